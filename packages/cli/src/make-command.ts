@@ -1,0 +1,71 @@
+import { resolve } from 'node:path'
+import { TidyError } from '@tidy-reel/core/fault'
+import { apply } from '@tidy-reel/core/document/apply'
+import { emptyDocument, MOODS, type Document, type Mood } from '@tidy-reel/core/document/document'
+import type { FilmShape } from '@tidy-reel/core/render/plan'
+import { parseScript } from '@tidy-reel/core/script/parse'
+import { sceneSeconds } from '@tidy-reel/core/timeline/timeline'
+import { parseFrameRate } from '@tidy-reel/core/time'
+import { engineConfig, type EngineConfig } from '@tidy-reel/engine/config'
+import { makeFilm, type FilmReport, type Progress } from '@tidy-reel/engine/make'
+import { stockClient } from '@tidy-reel/engine/stock/client'
+import type { StockLibrary } from '@tidy-reel/engine/stock/contract'
+import { matchFilm, scenesToMatch } from '@tidy-reel/engine/stock/match-film'
+import { loadLexicon } from '@tidy-reel/engine/words/wordnet'
+import { withStock } from './stock-process.ts'
+
+export interface MakeFlags {
+  out: string
+  size: string
+  fps: string
+  voice: string
+  mood: string
+  burnIn: boolean
+}
+
+/** @throws TidyError `option_invalid` */
+export function filmShape({ size, fps, burnIn }: Pick<MakeFlags, 'size' | 'fps' | 'burnIn'>): FilmShape {
+  const [, w, h] = /^(\d{2,4})x(\d{2,4})$/.exec(size) ?? []
+  const [width, height] = [Number(w), Number(h)]
+  const usable = (n: number) => n >= 90 && n <= 3840 && n % 2 === 0
+  if (!usable(width) || !usable(height)) throw new TidyError('option_invalid', { option: '--size', value: size, wanted: 'two even numbers from 90 to 3840, such as 1280x720' })
+  const rate = parseFrameRate(fps)
+  if (!rate) throw new TidyError('option_invalid', { option: '--fps', value: fps, wanted: 'one of 24, 25, 30, 50, 60, 24000/1001, 30000/1001' })
+  return { width, height, fps: rate, burnIn }
+}
+
+/** Makes a film from a script, without database or browser. */
+export async function makeCommand(script: string, title: string, flags: MakeFlags): Promise<FilmReport> {
+  const shape = filmShape(flags)
+  if (!(MOODS as readonly string[]).includes(flags.mood)) throw new TidyError('option_invalid', { option: '--mood', value: flags.mood, wanted: `one of ${MOODS.join(', ')}` })
+  const start: Document = { ...emptyDocument(title), voice: flags.voice, mood: flags.mood as Mood }
+  const stop = new AbortController()
+  const quit = () => stop.abort(new TidyError('cancelled'))
+  process.once('SIGINT', quit).once('SIGTERM', quit)
+  const config = engineConfig()
+  return withStock(config, (address) => run(apply(start, { type: 'setScript', script }).document, shape, resolve(flags.out), { config, library: stockClient(address), signal: stop.signal }))
+}
+
+async function run(unmatched: Document, shape: FilmShape, out: string, context: { config: EngineConfig; library: StockLibrary; signal: AbortSignal }): Promise<FilmReport> {
+  const started = performance.now()
+  const parsed = parseScript(unmatched.script)
+  const orientation = shape.width > shape.height ? 'landscape' : shape.width < shape.height ? 'portrait' : 'square'
+  const { picks, fault } = await matchFilm(scenesToMatch(parsed, sceneSeconds(parsed.scenes)), await loadLexicon(), context.library, { orientation, signal: context.signal })
+  if (fault) process.stderr.write(`${fault.message}\n`)
+  const matched = (performance.now() - started) / 1000
+  const scenes = unmatched.scenes.map((scene, i) => ({ sceneId: scene.id, text: scene.text, items: picks[i]!.chosen }))
+  const { document } = apply(unmatched, { type: 'placeShots', scenes })
+  const report = await makeFilm(document, shape, out, { ...context, matchSeconds: matched, onProgress: tell() })
+  for (const remark of report.remarks) process.stderr.write(`${remark}\n`)
+  return report
+}
+
+/** One line a step, renewed at each tenth. */
+function tell() {
+  let last = ''
+  return ({ step, done, all }: Progress) => {
+    const line = `${step} ${Math.floor((done / Math.max(1, all)) * 10) * 10} %`
+    if (line !== last) process.stderr.write(`${line}\n`)
+    last = line
+  }
+}

@@ -1,0 +1,121 @@
+/**
+ * Everything that can go wrong and that a person should read: one code, one status, one sentence
+ * with its numbers in it and the way out. Code branches on `code`; people read `message`.
+ */
+export const FAULTS = {
+  script_empty: { status: 422, say: () => 'The script is empty. Paste or type a narration first.' },
+  script_nothing_spoken: {
+    status: 422,
+    say: () => 'The script holds headings or directions only. Add at least one sentence to be spoken.',
+  },
+  script_not_text: {
+    status: 415,
+    say: (d: { name: string }) => `"${d.name}" is not a text. Save it as plain text (UTF-8) and try again.`,
+  },
+  script_too_long: {
+    status: 422,
+    say: (d: { minutes: number; limitMinutes: number }) =>
+      `This script would speak for about ${d.minutes} minutes; a film may last ${d.limitMinutes}. Split it into several episodes.`,
+  },
+  script_too_large: {
+    status: 413,
+    say: (d: { characters: number; limit: number }) =>
+      `The script has ${d.characters} characters; ${d.limit} is the limit. Split it into several episodes.`,
+  },
+  input_invalid: {
+    status: 400,
+    say: (d: { issues: string }) => `This request cannot be used: ${d.issues}.`,
+  },
+  file_not_found: { status: 404, say: (d: { name: string }) => `There is no file "${d.name}". Check its name.` },
+  episode_not_found: { status: 404, say: () => 'This episode does not exist any more. Go back to the list of episodes.' },
+  scene_not_found: {
+    status: 404,
+    say: (d: { sceneId: string }) => `There is no scene "${d.sceneId}" in this episode any more. Reload the page.`,
+  },
+  shot_not_found: {
+    status: 404,
+    say: (d: { shot: number }) => `This scene has no picture number ${d.shot + 1} any more. Reload the page.`,
+  },
+  revision_stale: {
+    status: 409,
+    say: (d: { revision: number }) =>
+      `This episode was changed elsewhere meanwhile (it is at change ${d.revision} now). It was loaded afresh; make the last change again.`,
+  },
+  nothing_to_undo: { status: 409, say: () => 'There is no earlier change to take back.' },
+  nothing_to_redo: { status: 409, say: () => 'There is no change to bring back.' },
+  render_not_found: { status: 404, say: () => 'There is no such film any more. Start a new render.' },
+  render_running: { status: 409, say: () => 'A render of this episode is under way. Wait for it or stop it first.' },
+  file_not_ready: { status: 404, say: () => 'This file is not there yet. Wait until the render has finished.' },
+  origin_refused: { status: 403, say: () => 'This request came from another page and was refused. Open Tidy Reel itself and try again.' },
+  route_not_found: { status: 404, say: () => 'There is nothing at this address.' },
+  voice_unknown: {
+    status: 422,
+    say: (d: { voice: string; known: string }) => `There is no voice "${d.voice}". Choose one of: ${d.known}.`,
+  },
+  voice_silent: {
+    status: 502,
+    say: (d: { voice: string; text: string }) =>
+      `The voice "${d.voice}" made no sound of "${d.text}". Change the words or choose another voice.`,
+  },
+  program_missing: {
+    status: 503,
+    say: (d: { program: string; package: string }) =>
+      `The program "${d.program}" is not installed. Type: sudo apt-get install ${d.package}`,
+  },
+  program_failed: {
+    status: 502,
+    say: (d: { program: string; reason: string }) => `${d.program} failed: ${d.reason}`,
+  },
+  stock_unreachable: {
+    status: 502,
+    say: (d: { address: string }) =>
+      `The stock library at ${d.address} does not answer. Start it again; scenes without a picture get a plain card until then.`,
+  },
+  stock_answer_invalid: {
+    status: 502,
+    say: (d: { address: string }) =>
+      `The stock library at ${d.address} sent something that is not a list of pictures. Check its address.`,
+  },
+  media_unusable: {
+    status: 502,
+    say: (d: { title: string; reason: string }) => `The picture "${d.title}" cannot be used: ${d.reason}. Choose another one.`,
+  },
+  catalogue_invalid: {
+    status: 422,
+    say: (d: { reason: string }) => `The catalogue cannot be read: ${d.reason}.`,
+  },
+  option_invalid: {
+    status: 422,
+    say: (d: { option: string; value: string; wanted: string }) =>
+      `${d.option} cannot be "${d.value}"; it must be ${d.wanted}.`,
+  },
+  scene_not_rendered: {
+    status: 500,
+    say: (d: { scene: number; reason: string }) => `Scene ${d.scene} could not be rendered: ${d.reason}`,
+  },
+  disk_full: { status: 507, say: () => 'The disk is full. Free some space and start again; nothing finished is lost.' },
+  cancelled: { status: 499, say: () => 'Stopped on request.' },
+  unexpected: { status: 500, say: () => 'Something went wrong on our side. Nothing you saved is lost; try again.' },
+} as const
+
+export type FaultCode = keyof typeof FAULTS
+type DetailsOf<C extends FaultCode> = Parameters<(typeof FAULTS)[C]['say']> extends [infer D] ? D : undefined
+
+/** The one error of the product; `details` are the fields its sentence is made of. */
+export class TidyError<C extends FaultCode = FaultCode> extends Error {
+  readonly details: DetailsOf<C>
+  constructor(readonly code: C, ...[details]: DetailsOf<C> extends undefined ? [] : [DetailsOf<C>]) {
+    super((FAULTS[code].say as (d: unknown) => string)(details))
+    this.name = 'TidyError'
+    this.details = details as DetailsOf<C>
+  }
+
+  get status(): number {
+    return FAULTS[this.code].status
+  }
+}
+
+/** The closing arm of a switch over a closed set. */
+export function assertNever(value: never): never {
+  throw new Error(`Unexpected value ${JSON.stringify(value)}`)
+}

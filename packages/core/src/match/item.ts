@@ -1,0 +1,26 @@
+import { z } from 'zod'
+
+/** A picture somebody offers: a clip or a photograph, with what is known of it. */
+export const Item = z.object({
+  id: z.string().min(1).max(200),
+  kind: z.enum(['clip', 'photo']),
+  title: z.string().max(500),
+  description: z.string().max(5000).default(''),
+  tags: z.array(z.string().max(200)).max(200).default([]),
+  width: z.number().int().nonnegative().default(0),
+  height: z.number().int().nonnegative().default(0),
+  /** Length of a clip; null or 0 for a photograph. */
+  seconds: z.number().nonnegative().nullish().transform((s) => s || null),
+  orientation: z.enum(['landscape', 'portrait', 'square']).default('landscape'),
+  source: z.string().max(500).default(''),
+  licence: z.string().max(500).default(''),
+  author: z.string().max(500).default(''),
+})
+export type Item = z.infer<typeof Item>
+export type Orientation = Item['orientation']
+
+/** What the document keeps of a chosen item, so that it can be credited without asking anyone. */
+export const ChosenItem = Item.pick({
+  id: true, kind: true, title: true, seconds: true, width: true, height: true, source: true, licence: true, author: true,
+})
+export type ChosenItem = z.infer<typeof ChosenItem>

@@ -1,0 +1,55 @@
+import { spokenText } from './spoken.ts'
+
+/** A word of the narration with the samples it is spoken in, `[start, end)`. */
+export interface SpokenWord {
+  text: string
+  start: number
+  end: number
+}
+
+const BREATH = /[,;:.!?…—–。，、！？]["'’”»)]*$/
+
+/**
+ * Where in a take each word is spoken, judged by the letters of what is said.
+ *
+ * When the take has as many silences as the sentence has inner stops, each stretch between two stops is
+ * laid between its silences; otherwise a stop counts as a few letters.
+ *
+ * @param take length and inner silences, in samples from its start
+ * @returns one entry for each word of `text`, in order, tiling the speech; `[]` for no words
+ */
+export function wordTimes(text: string, take: { samples: number; pauses: readonly (readonly [number, number])[] }): SpokenWord[] {
+  const words = text.match(/\S+/g) ?? wideWords(text)
+  const stops = words.slice(0, -1).flatMap((word, i) => (BREATH.test(word) ? [i] : []))
+  const pauses = take.pauses.length === stops.length ? take.pauses : longest(take.pauses, stops.length)
+  const fits = stops.length > 0 && pauses.length === stops.length
+  const groups: [words: string[], from: number, to: number][] = []
+  let first = 0
+  let from = 0
+  for (let s = 0; fits && s < stops.length; s++) {
+    groups.push([words.slice(first, stops[s]! + 1), from, pauses[s]![0]])
+    first = stops[s]! + 1
+    from = pauses[s]![1]
+  }
+  groups.push([words.slice(first), from, take.samples])
+  return groups.flatMap(([group, start, end]) => spread(group, start, end, !fits))
+}
+
+/** A script without spaces: two characters at a time stand for words. */
+const wideWords = (text: string) => text.match(/.{1,2}/gu) ?? []
+
+function longest(pauses: readonly (readonly [number, number])[], count: number) {
+  if (pauses.length < count) return []
+  return [...pauses].sort((a, b) => b[1] - b[0] - (a[1] - a[0])).slice(0, count).sort((a, b) => a[0] - b[0])
+}
+
+function spread(words: readonly string[], start: number, end: number, stopsCount: boolean): SpokenWord[] {
+  const weights = words.map((word) => spokenText(word).length + 1.5 + (stopsCount && BREATH.test(word) ? 3 : 0))
+  const total = weights.reduce((sum, weight) => sum + weight, 0)
+  let passed = 0
+  return words.map((text, i) => {
+    const from = Math.round(start + ((end - start) * passed) / total)
+    passed += weights[i]!
+    return { text, start: from, end: Math.round(start + ((end - start) * passed) / total) }
+  })
+}

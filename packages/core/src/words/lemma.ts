@@ -1,0 +1,36 @@
+import lemmatizer from 'wink-lemmatizer'
+
+/** Endings that make the lemmatizer take a noun for a plural. */
+const KEPT = new Set(['lens', 'glass', 'canvas', 'gas', 'bus', 'atlas', 'compass', 'news', 'species', 'series', 'physics', 'bras', 'class', 'mass', 'moss', 'grass', 'brass', 'cross', 'boss', 'dress', 'always', 'less', 'pass'])
+
+/** British and other spellings folded to one, so that harbour finds harbor. */
+function oneSpelling(word: string): string {
+  return word
+    .replace(/(harb|col|neighb|lab|vap|fl|arm|rum|hon|od|vig|sav)our(?=s|$|ed|ing|y)/, '$1or')
+    .replace(/(cent|met|lit|theat|fib|spect|lust|calib|kilomet|centimet)re(s?)$/, '$1er$2')
+    .replace(/^gr([e])y/, 'gray')
+    .replace(/^plough/, 'plow')
+    .replace(/^tyre/, 'tire')
+    .replace(/aeroplane/, 'airplane')
+}
+
+const cache = new Map<string, string>()
+
+/**
+ * The form a word is looked up by: lower case, singular, one spelling.
+ *
+ * @example lemma('Harbours') // => 'harbor'
+ */
+export function lemma(word: string): string {
+  const lower = word.toLowerCase().replace(/['’]s?$/, '')
+  const known = cache.get(lower)
+  if (known !== undefined) return known
+  const form = oneSpelling(KEPT.has(lower) || lower.length < 3 ? lower : lemmatizer.noun(lower))
+  cache.set(lower, form)
+  return form
+}
+
+/** The form a verb is looked up by: turning, turned → turn. */
+export function verbLemma(word: string): string {
+  return oneSpelling(lemmatizer.verb(word.toLowerCase()))
+}

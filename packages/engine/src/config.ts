@@ -1,0 +1,26 @@
+import { join, resolve } from 'node:path'
+import { fileURLToPath } from 'node:url'
+import { z } from 'zod'
+
+const Environment = z.object({
+  TIDY_DATA: z.string().optional(),
+  TIDY_STOCK: z.url().default('http://127.0.0.1:4310'),
+})
+
+/** Where the engine keeps what it makes and where the stock library answers. */
+export interface EngineConfig {
+  data: string
+  stock: string
+}
+
+const ROOT = fileURLToPath(new URL('../../..', import.meta.url))
+
+export function engineConfig(environment: NodeJS.ProcessEnv = process.env): EngineConfig {
+  const { TIDY_DATA, TIDY_STOCK } = Environment.parse(environment)
+  return { data: resolve(TIDY_DATA ?? join(ROOT, '.data')), stock: TIDY_STOCK }
+}
+
+export const folders = ({ data }: EngineConfig) => ({
+  takes: join(data, 'takes'), beds: join(data, 'beds'), media: join(data, 'footage'), segments: join(data, 'segments'),
+  renders: join(data, 'renders'), work: join(data, 'work'), fonts: join(data, 'fonts'),
+})

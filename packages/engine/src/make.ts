@@ -1,0 +1,161 @@
+import { mkdir, rename, rm, writeFile } from 'node:fs/promises'
+import { join } from 'node:path'
+import { TidyError } from '@tidy-reel/core/fault'
+import type { Document } from '@tidy-reel/core/document/document'
+import { chapterList, creditsText, ffmetadata, shotsCsv } from '@tidy-reel/core/formats/lists'
+import { renderPlan, type FilmShape } from '@tidy-reel/core/render/plan'
+import { parseScript, type ParsedScript } from '@tidy-reel/core/script/parse'
+import { filmCues } from '@tidy-reel/core/subtitles/film-cues'
+import { srt, vtt } from '@tidy-reel/core/subtitles/write'
+import { assDocument } from '@tidy-reel/core/supers/ass'
+import { filmSupers } from '@tidy-reel/core/supers/supers'
+import { soundSamples, timeline, type Timeline } from '@tidy-reel/core/timeline/timeline'
+import { folders, type EngineConfig } from './config.ts'
+import { joinFilm, renderSegments } from './render/film.ts'
+import { fetchFootage } from './render/footage.ts'
+import { fontsFolder } from './render/fonts.ts'
+import { runProgram } from './run/program.ts'
+import { makeBed } from './sound/bed.ts'
+import { mixdown, voiceTrack, type Mixdown } from './sound/mixdown.ts'
+import { takeAll, type Spoken } from './speech/take-all.ts'
+import { voiceById } from './speech/voices.ts'
+import type { StockLibrary } from './stock/contract.ts'
+
+export type Step = 'speak' | 'fetch' | 'mix' | 'render' | 'join'
+/** The longest film: past that, a person is told to part the script. */
+export const FILM_MINUTES_LIMIT = 60
+
+export interface Progress {
+  step: Step
+  done: number
+  all: number
+}
+
+export interface FilmReport {
+  steps: Partial<Record<Step | 'match', number>>
+  seconds: number
+  frames: number
+  fps: string
+  size: string
+  scenes: number
+  lufs: number
+  truePeak: number
+  speechLufs: number
+  bedBelowSpeech: number | null
+  segmentsReused: number
+  segments: number
+  /** What a person should know: pictures that could not be had, sentences no voice could speak. */
+  remarks: string[]
+}
+
+export interface MakeContext {
+  config: EngineConfig
+  library: StockLibrary
+  signal: AbortSignal
+  onProgress: (progress: Progress) => void
+  /** Seconds that matching took before, for the report. */
+  matchSeconds?: number
+}
+
+/** @throws TidyError `script_empty`, `script_nothing_spoken`, `script_too_long` when a script makes no film */
+export function filmable(script: string): ParsedScript {
+  const parsed = parseScript(script)
+  if (!script.trim()) throw new TidyError('script_empty')
+  if (parsed.scenes.length === 0) throw new TidyError('script_nothing_spoken')
+  const minutes = Math.round(parsed.scenes.reduce((sum, { estimatedSeconds }) => sum + estimatedSeconds, 0) / 60)
+  if (minutes > FILM_MINUTES_LIMIT) throw new TidyError('script_too_long', { minutes, limitMinutes: FILM_MINUTES_LIMIT })
+  return parsed
+}
+
+export const takeRequests = (document: Pick<Document, 'voice' | 'speed'>, parsed: ParsedScript) =>
+  parsed.scenes.map(({ text }) => ({ text, voice: document.voice, speed: document.speed }))
+
+/**
+ * Makes the film of a document: every file of it, in `out`.
+ *
+ * Takes, beds, pictures and segments that are there already are used again; a killed run goes on where it was.
+ */
+export async function makeFilm(document: Document, shape: FilmShape, out: string, context: MakeContext): Promise<FilmReport> {
+  const { config, signal, onProgress } = context
+  const parsed = filmable(document.script)
+  const place = folders(config)
+  const work = join(place.work, `${process.pid}-${Math.random().toString(36).slice(2, 8)}`)
+  const steps: FilmReport['steps'] = context.matchSeconds === undefined ? {} : { match: Math.round(context.matchSeconds * 1000) / 1000 }
+  const timed = async <T>(step: Step, run: () => Promise<T>): Promise<T> => {
+    const start = performance.now()
+    onProgress({ step, done: 0, all: 1 })
+    const result = await run()
+    steps[step] = Math.round(performance.now() - start) / 1000
+    return result
+  }
+  await Promise.all([mkdir(work, { recursive: true }), mkdir(out, { recursive: true }), fontsFolder(place.fonts)])
+  try {
+    const spoken = await timed('speak', () => speak(document, parsed, place.takes, context))
+    const film = timeline(document, parsed, spoken.map((s) => ('take' in s ? s.take : undefined)), shape.fps)
+    const items = film.scenes.flatMap((scene) => scene.shots.flatMap(({ item }) => (item ? [item] : [])))
+    const mixing = timed('mix', () => mix(document, film, spoken, place.beds, work, signal))
+    mixing.catch(() => undefined)
+    const footage = await timed('fetch', () => fetchFootage(place.media, context.library, items, Math.min(shape.width, shape.height), signal, (done, all) => onProgress({ step: 'fetch', done, all })))
+    const cues = filmCues(film, shape.width, shape.height)
+    const supers = filmSupers(film, parsed)
+    const segments = renderPlan(film, { cues, supers }, shape, (item) => footage.files.has(item.id))
+    const files = segments.map(({ shots }) => shots.map(({ source }) => (source.kind === 'card' ? undefined : footage.files.get(source.item.id))))
+    let reused = 0
+    const rendered = await timed('render', () => {
+      const started = Date.now()
+      return renderSegments({ segments: place.segments, work, fonts: place.fonts }, { segments, files, shape }, signal, (done, all) => {
+        if (Date.now() - started < 50) reused++
+        onProgress({ step: 'render', done, all })
+      })
+    })
+    const mixed = await mixing
+    const srtText = srt(cues)
+    const half = join(out, 'film.part.mp4')
+    await timed('join', () => joinFilm(work, { segments: rendered, mix: mixed.file, srt: srtText, metadata: ffmetadata(document.title, film), seconds: (film.frames * shape.fps[1]) / shape.fps[0] }, half, signal))
+    await rename(half, join(out, 'film.mp4'))
+    const report = reportOf(film, shape, mixed, steps, { segments: segments.length, segmentsReused: reused, remarks: remarksOf(spoken, footage.faults, parsed) })
+    const voice = voiceById(document.voice)
+    const texts: Record<string, string> = {
+      'film.srt': srtText, 'film.vtt': vtt(cues), 'film.ass': assDocument({ ...shape, cues, supers }), 'shots.csv': shotsCsv(film),
+      'credits.txt': creditsText(document.title, film, `${voice.name}, synthesized with ${voice.engine}`, document.mood === 'none' ? 'none' : 'made for this film with MMA and FluidSynth'),
+      'chapters.txt': chapterList(film), 'report.json': `${JSON.stringify(report, null, 2)}\n`,
+    }
+    for (const [name, text] of Object.entries(texts)) await writeFile(join(out, name), text)
+    return report
+  } finally {
+    await rm(work, { recursive: true, force: true })
+  }
+}
+
+function speak(document: Document, parsed: ParsedScript, folder: string, { signal, onProgress }: MakeContext): Promise<Spoken[]> {
+  let done = 0
+  return takeAll(folder, takeRequests(document, parsed), { signal, onSpoken: () => onProgress({ step: 'speak', done: ++done, all: parsed.scenes.length }) })
+}
+
+async function mix(document: Document, film: Timeline, spoken: readonly Spoken[], beds: string, work: string, signal: AbortSignal): Promise<Mixdown> {
+  const samples = soundSamples(film)
+  const voice = join(work, 'voice.wav')
+  await voiceTrack(voice, film.scenes, spoken.map((s) => ('take' in s ? s.take.file : undefined)), samples)
+  const bed = document.mood === 'none' ? undefined : await makeBed(beds, document.mood, samples / 48_000, document.title, signal)
+  return mixdown(work, voice, bed, samples, signal)
+}
+
+function remarksOf(spoken: readonly Spoken[], faults: readonly { fault: TidyError }[], parsed: ParsedScript): string[] {
+  const silent = spoken.flatMap((s, i) => ('fault' in s ? [`Scene ${i + 1} is silent: ${s.fault.message}`] : []))
+  return [...parsed.remarks, ...silent, ...new Set(faults.map(({ fault }) => fault.message))]
+}
+
+function reportOf(film: Timeline, shape: FilmShape, mixed: Mixdown, steps: FilmReport['steps'], rest: Pick<FilmReport, 'segments' | 'segmentsReused' | 'remarks'>): FilmReport {
+  const two = (n: number) => Math.round(n * 100) / 100
+  return {
+    steps, seconds: two((film.frames * shape.fps[1]) / shape.fps[0]), frames: film.frames, fps: shape.fps.join('/'), size: `${shape.width}x${shape.height}`, scenes: film.scenes.length,
+    lufs: mixed.lufs, truePeak: mixed.truePeak, speechLufs: mixed.speechLufs, bedBelowSpeech: mixed.bedBelowSpeech === null ? null : two(mixed.bedBelowSpeech), ...rest,
+  }
+}
+
+/** Frames the finished film really holds, counted by ffprobe. */
+export async function countFrames(film: string): Promise<number> {
+  const { stdout } = await runProgram('ffprobe', ['-v', 'error', '-select_streams', 'v:0', '-count_packets', '-show_entries', 'stream=nb_read_packets', '-of', 'csv=p=0', film])
+  return Number(stdout.toString().trim().replace(',', ''))
+}
+

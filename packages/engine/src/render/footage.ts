@@ -1,0 +1,57 @@
+import { existsSync } from 'node:fs'
+import { join } from 'node:path'
+import pLimit from 'p-limit'
+import { TidyError } from '@tidy-reel/core/fault'
+import type { ChosenItem } from '@tidy-reel/core/match/item'
+import { runProgram } from '../run/program.ts'
+import { contentHash, keptFile } from '../storage/kept-file.ts'
+import type { StockLibrary } from '../stock/contract.ts'
+
+/** Files of the pictures a film shows, and why some are not there. */
+export interface Footage {
+  files: Map<string, string>
+  faults: { item: ChosenItem; fault: TidyError }[]
+}
+
+/** Downloads at once: painting is done on the same cores here. */
+const AT_ONCE = 2
+
+/** Fetches every picture once and looks whether it is what the library said; one that is not is left out and named. */
+export async function fetchFootage(folder: string, library: StockLibrary, items: readonly ChosenItem[], height: number, signal: AbortSignal, onProgress: (done: number, all: number) => void): Promise<Footage> {
+  const wanted = [...new Map(items.map((item) => [item.id, item])).values()]
+  const limit = pLimit(AT_ONCE)
+  const footage: Footage = { files: new Map(), faults: [] }
+  let done = 0
+  let away: TidyError | undefined
+  await Promise.all(wanted.map((item) => limit(async () => {
+    signal.throwIfAborted()
+    const file = join(folder, `${contentHash({ id: item.id, source: item.source, height })}.${item.kind === 'clip' ? 'mp4' : 'jpg'}`)
+    try {
+      if (away && !existsSync(file)) throw away
+      await keptFile(file, async (half) => {
+        await library.download(item, height, half, signal)
+        await probe(half, item, signal)
+      })
+      footage.files.set(item.id, file)
+    } catch (cause) {
+      if (!(cause instanceof TidyError) || cause.code === 'cancelled' || cause.code === 'disk_full' || cause.code === 'program_missing') throw cause
+      if (cause.code === 'stock_unreachable') away = cause
+      footage.faults.push({ item, fault: cause })
+    }
+    onProgress(++done, wanted.length)
+  })))
+  return footage
+}
+
+async function probe(file: string, { title, kind }: ChosenItem, signal: AbortSignal): Promise<void> {
+  const unusable = (reason: string) => new TidyError('media_unusable', { title, reason })
+  const { stdout } = await runProgram('ffprobe', ['-v', 'error', '-protocol_whitelist', 'file,pipe', '-select_streams', 'v:0', '-show_entries', 'stream=width,height,nb_frames,codec_name', '-of', 'json', file], { signal, timeoutMs: 20_000 }).catch((cause: unknown) => {
+    if (cause instanceof TidyError && cause.code === 'program_failed') throw unusable('its file is no picture')
+    throw cause
+  })
+  const { streams } = JSON.parse(stdout.toString()) as { streams?: { width?: number; height?: number; nb_frames?: string }[] }
+  const stream = streams?.[0]
+  if (!stream?.width || !stream.height) throw unusable('its file is no picture')
+  if (stream.width > 8192 || stream.height > 8192) throw unusable('it is larger than 8192 pixels')
+  if (kind === 'clip' && Number(stream.nb_frames ?? 2) < 2) throw unusable('it was offered as a clip but is a still')
+}

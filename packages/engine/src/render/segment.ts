@@ -1,0 +1,62 @@
+import { once } from 'node:events'
+import { writeFile } from 'node:fs/promises'
+import { join } from 'node:path'
+import type { Writable } from 'node:stream'
+import { execa } from 'execa'
+import { TidyError } from '@tidy-reel/core/fault'
+import type { FilmShape, Segment } from '@tidy-reel/core/render/plan'
+import { programFault } from '../run/program.ts'
+import { keptFile } from '../storage/kept-file.ts'
+import { segmentArgs } from './segment-args.ts'
+import { stillFrames } from './still-frames.ts'
+
+/**
+ * Encodes one segment, unless it is there already.
+ *
+ * @param files the file of each shot's picture; undefined for a card
+ * @param work  folder with the fonts in `fonts`, where the segment's ASS document is put
+ * @throws TidyError `scene_not_rendered` with the scene's number and why; `cancelled`, `disk_full`, `program_missing`
+ */
+export async function renderSegment(folder: string, work: string, segment: Segment, shape: FilmShape, files: readonly (string | undefined)[], signal: AbortSignal): Promise<string> {
+  return keptFile(join(folder, `${segment.hash}.mp4`), async (half) => {
+    const ass = `${segment.hash}.ass`
+    await writeFile(join(work, ass), segment.ass)
+    const stills = segment.shots.flatMap((shot, i) => (shot.source.kind === 'photo' ? [{ move: shot.source.move, frames: shot.frames, file: files[i]! }] : []))
+    try {
+      const args = segmentArgs(segment, shape, files, { ass, fonts: 'fonts', out: half })
+      const stop = new AbortController()
+      const either = AbortSignal.any([signal, stop.signal])
+      const encoder = execa('ffmpeg', args, { cwd: work, cancelSignal: either, timeout: 900_000, stdio: ['ignore', 'ignore', 'pipe', ...stills.map(() => 'pipe' as const)] })
+      const feed = feedStills(stills, encoder.stdio.slice(3) as unknown as Writable[], shape, either).catch((cause: unknown) => {
+        stop.abort()
+        throw cause
+      })
+      const [fed, encoded] = await Promise.allSettled([feed, encoder])
+      if (signal.aborted) throw new TidyError('cancelled')
+      if (fed.status === 'rejected' && !isBrokenPipe(fed.reason)) throw fed.reason
+      if (encoded.status === 'rejected') throw programFault('ffmpeg', encoded.reason)
+    } catch (cause) {
+      throw sceneFault(segment, cause)
+    }
+  })
+}
+
+const isBrokenPipe = (cause: unknown) => ['EPIPE', 'ERR_STREAM_DESTROYED', 'ERR_STREAM_PREMATURE_CLOSE'].includes((cause as NodeJS.ErrnoException)?.code ?? '')
+
+function sceneFault({ scene }: Segment, cause: unknown): unknown {
+  if (cause instanceof TidyError && ['cancelled', 'disk_full', 'program_missing'].includes(cause.code)) return cause
+  return new TidyError('scene_not_rendered', { scene: scene + 1, reason: cause instanceof Error ? cause.message : String(cause) })
+}
+
+async function feedStills(stills: readonly { move: Parameters<typeof stillFrames>[1]; frames: number; file: string }[], pipes: readonly Writable[], shape: FilmShape, signal: AbortSignal) {
+  const broken = pipes.map((pipe) => new Promise<never>((_, reject) => pipe.once('error', reject)))
+  broken.forEach((promise) => promise.catch(() => undefined))
+  for (const [i, still] of stills.entries()) {
+    const pipe = pipes[i]!
+    for await (const frame of stillFrames(still.file, still.move, still.frames, shape, signal)) {
+      const copy = Buffer.from(frame)
+      if (!pipe.write(copy)) await Promise.race([once(pipe, 'drain'), broken[i]!])
+    }
+    pipe.end()
+  }
+}

@@ -1,0 +1,16 @@
+import { runProgram } from '../run/program.ts'
+
+export interface Loudness {
+  /** Integrated, LUFS; −70 for silence. */
+  lufs: number
+  /** dBTP. */
+  truePeak: number
+}
+
+/** Integrated loudness and true peak as ffmpeg's `ebur128` measures them, the sound taken as stereo. */
+export async function measure(file: string, signal?: AbortSignal): Promise<Loudness> {
+  const { stderr } = await runProgram('ffmpeg', ['-nostdin', '-hide_banner', '-nostats', '-i', file, '-map', '0:a:0', '-af', 'aformat=channel_layouts=stereo,ebur128=peak=true:framelog=verbose', '-f', 'null', '-'], signal ? { signal } : {})
+  const summary = stderr.slice(stderr.lastIndexOf('Summary:'))
+  const read = (pattern: RegExp, otherwise: number) => Number(pattern.exec(summary)?.[1] ?? otherwise)
+  return { lufs: read(/I:\s+(-?[\d.]+) LUFS/, -70), truePeak: read(/Peak:\s+(-?[\d.]+) dBFS/, -70) }
+}

@@ -1,0 +1,28 @@
+import { SAMPLE_RATE } from '@tidy-reel/core/time'
+
+/** The 44-byte head of a PCM WAV file (RIFF); `float` for 32-bit floats instead of 16-bit integers. */
+export function wavHead(samples: number, channels: number, float = false): Buffer {
+  const width = float ? 4 : 2
+  const bytes = samples * channels * width
+  const head = Buffer.alloc(44)
+  head.write('RIFF', 0)
+  head.writeUInt32LE(36 + bytes, 4)
+  head.write('WAVEfmt ', 8)
+  head.writeUInt32LE(16, 16)
+  head.writeUInt16LE(float ? 3 : 1, 20)
+  head.writeUInt16LE(channels, 22)
+  head.writeUInt32LE(SAMPLE_RATE, 24)
+  head.writeUInt32LE(SAMPLE_RATE * channels * width, 28)
+  head.writeUInt16LE(channels * width, 32)
+  head.writeUInt16LE(width * 8, 34)
+  head.write('data', 36)
+  head.writeUInt32LE(bytes, 40)
+  return head
+}
+
+/** Floats in −1…1 as 16-bit samples. */
+export function int16(pcm: Float32Array): Buffer {
+  const out = Buffer.alloc(pcm.length * 2)
+  for (let i = 0; i < pcm.length; i++) out.writeInt16LE(Math.round(Math.max(-1, Math.min(1, pcm[i]!)) * 32767), i * 2)
+  return out
+}

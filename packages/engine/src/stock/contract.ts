@@ -1,0 +1,19 @@
+import type { Item, Orientation } from '@tidy-reel/core/match/item'
+
+export interface StockQuery {
+  words: string
+  kind?: Item['kind']
+  orientation?: Orientation
+  page?: number
+  perPage?: number
+}
+
+/** What the engine needs of a stock library. */
+export interface StockLibrary {
+  /** @throws TidyError `stock_unreachable`, `stock_answer_invalid` */
+  search(query: StockQuery, signal?: AbortSignal): Promise<Item[]>
+  /** Writes an item's file, its shorter side at least `height` pixels where there is such a one. */
+  download(item: { id: string; title: string }, height: number, out: string, signal?: AbortSignal): Promise<void>
+  thumbnailAddress(id: string): string
+  fileAddress(id: string, height: number): string
+}

@@ -1,0 +1,40 @@
+import { existsSync } from 'node:fs'
+import { readFile } from 'node:fs/promises'
+import { join } from 'node:path'
+import type { ScenePicks } from '@tidy-reel/core/match/pick'
+import type { TakeFacts } from '@tidy-reel/core/timeline/timeline'
+import { takeHash } from '@tidy-reel/engine/speech/take'
+import { Candidates, Render, type Episode } from '../db/models.ts'
+
+/** Everything the rooms of an episode show beside its document. */
+export interface EpisodeView {
+  id: string
+  revision: number
+  document: Episode['document']
+  takes: Record<string, TakeFacts & { hash: string }>
+  candidates: Record<string, Pick<ScenePicks, 'words'> & { picks: ScenePicks['candidates'] }>
+  renders: RenderView[]
+}
+
+export type RenderView = Pick<Render, 'id' | 'state' | 'shape' | 'progress' | 'report' | 'fault'> & { createdAt: string }
+
+export const renderView = ({ id, state, shape, progress, report, fault, createdAt }: Render): RenderView => ({ id, state, shape, progress, report, fault, createdAt: createdAt.toISOString() })
+
+export async function episodeView(episode: Episode, takesFolder: string): Promise<EpisodeView> {
+  const { id, revision, document, ownerId } = episode
+  const [candidates, renders] = await Promise.all([
+    Candidates.findAll({ where: { episodeId: id, ownerId } }),
+    Render.findAll({ where: { episodeId: id, ownerId }, order: [['createdAt', 'DESC']], limit: 10 }),
+  ])
+  const takes = await Promise.all(document.scenes.map(async (scene) => {
+    const hash = takeHash({ text: scene.text, voice: document.voice, speed: document.speed })
+    const file = join(takesFolder, `${hash}.json`)
+    return existsSync(file) ? [[scene.id, { hash, ...(JSON.parse(await readFile(file, 'utf8')) as TakeFacts) }] as const] : []
+  }))
+  return {
+    id, revision, document,
+    takes: Object.fromEntries(takes.flat()),
+    candidates: Object.fromEntries(candidates.map(({ sceneId, words, picks }) => [sceneId, { words, picks }])),
+    renders: renders.map(renderView),
+  }
+}

@@ -1,0 +1,118 @@
+import { randomUUID } from 'node:crypto'
+import { join } from 'node:path'
+import { Op, type Sequelize } from 'sequelize'
+import { TidyError } from '@tidy-reel/core/fault'
+import type { FilmShape } from '@tidy-reel/core/render/plan'
+import { folders, type EngineConfig } from '@tidy-reel/engine/config'
+import { filmable, makeFilm, type Progress } from '@tidy-reel/engine/make'
+import { stockClient } from '@tidy-reel/engine/stock/client'
+import { Render } from '../db/models.ts'
+import { announce } from '../events.ts'
+import { RENDER } from '../jobs/kinds.ts'
+import type { Queue } from '../jobs/queue.ts'
+import type { EpisodeActions } from './episodes.ts'
+import { renderView } from './episode-view.ts'
+
+/** A running render that has said nothing for so long has lost its worker. */
+const SILENT_MS = 12_000
+const HEARTBEAT_MS = 3000
+
+export function renderActions(sequelize: Sequelize, queue: Queue, config: EngineConfig, episodes: EpisodeActions, ownerId: string) {
+  const find = async (id: string) => {
+    const render = await Render.findOne({ where: { id, ownerId } })
+    if (!render) throw new TidyError('render_not_found')
+    return render
+  }
+  const tell = (render: Render) => announce(sequelize, { episodeId: render.episodeId, kind: 'render', data: { id: render.id, state: render.state, progress: render.progress } })
+  return {
+    find,
+    folder: (id: string) => join(folders(config).renders, id),
+    async start(episodeId: string, shape: FilmShape) {
+      const { document } = await episodes.find(episodeId)
+      filmable(document.script)
+      if (await Render.count({ where: { episodeId, ownerId, state: { [Op.in]: ['queued', 'running'] } } })) throw new TidyError('render_running')
+      const render = await Render.create({ id: randomUUID(), ownerId, episodeId, state: 'queued', shape, document, progress: null, report: null, fault: null })
+      await queue.send(RENDER, { renderId: render.id })
+      await tell(render)
+      return renderView(render)
+    },
+    async cancel(id: string) {
+      const render = await find(id)
+      if (render.state === 'queued' || render.state === 'running') await render.update({ state: 'cancelled' })
+      await tell(render)
+      return renderView(render)
+    },
+    /** Renders whose worker died are asked for again; what they had finished is used. */
+    async sweep() {
+      const lost = await Render.findAll({ where: { ownerId, state: 'running', updatedAt: { [Op.lt]: new Date(Date.now() - SILENT_MS) } } })
+      for (const render of lost) {
+        const [taken] = await Render.update({ state: 'queued' }, { where: { id: render.id, state: 'running', updatedAt: render.updatedAt } })
+        if (taken) await queue.send(RENDER, { renderId: render.id })
+      }
+    },
+    /** Makes the film. Ends as done, failed or cancelled; put back in the queue when the worker itself is stopped. */
+    async run(renderId: string, stopping: AbortSignal) {
+      const [taken] = await Render.update({ state: 'running', fault: null }, { where: { id: renderId, ownerId, state: 'queued' } })
+      if (!taken) return
+      const render = await find(renderId)
+      const cancel = new AbortController()
+      const signal = AbortSignal.any([stopping, cancel.signal])
+      const note = progressNotes(sequelize, render)
+      const beat = setInterval(() => {
+        void note.write().catch(() => undefined)
+        void render.reload({ attributes: ['state'] }).then(() => render.state === 'cancelled' && cancel.abort(), () => undefined)
+      }, HEARTBEAT_MS)
+      const cancelWatch = setInterval(() => void Render.findByPk(renderId, { attributes: ['state'] }).then((row) => row?.state === 'cancelled' && cancel.abort(), () => undefined), 700)
+      try {
+        const report = await makeFilm(render.document, render.shape, this.folder(renderId), { config, library: stockClient(config.stock), signal, onProgress: note.hear })
+        await Render.update({ state: 'done', report, progress: null }, { where: { id: renderId, state: 'running' } })
+      } catch (cause) {
+        if (stopping.aborted) {
+          await Render.update({ state: 'queued' }, { where: { id: renderId, state: 'running' } })
+          await queue.send(RENDER, { renderId })
+          return
+        }
+        const known = cause instanceof TidyError ? cause : new TidyError('unexpected')
+        if (!(cause instanceof TidyError) && !cancel.signal.aborted) console.error(cause)
+        await Render.update({ state: 'failed', fault: { code: known.code, message: known.message } }, { where: { id: renderId, state: 'running' } })
+      } finally {
+        clearInterval(beat)
+        clearInterval(cancelWatch)
+        await tell(await find(renderId))
+      }
+    },
+  }
+}
+export type RenderActions = ReturnType<typeof renderActions>
+
+/** Share of the whole that each step takes, roughly: for one bar and one remaining time over all of them. */
+const WEIGHT: Record<Progress['step'], [from: number, to: number]> = { speak: [0, 0.08], mix: [0.08, 0.09], fetch: [0.09, 0.5], render: [0.5, 0.97], join: [0.97, 1] }
+
+/** Overall progress of a render, 0 to 1. */
+export function overall({ step, done, all }: Progress): number {
+  const [from, to] = WEIGHT[step]
+  return from + (to - from) * (all > 0 ? done / all : 0)
+}
+
+function progressNotes(sequelize: Sequelize, render: Render) {
+  const started = Date.now()
+  let latest: Progress = { step: 'speak', done: 0, all: 1 }
+  let written = 0
+  const write = async () => {
+    const share = overall(latest)
+    const remainingSeconds = share > 0.12 ? Math.round((((Date.now() - started) / 1000) * (1 - share)) / share) : null
+    const progress = { ...latest, remainingSeconds }
+    await Render.update({ progress }, { where: { id: render.id, state: 'running' } })
+    await announce(sequelize, { episodeId: render.episodeId, kind: 'render', data: { id: render.id, state: 'running', progress } })
+  }
+  return {
+    write,
+    hear(progress: Progress) {
+      if (overall(progress) < overall(latest)) return
+      latest = progress
+      if (Date.now() - written < 300) return
+      written = Date.now()
+      void write().catch(() => undefined)
+    },
+  }
+}

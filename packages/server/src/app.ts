@@ -1,0 +1,65 @@
+import { join } from 'node:path'
+import { Hono, type Context } from 'hono'
+import { bodyLimit } from 'hono/body-limit'
+import { secureHeaders } from 'hono/secure-headers'
+import { serveStatic } from '@hono/node-server/serve-static'
+import { TidyError } from '@tidy-reel/core/fault'
+import { folders, type EngineConfig } from '@tidy-reel/engine/config'
+import { stockClient } from '@tidy-reel/engine/stock/client'
+import { episodeActions, type EpisodeActions } from './actions/episodes.ts'
+import { renderActions, type RenderActions } from './actions/renders.ts'
+import { connect, LOCAL_OWNER } from './db/models.ts'
+import { eventHub, type EventHub } from './events.ts'
+import { openQueue, type Queue } from './jobs/queue.ts'
+import { episodeRoutes } from './routes/episodes.ts'
+import { mediaRoutes } from './routes/media.ts'
+import { sendFile } from './routes/files.ts'
+
+export interface App {
+  episodes: EpisodeActions
+  renders: RenderActions
+  queue: Queue
+  hub: EventHub
+  library: ReturnType<typeof stockClient>
+  takes: string
+}
+
+const BODY_LIMIT = 4 * 1024 * 1024
+
+/** Opens what the server and its routes stand on. */
+export async function openApp(database: string, engine: EngineConfig): Promise<App> {
+  const sequelize = connect(database)
+  const queue = await openQueue(database)
+  const episodes = episodeActions(sequelize, LOCAL_OWNER)
+  return { episodes, queue, hub: await eventHub(database), renders: renderActions(sequelize, queue, engine, episodes, LOCAL_OWNER), library: stockClient(engine.stock), takes: folders(engine).takes }
+}
+
+/** All routes; every fault leaves as RFC 9457 problem details with the sentence in `detail`. */
+export function webApp(app: App, web: string): Hono {
+  const hono = new Hono()
+  hono.use(secureHeaders({ contentSecurityPolicy: { defaultSrc: ["'self'"], styleSrc: ["'self'", "'unsafe-inline'"], imgSrc: ["'self'", 'data:'], mediaSrc: ["'self'", 'blob:'], connectSrc: ["'self'"], frameAncestors: ["'none'"], objectSrc: ["'none'"] } }))
+  hono.use('/api/*', sameOrigin, bodyLimit({ maxSize: BODY_LIMIT, onError: () => { throw new TidyError('script_too_large', { characters: BODY_LIMIT, limit: BODY_LIMIT }) } }))
+  hono.route('/api/episodes', episodeRoutes(app))
+  hono.route('/api', mediaRoutes(app))
+  hono.all('/api/*', () => { throw new TidyError('route_not_found') })
+  hono.use('/*', serveStatic({ root: web, rewriteRequestPath: (path) => path }))
+  hono.get('/*', () => sendFile(join(web, 'index.html'), 'text/html; charset=utf-8'))
+  hono.onError((cause, c) => problem(c, cause))
+  return hono
+}
+
+/** A change must come from our own page: another site's form or script carries another origin. */
+async function sameOrigin(c: Context, next: () => Promise<void>) {
+  const origin = c.req.header('origin')
+  if (c.req.method !== 'GET' && c.req.method !== 'HEAD' && origin && new URL(origin).host !== c.req.header('host')) throw new TidyError('origin_refused')
+  await next()
+}
+
+function problem(c: Context, cause: Error): Response {
+  const fault: TidyError = cause instanceof TidyError ? cause : cause instanceof SyntaxError ? new TidyError('input_invalid', { issues: 'the body is not JSON' }) : malformed(cause) ?? new TidyError('unexpected')
+  if (fault.code === 'unexpected') console.error(cause)
+  const body = { type: `urn:tidy-reel:${fault.code}`, title: fault.code, status: fault.status, detail: fault.message, code: fault.code, details: fault.details }
+  return c.body(JSON.stringify(body), body.status as 400, { 'content-type': 'application/problem+json' })
+}
+
+const malformed = (cause: Error) => ('status' in cause && cause.status === 400 ? new TidyError('input_invalid', { issues: cause.message }) : undefined)

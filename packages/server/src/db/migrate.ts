@@ -1,0 +1,37 @@
+import type { Sequelize } from 'sequelize'
+import { SequelizeStorage, Umzug } from 'umzug'
+import { LOCAL_OWNER, RENDER_STATES } from './models.ts'
+
+const FIRST = [
+  'create table owners (id uuid primary key, name text not null)',
+  `insert into owners values ('${LOCAL_OWNER}', 'Local')`,
+  'create table channels (id uuid primary key, owner_id uuid not null references owners, name text not null)',
+  `create table episodes (id uuid primary key, owner_id uuid not null references owners, channel_id uuid not null references channels,
+    document jsonb not null, revision integer not null, deleted_at timestamptz, created_at timestamptz not null, updated_at timestamptz not null)`,
+  'create index episodes_of_owner on episodes (owner_id, updated_at desc)',
+  `create table changes (id bigserial primary key, owner_id uuid not null references owners, episode_id uuid not null references episodes on delete cascade,
+    revision integer not null, actor text not null check (actor in ('person', 'matching')), command jsonb not null, inverse jsonb not null,
+    created_at timestamptz not null, unique (episode_id, revision))`,
+  `create table candidates (episode_id uuid not null references episodes on delete cascade, scene_id text not null, owner_id uuid not null references owners,
+    text text not null, words jsonb not null, picks jsonb not null, primary key (episode_id, scene_id))`,
+  `create table renders (id uuid primary key, owner_id uuid not null references owners, episode_id uuid not null references episodes on delete cascade,
+    state text not null check (state in (${RENDER_STATES.map((s) => `'${s}'`).join(', ')})), shape jsonb not null, document jsonb not null,
+    progress jsonb, report jsonb, fault jsonb, created_at timestamptz not null, updated_at timestamptz not null)`,
+  'create index renders_of_episode on renders (episode_id, created_at desc)',
+]
+
+/** Brings the database to the newest layout; each step once, in a transaction. */
+export async function migrate(sequelize: Sequelize): Promise<void> {
+  const umzug = new Umzug({
+    migrations: [{
+      name: '001-first',
+      up: async () => sequelize.transaction(async (transaction) => {
+        for (const statement of FIRST) await sequelize.query(statement, { transaction })
+      }),
+    }],
+    context: sequelize,
+    storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
+    logger: undefined,
+  })
+  await umzug.up()
+}

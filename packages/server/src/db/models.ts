@@ -1,0 +1,79 @@
+import { DataTypes, Model, Sequelize, type CreationOptional, type InferAttributes, type InferCreationAttributes } from 'sequelize'
+import type { Command } from '@tidy-reel/core/document/command'
+import type { Document } from '@tidy-reel/core/document/document'
+import type { ScenePicks } from '@tidy-reel/core/match/pick'
+import type { FilmShape } from '@tidy-reel/core/render/plan'
+import type { FilmReport, Progress } from '@tidy-reel/engine/make'
+
+/** What a film in the making is at. */
+export const RENDER_STATES = ['queued', 'running', 'done', 'failed', 'cancelled'] as const
+export type RenderState = (typeof RENDER_STATES)[number]
+
+/** The owner of everything until sign-in comes: on loopback there is one. */
+export const LOCAL_OWNER = '00000000-0000-4000-8000-000000000001'
+
+export class Channel extends Model<InferAttributes<Channel>, InferCreationAttributes<Channel>> {
+  declare id: string
+  declare ownerId: string
+  declare name: string
+}
+
+export class Episode extends Model<InferAttributes<Episode>, InferCreationAttributes<Episode>> {
+  declare id: string
+  declare ownerId: string
+  declare channelId: string
+  declare document: Document
+  declare revision: number
+  declare deletedAt: Date | null
+  declare createdAt: CreationOptional<Date>
+  declare updatedAt: CreationOptional<Date>
+}
+
+export class Change extends Model<InferAttributes<Change>, InferCreationAttributes<Change>> {
+  declare id: CreationOptional<number>
+  declare ownerId: string
+  declare episodeId: string
+  declare revision: number
+  declare actor: 'person' | 'matching'
+  declare command: Command
+  declare inverse: object
+  declare createdAt: CreationOptional<Date>
+}
+
+export class Candidates extends Model<InferAttributes<Candidates>, InferCreationAttributes<Candidates>> {
+  declare episodeId: string
+  declare ownerId: string
+  declare sceneId: string
+  declare text: string
+  declare words: ScenePicks['words']
+  declare picks: ScenePicks['candidates']
+}
+
+export class Render extends Model<InferAttributes<Render>, InferCreationAttributes<Render>> {
+  declare id: string
+  declare ownerId: string
+  declare episodeId: string
+  declare state: RenderState
+  declare shape: FilmShape
+  /** The document as it was when the render was asked for. */
+  declare document: Document
+  declare progress: (Progress & { remainingSeconds: number | null }) | null
+  declare report: FilmReport | null
+  declare fault: { code: string; message: string } | null
+  declare createdAt: CreationOptional<Date>
+  declare updatedAt: CreationOptional<Date>
+}
+
+const { UUID, STRING, JSONB, INTEGER, BIGINT, DATE, TEXT } = DataTypes
+const id = { type: UUID, primaryKey: true }
+const owner = { type: UUID, allowNull: false }
+
+export function connect(database: string): Sequelize {
+  const sequelize = new Sequelize(database, { logging: false, define: { underscored: true }, pool: { max: 8 } })
+  Channel.init({ id, ownerId: owner, name: STRING }, { sequelize, tableName: 'channels', timestamps: false })
+  Episode.init({ id, ownerId: owner, channelId: UUID, document: JSONB, revision: INTEGER, deletedAt: DATE, createdAt: DATE, updatedAt: DATE }, { sequelize, tableName: 'episodes' })
+  Change.init({ id: { type: BIGINT, primaryKey: true, autoIncrement: true }, ownerId: owner, episodeId: UUID, revision: INTEGER, actor: STRING, command: JSONB, inverse: JSONB, createdAt: DATE }, { sequelize, tableName: 'changes', updatedAt: false })
+  Candidates.init({ episodeId: { type: UUID, primaryKey: true }, sceneId: { type: STRING, primaryKey: true }, ownerId: owner, text: TEXT, words: JSONB, picks: JSONB }, { sequelize, tableName: 'candidates', timestamps: false })
+  Render.init({ id, ownerId: owner, episodeId: UUID, state: STRING, shape: JSONB, document: JSONB, progress: JSONB, report: JSONB, fault: JSONB, createdAt: DATE, updatedAt: DATE }, { sequelize, tableName: 'renders' })
+  return sequelize
+}

@@ -1,0 +1,6 @@
+import { z } from 'zod'
+import type { JobKind } from './queue.ts'
+
+/** Matching pictures and speaking sentences, whatever of both is not there yet. */
+export const PREPARE: JobKind<{ episodeId: string }> = { queue: 'episode.prepare', input: z.object({ episodeId: z.uuid() }), retryLimit: 2, timeoutSeconds: 1800 }
+export const RENDER: JobKind<{ renderId: string }> = { queue: 'film.render', input: z.object({ renderId: z.uuid() }), retryLimit: 3, timeoutSeconds: 6 * 3600 }

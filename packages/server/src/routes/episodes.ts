@@ -1,0 +1,49 @@
+import { Hono } from 'hono'
+import { streamSSE } from 'hono/streaming'
+import { z } from 'zod'
+import { Command } from '@tidy-reel/core/document/command'
+import { episodeView } from '../actions/episode-view.ts'
+import { PREPARE } from '../jobs/kinds.ts'
+import type { App } from '../app.ts'
+import { valid } from './valid.ts'
+
+const Id = z.object({ id: z.uuid() })
+const even = z.number().int().min(90).max(3840).multipleOf(2)
+const Shape = z.object({ width: even, height: even, fps: z.tuple([z.number().int().positive(), z.number().int().positive()]).refine(([n, d]) => n / d >= 12 && n / d <= 60), burnIn: z.boolean() })
+
+export function episodeRoutes({ episodes, renders, queue, hub, takes }: App) {
+  return new Hono()
+    .get('/', async (c) => c.json({ episodes: await episodes.list() }))
+    .post('/', valid('json', z.object({ title: z.string().trim().min(1).max(200), script: z.string().optional() })), async (c) => {
+      const { title, script } = c.req.valid('json')
+      return c.json(await episodes.create(title, script), 201)
+    })
+    .get('/:id', valid('param', Id), async (c) => c.json(await episodeView(await episodes.find(c.req.valid('param').id), takes)))
+    .delete('/:id', valid('param', Id), async (c) => {
+      await episodes.remove(c.req.valid('param').id)
+      return c.body(null, 204)
+    })
+    .post('/:id/restore', valid('param', Id), async (c) => {
+      await episodes.restore(c.req.valid('param').id)
+      return c.body(null, 204)
+    })
+    .post('/:id/commands', valid('param', Id), valid('json', z.object({ revision: z.number().int(), command: Command })), async (c) => {
+      const { revision, command } = c.req.valid('json')
+      return c.json(await episodes.command(c.req.valid('param').id, revision, command))
+    })
+    .post('/:id/prepare', valid('param', Id), async (c) => {
+      const { id } = c.req.valid('param')
+      await episodes.find(id)
+      await queue.send(PREPARE, { episodeId: id }, id)
+      return c.body(null, 202)
+    })
+    .post('/:id/renders', valid('param', Id), valid('json', Shape), async (c) => c.json(await renders.start(c.req.valid('param').id, c.req.valid('json')), 201))
+    .get('/:id/events', valid('param', Id), (c) => streamSSE(c, async (stream) => {
+      const leave = hub.follow(c.req.valid('param').id, (event) => void stream.writeSSE({ event: event.kind, data: JSON.stringify(event.data ?? {}) }))
+      stream.onAbort(leave)
+      while (!stream.aborted) {
+        await stream.writeSSE({ event: 'alive', data: '{}' })
+        await stream.sleep(15_000)
+      }
+    }))
+}

@@ -1,0 +1,29 @@
+import { engineConfig } from '@tidy-reel/engine/config'
+import { episodeActions } from './actions/episodes.ts'
+import { prepare } from './actions/prepare.ts'
+import { renderActions } from './actions/renders.ts'
+import { serverConfig } from './config.ts'
+import { connect, LOCAL_OWNER } from './db/models.ts'
+import { PREPARE, RENDER } from './jobs/kinds.ts'
+import { openQueue } from './jobs/queue.ts'
+
+const SWEEP_MS = 4000
+
+const { database } = serverConfig()
+const engine = engineConfig()
+const sequelize = connect(database)
+const queue = await openQueue(database)
+const episodes = episodeActions(sequelize, LOCAL_OWNER)
+const renders = renderActions(sequelize, queue, engine, episodes, LOCAL_OWNER)
+
+await queue.work(PREPARE, ({ episodeId }, signal) => prepare(sequelize, engine, episodes, episodeId, signal))
+await queue.work(RENDER, ({ renderId }, signal) => renders.run(renderId, signal))
+const sweeping = setInterval(() => void renders.sweep().catch((error: Error) => console.error(error.message)), SWEEP_MS)
+console.log('worker ready')
+
+const stop = async () => {
+  clearInterval(sweeping)
+  await queue.stop()
+  process.exit(0)
+}
+process.once('SIGTERM', () => void stop()).once('SIGINT', () => void stop())

@@ -1,0 +1,40 @@
+/** Paints one recipe to a file, in a process of its own: `paint-item.ts RECIPE_JSON WIDTH HEIGHT SECONDS OUT`. */
+import { spawn } from 'node:child_process'
+import { once } from 'node:events'
+import { writeFile } from 'node:fs/promises'
+import { createCanvas } from '@napi-rs/canvas'
+import { stageOf, type Recipe } from './recipes.ts'
+
+const FRAMES_PER_SECOND = 30
+
+async function paintStill(recipe: Recipe, width: number, height: number, out: string) {
+  const stage = await stageOf(recipe, width)
+  const canvas = createCanvas(width, height)
+  stage.draw(canvas, 3, 9)
+  await writeFile(out, await canvas.encode('jpeg', 92))
+}
+
+async function paintClip(recipe: Recipe, width: number, height: number, seconds: number, out: string) {
+  const stage = await stageOf(recipe, width)
+  const canvas = createCanvas(width, height)
+  const encoder = spawn('ffmpeg', [
+    '-v', 'error', '-nostdin', '-y', '-f', 'rawvideo', '-pix_fmt', 'rgba', '-s', `${width}x${height}`, '-r', String(FRAMES_PER_SECOND), '-i', 'pipe:0',
+    '-vf', 'scale=out_color_matrix=bt709:out_range=tv,format=yuv420p', '-color_primaries', 'bt709', '-color_trc', 'bt709', '-colorspace', 'bt709', '-color_range', 'tv',
+    '-c:v', 'libx264', '-preset', 'veryfast', '-crf', '19', '-threads', '2', '-movflags', '+faststart', '-f', 'mp4', out,
+  ], { stdio: ['pipe', 'ignore', 'inherit'] })
+  const ended = once(encoder, 'exit')
+  for (let frame = 0; frame < seconds * FRAMES_PER_SECOND; frame++) {
+    stage.draw(canvas, frame / FRAMES_PER_SECOND, seconds)
+    if (!encoder.stdin.write(canvas.data())) await once(encoder.stdin, 'drain')
+  }
+  encoder.stdin.end()
+  const [code] = (await ended) as [number]
+  if (code !== 0) throw new Error(`the encoder ended with ${code}`)
+}
+
+const [recipe, width, height, seconds, out] = process.argv.slice(2) as [string, string, string, string, string]
+const paint = Number(seconds) > 0 ? paintClip(JSON.parse(recipe) as Recipe, Number(width), Number(height), Number(seconds), out) : paintStill(JSON.parse(recipe) as Recipe, Number(width), Number(height), out)
+paint.catch((error: unknown) => {
+  console.error(error)
+  process.exitCode = 1
+})

@@ -1,0 +1,52 @@
+<script setup lang="ts">
+import { useEventListener } from '@vueuse/core'
+import { ElButton } from 'element-plus'
+import { computed, onUnmounted, watch } from 'vue'
+import { useRouter } from 'vue-router'
+import { clockText } from '@tidy-reel/core/time'
+import { useEpisode } from './episode-store.ts'
+
+const props = defineProps<{ id: string }>()
+const episode = useEpisode()
+const router = useRouter()
+watch(() => props.id, (id) => void episode.open(id), { immediate: true })
+onUnmounted(episode.close)
+useEventListener('beforeunload', (event: BeforeUnloadEvent) => {
+  if (episode.saving !== 'saved') event.preventDefault()
+})
+const ROOMS = [{ name: 'script', label: 'Script' }, { name: 'sheet', label: 'Sheet' }, { name: 'render', label: 'Render' }]
+const SAVED = { saved: 'Saved', saving: 'Saving …', offline: 'Not saved yet, trying again' }
+const length = computed(() => clockText(episode.film.samples / 48_000))
+</script>
+
+<template>
+  <div class="shell">
+    <header>
+      <RouterLink to="/" class="brand serif" title="All episodes">Tidy Reel</RouterLink>
+      <span class="title serif">{{ episode.document?.title }}</span>
+      <nav aria-label="Rooms">
+        <RouterLink v-for="room in ROOMS" :key="room.name" :to="{ name: room.name, params: { id } }">{{ room.label }}</RouterLink>
+      </nav>
+      <span class="mono">{{ length }}</span>
+      <span class="saved" :class="{ red: episode.saving === 'offline' }" role="status">{{ SAVED[episode.saving] }}</span>
+      <ElButton type="primary" @click="router.push({ name: 'render', params: { id } })">Render</ElButton>
+    </header>
+    <p v-if="episode.fault" class="fault red" role="alert">{{ episode.fault }} <button v-if="episode.data" class="plain" @click="episode.fault = ''">Dismiss</button></p>
+    <RouterView v-if="episode.data" class="room" />
+    <p v-else-if="!episode.fault" class="soft loading">Loading …</p>
+  </div>
+</template>
+
+<style scoped>
+.shell { height: 100%; display: grid; grid-template-rows: 44px auto minmax(0, 1fr); }
+header { grid-row: 1; display: flex; align-items: center; gap: 18px; padding: 0 20px; border-bottom: 1px solid var(--hair); }
+.brand { font-size: 18px; font-weight: 600; text-decoration: none; }
+.title { font-style: italic; font-size: 17px; color: var(--soft); max-width: 330px; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
+nav { display: flex; gap: 24px; flex: 1; justify-content: center; align-self: stretch; }
+nav a { display: flex; align-items: center; text-decoration: none; color: var(--soft); border-bottom: 2px solid transparent; margin-bottom: -1px; }
+nav a.router-link-active { color: var(--ink); font-weight: 600; border-color: var(--blue); }
+.saved { color: var(--soft); min-width: 52px; }
+.fault { grid-row: 2; padding: 8px 20px; background: var(--paper); border-bottom: 1px solid var(--red); }
+.room { grid-row: 3; min-height: 0; }
+.loading { grid-row: 3; padding: 40px; }
+</style>

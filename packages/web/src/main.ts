@@ -1,0 +1,14 @@
+import { createPinia } from 'pinia'
+import { createApp } from 'vue'
+import 'element-plus/dist/index.css'
+import '@fontsource/newsreader/400.css'
+import '@fontsource/newsreader/400-italic.css'
+import '@fontsource/newsreader/600.css'
+import '@fontsource/source-sans-3/400.css'
+import '@fontsource/source-sans-3/600.css'
+import '@fontsource/ibm-plex-mono/400.css'
+import './theme.css'
+import App from './App.vue'
+import { router } from './router.ts'
+
+createApp(App).use(createPinia()).use(router).mount('#app')

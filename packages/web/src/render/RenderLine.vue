@@ -1,0 +1,47 @@
+<script setup lang="ts">
+import { ElButton, ElProgress } from 'element-plus'
+import { computed } from 'vue'
+import { clockText } from '@tidy-reel/core/time'
+import { renderFile, type Render } from '../api.ts'
+import { share } from './share.ts'
+
+const props = defineProps<{ render: Render; title: string }>()
+defineEmits<{ cancel: [] }>()
+const STEPS = { speak: 'Speaking', mix: 'Mixing the sound', fetch: 'Fetching pictures', render: 'Encoding', join: 'Joining' }
+const FILES = [['film.mp4', 'Film'], ['film.srt', 'Subtitles, SRT'], ['film.vtt', 'Subtitles, VTT'], ['film.ass', 'Subtitles, ASS'], ['shots.csv', 'Shot list'], ['credits.txt', 'Credits'], ['chapters.txt', 'Chapters']] as const
+const live = computed(() => props.render.state === 'queued' || props.render.state === 'running')
+const size = computed(() => `${props.render.shape.width} × ${props.render.shape.height}`)
+const when = computed(() => new Date(props.render.createdAt).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' }))
+const done = computed(() => Math.round(100 * share(props.render.progress)))
+const step = computed(() => {
+  const { progress } = props.render
+  if (!progress) return 'Waiting for the worker'
+  const left = progress.remainingSeconds === null ? '' : `, about ${clockText(progress.remainingSeconds)} left`
+  return `${STEPS[progress.step]}${left}`
+})
+</script>
+
+<template>
+  <article>
+    <span class="mono">{{ when }}<br />{{ size }}</span>
+    <div v-if="live" class="live" role="status">
+      <ElProgress :percentage="done" :stroke-width="6" :show-text="true" color="var(--blue)" />
+      <span class="soft">{{ step }}</span>
+    </div>
+    <div v-else-if="render.state === 'done' && render.report" class="files">
+      <span><a v-for="[name, label] in FILES" :key="name" :href="renderFile(render.id, name, title)" download>{{ label }}</a></span>
+      <span class="soft">{{ clockText(render.report.seconds) }} min · {{ render.report.lufs.toFixed(1) }} LUFS, true peak {{ render.report.truePeak.toFixed(1) }} dBTP<template v-if="render.report.bedBelowSpeech !== null"> · music {{ render.report.bedBelowSpeech.toFixed(0) }} dB under the voice</template></span>
+      <span v-for="remark in render.report.remarks" :key="remark" class="red">{{ remark }}</span>
+    </div>
+    <p v-else-if="render.state === 'failed'" class="red" role="alert">{{ render.fault?.message }}</p>
+    <p v-else class="soft">Stopped on request.</p>
+    <ElButton v-if="live" @click="$emit('cancel')">Stop</ElButton>
+  </article>
+</template>
+
+<style scoped>
+article { display: grid; grid-template-columns: 96px minmax(0, 1fr) auto; gap: 18px; align-items: center; padding: 12px 0; border-top: 1px solid var(--hair); }
+.live, .files { display: grid; gap: 3px; }
+.files a { margin-right: 16px; text-decoration-color: var(--blue); text-underline-offset: 3px; }
+.files a:first-child { font-weight: 600; }
+</style>

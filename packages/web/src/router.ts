@@ -1,0 +1,20 @@
+import { createRouter, createWebHistory } from 'vue-router'
+
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: '/', name: 'episodes', component: () => import('./episodes/EpisodesView.vue') },
+    {
+      path: '/episode/:id',
+      component: () => import('./episode/EpisodeShell.vue'),
+      props: true,
+      children: [
+        { path: '', redirect: (to) => ({ name: 'script', params: to.params }) },
+        { path: 'script', name: 'script', component: () => import('./script/ScriptView.vue') },
+        { path: 'sheet', name: 'sheet', component: () => import('./sheet/SheetView.vue') },
+        { path: 'render', name: 'render', component: () => import('./render/RenderView.vue') },
+      ],
+    },
+    { path: '/:rest(.*)', redirect: '/' },
+  ],
+})

@@ -1,0 +1,76 @@
+<script setup lang="ts">
+import { ElInput } from 'element-plus'
+import { computed, ref } from 'vue'
+import type { Shot } from '@tidy-reel/core/document/document'
+import type { Item } from '@tidy-reel/core/match/item'
+import type { Pick as Candidate } from '@tidy-reel/core/match/pick'
+import type { SearchWord } from '@tidy-reel/core/words/search-words'
+import { api, thumbnail } from '../api.ts'
+
+const props = defineProps<{ number: number; shot: number; shots: readonly Shot[]; candidates: readonly Candidate[]; words: readonly SearchWord[] }>()
+const emit = defineEmits<{ choose: [item: Item]; shot: [index: number] }>()
+const asked = ref('')
+const found = ref<Item[]>()
+const problem = ref('')
+const chosen = computed(() => props.shots[props.shot]?.item?.id)
+const shown = computed(() => (found.value ? found.value.slice(0, 12).map((item) => ({ item, why: item.author })) : props.candidates.slice(0, 4)))
+const ORDINAL = ['first', 'second', 'third', 'fourth']
+
+async function search(words = asked.value) {
+  asked.value = words
+  problem.value = ''
+  if (!words.trim()) return (found.value = undefined)
+  try {
+    found.value = await api.searchStock(words)
+  } catch (cause) {
+    found.value = undefined
+    problem.value = (cause as Error).message
+  }
+}
+function choose(item: Item) {
+  emit('choose', item)
+}
+</script>
+
+<template>
+  <section class="panel" aria-label="Pictures for this scene">
+    <header>
+      <h2 class="serif">Scene {{ number }}<template v-if="shots.length > 1">, {{ ORDINAL[shot] }} picture</template></h2>
+      <span v-if="shots.length > 1" class="shots"><button v-for="(_, i) in shots" :key="i" class="plain" :class="{ on: i === shot }" :aria-label="`Picture ${i + 1}`" @click="emit('shot', i)">{{ i + 1 }}</button></span>
+    </header>
+    <div class="words">
+      <button v-for="word in words.slice(0, 5)" :key="word.text" class="plain word" title="Look for this" @click="search(word.text)">{{ word.text }}</button>
+    </div>
+    <form @submit.prevent="search()"><ElInput v-model="asked" clearable placeholder="Search all pictures, then Enter" aria-label="Search pictures" @clear="found = undefined" /></form>
+    <p v-if="problem" class="red" role="alert">{{ problem }}</p>
+    <p v-else-if="!shown.length" class="soft">{{ found ? `Nothing for “${asked}”. Try a plainer word.` : 'Pictures will be here when they have been looked for.' }}</p>
+    <ul>
+      <li v-for="({ item, why }, i) in shown" :key="item.id">
+        <button class="plain pick" :aria-pressed="item.id === chosen" @click="choose(item)">
+          <img :src="thumbnail(item.id)" alt="" loading="lazy" />
+          <span v-if="!found" class="key">{{ i + 1 }}</span>
+          <span class="name">{{ item.title }}</span>
+          <span class="soft why">{{ why }}</span>
+        </button>
+      </li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+.panel { padding: 10px 16px 16px; display: grid; gap: 8px; align-content: start; }
+header { display: flex; justify-content: space-between; align-items: baseline; }
+h2 { font-size: 17px; font-weight: 600; }
+.shots { display: flex; gap: 10px; }
+.shots button { padding: 0 6px; font: 13px var(--mono); }
+.on { box-shadow: 0 2px 0 var(--blue); }
+.words { display: flex; flex-wrap: wrap; gap: 2px 14px; min-height: 22px; }
+.word { border-bottom: 1px solid var(--blue); line-height: 1.25; }
+ul { list-style: none; margin: 0; padding: 0; display: grid; grid-template-columns: 1fr 1fr; gap: 10px 12px; }
+.pick { display: grid; width: 100%; position: relative; }
+.pick img { width: 100%; aspect-ratio: 16 / 8; object-fit: cover; display: block; background: var(--deep); }
+.pick[aria-pressed='true'] img { outline: 2px solid var(--blue); outline-offset: 1px; }
+.key { position: absolute; left: 0; top: 0; background: var(--paper); color: var(--ink); font: 12px/20px var(--mono); width: 20px; text-align: center; }
+.name { font-size: 14px; line-height: 1.25; margin-top: 4px; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
+.why { font-size: 12.5px; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
+</style>

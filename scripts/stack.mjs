@@ -1,0 +1,67 @@
+/** The whole product as processes: PostgreSQL, stock stand-in, server, worker. */
+import { spawn } from 'node:child_process'
+import { mkdirSync, openSync } from 'node:fs'
+import { join } from 'node:path'
+import { ROOT } from './prepare.mjs'
+import { freePort, startPostgres } from './postgres.mjs'
+
+const PATIENCE_MS = 60_000
+
+/**
+ * Starts everything on loopback.
+ *
+ * @param data   folder for all that is kept
+ * @param first  first port to try for the server
+ * @param demo   fill a new database with the demo channel
+ */
+export async function startStack({ data, first, demo, stock = true }) {
+  mkdirSync(join(data, 'logs'), { recursive: true })
+  const postgres = await startPostgres(join(data, 'postgres'))
+  const [stockPort, port] = [await freePort(first + 10), await freePort(first)]
+  const env = {
+    ...process.env, TIDY_DATA: data, TIDY_MEDIA: join(ROOT, '.data/media'), TIDY_DATABASE: postgres.address, TIDY_PORT: String(port),
+    TIDY_STOCK: `http://127.0.0.1:${stockPort}`, STOCK_PORT: String(stockPort),
+  }
+  const children = new Map()
+  const start = (name, script, args = []) => {
+    const log = openSync(join(data, 'logs', `${name}.log`), 'a')
+    const child = spawn(process.execPath, ['--import', 'tsx', join(ROOT, script), ...args], { cwd: ROOT, env, stdio: ['ignore', log, log] })
+    children.set(name, child)
+    return child
+  }
+  const end = (name, signal = 'SIGTERM') => new Promise((resolve) => {
+    const child = children.get(name)
+    children.delete(name)
+    if (!child || child.exitCode !== null) return resolve()
+    child.once('exit', resolve)
+    child.kill(signal)
+    setTimeout(() => child.kill('SIGKILL'), 10_000).unref()
+  })
+  if (stock) {
+    start('stock', 'packages/standins/src/stock/main.ts')
+    await answering(`http://127.0.0.1:${stockPort}/openapi.json`, 'the stock stand-in')
+  }
+  const setup = start('setup', 'packages/server/src/setup.ts', demo ? ['--demo'] : [])
+  const code = await new Promise((resolve) => setup.once('exit', resolve))
+  if (code !== 0) throw new Error(`setting up the database failed; see ${join(data, 'logs', 'setup.log')}`)
+  const startServer = () => start('server', 'packages/server/src/main.ts')
+  const startWorker = () => start('worker', 'packages/server/src/worker.ts')
+  startServer()
+  startWorker()
+  const address = `http://127.0.0.1:${port}`
+  await answering(`${address}/api/voices`, 'the server')
+  return {
+    address, env, end, startWorker,
+    async stop() {
+      await Promise.all(['worker', 'server', 'stock'].map((name) => end(name)))
+      await postgres.stop()
+    },
+  }
+}
+
+async function answering(url, name) {
+  for (const end = Date.now() + PATIENCE_MS; Date.now() < end; await new Promise((resolve) => setTimeout(resolve, 150))) {
+    if (await fetch(url).then((answer) => answer.ok, () => false)) return
+  }
+  throw new Error(`${name} did not answer within a minute`)
+}
