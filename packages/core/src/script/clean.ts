@@ -4,7 +4,6 @@ import { TidyError } from '../fault.ts'
 export const SCRIPT_CHARACTERS_LIMIT = 400_000
 
 // Zero-width and directional characters, byte-order marks and control characters other than tab and line feed.
-// eslint-disable-next-line no-control-regex
 const UNSEEN = /[\u0000-\u0008\u000b-\u001f\u007f-\u009f\u200b\u200e\u200f\u202a-\u202e\u2060-\u2064\u2066-\u2069\ufeff\ufffe\uffff]/g
 
 /**

@@ -1,0 +1,46 @@
+import { expect, test } from '@playwright/test'
+
+const address = () => process.env.TIDY_ADDRESS!
+const SCRIPT = '# Bread\nBread dough rises because of yeast. It eats sugar and breathes out gas.'
+
+test('a pasted script becomes a film that can be downloaded', async ({ page, request }) => {
+  await page.goto(address())
+  await page.getByRole('button', { name: 'New episode' }).first().click()
+  await page.getByLabel('Title, as a viewer would read it').fill('Why bread rises')
+  await page.getByRole('button', { name: 'Create' }).click()
+  await page.getByLabel('Script', { exact: true }).fill(SCRIPT)
+  await expect(page.getByLabel('Length of the script')).toContainText('2')
+  await page.getByRole('button', { name: 'Choose pictures and speak' }).click()
+  const first = page.getByRole('article', { name: 'Scene 1' })
+  await expect(first.getByRole('img').first()).toBeVisible({ timeout: 60_000 })
+  await expect(first.getByRole('button', { name: 'Play scene 1' })).toBeEnabled({ timeout: 60_000 })
+  const before = await first.getByRole('img').first().getAttribute('alt')
+  await page.getByLabel('Pictures for this scene').locator('.pick').nth(1).click()
+  await expect(first.getByRole('img').first()).not.toHaveAttribute('alt', before!)
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible()
+  await page.getByRole('link', { name: 'Render' }).click()
+  await page.locator('.field', { hasText: 'Size and shape' }).locator('.el-select__wrapper').click()
+  await page.getByRole('option', { name: '320 × 180, wide, for a test' }).click()
+  await page.getByRole('button', { name: 'Start the render' }).click()
+  const film = page.getByRole('link', { name: 'Film', exact: true })
+  await expect(film).toBeVisible({ timeout: 150_000 })
+  const answer = await request.get(new URL((await film.getAttribute('href'))!, address()).href)
+  expect((await answer.body()).subarray(4, 8).toString('latin1')).toBe('ftyp')
+})
+
+test('a deleted episode comes back with Undo, and edits survive a reload', async ({ page }) => {
+  await page.goto(address())
+  await page.getByRole('button', { name: 'New episode' }).first().click()
+  await page.getByLabel('Title, as a viewer would read it').fill('To be deleted')
+  await page.getByRole('button', { name: 'Create' }).click()
+  await page.getByLabel('Script', { exact: true }).fill('The lamp burns. [pictu')
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible()
+  await page.waitForTimeout(1200)
+  await page.reload()
+  await expect(page.getByLabel('Script', { exact: true })).toHaveValue('The lamp burns. [pictu')
+  await page.goto(address())
+  await page.getByRole('button', { name: 'Delete To be deleted' }).click()
+  await expect(page.getByRole('link', { name: /To be deleted/ })).toHaveCount(0)
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByRole('link', { name: /To be deleted/ })).toBeVisible()
+})

@@ -1,0 +1,16 @@
+import { fileURLToPath } from 'node:url'
+import { defineConfig } from '@playwright/test'
+
+export default defineConfig({
+  testDir: '.',
+  testMatch: '*.e2e.ts',
+  timeout: 180_000,
+  workers: 1,
+  reporter: [['list'], ['json', { outputFile: fileURLToPath(new URL('../.data/browser.json', import.meta.url)) }]],
+  outputDir: '../test-results',
+  globalSetup: './stack.setup.ts',
+  use: {
+    viewport: { width: 1280, height: 800 },
+    launchOptions: { executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--autoplay-policy=no-user-gesture-required'] },
+  },
+})
