@@ -43,8 +43,19 @@ function longest(pauses: readonly (readonly [number, number])[], count: number) 
   return [...pauses].sort((a, b) => b[1] - b[0] - (a[1] - a[0])).slice(0, count).sort((a, b) => a[0] - b[0])
 }
 
+const lengths = new Map<string, number>()
+/** Films repeat their words; each is put into spoken form once. */
+function spokenLength(word: string): number {
+  let length = lengths.get(word)
+  if (length === undefined) {
+    if (lengths.size > 50_000) lengths.clear()
+    lengths.set(word, (length = spokenText(word).length))
+  }
+  return length
+}
+
 function spread(words: readonly string[], start: number, end: number, stopsCount: boolean): SpokenWord[] {
-  const weights = words.map((word) => spokenText(word).length + 1.5 + (stopsCount && BREATH.test(word) ? 3 : 0))
+  const weights = words.map((word) => spokenLength(word) + 1.5 + (stopsCount && BREATH.test(word) ? 3 : 0))
   const total = weights.reduce((sum, weight) => sum + weight, 0)
   let passed = 0
   return words.map((text, i) => {

@@ -10,6 +10,8 @@ import { marked } from './marked.ts'
 
 const props = defineProps<{ number: number; scene: TimelineScene; shots: readonly Shot[]; words: readonly SearchWord[]; directions: readonly Direction[]; spoken: boolean; selected: boolean; selectedShot: number; playing: boolean }>()
 const emit = defineEmits<{ select: [shot: number]; play: []; edit: [text: string] }>()
+/** Lighter words are looked for too, but underlining them would underline everything. */
+const MARKED = 0.25
 const editing = ref(false)
 const draft = ref('')
 const field = ref<HTMLTextAreaElement>()
@@ -18,7 +20,7 @@ const start = computed(() => {
   const tenths = Math.floor(props.scene.startSample / 4800)
   return `${Math.floor(tenths / 600)}:${String(Math.floor(tenths / 10) % 60).padStart(2, '0')}.${tenths % 10}`
 })
-const pieces = computed(() => marked(props.scene.text, props.words))
+const pieces = computed(() => marked(props.scene.text, props.words.filter(({ weight }) => weight > MARKED)))
 const notes = computed(() => props.directions.map((d) => (d.kind === 'pause' ? `pause: ${d.seconds} s` : `${d.kind}: ${d.text}`)))
 
 function begin() {
