@@ -1,21 +1,25 @@
 import { execFile } from 'node:child_process'
 import { existsSync } from 'node:fs'
-import { mkdir, rename } from 'node:fs/promises'
+import { mkdir, rename, writeFile } from 'node:fs/promises'
 import { cpus } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { promisify } from 'node:util'
 import pLimit from 'p-limit'
+import { createCanvas } from '@napi-rs/canvas'
 import sharp from 'sharp'
 import { CLIP_SECONDS, type Entry } from './catalogue.ts'
+import { stageOf } from './recipes.ts'
 
 const run = promisify(execFile)
 const PAINTER = fileURLToPath(new URL('./paint-item.ts', import.meta.url))
+/** The moment of its clip that stands for it as a still. */
+const STILL_AT = 3
 /** Heights a full file may be asked for in; widths follow the item's shape. */
 export const HEIGHTS = [1080, 720, 360] as const
 
 /**
- * Files of the library: made when first asked for, in processes of their own, and kept.
+ * Files of the library: made when first asked for, clips in processes of their own, and kept.
  * A file appears under its name only when it is whole, so that a killed painter leaves nothing half-made.
  */
 export class Files {
@@ -58,6 +62,13 @@ export class Files {
     }
     const scale = side / Math.min(item.width, item.height)
     const even = (n: number) => 2 * Math.round((n * scale) / 2)
+    if (seconds === 0) {
+      const stage = await stageOf(made.recipe, even(item.width))
+      const canvas = createCanvas(even(item.width), even(item.height))
+      stage.draw(canvas, STILL_AT, CLIP_SECONDS)
+      await writeFile(out, await canvas.encode('jpeg', 92))
+      return
+    }
     await run(process.execPath, ['--import', 'tsx', PAINTER, JSON.stringify(made.recipe), String(even(item.width)), String(even(item.height)), String(seconds), out])
   }
 }

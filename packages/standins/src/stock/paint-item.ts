@@ -1,18 +1,10 @@
-/** Paints one recipe to a file, in a process of its own: `paint-item.ts RECIPE_JSON WIDTH HEIGHT SECONDS OUT`. */
+/** Paints one recipe's clip to a file, in a process of its own: `paint-item.ts RECIPE_JSON WIDTH HEIGHT SECONDS OUT`. */
 import { spawn } from 'node:child_process'
 import { once } from 'node:events'
-import { writeFile } from 'node:fs/promises'
 import { createCanvas } from '@napi-rs/canvas'
 import { stageOf, type Recipe } from './recipes.ts'
 
 const FRAMES_PER_SECOND = 30
-
-async function paintStill(recipe: Recipe, width: number, height: number, out: string) {
-  const stage = await stageOf(recipe, width)
-  const canvas = createCanvas(width, height)
-  stage.draw(canvas, 3, 9)
-  await writeFile(out, await canvas.encode('jpeg', 92))
-}
 
 async function paintClip(recipe: Recipe, width: number, height: number, seconds: number, out: string) {
   const stage = await stageOf(recipe, width)
@@ -33,8 +25,7 @@ async function paintClip(recipe: Recipe, width: number, height: number, seconds:
 }
 
 const [recipe, width, height, seconds, out] = process.argv.slice(2) as [string, string, string, string, string]
-const paint = Number(seconds) > 0 ? paintClip(JSON.parse(recipe) as Recipe, Number(width), Number(height), Number(seconds), out) : paintStill(JSON.parse(recipe) as Recipe, Number(width), Number(height), out)
-paint.catch((error: unknown) => {
+paintClip(JSON.parse(recipe) as Recipe, Number(width), Number(height), Number(seconds), out).catch((error: unknown) => {
   console.error(error)
   process.exitCode = 1
 })
