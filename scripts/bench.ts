@@ -1,4 +1,4 @@
-import { mkdir, mkdtemp, rm, symlink } from 'node:fs/promises'
+import { mkdtemp, rm, symlink } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { parseScript } from '@tidy-reel/core/script/parse'
@@ -34,7 +34,6 @@ async function segmentRatio(kind: 'photo' | 'clip', file: string, work: string):
 
 const work = await mkdtemp(join(tmpdir(), 'tidy-bench-'))
 try {
-  await mkdir(join(work, 'x'), { recursive: true })
   await symlink(await fontsFolder(folders(engineConfig()).fonts), join(work, 'fonts'))
   const still = join(work, 'still.jpg')
   const clip = join(work, 'clip.mp4')

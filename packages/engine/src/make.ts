@@ -4,6 +4,7 @@ import { TidyError } from '@tidy-reel/core/fault'
 import type { Document } from '@tidy-reel/core/document/document'
 import { chapterList, creditsText, ffmetadata, shotsCsv } from '@tidy-reel/core/formats/lists'
 import { renderPlan, type FilmShape } from '@tidy-reel/core/render/plan'
+import type { Progress, Step } from '@tidy-reel/core/render/progress'
 import { parseScript, type ParsedScript } from '@tidy-reel/core/script/parse'
 import { filmCues } from '@tidy-reel/core/subtitles/film-cues'
 import { srt, vtt } from '@tidy-reel/core/subtitles/write'
@@ -14,22 +15,14 @@ import { folders, type EngineConfig } from './config.ts'
 import { joinFilm, renderSegments } from './render/film.ts'
 import { fetchFootage } from './render/footage.ts'
 import { fontsFolder } from './render/fonts.ts'
-import { runProgram } from './run/program.ts'
 import { makeBed } from './sound/bed.ts'
 import { mixdown, voiceTrack, type Mixdown } from './sound/mixdown.ts'
 import { takeAll, type Spoken } from './speech/take-all.ts'
 import { voiceById } from './speech/voices.ts'
 import type { StockLibrary } from './stock/contract.ts'
 
-export type Step = 'speak' | 'fetch' | 'mix' | 'render' | 'join'
 /** The longest film: past that, a person is told to part the script. */
 export const FILM_MINUTES_LIMIT = 60
-
-export interface Progress {
-  step: Step
-  done: number
-  all: number
-}
 
 export interface FilmReport {
   steps: Partial<Record<Step | 'match', number>>
@@ -152,10 +145,3 @@ function reportOf(film: Timeline, shape: FilmShape, mixed: Mixdown, steps: FilmR
     lufs: mixed.lufs, truePeak: mixed.truePeak, speechLufs: mixed.speechLufs, bedBelowSpeech: mixed.bedBelowSpeech === null ? null : two(mixed.bedBelowSpeech), ...rest,
   }
 }
-
-/** Frames the finished film really holds, counted by ffprobe. */
-export async function countFrames(film: string): Promise<number> {
-  const { stdout } = await runProgram('ffprobe', ['-v', 'error', '-select_streams', 'v:0', '-count_packets', '-show_entries', 'stream=nb_read_packets', '-of', 'csv=p=0', film])
-  return Number(stdout.toString().trim().replace(',', ''))
-}
-

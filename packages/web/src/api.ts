@@ -2,6 +2,7 @@ import type { Command } from '@tidy-reel/core/document/command'
 import type { Document } from '@tidy-reel/core/document/document'
 import type { Item } from '@tidy-reel/core/match/item'
 import type { Pick as Candidate } from '@tidy-reel/core/match/pick'
+import type { Progress } from '@tidy-reel/core/render/progress'
 import type { TakeFacts } from '@tidy-reel/core/timeline/timeline'
 import type { SearchWord } from '@tidy-reel/core/words/search-words'
 
@@ -23,10 +24,7 @@ export interface Shape {
   burnIn: boolean
 }
 
-export interface RenderProgress {
-  step: 'speak' | 'fetch' | 'mix' | 'render' | 'join'
-  done: number
-  all: number
+export interface RenderProgress extends Progress {
   remainingSeconds: number | null
 }
 

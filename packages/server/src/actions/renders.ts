@@ -3,8 +3,9 @@ import { join } from 'node:path'
 import { Op, type Sequelize } from 'sequelize'
 import { TidyError } from '@tidy-reel/core/fault'
 import type { FilmShape } from '@tidy-reel/core/render/plan'
+import { overallProgress, type Progress } from '@tidy-reel/core/render/progress'
 import { folders, type EngineConfig } from '@tidy-reel/engine/config'
-import { filmable, makeFilm, type Progress } from '@tidy-reel/engine/make'
+import { filmable, makeFilm } from '@tidy-reel/engine/make'
 import { stockClient } from '@tidy-reel/engine/stock/client'
 import { Render } from '../db/models.ts'
 import { announce } from '../events.ts'
@@ -16,6 +17,7 @@ import { renderView } from './episode-view.ts'
 /** A running render that has said nothing for so long has lost its worker. */
 const SILENT_MS = 12_000
 const HEARTBEAT_MS = 3000
+const CANCEL_WATCH_MS = 700
 
 export function renderActions(sequelize: Sequelize, queue: Queue, config: EngineConfig, episodes: EpisodeActions, ownerId: string) {
   const find = async (id: string) => {
@@ -58,11 +60,8 @@ export function renderActions(sequelize: Sequelize, queue: Queue, config: Engine
       const cancel = new AbortController()
       const signal = AbortSignal.any([stopping, cancel.signal])
       const note = progressNotes(sequelize, render)
-      const beat = setInterval(() => {
-        void note.write().catch(() => undefined)
-        void render.reload({ attributes: ['state'] }).then(() => render.state === 'cancelled' && cancel.abort(), () => undefined)
-      }, HEARTBEAT_MS)
-      const cancelWatch = setInterval(() => void Render.findByPk(renderId, { attributes: ['state'] }).then((row) => row?.state === 'cancelled' && cancel.abort(), () => undefined), 700)
+      const beat = setInterval(() => void note.write().catch(() => undefined), HEARTBEAT_MS)
+      const cancelWatch = setInterval(() => void Render.findByPk(renderId, { attributes: ['state'] }).then((row) => row?.state === 'cancelled' && cancel.abort(), () => undefined), CANCEL_WATCH_MS)
       try {
         const report = await makeFilm(render.document, render.shape, this.folder(renderId), { config, library: stockClient(config.stock), signal, onProgress: note.hear })
         await Render.update({ state: 'done', report, progress: null }, { where: { id: renderId, state: 'running' } })
@@ -85,21 +84,12 @@ export function renderActions(sequelize: Sequelize, queue: Queue, config: Engine
 }
 export type RenderActions = ReturnType<typeof renderActions>
 
-/** Share of the whole that each step takes, roughly: for one bar and one remaining time over all of them. */
-const WEIGHT: Record<Progress['step'], [from: number, to: number]> = { speak: [0, 0.08], mix: [0.08, 0.09], fetch: [0.09, 0.5], render: [0.5, 0.97], join: [0.97, 1] }
-
-/** Overall progress of a render, 0 to 1. */
-export function overall({ step, done, all }: Progress): number {
-  const [from, to] = WEIGHT[step]
-  return from + (to - from) * (all > 0 ? done / all : 0)
-}
-
 function progressNotes(sequelize: Sequelize, render: Render) {
   const started = Date.now()
   let latest: Progress = { step: 'speak', done: 0, all: 1 }
   let written = 0
   const write = async () => {
-    const share = overall(latest)
+    const share = overallProgress(latest)
     const remainingSeconds = share > 0.12 ? Math.round((((Date.now() - started) / 1000) * (1 - share)) / share) : null
     const progress = { ...latest, remainingSeconds }
     await Render.update({ progress }, { where: { id: render.id, state: 'running' } })
@@ -108,7 +98,7 @@ function progressNotes(sequelize: Sequelize, render: Render) {
   return {
     write,
     hear(progress: Progress) {
-      if (overall(progress) < overall(latest)) return
+      if (overallProgress(progress) < overallProgress(latest)) return
       latest = progress
       if (Date.now() - written < 300) return
       written = Date.now()

@@ -3,7 +3,8 @@ import type { Command } from '@tidy-reel/core/document/command'
 import type { Document } from '@tidy-reel/core/document/document'
 import type { ScenePicks } from '@tidy-reel/core/match/pick'
 import type { FilmShape } from '@tidy-reel/core/render/plan'
-import type { FilmReport, Progress } from '@tidy-reel/engine/make'
+import type { Progress } from '@tidy-reel/core/render/progress'
+import type { FilmReport } from '@tidy-reel/engine/make'
 
 /** What a film in the making is at. */
 export const RENDER_STATES = ['queued', 'running', 'done', 'failed', 'cancelled'] as const

@@ -8,6 +8,7 @@ const FRAMES_PER_SECOND = 30
 
 async function paintClip(recipe: Recipe, width: number, height: number, seconds: number, out: string) {
   const stage = await stageOf(recipe, width)
+  stage.settle()
   const canvas = createCanvas(width, height)
   const encoder = spawn('ffmpeg', [
     '-v', 'error', '-nostdin', '-y', '-f', 'rawvideo', '-pix_fmt', 'rgba', '-s', `${width}x${height}`, '-r', String(FRAMES_PER_SECOND), '-i', 'pipe:0',

@@ -27,6 +27,5 @@ export async function stageOf(recipe: Recipe, pixelsWide: number): Promise<Stage
   await setting(stage, async (at) => {
     if (recipe.subject) await seat(stage, recipe.subject.drawing, at, recipe.subject.act)
   })
-  stage.settle()
   return stage
 }

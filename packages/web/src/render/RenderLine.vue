@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { ElButton, ElProgress } from 'element-plus'
 import { computed } from 'vue'
+import { overallProgress } from '@tidy-reel/core/render/progress'
 import { clockText } from '@tidy-reel/core/time'
 import { renderFile, type Render } from '../api.ts'
-import { share } from './share.ts'
 
 const props = defineProps<{ render: Render; title: string }>()
 defineEmits<{ cancel: [] }>()
@@ -12,7 +12,7 @@ const FILES = [['film.mp4', 'Film'], ['film.srt', 'Subtitles, SRT'], ['film.vtt'
 const live = computed(() => props.render.state === 'queued' || props.render.state === 'running')
 const size = computed(() => `${props.render.shape.width} × ${props.render.shape.height}`)
 const when = computed(() => new Date(props.render.createdAt).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' }))
-const done = computed(() => Math.round(100 * share(props.render.progress)))
+const done = computed(() => (props.render.progress ? Math.round(100 * overallProgress(props.render.progress)) : 0))
 const step = computed(() => {
   const { progress } = props.render
   if (!progress) return 'Waiting for the worker'

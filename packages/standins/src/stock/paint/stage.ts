@@ -92,7 +92,8 @@ export class Stage {
 
   /**
    * Cuts away what no frame can show: clear margins, and what nearer sheets hide for the whole clip.
-   * Bilinear drawing costs by the pixel, so this more than halves the time of a frame.
+   * Bilinear drawing costs by the pixel, so this more than halves the time of a frame;
+   * it costs several frames itself and pays for a clip only.
    */
   settle(): void {
     let coveredFrom = this.height + BLEED
