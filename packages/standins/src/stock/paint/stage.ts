@@ -84,7 +84,7 @@ export class Stage {
     ctx.translate(-left, -top)
     draw(ctx)
     this.layers.push({
-      depth, canvas, x: left, y: top, width: right - left, height: bottom - top,
+      depth, canvas, x: left, y: top, width: canvas.width / this.scale, height: canvas.height / this.scale,
       pivot: options.pivot ?? [(left + right) / 2, (top + bottom) / 2],
       ...(options.motion ? { motion: options.motion } : {}),
     })
