@@ -1,3 +1,4 @@
+import { existsSync } from 'node:fs'
 import { mkdir, rename, rm, writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import { TidyError } from '@tidy-reel/core/fault'
@@ -14,6 +15,7 @@ import { soundSamples, timeline, type Timeline } from '@tidy-reel/core/timeline/
 import { folders, type EngineConfig } from './config.ts'
 import { joinFilm, renderSegments } from './render/film.ts'
 import { fetchFootage } from './render/footage.ts'
+import { segmentFile } from './render/segment.ts'
 import { fontsFolder } from './render/fonts.ts'
 import { makeBed } from './sound/bed.ts'
 import { mixdown, voiceTrack, type Mixdown } from './sound/mixdown.ts'
@@ -93,14 +95,8 @@ export async function makeFilm(document: Document, shape: FilmShape, out: string
     const supers = filmSupers(film, parsed)
     const segments = renderPlan(film, { cues, supers }, shape, (item) => footage.files.has(item.id))
     const files = segments.map(({ shots }) => shots.map(({ source }) => (source.kind === 'card' ? undefined : footage.files.get(source.item.id))))
-    let reused = 0
-    const rendered = await timed('render', () => {
-      const started = Date.now()
-      return renderSegments({ segments: place.segments, work, fonts: place.fonts }, { segments, files, shape }, signal, (done, all) => {
-        if (Date.now() - started < 50) reused++
-        onProgress({ step: 'render', done, all })
-      })
-    })
+    const reused = segments.filter((segment) => existsSync(segmentFile(place.segments, segment))).length
+    const rendered = await timed('render', () => renderSegments({ segments: place.segments, work, fonts: place.fonts }, { segments, files, shape }, signal, (done, all) => onProgress({ step: 'render', done, all })))
     const mixed = await mixing
     const srtText = srt(cues)
     const half = join(out, 'film.part.mp4')

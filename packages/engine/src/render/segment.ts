@@ -10,6 +10,9 @@ import { keptFile } from '../storage/kept-file.ts'
 import { segmentArgs } from './segment-args.ts'
 import { stillFrames } from './still-frames.ts'
 
+/** Where a finished segment is kept. */
+export const segmentFile = (folder: string, { hash }: Pick<Segment, 'hash'>) => join(folder, `${hash}.mp4`)
+
 /**
  * Encodes one segment, unless it is there already.
  *
@@ -18,7 +21,7 @@ import { stillFrames } from './still-frames.ts'
  * @throws TidyError `scene_not_rendered` with the scene's number and why; `cancelled`, `disk_full`, `program_missing`
  */
 export async function renderSegment(folder: string, work: string, segment: Segment, shape: FilmShape, files: readonly (string | undefined)[], signal: AbortSignal): Promise<string> {
-  return keptFile(join(folder, `${segment.hash}.mp4`), async (half) => {
+  return keptFile(segmentFile(folder, segment), async (half) => {
     const ass = `${segment.hash}.ass`
     await writeFile(join(work, ass), segment.ass)
     const stills = segment.shots.flatMap((shot, i) => (shot.source.kind === 'photo' ? [{ move: shot.source.move, frames: shot.frames, file: files[i]! }] : []))
