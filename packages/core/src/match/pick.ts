@@ -48,6 +48,10 @@ const CANDIDATES = 8
 const SYNONYM = 0.7
 const KIND = 0.35
 const BEFORE = 0.25
+/** How much less a picture is worth that looks like one shown so many scenes before: one, two, three. */
+const ALIKE = [0.55, 0.4, 0.25] as const
+/** Words that tell two pictures of the same thing apart without making them look different. */
+const HOURS = new Set('day dawn morning sunrise dusk evening sunset night dark cloudy gray upright clip photograph paper layer color cut front behind'.split(' '))
 const SUBJECT = 0.12
 
 /**
@@ -138,6 +142,8 @@ export function pickPictures(
 ): ScenePicks[] {
   const index = bm25(pool.map(fieldsOf))
   const words = pool.map((item) => new Set(fieldsOf(item).flatMap((field) => field.words)))
+  const looks = pool.map(lookOf)
+  const shown: Look[][] = []
   const lastUsed = new Map<string, number>()
   for (const [scene, ids] of options.kept ?? []) for (const id of ids) lastUsed.set(id, scene)
   return scenes.map((scene, n) => {
@@ -147,13 +153,16 @@ export function pickPictures(
       .map((item, i) => ({ item, i, score: scores[i]! * fitness(item, scene, options.orientation) }))
       .sort((a, b) => b.score - a.score || a.item.id.localeCompare(b.item.id))
       .slice(0, 60)
+      .map((entry): Ranked => ({ ...entry, look: looks[entry.i]!, variety: varietyOf(looks[entry.i]!, shown) }))
     const shots = Math.max(1, Math.min(4, Math.ceil(scene.seconds / SHOT_SECONDS)))
     const chosen = freshest(ranked, n, lastUsed, shots)
     const names = new Set(chosen.map(({ item }) => item.id))
     const others = ranked.filter(({ item, score }) => !names.has(item.id) && score > 0)
     const fresh = others.filter(({ item }) => !seenNear(item.id, n, lastUsed))
     const candidates = [...chosen, ...fresh, ...others.filter((c) => !fresh.includes(c))].slice(0, CANDIDATES)
-    for (const { item } of chosen) lastUsed.set(item.id, n)
+    const kept = options.kept?.get(n) ?? []
+    if (kept.length < shots) for (const { item } of chosen) lastUsed.set(item.id, n)
+    shown.push(kept.length < shots ? chosen.map(({ i }) => looks[i]!) : pool.flatMap(({ id }, i) => (kept.includes(id) ? [looks[i]!] : [])))
     return {
       words: query.words,
       chosen: chosen.map(({ item }) => item),
@@ -166,17 +175,40 @@ interface Ranked {
   item: Item
   i: number
   score: number
+  look: Look
+  /** 1 = unlike anything near, less for each picture shown shortly before that looks like it. */
+  variety: number
+}
+
+/** The things a picture shows, whatever the hour. */
+type Look = ReadonlySet<string>
+
+const lookOf = ({ title, tags }: Item): Look => new Set([title, ...tags].flatMap((text) => lookedUp(text)).filter((word) => !word.includes(' ') && !HOURS.has(word)))
+
+/** Share of what two pictures show that both show, 0 to 1 (Jaccard). */
+function alike(a: Look, b: Look): number {
+  const shared = [...a].filter((word) => b.has(word)).length
+  return shared / (a.size + b.size - shared || 1)
+}
+
+function varietyOf(look: Look, shown: readonly (readonly Look[])[]): number {
+  return ALIKE.reduce((left, weight, back) => left * (1 - weight * Math.max(0, ...(shown.at(-1 - back) ?? []).map((other) => alike(look, other)))), 1)
 }
 
 const seenNear = (id: string, scene: number, lastUsed: ReadonlyMap<string, number>) =>
   lastUsed.has(id) && Math.abs(scene - lastUsed.get(id)!) <= SCENES_APART
 
-/** The best pictures not seen near; when none is left, those seen longest ago. */
+/** The best pictures not seen near, unlike each other; when none is left, those seen longest ago. */
 function freshest(ranked: readonly Ranked[], scene: number, lastUsed: ReadonlyMap<string, number>, shots: number): Ranked[] {
   const fresh = ranked.filter(({ item }) => !seenNear(item.id, scene, lastUsed))
   const worth = fresh.filter(({ score }) => score > 0)
+  const chosen: Ranked[] = []
+  const value = ({ score, variety, look }: Ranked) => score * variety * (1 - ALIKE[0] * Math.max(0, ...chosen.map((other) => alike(look, other.look))))
+  while (chosen.length < Math.min(shots, worth.length)) {
+    chosen.push(worth.filter((r) => !chosen.includes(r)).reduce((best, r) => (value(r) > value(best) ? r : best)))
+  }
   const stale = ranked.filter((r) => !fresh.includes(r)).sort((a, b) => lastUsed.get(a.item.id)! - lastUsed.get(b.item.id)!)
-  return [...worth, ...fresh.filter((r) => !worth.includes(r)), ...stale].slice(0, shots)
+  return [...chosen, ...fresh.filter((r) => !worth.includes(r)), ...stale].slice(0, shots)
 }
 
 /** Below 1 where the item suits the film less: other shape, too small, a clip that ends too early. */

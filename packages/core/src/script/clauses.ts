@@ -3,6 +3,9 @@ import type { Stretch } from './sentences.ts'
 const JOINERS = new Set('and but or so yet because although though while when where which who that if unless until since after before whereas'.split(' '))
 const SMALL = new Set('a an the of to in on at by for from with into over under between through across about its his her their our your my this that these those'.split(' '))
 
+/** Scripts that put no space between words. */
+const UNSPACED = /[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Thai}]/u
+
 interface Cut {
   at: number
   /** 0 = the best place to part a sentence, larger = worse. */
@@ -50,7 +53,7 @@ function bestCut(text: string, cuts: Cut[], seconds: (piece: string) => number, 
 function possibleCuts(text: string): Cut[] {
   const cuts: Cut[] = []
   const words = [...text.matchAll(/\S+/g)]
-  if (words.length < 4) return cutsInsideWord(text)
+  if (words.length < 4 && UNSPACED.test(text)) return cutsInsideWord(text)
   words.forEach((match, i) => {
     if (i === 0) return
     const before = words[i - 1]![0]

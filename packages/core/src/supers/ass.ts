@@ -45,7 +45,7 @@ export function assDocument({ width, height, cues, supers }: AssContent): string
     style('Subtitle', FONTS.sans, height > width ? 62 : 58, light, `${px(2.6)},${px(1.4)}`, 2, foot),
     style('Chapter', FONTS.serif, 92, light, `${px(2)},${px(1)}`, 1, Math.round(height * 0.2)),
     style('Label', FONTS.serif, 78, light, `${px(2)},${px(1)}`, 7, Math.round(height * 0.08)),
-    style('Card', FONTS.serif, 76, '&H002B2520,&H002B2520,&H00E6F0F4,&H00000000', '0,0', 5, side), '',
+    style('Card', FONTS.serif, 76, '&H002B2520,&H002B2520,&H00E6F0F4,&H00000000', '0,0', 5, Math.round(height * 0.06)), '',
     '[Events]', 'Format: Layer, Start, End, Style, Name, MarginL, MarginR, MarginV, Effect, Text',
     ...supers.map((s) => event(1, s.start, s.end, s.style, `${s.fade ? `{\\fad(${s.fade.inMs},${s.fade.outMs})}` : ''}${assText(s.text)}`)),
     ...cues.map((cue) => event(2, cue.start, cue.end, 'Subtitle', cue.lines.map(assText).join('\\N'))), '',

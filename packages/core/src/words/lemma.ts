@@ -14,6 +14,12 @@ function oneSpelling(word: string): string {
     .replace(/aeroplane/, 'airplane')
 }
 
+/** Plurals of the kept words end in -es, of which the lemmatizer takes only the s. */
+function singular(word: string): string {
+  const stem = word.replace(/es$/, '')
+  return stem !== word && KEPT.has(stem) ? stem : lemmatizer.noun(word)
+}
+
 const cache = new Map<string, string>()
 
 /**
@@ -25,7 +31,7 @@ export function lemma(word: string): string {
   const lower = word.toLowerCase().replace(/['’]s?$/, '')
   const known = cache.get(lower)
   if (known !== undefined) return known
-  const form = oneSpelling(KEPT.has(lower) || lower.length < 3 ? lower : lemmatizer.noun(lower))
+  const form = oneSpelling(KEPT.has(lower) || lower.length < 3 ? lower : singular(lower))
   cache.set(lower, form)
   return form
 }

@@ -1,0 +1,61 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { emptyLexicon, type Lexicon } from '../words/lexicon.ts'
+import { Item } from './item.ts'
+import { pickPictures, queriesOf, SCENES_APART, type SceneToMatch } from './pick.ts'
+
+const photo = (id: string, title: string, tags = title, more: object = {}) => Item.parse({ id, kind: 'photo', title, description: `Photograph: ${title}.`, tags: tags.split(' '), width: 1920, height: 1080, ...more })
+const scene = (text: string, more: Partial<SceneToMatch> = {}): SceneToMatch => ({ text, chapter: 0, seconds: 4, ...more })
+const POOL = [
+  photo('lighthouse', 'A lighthouse on a rock', 'lighthouse rock sea light'), photo('lamp', 'An oil lamp', 'lamp oil flame'), photo('ship', 'A ship at sea', 'ship sea voyage'),
+  photo('bread', 'Bread in an oven', 'bread oven food'), photo('cow', 'A cow in a field', 'cow field farm'), photo('moon', 'The moon', 'moon night sky'),
+]
+const first = (scenes: SceneToMatch[], lexicon: Lexicon = emptyLexicon, pool = POOL) =>
+  pickPictures(scenes, queriesOf(scenes, lexicon), pool, { orientation: 'landscape' }).map(({ chosen }) => chosen[0]?.id)
+
+describe('pickPictures', () => {
+  it('shows what a sentence names', () => {
+    expect(first([scene('The lighthouse stands alone.'), scene('A cow eats grass.'), scene('The moon rises.')])).toEqual(['lighthouse', 'cow', 'moon'])
+  })
+  it('lets a direction win over the words', () => expect(first([scene('The lighthouse stands alone.', { picture: 'bread in the oven' })])).toEqual(['bread']))
+  it('borrows from the sentence before where one shows nothing', () => {
+    const [, second] = first([scene('The ship left port.'), scene('It was gone.')], emptyLexicon, POOL.concat(photo('ship2', 'Another ship', 'ship sail')))
+    expect(second).toMatch(/^ship/)
+  })
+  it('finds a thing by another name that the lexicon knows', () => {
+    const lexicon: Lexicon = { ...emptyLexicon, synonyms: (noun) => (noun === 'vessel' ? ['ship'] : []) }
+    expect(first([scene('The vessel sank.')], lexicon)).toEqual(['ship'])
+  })
+  it('prefers the shape of the film', () => {
+    const pool = [photo('wide', 'A lamp'), photo('tall', 'A lamp', 'lamp', { width: 1080, height: 1920, orientation: 'portrait' })]
+    const scenes = [scene('The lamp burns.')]
+    expect(pickPictures(scenes, queriesOf(scenes, emptyLexicon), pool, { orientation: 'portrait' })[0]!.chosen[0]!.id).toBe('tall')
+  })
+  it('counts what a person chose as seen', () => {
+    const scenes = [scene('A lamp.'), scene('A lamp.')]
+    const picks = pickPictures(scenes, queriesOf(scenes, emptyLexicon), [...POOL, photo('lamp2', 'A brass lamp', 'lamp')], { orientation: 'landscape', kept: new Map([[0, ['lamp']]]) })
+    expect(picks[1]!.chosen[0]!.id).toBe('lamp2')
+  })
+  it('shows the same thing at another hour only where nothing else fits', () => {
+    const pool = [...['dawn', 'dusk', 'night'].map((hour) => photo(`light-${hour}`, `A lighthouse at ${hour}`, `lighthouse tower ${hour}`)), photo('lens', 'The lens of a lighthouse', 'lens glass lighthouse lamp'), photo('cow', 'A cow', 'cow')]
+    const [one, two] = first([scene('The lighthouse has a lamp.'), scene('The lighthouse has a lens.')], emptyLexicon, pool)
+    expect([one, two]).toContain('lens')
+    expect(first([scene('A lighthouse at dawn.'), scene('A lighthouse at dusk.')], emptyLexicon, pool.slice(0, 3)).every((id) => id?.startsWith('light'))).toBe(true)
+  })
+  it('has an answer for an empty library', () => {
+    const scenes = [scene('The lamp burns.')]
+    expect(pickPictures(scenes, queriesOf(scenes, emptyLexicon), [], { orientation: 'landscape' })).toEqual([expect.objectContaining({ chosen: [], candidates: [] })])
+  })
+  it('says why in a few words', () => {
+    const scenes = [scene('The lighthouse stands alone.')]
+    expect(pickPictures(scenes, queriesOf(scenes, emptyLexicon), POOL, { orientation: 'landscape' })[0]!.candidates[0]!.why).toBe('shows lighthouse')
+  })
+  it('repeats no picture within ten scenes while another is left, whatever the words', () => {
+    const words = fc.constantFrom('lighthouse', 'lamp', 'ship', 'bread', 'cow', 'moon', 'nothing')
+    const pool = Array.from({ length: 30 }, (_, i) => photo(`p${i}`, ['A lighthouse', 'A lamp', 'A ship', 'Bread', 'A cow', 'The moon'][i % 6]!))
+    fc.assert(fc.property(fc.array(words, { minLength: 1, maxLength: 40 }), (nouns) => {
+      const ids = first(nouns.map((noun) => scene(`See the ${noun}.`)), emptyLexicon, pool)
+      ids.forEach((id, i) => expect(ids.slice(Math.max(0, i - SCENES_APART), i)).not.toContain(id))
+    }), { numRuns: 50 })
+  })
+})
