@@ -71,7 +71,9 @@ export const takeRequests = (document: Pick<Document, 'voice' | 'speed'>, parsed
  * Takes, beds, pictures and segments that are there already are used again; a killed run goes on where it was.
  */
 export async function makeFilm(document: Document, shape: FilmShape, out: string, context: MakeContext): Promise<FilmReport> {
-  const { config, signal, onProgress } = context
+  const { config, onProgress } = context
+  const failed = new AbortController()
+  const signal = AbortSignal.any([context.signal, failed.signal])
   const parsed = filmable(document.script)
   const place = folders(config)
   const work = join(place.work, `${process.pid}-${Math.random().toString(36).slice(2, 8)}`)
@@ -83,13 +85,14 @@ export async function makeFilm(document: Document, shape: FilmShape, out: string
     steps[step] = Math.round(performance.now() - start) / 1000
     return result
   }
+  let mixing: Promise<Mixdown> | undefined
   await Promise.all([mkdir(work, { recursive: true }), mkdir(out, { recursive: true }), fontsFolder(place.fonts)])
   try {
     const spoken = await timed('speak', () => speak(document, parsed, place.takes, context))
     const film = timeline(document, parsed, spoken.map((s) => ('take' in s ? s.take : undefined)), shape.fps)
     const items = film.scenes.flatMap((scene) => scene.shots.flatMap(({ item }) => (item ? [item] : [])))
-    const mixing = timed('mix', () => mix(document, film, spoken, place.beds, work, signal))
-    mixing.catch(() => undefined)
+    const sound = (mixing = timed('mix', () => mix(document, film, spoken, place.beds, work, signal)))
+    sound.catch(() => undefined)
     const footage = await timed('fetch', () => fetchFootage(place.media, context.library, items, Math.min(shape.width, shape.height), signal, (done, all) => onProgress({ step: 'fetch', done, all })))
     const cues = filmCues(film, shape.width, shape.height)
     const supers = filmSupers(film, parsed)
@@ -97,7 +100,7 @@ export async function makeFilm(document: Document, shape: FilmShape, out: string
     const files = segments.map(({ shots }) => shots.map(({ source }) => (source.kind === 'card' ? undefined : footage.files.get(source.item.id))))
     const reused = segments.filter((segment) => existsSync(segmentFile(place.segments, segment))).length
     const rendered = await timed('render', () => renderSegments({ segments: place.segments, work, fonts: place.fonts }, { segments, files, shape }, signal, (done, all) => onProgress({ step: 'render', done, all })))
-    const mixed = await mixing
+    const mixed = await sound
     const srtText = srt(cues)
     const half = join(out, 'film.part.mp4')
     await timed('join', () => joinFilm(work, { segments: rendered, mix: mixed.file, srt: srtText, metadata: ffmetadata(document.title, film), seconds: (film.frames * shape.fps[1]) / shape.fps[0] }, half, signal))
@@ -112,6 +115,9 @@ export async function makeFilm(document: Document, shape: FilmShape, out: string
     for (const [name, text] of Object.entries(texts)) await writeFile(join(out, name), text)
     return report
   } finally {
+    // Mixing runs beside the other steps: when one of them failed it is stopped before its folder goes.
+    failed.abort()
+    await mixing?.catch(() => undefined)
     await rm(work, { recursive: true, force: true })
   }
 }

@@ -1,5 +1,5 @@
 /** Below this level, for so long, a voice is silent. */
-const SILENT_DB = -38
+const SILENT_DB = -33
 const SHORTEST_SECONDS = 0.09
 const WINDOW_SECONDS = 0.01
 

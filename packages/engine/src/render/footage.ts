@@ -45,13 +45,14 @@ export async function fetchFootage(folder: string, library: StockLibrary, items:
 
 async function probe(file: string, { title, kind }: ChosenItem, signal: AbortSignal): Promise<void> {
   const unusable = (reason: string) => new TidyError('media_unusable', { title, reason })
-  const { stdout } = await runProgram('ffprobe', ['-v', 'error', '-protocol_whitelist', 'file,pipe', '-select_streams', 'v:0', '-show_entries', 'stream=width,height,nb_frames,codec_name', '-of', 'json', file], { signal, timeoutMs: 20_000 }).catch((cause: unknown) => {
+  const { stdout } = await runProgram('ffprobe', ['-v', 'error', '-protocol_whitelist', 'file,pipe', '-select_streams', 'v:0', '-show_entries', 'stream=width,height,nb_frames:format=format_name', '-of', 'json', file], { signal, timeoutMs: 20_000 }).catch((cause: unknown) => {
     if (cause instanceof TidyError && cause.code === 'program_failed') throw unusable('its file is no picture')
     throw cause
   })
-  const { streams } = JSON.parse(stdout.toString()) as { streams?: { width?: number; height?: number; nb_frames?: string }[] }
+  const { streams, format } = JSON.parse(stdout.toString()) as { streams?: { width?: number; height?: number; nb_frames?: string }[]; format?: { format_name?: string } }
   const stream = streams?.[0]
   if (!stream?.width || !stream.height) throw unusable('its file is no picture')
   if (stream.width > 8192 || stream.height > 8192) throw unusable('it is larger than 8192 pixels')
-  if (kind === 'clip' && Number(stream.nb_frames ?? 2) < 2) throw unusable('it was offered as a clip but is a still')
+  const still = /_pipe$|^image2/.test(format?.format_name ?? '') || Number(stream.nb_frames ?? 2) < 2
+  if (kind === 'clip' && still) throw unusable('it was offered as a clip but is a still')
 }

@@ -27,11 +27,13 @@ export interface Take extends TakeFacts {
 }
 
 /** Raised when the finishing changes, so that earlier takes are spoken anew. */
-const FINISHING = 2
+const FINISHING = 3
 const CHAIN = 'aresample=48000,highpass=f=70,equalizer=f=170:t=q:w=1:g=2,equalizer=f=3000:t=q:w=1.4:g=2,acompressor=threshold=-26dB:ratio=2.5:attack=6:release=110'
 const HIGHEST_PEAK = 0.7
+/** An engine that knows no letter of a text says nothing at about −52 dB; a voice peaks above −10. */
+const SILENT_PEAK = 0.02
 /** Silence left before the first and after the last sound. */
-const EDGE = Math.round(0.03 * SAMPLE_RATE)
+const EDGE = Math.round(0.05 * SAMPLE_RATE)
 
 export const takeHash = ({ text, voice, speed }: TakeRequest) => contentHash({ spoken: spokenText(text), voice, speed, FINISHING })
 
@@ -73,7 +75,7 @@ function finished(pcm: Float32Array): { pcm: Float32Array; pauses: [number, numb
   const start = Math.max(0, first - EDGE)
   const cut = pcm.slice(start, Math.min(pcm.length, last + EDGE))
   const peak = cut.reduce((most, x) => Math.max(most, Math.abs(x)), 0)
-  if (peak < 0.001) return { pcm: new Float32Array(0), pauses: [] }
+  if (peak < SILENT_PEAK) return { pcm: new Float32Array(0), pauses: [] }
   const gain = Math.min(10 ** ((TAKE_LUFS - integratedLoudness([cut], SAMPLE_RATE)) / 20), HIGHEST_PEAK / peak)
   const ramp = Math.min(EDGE, cut.length >> 1)
   const level = cut.map((x, i) => x * gain * Math.min(1, (i + 1) / ramp, (cut.length - i) / ramp))

@@ -1,5 +1,6 @@
 import PgBoss from 'pg-boss'
 import type { z } from 'zod'
+import { withTimeLimit } from '@tidy-reel/engine/run/time-limit'
 
 /** A kind of work: where it waits, what it is given, how it is tried again. */
 export interface JobKind<T> {
@@ -37,7 +38,7 @@ export async function openQueue(database: string): Promise<Queue> {
     async work(kind, run) {
       await ensure(kind)
       await boss.work(kind.queue, { pollingIntervalSeconds: 0.5, batchSize: 1 }, async (jobs) => {
-        for (const job of jobs) await run(kind.input.parse(job.data), AbortSignal.any([stop.signal, AbortSignal.timeout(kind.timeoutSeconds * 1000)]))
+        for (const job of jobs) await withTimeLimit(kind.timeoutSeconds * 1000, stop.signal, (signal) => run(kind.input.parse(job.data), signal))
       })
     },
     async stop() {

@@ -1,0 +1,73 @@
+import { execFileSync } from 'node:child_process'
+import { join } from 'node:path'
+import { describe, expect, it } from 'vitest'
+import { stillMove, type Move } from '@tidy-reel/core/picture/move'
+import { folder, photograph } from '../test/lying-library.ts'
+import { stillFrames } from './still-frames.ts'
+
+const SIZE = { width: 640, height: 360 }
+async function frames(file: string, move: Move, count: number, size = SIZE): Promise<Uint8Array[]> {
+  const all: Uint8Array[] = []
+  for await (const frame of stillFrames(file, move, count, size)) all.push(frame.slice())
+  return all
+}
+const STILL: Move = { from: { x: 0.5, y: 0.5, scale: 1 }, to: { x: 0.5, y: 0.5, scale: 1 } }
+
+/** Horizontal centre of mass of a bright disc in the luma plane: a tracked feature, to fractions of a pixel. */
+function centre(frame: Uint8Array, { width, height } = SIZE): [number, number] {
+  let [mass, sx, sy] = [0, 0, 0]
+  for (let y = 0; y < height; y++)
+    for (let x = 0; x < width; x++) {
+      const weight = Math.max(0, frame[y * width + x]! - 90)
+      mass += weight
+      sx += weight * x
+      sy += weight * y
+    }
+  return [sx / mass, sy / mass]
+}
+
+describe('stillFrames', () => {
+  it('moves without judder: a tracked disc is displaced from frame to frame by amounts that vary by less than 0.25 px', async () => {
+    const disc = join(folder, 'disc.png')
+    execFileSync('ffmpeg', ['-v', 'error', '-y', '-f', 'lavfi', '-i', "color=c=gray:s=1600x900,format=gray,geq='if(lt(hypot(X-900,Y-420),40),235,40)',gblur=3", '-frames:v', '1', disc])
+    for (const seed of ['push', 'drift', 'pull', 'b', 'c']) {
+      const track = (await frames(disc, stillMove(seed), 60)).map((frame) => centre(frame))
+      for (const axis of [0, 1] as const) {
+        const steps = track.slice(1).map((point, i) => point[axis] - track[i]![axis])
+        expect(Math.max(...steps) - Math.min(...steps)).toBeLessThan(0.25)
+      }
+      expect(Math.hypot(track[59]![0] - track[0]![0], track[59]![1] - track[0]![1])).toBeGreaterThan(1)
+    }
+  })
+  it('brings a grey ramp back within 2 code values in limited-range BT.709', async () => {
+    const ramp = join(folder, 'ramp.png')
+    execFileSync('ffmpeg', ['-v', 'error', '-y', '-f', 'lavfi', '-i', "color=c=black:s=1280x720,format=rgb24,geq=r='floor(X/5)':g='floor(X/5)':b='floor(X/5)'", '-frames:v', '1', ramp])
+    const [frame] = await frames(ramp, STILL, 1)
+    for (let x = 20; x < 620; x += 20) {
+      const grey = Math.floor((x * 2 + 1) / 5)
+      // ITU-R BT.709 limited range: black 16, white 235.
+      const expected = 16 + (219 * grey) / 255
+      expect(Math.abs(frame![180 * 640 + x]! - expected)).toBeLessThanOrEqual(2)
+    }
+    const chroma = frame!.subarray(640 * 360)
+    expect(Math.max(...chroma) - 128).toBeLessThanOrEqual(2)
+    expect(128 - Math.min(...chroma)).toBeLessThanOrEqual(2)
+  })
+  it.each([[1600, 900], [900, 1600], [400, 300], [3000, 500]])('fills the whole frame from a picture of %i×%i', async (width, height) => {
+    const [frame] = await frames(photograph(`shape-${width}`, width, height), STILL, 1)
+    for (const [x, y] of [[0, 0], [639, 0], [0, 359], [639, 359]]) expect(frame![y! * 640 + x!]).toBeGreaterThan(16)
+  })
+  it('fills upright and square frames too', async () => {
+    for (const size of [{ width: 360, height: 640 }, { width: 360, height: 360 }]) {
+      const [frame] = await frames(photograph('any'), stillMove('x'), 1, size)
+      expect(frame).toHaveLength((size.width * size.height * 3) / 2)
+    }
+  })
+  it('stops when told to', async () => {
+    const stop = new AbortController()
+    const walk = async () => {
+      for await (const _frame of stillFrames(photograph('stop'), STILL, 500, SIZE, stop.signal)) stop.abort()
+    }
+    await expect(walk()).rejects.toThrow()
+  })
+})

@@ -1,0 +1,104 @@
+import { mkdtempSync, readFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { beforeAll, describe, expect, it } from 'vitest'
+import { integratedLoudness } from '@tidy-reel/core/sound/loudness'
+import { BED_BELOW_SPEECH_DB } from '@tidy-reel/core/sound/mix'
+import type { TimelineScene } from '@tidy-reel/core/timeline/timeline'
+import { MOODS } from '@tidy-reel/core/document/document'
+import { takeOf, type Take } from '../speech/take.ts'
+import { ebur128, filterLog, probe, silencesOf } from '../test/media-facts.ts'
+import { chordSheet, makeBed } from './bed.ts'
+import { measure } from './measure.ts'
+import { mixdown, voiceTrack } from './mixdown.ts'
+
+const work = mkdtempSync(join(tmpdir(), 'tidy-mix-'))
+const SAMPLES = 48_000 * 12
+let takes: Take[]
+const scene = (speechStart: number) => ({ speechStart }) as TimelineScene
+const pcm = (file: string) => {
+  const bytes = readFileSync(file).subarray(44)
+  return Int16Array.from({ length: bytes.length >> 1 }, (_, i) => bytes.readInt16LE(i * 2))
+}
+
+beforeAll(async () => {
+  takes = await Promise.all(['The lamp burns all night above the sea.', 'By day it is wound and cleaned and filled again.'].map((text) => takeOf(work, { text, voice: 'flite-slt', speed: 1 })))
+})
+
+describe('voiceTrack', () => {
+  it('lays each take at its exact sample and is exactly as long as asked', async () => {
+    const out = join(work, 'voice.wav')
+    await voiceTrack(out, [scene(12_345), scene(260_001)], takes.map(({ file }) => file), SAMPLES)
+    const [track, first, second] = [pcm(out), pcm(takes[0]!.file), pcm(takes[1]!.file)]
+    expect(track).toHaveLength(SAMPLES)
+    expect(track.subarray(12_345, 12_345 + first.length)).toEqual(first)
+    expect(track.subarray(260_001, 260_001 + second.length)).toEqual(second)
+    expect(track.subarray(0, 12_345).every((x) => x === 0)).toBe(true)
+  })
+  it('leaves silence for a scene that could not be spoken, and cuts what runs past the end', async () => {
+    const out = join(work, 'short.wav')
+    await voiceTrack(out, [scene(0), scene(48_000)], [undefined, takes[1]!.file], 96_000)
+    const track = pcm(out)
+    expect(track).toHaveLength(96_000)
+    expect(track.subarray(0, 48_000).every((x) => x === 0)).toBe(true)
+  })
+})
+
+describe('mixdown', () => {
+  it('brings a film to −14 LUFS ± 0.5 with true peaks under −1 dBTP and the music 20 dB under the speech (EBU R 128; WCAG 2.2 SC 1.4.7), by ffmpeg ebur128', async () => {
+    const voice = join(work, 'film-voice.wav')
+    await voiceTrack(voice, [scene(30_000), scene(260_000)], takes.map(({ file }) => file), SAMPLES)
+    const bed = await makeBed(work, 'calm', SAMPLES / 48_000, 'test')
+    const mix = await mixdown(work, voice, bed, SAMPLES)
+    const { lufs, peak } = ebur128(mix.file)
+    expect(Math.abs(lufs + 14)).toBeLessThanOrEqual(0.5)
+    expect(peak).toBeLessThanOrEqual(-1)
+    expect(mix.lufs).toBeCloseTo(lufs, 1)
+    expect(mix.bedBelowSpeech!).toBeGreaterThanOrEqual(20)
+    expect(Math.abs(mix.bedBelowSpeech! - BED_BELOW_SPEECH_DB)).toBeLessThan(1.5)
+    expect(Number(probe(mix.file).streams[0]!.duration)).toBeCloseTo(SAMPLES / 48_000, 4)
+    // Music is heard where nobody speaks: no hole in the sound but the fade's very end.
+    for (const [from] of silencesOf(mix.file, '-60dB', 0.3)) expect(from).toBeGreaterThan(11)
+  })
+  it('mixes without music and without anybody speaking', async () => {
+    const voice = join(work, 'silent.wav')
+    await voiceTrack(voice, [], [], 96_000)
+    const silent = await mixdown(work, voice, undefined, 96_000)
+    expect(silent.bedBelowSpeech).toBeNull()
+    const bed = await makeBed(work, 'warm', 2, 'x')
+    expect((await mixdown(work, voice, bed, 96_000)).lufs).toBeGreaterThan(-30)
+  })
+})
+
+describe('makeBed', () => {
+  it.each(MOODS.filter((mood) => mood !== 'none'))('plays %s: as long as the film, in whole bars, sounding all the way', async (mood) => {
+    const bed = await makeBed(work, mood, 20, 'seed')
+    const { sheet, bars, tempo } = chordSheet(mood, 20, 'seed')
+    expect(bed.loopSamples).toBe(Math.round((bars * 240 * 48_000) / tempo))
+    expect(bed.loopSamples).toBeGreaterThanOrEqual(20 * 48_000)
+    expect(Number(probe(bed.file).format.duration)).toBeGreaterThanOrEqual(20)
+    expect(silencesOf(bed.file, '-60dB', 1.2).filter(([from]) => from < 20)).toEqual([])
+    expect(sheet).toContain(`Tempo ${tempo}`)
+  })
+  it('is the same for the same film and another for another', () => {
+    expect(chordSheet('calm', 60, 'a')).toEqual(chordSheet('calm', 60, 'a'))
+    expect(chordSheet('calm', 60, 'a').sheet).not.toBe(chordSheet('calm', 60, 'b').sheet)
+  })
+})
+
+describe('integratedLoudness of core', () => {
+  it('agrees with ffmpeg ebur128 on speech and on music within 0.2 LU', async () => {
+    const voice = Float32Array.from(pcm(takes[0]!.file), (x) => x / 32768)
+    // ffmpeg plays a mono file as one channel; the recommendation's meter adds up what it is given.
+    expect(Math.abs(integratedLoudness([voice], 48_000) - ebur128(takes[0]!.file).lufs)).toBeLessThanOrEqual(0.2)
+    const bed = await makeBed(work, 'bright', 10, 'seed')
+    const both = pcm(bed.file)
+    const channel = (c: number) => Float32Array.from({ length: both.length >> 1 }, (_, i) => both[i * 2 + c]! / 32768)
+    expect(Math.abs(integratedLoudness([channel(0), channel(1)], 48_000) - ebur128(bed.file).lufs)).toBeLessThanOrEqual(0.2)
+  })
+  it('is what `measure` returns for stereo', async () => {
+    const bed = await makeBed(work, 'bright', 10, 'seed')
+    expect((await measure(bed.file)).lufs).toBeCloseTo(ebur128(bed.file).lufs, 1)
+    expect(filterLog(bed.file, { audio: 'volumedetect' })).toContain('max_volume')
+  })
+})

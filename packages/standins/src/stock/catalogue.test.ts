@@ -1,0 +1,73 @@
+import { existsSync } from 'node:fs'
+import { fileURLToPath } from 'node:url'
+import { createCanvas } from '@napi-rs/canvas'
+import { describe, expect, it } from 'vitest'
+import { catalogue } from './catalogue.ts'
+import { hasDrawing } from './paint/subject.ts'
+import { stageOf, type Recipe } from './recipes.ts'
+import { MACHINES, PLACES, SUBJECTS } from './subjects.ts'
+
+const MEDIA = fileURLToPath(new URL('../../../../.data/media', import.meta.url))
+const entries = [...catalogue(MEDIA).values()]
+const items = entries.map(({ item }) => item)
+
+describe('catalogue', () => {
+  it('offers at least 400 items, clips and photographs both, each id once', () => {
+    expect(items.length).toBeGreaterThanOrEqual(400)
+    expect(items.filter(({ kind }) => kind === 'clip').length).toBeGreaterThanOrEqual(100)
+    expect(new Set(items.map(({ id }) => id)).size).toBe(items.length)
+  })
+  it('holds at least 150 real photographs, each with author, licence and source', () => {
+    const photos = items.filter(({ id }) => id.startsWith('photo-'))
+    expect(photos.length).toBeGreaterThanOrEqual(150)
+    for (const { author, licence, source, width, height } of photos) {
+      for (const text of [author, licence, source]) expect(text.length).toBeGreaterThan(1)
+      expect(Math.min(width, height)).toBeGreaterThan(200)
+    }
+    expect(photos.filter(({ licence }) => /NC|non-?commercial/i.test(licence))).toEqual([])
+  })
+  it.each(['lighthouse', 'ship', 'forest', 'city', 'kitchen', 'moon', 'horse', 'bread', 'train', 'castle', 'rain', 'book', 'clock', 'factory', 'hospital', 'school', 'bridge', 'flower'])('has something for %s', (word) => {
+    expect(items.some(({ title, tags }) => `${title} ${tags.join(' ')}`.toLowerCase().includes(word))).toBe(true)
+  })
+  it('paints nothing smaller than 1080p and says the right shape', () => {
+    for (const { id, width, height, orientation } of items.filter((item) => item.id.startsWith('paper-'))) {
+      expect([id, Math.min(width, height)]).toEqual([id, 1080])
+      expect(orientation).toBe(width > height ? 'landscape' : 'portrait')
+    }
+  })
+  it('is truthful: what a painted title names is what is drawn', () => {
+    for (const { item, made } of entries) {
+      if (!('recipe' in made) || !made.recipe.subject) continue
+      const subject = SUBJECTS.find(({ drawing }) => drawing === made.recipe.subject!.drawing)!
+      expect(item.title.toLowerCase()).toContain(subject.name.toLowerCase())
+    }
+  })
+  it('has every drawing and every setting its recipes name', async () => {
+    expect(SUBJECTS.filter(({ drawing }) => !hasDrawing(drawing)).map(({ drawing }) => drawing)).toEqual([])
+    expect(SUBJECTS.flatMap(({ places }) => places).filter((place) => !PLACES[place] && place !== 'plain')).toEqual([])
+  })
+  it('takes no picture for its own where photographs are missing', () => {
+    expect([...catalogue('/nowhere').values()].some(({ item }) => item.id.startsWith('photo-'))).toBe(false)
+  })
+  it('finds its photographs unpacked', () => {
+    for (const { made } of entries) if ('photo' in made) expect(existsSync(made.photo)).toBe(true)
+  })
+})
+
+describe('every setting', () => {
+  const times = ['day', 'night'] as const
+  it.each([...Object.keys(PLACES), ...Object.keys(MACHINES)])('%s is painted to the edges, in many tones, by day and night', async (setting) => {
+    for (const time of times) {
+      const recipe: Recipe = { seed: setting, setting, time }
+      const canvas = createCanvas(160, 90)
+      ;(await stageOf(recipe, 160)).draw(canvas, 2, 9)
+      const pixels = canvas.data()
+      const tones = new Set<number>()
+      for (let i = 0; i < pixels.length; i += 4) {
+        expect(pixels[i + 3]).toBe(255)
+        tones.add((pixels[i]! >> 4) * 256 + (pixels[i + 1]! >> 4) * 16 + (pixels[i + 2]! >> 4))
+      }
+      expect(tones.size).toBeGreaterThan(12)
+    }
+  })
+})
