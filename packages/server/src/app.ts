@@ -51,9 +51,12 @@ export function webApp(app: App, web: string): Hono {
 /** A change must come from our own page: another site's form or script carries another origin. */
 async function sameOrigin(c: Context, next: () => Promise<void>) {
   const origin = c.req.header('origin')
-  if (c.req.method !== 'GET' && c.req.method !== 'HEAD' && origin && new URL(origin).host !== c.req.header('host')) throw new TidyError('origin_refused')
+  if (c.req.method !== 'GET' && c.req.method !== 'HEAD' && origin && hostOf(origin) !== c.req.header('host')) throw new TidyError('origin_refused')
   await next()
 }
+
+/** Undefined for the origin `null` of a sandboxed page and for anything else that is no address. */
+const hostOf = (origin: string) => (URL.canParse(origin) ? new URL(origin).host : undefined)
 
 function problem(c: Context, cause: Error): Response {
   const fault: TidyError = cause instanceof TidyError ? cause : cause instanceof SyntaxError ? new TidyError('input_invalid', { issues: 'the body is not JSON' }) : malformed(cause) ?? new TidyError('unexpected')

@@ -46,10 +46,10 @@ export function renderActions(sequelize: Sequelize, queue: Queue, config: Engine
     },
     /** Renders whose worker died are asked for again; what they had finished is used. */
     async sweep() {
-      const lost = await Render.findAll({ where: { ownerId, state: 'running', updatedAt: { [Op.lt]: new Date(Date.now() - SILENT_MS) } } })
-      for (const render of lost) {
-        const [taken] = await Render.update({ state: 'queued' }, { where: { id: render.id, state: 'running', updatedAt: render.updatedAt } })
-        if (taken) await queue.send(RENDER, { renderId: render.id })
+      const silent = { ownerId, state: 'running', updatedAt: { [Op.lt]: new Date(Date.now() - SILENT_MS) } }
+      for (const { id } of await Render.findAll({ where: silent, attributes: ['id'] })) {
+        const [taken] = await Render.update({ state: 'queued' }, { where: { ...silent, id } })
+        if (taken) await queue.send(RENDER, { renderId: id })
       }
     },
     /** Makes the film. Ends as done, failed or cancelled; put back in the queue when the worker itself is stopped. */

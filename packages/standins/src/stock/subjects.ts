@@ -409,12 +409,13 @@ spider-web|a spider's web|forest|still|web thread
 /** Places worth a picture of their own, with the words they are looked for by. */
 export const PLACES: Record<string, { name: string; tags: string; times: readonly Time[] }> = {
   sea: { name: 'the open sea', tags: 'sea ocean water waves horizon', times: ['day', 'dusk', 'night', 'dawn'] },
+  volcanic: { name: 'dark hills under rising smoke', tags: 'volcano smoke rock hills ash', times: ['dusk'] },
   storm: { name: 'a stormy sea in the rain', tags: 'storm sea waves rain wind weather danger', times: ['grey'] },
   beach: { name: 'a sandy beach', tags: 'beach sand coast shore seaside', times: ['day', 'dusk'] },
   coast: { name: 'a cliff above the sea', tags: 'cliff coast sea shore rock', times: ['day', 'dawn', 'dusk'] },
   harbour: { name: 'a small harbour with boats', tags: 'harbor port boats quay town seaside', times: ['day', 'dusk', 'dawn'] },
   underwater: { name: 'the sea floor', tags: 'underwater sea ocean deep floor weed', times: ['day', 'night'] },
-  hills: { name: 'green hills', tags: 'hills countryside meadow grass landscape nature', times: ['day', 'dawn'] },
+  hills: { name: 'green hills', tags: 'hills hillside slope valley countryside meadow grass landscape nature', times: ['day', 'dawn'] },
   mountains: { name: 'snowy mountains above a pine forest', tags: 'mountain peak snow alps landscape nature', times: ['day', 'dawn', 'dusk'] },
   forest: { name: 'a pine forest', tags: 'forest wood trees nature', times: ['day', 'dawn', 'night'] },
   desert: { name: 'desert dunes', tags: 'desert dune sand dry heat', times: ['day', 'dusk', 'night'] },

@@ -1,0 +1,44 @@
+/** The server on a database of its own, without a port; for tests. */
+import { mkdtempSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { randomUUID } from 'node:crypto'
+import pg from 'pg'
+import { openApp, webApp } from '../app.ts'
+import { migrate } from '../db/migrate.ts'
+import { connect } from '../db/models.ts'
+
+export async function freshDatabase(): Promise<string> {
+  const server = new URL(process.env.TIDY_TEST_DATABASE!)
+  const client = new pg.Client({ connectionString: server.href })
+  await client.connect()
+  const name = `test_${randomUUID().replace(/-/g, '')}`
+  await client.query(`create database ${name}`)
+  await client.end()
+  server.pathname = `/${name}`
+  const sequelize = connect(server.href)
+  await migrate(sequelize)
+  return server.href
+}
+
+/** @param stock address of a stock library; nobody answers at the usual one */
+export async function freshApp(stock = 'http://127.0.0.1:1') {
+  const database = await freshDatabase()
+  const data = mkdtempSync(join(tmpdir(), 'tidy-server-'))
+  const engine = { data, stock }
+  const app = await openApp(database, engine)
+  const web = webApp(app, '/nowhere')
+  const ask = async (method: string, path: string, body?: unknown, headers: Record<string, string> = {}) => {
+    const answer = await web.request(`http://localhost${path}`, {
+      method, headers: { host: 'localhost', ...(body === undefined ? {} : { 'content-type': 'application/json' }), ...headers },
+      ...(body === undefined ? {} : { body: typeof body === 'string' ? body : JSON.stringify(body) }),
+    })
+    const text = await answer.text()
+    return { status: answer.status, headers: answer.headers, text, body: (answer.headers.get('content-type')?.includes('json') ? JSON.parse(text) : undefined) as never }
+  }
+  return {
+    app, database, data, engine, web, ask,
+    close: () => Promise.allSettled([app.queue.stop(), app.hub.close()]),
+  }
+}
+export type FreshApp = Awaited<ReturnType<typeof freshApp>>
