@@ -8,7 +8,8 @@ import { parseScript } from '@tidy-reel/core/script/parse'
 import { sceneSeconds } from '@tidy-reel/core/timeline/timeline'
 import { parseFrameRate } from '@tidy-reel/core/time'
 import { engineConfig, type EngineConfig } from '@tidy-reel/engine/config'
-import { makeFilm, type FilmReport } from '@tidy-reel/engine/make'
+import { filmable, makeFilm, type FilmReport } from '@tidy-reel/engine/make'
+import { onStopSignal } from '@tidy-reel/engine/run/stop-signals'
 import { stockClient } from '@tidy-reel/engine/stock/client'
 import type { StockLibrary } from '@tidy-reel/engine/stock/contract'
 import { matchFilm, scenesToMatch } from '@tidy-reel/engine/stock/match-film'
@@ -37,12 +38,12 @@ export function filmShape({ size, fps, burnIn }: Pick<MakeFlags, 'size' | 'fps' 
 
 /** Makes a film from a script, without database or browser. */
 export async function makeCommand(script: string, title: string, flags: MakeFlags): Promise<FilmReport> {
+  filmable(script)
   const shape = filmShape(flags)
   if (!(MOODS as readonly string[]).includes(flags.mood)) throw new TidyError('option_invalid', { option: '--mood', value: flags.mood, wanted: `one of ${MOODS.join(', ')}` })
   const start: Document = { ...emptyDocument(title), voice: flags.voice, mood: flags.mood as Mood }
   const stop = new AbortController()
-  const quit = () => stop.abort(new TidyError('cancelled'))
-  process.once('SIGINT', quit).once('SIGTERM', quit)
+  onStopSignal(() => stop.abort(new TidyError('cancelled')))
   const config = engineConfig()
   return withStock(config, (address) => run(apply(start, { type: 'setScript', script }).document, shape, resolve(flags.out), { config, library: stockClient(address), signal: stop.signal }))
 }

@@ -114,6 +114,14 @@ describe('makeFilm', () => {
     const seconds = (report.frames * shape.fps[1]) / shape.fps[0]
     expect(Math.abs(Number(streams.find(({ codec_type }) => codec_type === 'audio')!.duration) - seconds)).toBeLessThanOrEqual(shape.fps[1] / shape.fps[0])
   })
+  it('shows two stills in one long scene', async () => {
+    const document = documentOf('The lamp burns, and the keeper climbs the stairs once more, and winds the great weight to the top of the tower in the dark.', ['photo1'])
+    const [scene] = document.scenes
+    const two = { ...document, scenes: [{ ...scene!, shots: [...scene!.shots, { item: item('photo2'), by: 'match' as const }] }] }
+    const { report, out } = await make(two)
+    expect(report.scenes).toBe(1)
+    expect(readFileSync(join(out, 'shots.csv'), 'utf8').trimEnd().split('\r\n')).toHaveLength(3)
+  })
   it('speaks and subtitles Arabic, Chinese and emoji in one film', async () => {
     const { out, report } = await make(documentOf('The sea 🌊 is deep.\n\nالبحر عميق.\n\n海很深。', ['photo1', 'photo2', 'clip1']))
     expect(report.scenes).toBe(3)

@@ -104,6 +104,7 @@ export async function makeFilm(document: Document, shape: FilmShape, out: string
     const srtText = srt(cues)
     const half = join(out, 'film.part.mp4')
     await timed('join', () => joinFilm(work, { segments: rendered, mix: mixed.file, srt: srtText, metadata: ffmetadata(document.title, film), seconds: (film.frames * shape.fps[1]) / shape.fps[0] }, half, signal))
+    signal.throwIfAborted()
     await rename(half, join(out, 'film.mp4'))
     const report = reportOf(film, shape, mixed, steps, { segments: segments.length, segmentsReused: reused, remarks: remarksOf(spoken, footage.faults, parsed) })
     const voice = voiceById(document.voice)

@@ -1,5 +1,6 @@
 import { serve } from '@hono/node-server'
 import { engineConfig } from '@tidy-reel/engine/config'
+import { onStopSignal } from '@tidy-reel/engine/run/stop-signals'
 import { openApp, webApp } from './app.ts'
 import { serverConfig } from './config.ts'
 
@@ -12,4 +13,4 @@ const stop = async () => {
   await Promise.allSettled([app.queue.stop(), app.hub.close()])
   process.exit(0)
 }
-process.once('SIGTERM', () => void stop()).once('SIGINT', () => void stop())
+onStopSignal(() => void stop())

@@ -1,4 +1,5 @@
 import { engineConfig } from '@tidy-reel/engine/config'
+import { onStopSignal } from '@tidy-reel/engine/run/stop-signals'
 import { episodeActions } from './actions/episodes.ts'
 import { prepare } from './actions/prepare.ts'
 import { renderActions } from './actions/renders.ts'
@@ -26,4 +27,4 @@ const stop = async () => {
   await queue.stop()
   process.exit(0)
 }
-process.once('SIGTERM', () => void stop()).once('SIGINT', () => void stop())
+onStopSignal(() => void stop())

@@ -4,6 +4,7 @@ import { join } from 'node:path'
 import type { Writable } from 'node:stream'
 import { execa } from 'execa'
 import { TidyError } from '@tidy-reel/core/fault'
+import type { Move } from '@tidy-reel/core/picture/move'
 import type { FilmShape, Segment } from '@tidy-reel/core/render/plan'
 import { programFault } from '../run/program.ts'
 import { keptFile } from '../storage/kept-file.ts'
@@ -24,7 +25,7 @@ export async function renderSegment(folder: string, work: string, segment: Segme
   return keptFile(segmentFile(folder, segment), async (half) => {
     const ass = `${segment.hash}.ass`
     await writeFile(join(work, ass), segment.ass)
-    const stills = segment.shots.flatMap((shot, i) => (shot.source.kind === 'photo' ? [{ move: shot.source.move, frames: shot.frames, file: files[i]! }] : []))
+    const stills = segment.shots.flatMap((shot, i): Still[] => (shot.source.kind === 'photo' ? [{ move: shot.source.move, frames: shot.frames, file: files[i]! }] : []))
     try {
       const args = segmentArgs(segment, shape, files, { ass, fonts: 'fonts', out: half })
       const stop = new AbortController()
@@ -44,6 +45,12 @@ export async function renderSegment(folder: string, work: string, segment: Segme
   })
 }
 
+interface Still {
+  file: string
+  move: Move
+  frames: number
+}
+
 const isBrokenPipe = (cause: unknown) => ['EPIPE', 'ERR_STREAM_DESTROYED', 'ERR_STREAM_PREMATURE_CLOSE'].includes((cause as NodeJS.ErrnoException)?.code ?? '')
 
 function sceneFault({ scene }: Segment, cause: unknown): unknown {
@@ -51,15 +58,16 @@ function sceneFault({ scene }: Segment, cause: unknown): unknown {
   return new TidyError('scene_not_rendered', { scene: scene + 1, reason: cause instanceof Error ? cause.message : String(cause) })
 }
 
-async function feedStills(stills: readonly { move: Parameters<typeof stillFrames>[1]; frames: number; file: string }[], pipes: readonly Writable[], shape: FilmShape, signal: AbortSignal) {
-  const broken = pipes.map((pipe) => new Promise<never>((_, reject) => pipe.once('error', reject)))
-  broken.forEach((promise) => promise.catch(() => undefined))
-  for (const [i, still] of stills.entries()) {
-    const pipe = pipes[i]!
-    for await (const frame of stillFrames(still.file, still.move, still.frames, shape, signal)) {
-      const copy = Buffer.from(frame)
-      if (!pipe.write(copy)) await Promise.race([once(pipe, 'drain'), broken[i]!])
-    }
-    pipe.end()
+/** Feeds all stills side by side: the encoder wants a first frame of each before it takes a second of any. */
+async function feedStills(stills: readonly Still[], pipes: readonly Writable[], shape: FilmShape, signal: AbortSignal) {
+  await Promise.all(stills.map((still, i) => feedStill(still, pipes[i]!, shape, signal)))
+}
+
+async function feedStill({ file, move, frames }: Still, pipe: Writable, shape: FilmShape, signal: AbortSignal) {
+  const broken = new Promise<never>((_, reject) => pipe.once('error', reject))
+  broken.catch(() => undefined)
+  for await (const frame of stillFrames(file, move, frames, shape, signal)) {
+    if (!pipe.write(Buffer.from(frame))) await Promise.race([once(pipe, 'drain'), broken])
   }
+  pipe.end()
 }

@@ -1,0 +1,163 @@
+import { execFile } from 'node:child_process'
+import { existsSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+import { describe, expect, it, vi } from 'vitest'
+import { photograph, bytes, item, json, withServer } from '@tidy-reel/engine/test/lying-library'
+import { ebur128, probe } from '@tidy-reel/engine/test/media-facts'
+import { main } from './main.ts'
+
+const BIN = fileURLToPath(new URL('../bin/tidy-reel.mjs', import.meta.url))
+const data = mkdtempSync(join(tmpdir(), 'tidy-shell-'))
+const file = (name: string, content: string | Buffer) => {
+  const path = join(data, name)
+  writeFileSync(path, content)
+  return path
+}
+
+interface Ran {
+  code: number
+  stdout: string
+  stderr: string
+}
+
+/** Runs the shell command as a person would, in a process of its own. */
+function shell(args: string[], environment: Record<string, string> = {}): Promise<Ran> {
+  return new Promise((resolve) => {
+    execFile(process.execPath, [BIN, ...args], { env: { ...process.env, TIDY_DATA: data, ...environment }, maxBuffer: 1 << 26 }, (error, stdout, stderr) => resolve({ code: error ? Number(error.code ?? 1) : 0, stdout, stderr }))
+  })
+}
+
+/** The same inside this process: quicker, for the many small cases. */
+async function tidy(args: string[], environment: Record<string, string> = {}): Promise<Ran> {
+  const heard = { stdout: '', stderr: '' }
+  const spies = (['stdout', 'stderr'] as const).map((stream) => vi.spyOn(process[stream], 'write').mockImplementation((text) => {
+    heard[stream] += String(text)
+    return true
+  }))
+  for (const [key, value] of Object.entries({ TIDY_DATA: data, TIDY_STOCK: '', ...environment })) vi.stubEnv(key, value || undefined)
+  const code = await main(['node', 'tidy-reel', ...args])
+  for (const spy of spies) spy.mockRestore()
+  vi.unstubAllEnvs()
+  return { code, ...heard }
+}
+const SCRIPT = file('lamp.txt', '# The lamp\nThe lamp burns above the sea. [picture: a harbour at dawn]\n\nIt was lit in 1822, and the keeper wound it by hand every four hours through the long night.')
+
+describe('tidy-reel scenes', () => {
+  it('prints one JSON value on stdout alone', async () => {
+    const { code, stdout } = await shell(['scenes', SCRIPT, '--json'])
+    const { scenes } = JSON.parse(stdout) as { scenes: { n: number; chapter: string; text: string; words: string[]; seconds: number }[] }
+    expect(code).toBe(0)
+    expect(scenes.map(({ n, chapter }) => [n, chapter])).toEqual([[1, 'The lamp'], [2, 'The lamp']])
+    expect(scenes[0]).toMatchObject({ text: 'The lamp burns above the sea.', words: expect.arrayContaining(['harbor']) })
+    for (const { seconds } of scenes) expect(seconds).toBeGreaterThan(1)
+  })
+  it('prints a line a scene for people', async () => expect((await tidy(['scenes', SCRIPT])).stdout.trimEnd().split('\n')).toHaveLength(2))
+  it('says what it left unread, beside the result', async () => {
+    const { stderr, stdout } = await tidy(['scenes', file('open.txt', 'The lamp burns. [picture: a harbour'), '--json'])
+    expect(stderr).toContain('no closing bracket')
+    expect(JSON.parse(stdout).scenes).toHaveLength(1)
+  })
+})
+
+describe('bad input', () => {
+  it.each<[string, string | Buffer, RegExp]>([
+    ['an empty script', '', /script is empty/], ['spaces', ' \r\n\u200b ', /script is empty/], ['headings alone', '# One\n\n## Two', /headings or directions only/],
+    ['a picture', Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a, 0, 0, 0, 13]), /is not a text/], ['30,000 words', 'The sea is deep and cold. '.repeat(5000), /Split it into several episodes/],
+    ['five million letters', 'x'.repeat(5_000_000), /is the limit/],
+  ])('%s gets one sentence and exit code 1, without a trace', async (_what, content, sentence) => {
+    const { code, stdout, stderr } = await tidy(['make', file('bad.txt', content), '--out', join(data, 'never')], { TIDY_STOCK: 'http://127.0.0.1:1' })
+    expect([code, stdout]).toEqual([1, ''])
+    expect(stderr.trim().split('\n').filter((line) => !line.startsWith('npm'))).toHaveLength(1)
+    expect(stderr).toMatch(sentence)
+    expect(existsSync(join(data, 'never', 'film.mp4'))).toBe(false)
+  })
+  it.each<[string[], RegExp]>([
+    [['make', SCRIPT, '--out', data, '--size', '641x360'], /two even numbers/], [['make', SCRIPT, '--out', data, '--fps', '31'], /--fps cannot be "31"/], [['make', SCRIPT, '--out', data, '--voice', 'nobody'], /no voice "nobody"/],
+    [['make', SCRIPT, '--out', data, '--mood', 'angry'], /calm, warm/], [['scenes', '/no/such/file.txt'], /no file/], [['match', SCRIPT, '--catalogue', '/no/such.json'], /no file/],
+    [['match', SCRIPT, '--catalogue', file('broken.json', '{"a":')], /not JSON/], [['match', SCRIPT, '--catalogue', file('shape.json', '[{"id":"x"}]')], /catalogue cannot be read/],
+    [['speak', '--voice', 'flite-slt', '--text', '…', '--out', join(data, 'x.wav')], /at least one sentence/], [['speak', '--voice', 'flite-slt', '--text', 'x', '--speed', '9', '--out', join(data, 'x.wav')], /0\.6 to 1\.6/],
+  ])('%j is answered with what to do', async (args, sentence) => {
+    const { code, stderr } = await tidy(args)
+    expect(code).not.toBe(0)
+    expect(stderr).toMatch(sentence)
+  })
+})
+
+describe('tidy-reel voices and speak', () => {
+  it('lists at least four voices of two engines', async () => {
+    const { voices } = JSON.parse((await tidy(['voices', '--json'])).stdout) as { voices: { id: string; engine: string }[] }
+    expect(voices.length).toBeGreaterThanOrEqual(4)
+    expect(new Set(voices.map(({ engine }) => engine)).size).toBeGreaterThanOrEqual(2)
+  })
+  it('writes one sentence as WAV', async () => {
+    const out = join(data, 'said.wav')
+    expect((await tidy(['speak', '--voice', 'espeak-gb', '--text', 'The tide turns.', '--out', out])).code).toBe(0)
+    expect(probe(out).streams[0]).toMatchObject({ codec_name: 'pcm_s16le', sample_rate: '48000' })
+  })
+})
+
+describe('tidy-reel match', () => {
+  const items = ['harbour', 'lamp', 'sea', 'keeper', 'cow', 'bread'].map((tag) => item(tag, 'photo', { title: `A ${tag}`, description: `Photograph: ${tag}.`, orientation: 'landscape' }))
+  it('chooses from a list of items in place of the library', async () => {
+    const { code, stdout } = await tidy(['match', SCRIPT, '--json', '--catalogue', file('items.json', JSON.stringify(items))])
+    const { scenes } = JSON.parse(stdout) as { scenes: { text: string; picks: { id: string; title: string; description: string; tags: string[]; score: number; why: string }[] }[] }
+    expect(code).toBe(0)
+    expect(scenes[0]!.picks[0]).toMatchObject({ id: 'harbour', title: 'A harbour', tags: ['harbour'], why: expect.stringContaining('harbor') })
+    expect(scenes[1]!.picks[0]!.id).toMatch(/keeper|lamp/)
+    for (const { picks } of scenes) for (const { score } of picks) expect(Number.isFinite(score)).toBe(true)
+  })
+  it('takes items with nothing but an id, a kind and a title', async () => {
+    expect((await tidy(['match', SCRIPT, '--json', '--catalogue', file('bare.json', JSON.stringify([{ id: 'a', kind: 'clip', title: 'Lamp' }]))])).code).toBe(0)
+  })
+  it('has an answer for an empty list', async () => {
+    const { code, stdout } = await tidy(['match', SCRIPT, '--json', '--catalogue', file('none.json', '[]')])
+    expect([code, JSON.parse(stdout).scenes[0].picks]).toEqual([0, []])
+  })
+  it('says that the library is away and ends with 1', async () => {
+    const { code, stderr } = await shell(['match', SCRIPT], { TIDY_STOCK: 'http://127.0.0.1:1' })
+    expect(code).toBe(1)
+    expect(stderr).toContain('does not answer')
+  })
+})
+
+describe('tidy-reel make', () => {
+  it('makes the whole film without database or browser', async () => {
+    const photo = photograph('shell', 640, 360)
+    const library = json({ items: Array.from({ length: 6 }, (_, i) => item(`lamp${i}`, 'photo', { tags: ['lamp', 'harbour'] })) })
+    await withServer((request, response) => (request.url!.includes('/file') ? bytes(photo) : library)(request, response), async (address) => {
+      const out = join(data, 'film')
+      const { code, stdout, stderr } = await shell(['make', SCRIPT, '--out', out, '--size', '320x180', '--fps', '25', '--voice', 'flite-rms', '--no-burn-in'], { TIDY_STOCK: address })
+      expect(code).toBe(0)
+      expect(stderr).toMatch(/render 100 %/)
+      const report = JSON.parse(readFileSync(join(out, 'report.json'), 'utf8'))
+      expect(JSON.parse(stdout)).toEqual(report)
+      expect(report).toMatchObject({ size: '320x180', fps: '25/1', scenes: 2, remarks: [], steps: { match: expect.any(Number), speak: expect.any(Number), fetch: expect.any(Number), render: expect.any(Number), mix: expect.any(Number), join: expect.any(Number) } })
+      for (const name of ['film.mp4', 'film.srt', 'film.vtt', 'film.ass', 'shots.csv', 'credits.txt']) expect(existsSync(join(out, name))).toBe(true)
+      expect(Number(probe(join(out, 'film.mp4')).streams[0]!.nb_read_frames)).toBe(report.frames)
+      expect(Math.abs(ebur128(join(out, 'film.mp4')).lufs - report.lufs)).toBeLessThan(0.3)
+    })
+  })
+  it('makes a film of cards, and says so, when the library is away', async () => {
+    const out = join(data, 'cards')
+    const { code, stderr } = await tidy(['make', file('word.txt', 'Light'), '--out', out, '--size', '320x180'], { TIDY_STOCK: 'http://127.0.0.1:1' })
+    expect(code).toBe(0)
+    expect(stderr).toContain('does not answer')
+    expect(existsSync(join(out, 'film.mp4'))).toBe(true)
+  })
+  it('leaves no film behind when it is stopped half-way', async () => {
+    const out = join(data, 'stopped')
+    const child = new Promise<number>((resolve) => {
+      const running = execFile(process.execPath, [BIN, 'make', file('long.txt', Array.from({ length: 40 }, (_, i) => `Wave number ${i} breaks on the rock.`).join(' ')), '--out', out, '--size', '320x180'], { env: { ...process.env, TIDY_DATA: data, TIDY_STOCK: 'http://127.0.0.1:1' } }, (error) => resolve(Number(error?.code ?? 0)))
+      let stopped = false
+      running.stderr!.on('data', (line: string) => {
+        if (stopped || !/render [1-9]/.test(line)) return
+        stopped = true
+        running.kill('SIGINT')
+      })
+    })
+    expect(await child).toBe(1)
+    expect(existsSync(join(out, 'film.mp4'))).toBe(false)
+  })
+})

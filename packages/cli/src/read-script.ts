@@ -1,0 +1,24 @@
+import { readFile, stat } from 'node:fs/promises'
+import { basename } from 'node:path'
+import { TidyError } from '@tidy-reel/core/fault'
+import { cleanScript } from '@tidy-reel/core/script/clean'
+import { parseScript, type ParsedScript } from '@tidy-reel/core/script/parse'
+
+const SCRIPT_BYTES_LIMIT = 4_000_000
+
+/** @throws TidyError `file_not_found`, `script_too_large`, `script_not_text` */
+export async function readScript(file: string): Promise<string> {
+  const facts = await stat(file).catch(() => undefined)
+  if (!facts?.isFile()) throw new TidyError('file_not_found', { name: file })
+  if (facts.size > SCRIPT_BYTES_LIMIT) throw new TidyError('script_too_large', { characters: facts.size, limit: SCRIPT_BYTES_LIMIT })
+  return cleanScript((await readFile(file)).toString('utf8'), basename(file))
+}
+
+/** A script read and parsed; what was left unread is told on standard error. */
+export async function parsedFile(file: string): Promise<ParsedScript> {
+  const script = await readScript(file)
+  if (!script.trim()) throw new TidyError('script_empty')
+  const parsed = parseScript(script)
+  for (const remark of parsed.remarks) process.stderr.write(`${remark}\n`)
+  return parsed
+}
