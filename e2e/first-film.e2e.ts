@@ -1,6 +1,5 @@
-import { expect, test } from '@playwright/test'
+import { address, expect, test } from './stack.ts'
 
-const address = () => process.env.TIDY_ADDRESS!
 const SCRIPT = '# Bread\nBread dough rises because of yeast. It eats sugar and breathes out gas.'
 
 test('a pasted script becomes a film that can be downloaded', async ({ page, request }) => {

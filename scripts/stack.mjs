@@ -14,7 +14,7 @@ const PATIENCE_MS = 60_000
  * @param first  first port to try for the server
  * @param demo   fill a new database with the demo channel
  */
-export async function startStack({ data, first, demo, stock = true }) {
+export async function startStack({ data, first, demo }) {
   mkdirSync(join(data, 'logs'), { recursive: true })
   const postgres = await startPostgres(join(data, 'postgres'))
   const [stockPort, port] = [await freePort(first + 10), await freePort(first)]
@@ -37,21 +37,24 @@ export async function startStack({ data, first, demo, stock = true }) {
     child.kill(signal)
     setTimeout(() => child.kill('SIGKILL'), 10_000).unref()
   })
-  if (stock) {
+  const startStock = async () => {
     start('stock', 'packages/standins/src/stock/main.ts')
     await answering(`http://127.0.0.1:${stockPort}/openapi.json`, 'the stock stand-in')
   }
+  await startStock()
   const setup = start('setup', 'packages/server/src/setup.ts', demo ? ['--demo'] : [])
   const code = await new Promise((resolve) => setup.once('exit', resolve))
   if (code !== 0) throw new Error(`setting up the database failed; see ${join(data, 'logs', 'setup.log')}`)
-  const startServer = () => start('server', 'packages/server/src/main.ts')
+  const startServer = async () => {
+    start('server', 'packages/server/src/main.ts')
+    await answering(`${address}/api/voices`, 'the server')
+  }
   const startWorker = () => start('worker', 'packages/server/src/worker.ts')
-  startServer()
-  startWorker()
   const address = `http://127.0.0.1:${port}`
-  await answering(`${address}/api/voices`, 'the server')
+  startWorker()
+  await startServer()
   return {
-    address, env, end, startWorker,
+    address, env, end, startServer, startStock, startWorker,
     async stop() {
       await Promise.all(['worker', 'server', 'stock'].map((name) => end(name)))
       await postgres.stop()

@@ -1,20 +1,7 @@
-import { readdirSync, readFileSync } from 'node:fs'
-import { join } from 'node:path'
-import { fileURLToPath } from 'node:url'
 import { describe, expect, it } from 'vitest'
 import { FAULTS, TidyError, type FaultCode } from './fault.ts'
 
-const PACKAGES = fileURLToPath(new URL('../..', import.meta.url))
-const sources = ['core', 'engine', 'server', 'cli'].flatMap((name) =>
-  readdirSync(join(PACKAGES, name, 'src'), { recursive: true, encoding: 'utf8' })
-    .filter((file) => /\.ts$/.test(file) && !/\.test\.ts$|fault\.ts$/.test(file))
-    .map((file) => readFileSync(join(PACKAGES, name, 'src', file), 'utf8')),
-).join('\n')
-
 describe('FAULTS', () => {
-  it.each(Object.keys(FAULTS))('%s is raised somewhere', (code) => {
-    expect(sources).toMatch(new RegExp(`(TidyError|unusable)\\('${code}'|new TidyError\\('${code}'`))
-  })
   it.each(Object.entries(FAULTS))('%s says a whole sentence with a status of its own kind', (_code, { status, say }) => {
     const details = new Proxy({}, { get: (_target, name) => `<${String(name)}>` })
     const sentence = (say as (d: unknown) => string)(details)

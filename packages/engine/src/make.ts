@@ -6,6 +6,7 @@ import type { Document } from '@tidy-reel/core/document/document'
 import { chapterList, creditsText, ffmetadata, shotsCsv } from '@tidy-reel/core/formats/lists'
 import { renderPlan, type FilmShape } from '@tidy-reel/core/render/plan'
 import type { Progress, Step } from '@tidy-reel/core/render/progress'
+import type { FilmReport } from '@tidy-reel/core/render/report'
 import { parseScript, type ParsedScript } from '@tidy-reel/core/script/parse'
 import { filmCues } from '@tidy-reel/core/subtitles/film-cues'
 import { srt, vtt } from '@tidy-reel/core/subtitles/write'
@@ -25,23 +26,6 @@ import type { StockLibrary } from './stock/contract.ts'
 
 /** The longest film: past that, a person is told to part the script. */
 export const FILM_MINUTES_LIMIT = 60
-
-export interface FilmReport {
-  steps: Partial<Record<Step | 'match', number>>
-  seconds: number
-  frames: number
-  fps: string
-  size: string
-  scenes: number
-  lufs: number
-  truePeak: number
-  speechLufs: number
-  bedBelowSpeech: number | null
-  segmentsReused: number
-  segments: number
-  /** What a person should know: pictures that could not be had, sentences no voice could speak. */
-  remarks: string[]
-}
 
 export interface MakeContext {
   config: EngineConfig

@@ -1,51 +1,8 @@
 import type { Command } from '@tidy-reel/core/document/command'
 import type { Document } from '@tidy-reel/core/document/document'
 import type { Item } from '@tidy-reel/core/match/item'
-import type { Pick as Candidate } from '@tidy-reel/core/match/pick'
-import type { Progress } from '@tidy-reel/core/render/progress'
-import type { TakeFacts } from '@tidy-reel/core/timeline/timeline'
-import type { SearchWord } from '@tidy-reel/core/words/search-words'
-
-export interface EpisodeRow {
-  id: string
-  title: string
-  scenes: number
-  words: number
-  seconds: number
-  state: 'empty' | 'script' | 'matched' | 'rendered'
-  updatedAt: string
-  picture: string | null
-}
-
-export interface Shape {
-  width: number
-  height: number
-  fps: [number, number]
-  burnIn: boolean
-}
-
-export interface RenderProgress extends Progress {
-  remainingSeconds: number | null
-}
-
-export interface Render {
-  id: string
-  state: 'queued' | 'running' | 'done' | 'failed' | 'cancelled'
-  shape: Shape
-  progress: RenderProgress | null
-  report: { seconds: number; lufs: number; truePeak: number; bedBelowSpeech: number | null; remarks: string[]; scenes: number; segmentsReused: number } | null
-  fault: { code: string; message: string } | null
-  createdAt: string
-}
-
-export interface EpisodeData {
-  id: string
-  revision: number
-  document: Document
-  takes: Record<string, TakeFacts & { hash: string }>
-  candidates: Record<string, { words: SearchWord[]; picks: Candidate[] }>
-  renders: Render[]
-}
+import type { FilmShape } from '@tidy-reel/core/render/plan'
+import type { EpisodeRow, EpisodeView, RenderView } from '@tidy-reel/core/views/episode'
 
 export interface Voice {
   id: string
@@ -76,11 +33,11 @@ export const api = {
   createEpisode: (title: string) => post<{ id: string }>('/episodes', { title }),
   removeEpisode: (id: string) => ask<void>(`/episodes/${id}`, { method: 'DELETE' }),
   restoreEpisode: (id: string) => post<void>(`/episodes/${id}/restore`),
-  episode: (id: string) => ask<EpisodeData>(`/episodes/${id}`),
+  episode: (id: string) => ask<EpisodeView>(`/episodes/${id}`),
   command: (id: string, revision: number, command: Command) => post<{ revision: number; document: Document }>(`/episodes/${id}/commands`, { revision, command }),
   prepare: (id: string) => post<void>(`/episodes/${id}/prepare`),
-  startRender: (id: string, shape: Shape) => post<Render>(`/episodes/${id}/renders`, shape),
-  cancelRender: (renderId: string) => post<Render>(`/renders/${renderId}/cancel`),
+  startRender: (id: string, shape: FilmShape) => post<RenderView>(`/episodes/${id}/renders`, shape),
+  cancelRender: (renderId: string) => post<RenderView>(`/renders/${renderId}/cancel`),
   voices: () => ask<{ voices: Voice[] }>('/voices').then(({ voices }) => voices),
   searchStock: (words: string) => ask<{ items: Item[] }>(`/stock?q=${encodeURIComponent(words)}`).then(({ items }) => items),
 }

@@ -1,5 +1,6 @@
 import type { SpokenWord } from '../speech/word-times.ts'
 import { SAMPLE_RATE } from '../time.ts'
+import { BOUND } from './bound-words.ts'
 import { brokenLines, fitsLines } from './lines.ts'
 import type { SubtitleLimits } from './limits.ts'
 
@@ -75,9 +76,6 @@ function breakCost(word: CueWord): number {
   if (/,["'’”»)]*$/.test(word.text)) return 1
   return BOUND.has(word.text.toLowerCase()) ? 6 : 3
 }
-
-/** Words that lean on the next one: BBC guidelines part neither article nor preposition from its noun. */
-export const BOUND = new Set('a an the of to in on at by for from with into over under and or but nor its his her their our your my this that these those is was are were be no not very more most as than dr mr mrs'.split(' '))
 
 /** When a cue ends: a little after its last word, never into the next one, small gaps closed. */
 function endOf(words: readonly CueWord[], end: number, limits: SubtitleLimits, start: number): number {

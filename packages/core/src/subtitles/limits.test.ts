@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { SAMPLE_RATE } from '../time.ts'
-import { BOUND, cuesFromWords, type CueWord } from './cues.ts'
+import { BOUND } from './bound-words.ts'
+import { cuesFromWords, type CueWord } from './cues.ts'
 import { subtitleLimits } from './limits.ts'
 import { brokenLines } from './lines.ts'
 

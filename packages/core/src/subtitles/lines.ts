@@ -1,4 +1,4 @@
-import { BOUND } from './cues.ts'
+import { BOUND } from './bound-words.ts'
 import type { SubtitleLimits } from './limits.ts'
 
 /** True when the words can stand in the allowed lines. */

@@ -1,22 +1,10 @@
 import { existsSync } from 'node:fs'
 import { readFile } from 'node:fs/promises'
 import { join } from 'node:path'
-import type { ScenePicks } from '@tidy-reel/core/match/pick'
 import type { TakeFacts } from '@tidy-reel/core/timeline/timeline'
+import type { EpisodeView, RenderView } from '@tidy-reel/core/views/episode'
 import { takeHash } from '@tidy-reel/engine/speech/take'
 import { Candidates, Render, type Episode } from '../db/models.ts'
-
-/** Everything the rooms of an episode show beside its document. */
-export interface EpisodeView {
-  id: string
-  revision: number
-  document: Episode['document']
-  takes: Record<string, TakeFacts & { hash: string }>
-  candidates: Record<string, Pick<ScenePicks, 'words'> & { picks: ScenePicks['candidates'] }>
-  renders: RenderView[]
-}
-
-export type RenderView = Pick<Render, 'id' | 'state' | 'shape' | 'progress' | 'report' | 'fault'> & { createdAt: string }
 
 export const renderView = ({ id, state, shape, progress, report, fault, createdAt }: Render): RenderView => ({ id, state, shape, progress, report, fault, createdAt: createdAt.toISOString() })
 

@@ -5,21 +5,13 @@ import type { Command } from '@tidy-reel/core/document/command'
 import { emptyDocument, type Document } from '@tidy-reel/core/document/document'
 import { TidyError } from '@tidy-reel/core/fault'
 import { parseScript } from '@tidy-reel/core/script/parse'
+import { sceneSeconds } from '@tidy-reel/core/timeline/timeline'
+import type { EpisodeRow } from '@tidy-reel/core/views/episode'
+import { announce } from '../events.ts'
 import { Change, Channel, Episode, Render } from '../db/models.ts'
 
 /** Commands that hold at any revision, because they name what they change by id or replace it whole. */
 const REBASED = new Set<Command['type']>(['setShot', 'editNarration', 'placeShots', 'setTitle', 'setVoice', 'setMood'])
-
-export interface EpisodeRow {
-  id: string
-  title: string
-  scenes: number
-  words: number
-  seconds: number
-  state: 'empty' | 'script' | 'matched' | 'rendered'
-  updatedAt: string
-  picture: string | null
-}
 
 export function episodeActions(sequelize: Sequelize, ownerId: string) {
   const find = async (id: string) => {
@@ -51,7 +43,7 @@ export function episodeActions(sequelize: Sequelize, ownerId: string) {
     },
     /** Applies a command and logs it in one transaction; one that knows not the newest revision is applied where no person's change lies between, or where it names what it changes. */
     async command(id: string, revision: number, command: Command, actor: Change['actor'] = 'person'): Promise<{ revision: number; document: Document }> {
-      return sequelize.transaction(async (transaction) => {
+      const changed = await sequelize.transaction(async (transaction) => {
         const episode = await Episode.findOne({ where: { id, ownerId, deletedAt: null }, lock: transaction.LOCK.UPDATE, transaction })
         if (!episode) throw new TidyError('episode_not_found')
         if (!REBASED.has(command.type) && revision < episode.revision) {
@@ -64,6 +56,8 @@ export function episodeActions(sequelize: Sequelize, ownerId: string) {
         await Change.create({ ownerId, episodeId: id, revision: next, actor, command, inverse }, { transaction })
         return { revision: next, document }
       })
+      await announce(sequelize, { episodeId: id, kind: 'document', data: { revision: changed.revision } })
+      return changed
     },
   }
 }
@@ -75,7 +69,7 @@ function rowOf({ id, document, updatedAt }: Episode, rendered: boolean): Episode
   return {
     id, title: document.title, scenes: scenes.length,
     words: scenes.reduce((sum, { text }) => sum + text.split(/\s+/).length, 0),
-    seconds: scenes.reduce((sum, { estimatedSeconds }) => sum + estimatedSeconds / document.speed + 0.4, 0),
+    seconds: sceneSeconds(scenes, undefined, document.speed).reduce((sum, seconds) => sum + seconds, 0),
     state: rendered ? 'rendered' : matched ? 'matched' : scenes.length ? 'script' : 'empty',
     updatedAt: updatedAt.toISOString(),
     picture: document.scenes.flatMap(({ shots }) => shots.flatMap(({ item }) => (item ? [item.id] : [])))[0] ?? null,

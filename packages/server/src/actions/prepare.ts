@@ -1,6 +1,7 @@
 import type { Sequelize } from 'sequelize'
 import { TidyError } from '@tidy-reel/core/fault'
 import { sceneSeconds } from '@tidy-reel/core/timeline/timeline'
+import type { Preparing } from '@tidy-reel/core/views/episode'
 import { folders, type EngineConfig } from '@tidy-reel/engine/config'
 import { filmable, takeRequests } from '@tidy-reel/engine/make'
 import { takeAll } from '@tidy-reel/engine/speech/take-all'
@@ -11,19 +12,11 @@ import { Candidates, type Episode } from '../db/models.ts'
 import { announce } from '../events.ts'
 import type { EpisodeActions } from './episodes.ts'
 
-export interface PrepareReport {
-  step: 'match' | 'speak' | 'done'
-  done: number
-  all: number
-  /** Sentences for a person: a library that is down, a sentence no voice could speak. */
-  remarks: string[]
-}
-
 /** Matches pictures for scenes without any and speaks what is not spoken; safe to repeat. */
 export async function prepare(sequelize: Sequelize, config: EngineConfig, episodes: EpisodeActions, episodeId: string, signal: AbortSignal): Promise<void> {
   const episode = await episodes.find(episodeId)
   const remarks: string[] = []
-  const tell = (step: PrepareReport['step'], done: number, all: number) => announce(sequelize, { episodeId, kind: 'prepare', data: { step, done, all, remarks } satisfies PrepareReport })
+  const tell = (step: Preparing['step'], done: number, all: number) => announce(sequelize, { episodeId, kind: 'prepare', data: { step, done, all, remarks } satisfies Preparing })
   try {
     filmable(episode.document.script)
   } catch (cause) {
@@ -33,7 +26,7 @@ export async function prepare(sequelize: Sequelize, config: EngineConfig, episod
     return
   }
   await tell('match', 0, 1)
-  remarks.push(...(await matchEpisode(sequelize, config, episodes, episode, signal)))
+  remarks.push(...(await matchEpisode(config, episodes, episode, signal)))
   const { document } = await episodes.find(episodeId)
   const requests = takeRequests(document, filmable(document.script))
   let done = 0
@@ -51,7 +44,7 @@ export async function prepare(sequelize: Sequelize, config: EngineConfig, episod
   await tell('done', 1, 1)
 }
 
-async function matchEpisode(sequelize: Sequelize, config: EngineConfig, episodes: EpisodeActions, { id, ownerId, document, revision }: Episode, signal: AbortSignal): Promise<string[]> {
+async function matchEpisode(config: EngineConfig, episodes: EpisodeActions, { id, ownerId, document, revision }: Episode, signal: AbortSignal): Promise<string[]> {
   const parsed = filmable(document.script)
   const known = new Map((await Candidates.findAll({ where: { episodeId: id, ownerId } })).map((c) => [c.sceneId, c.text]))
   if (document.scenes.every((scene) => scene.shots.length > 0 && known.get(scene.id) === scene.text)) return []
@@ -66,6 +59,5 @@ async function matchEpisode(sequelize: Sequelize, config: EngineConfig, episodes
   await Candidates.bulkCreate(document.scenes.map((scene, i) => ({ episodeId: id, ownerId, sceneId: scene.id, text: scene.text, words: picks[i]!.words, picks: picks[i]!.candidates })))
   const unmatched = document.scenes.flatMap((scene, i) => (scene.shots.length > 0 && known.get(scene.id) === scene.text ? [] : [{ sceneId: scene.id, text: scene.text, items: picks[i]!.chosen }]))
   await episodes.command(id, revision, { type: 'placeShots', scenes: unmatched }, 'matching')
-  await announce(sequelize, { episodeId: id, kind: 'document' })
   return fault ? [fault.message] : []
 }

@@ -1,6 +1,7 @@
 import type { Sequelize } from 'sequelize'
 import { SequelizeStorage, Umzug } from 'umzug'
-import { LOCAL_OWNER, RENDER_STATES } from './models.ts'
+import { RENDER_STATES } from '@tidy-reel/core/views/episode'
+import { LOCAL_OWNER } from './models.ts'
 
 const FIRST = [
   'create table owners (id uuid primary key, name text not null)',

@@ -3,12 +3,7 @@ import type { Command } from '@tidy-reel/core/document/command'
 import type { Document } from '@tidy-reel/core/document/document'
 import type { ScenePicks } from '@tidy-reel/core/match/pick'
 import type { FilmShape } from '@tidy-reel/core/render/plan'
-import type { Progress } from '@tidy-reel/core/render/progress'
-import type { FilmReport } from '@tidy-reel/engine/make'
-
-/** What a film in the making is at. */
-export const RENDER_STATES = ['queued', 'running', 'done', 'failed', 'cancelled'] as const
-export type RenderState = (typeof RENDER_STATES)[number]
+import type { RenderView } from '@tidy-reel/core/views/episode'
 
 /** The owner of everything until sign-in comes: on loopback there is one. */
 export const LOCAL_OWNER = '00000000-0000-4000-8000-000000000001'
@@ -54,13 +49,13 @@ export class Render extends Model<InferAttributes<Render>, InferCreationAttribut
   declare id: string
   declare ownerId: string
   declare episodeId: string
-  declare state: RenderState
+  declare state: RenderView['state']
   declare shape: FilmShape
   /** The document as it was when the render was asked for. */
   declare document: Document
-  declare progress: (Progress & { remainingSeconds: number | null }) | null
-  declare report: FilmReport | null
-  declare fault: { code: string; message: string } | null
+  declare progress: RenderView['progress']
+  declare report: RenderView['report']
+  declare fault: RenderView['fault']
   declare createdAt: CreationOptional<Date>
   declare updatedAt: CreationOptional<Date>
 }

@@ -6,31 +6,38 @@ import type { Document } from '@tidy-reel/core/document/document'
 import { parseScript } from '@tidy-reel/core/script/parse'
 import { filmCues } from '@tidy-reel/core/subtitles/film-cues'
 import { timeline } from '@tidy-reel/core/timeline/timeline'
-import { api, ApiError, type EpisodeData, type RenderProgress, type Render } from '../api.ts'
-
-const RETRY_MS = 1500
-export interface Preparing {
-  step: 'match' | 'speak' | 'done'
-  done: number
-  all: number
-  remarks: string[]
-}
+import type { EpisodeView, Preparing, RenderView } from '@tidy-reel/core/views/episode'
+import { api, ApiError } from '../api.ts'
+import { outbox, type SaveState } from './outbox.ts'
 
 /**
  * The open episode: its document, what is derived from it, and the edits on their way to the server.
- * Edits show at once; when the server cannot be reached they wait and are sent again.
+ * Edits show at once and wait in the outbox until the server has taken them.
  */
 export const useEpisode = defineStore('episode', () => {
-  const data = shallowRef<EpisodeData>()
+  const data = shallowRef<EpisodeView>()
   const document = shallowRef<Document>()
   const fault = ref('')
-  const saving = ref<'saved' | 'saving' | 'offline'>('saved')
+  const saving = ref<SaveState>('saved')
   const preparing = ref<Preparing>()
   const selected = ref(0)
-  const waiting: Command[] = []
+  let current = ''
   let source: EventSource | undefined
-  let sending = false
-  let unreachable: ReturnType<typeof setTimeout> | undefined
+  const box = outbox(api.command, localStorage, {
+    state: (id, state) => {
+      if (id === current) saving.value = state
+    },
+    taken(id, { revision, document: saved }, left) {
+      if (id !== current || !data.value) return
+      data.value = { ...data.value, revision, document: saved }
+      if (!left) document.value = saved
+    },
+    refused(id, cause) {
+      if (id !== current) return
+      fault.value = cause.message
+      void load(id)
+    },
+  }, (cause) => cause instanceof ApiError && cause.status < 500)
 
   const parsed = computed(() => parseScript(document.value?.script ?? ''))
   const film = computed(() => {
@@ -42,17 +49,22 @@ export const useEpisode = defineStore('episode', () => {
 
   async function open(id: string) {
     close()
+    current = id
     fault.value = ''
+    await box.send(id)
     await load(id)
-    if (!data.value) return
+    if (!data.value || current !== id) return
     source = new EventSource(`/api/episodes/${id}/events`)
-    source.addEventListener('document', () => void load(id))
+    source.addEventListener('document', (event) => {
+      const { revision } = JSON.parse((event as MessageEvent<string>).data) as { revision: number }
+      if (revision > (data.value?.revision ?? 0) && !box.waiting(id).length) void load(id)
+    })
     source.addEventListener('prepare', (event) => {
       preparing.value = JSON.parse((event as MessageEvent<string>).data) as Preparing
       if (preparing.value.step !== 'match') void load(id)
     })
     source.addEventListener('render', (event) => {
-      const news = JSON.parse((event as MessageEvent<string>).data) as { id: string; state: Render['state']; progress: RenderProgress | null }
+      const news = JSON.parse((event as MessageEvent<string>).data) as Pick<RenderView, 'id' | 'state' | 'progress'>
       const known = data.value?.renders.find((render) => render.id === news.id)
       if (!known || known.state !== news.state) return void load(id)
       data.value = { ...data.value!, renders: data.value!.renders.map((render) => (render.id === news.id ? { ...render, progress: news.progress } : render)) }
@@ -62,8 +74,11 @@ export const useEpisode = defineStore('episode', () => {
   async function load(id: string) {
     try {
       const loaded = await api.episode(id)
-      data.value = loaded
-      if (!waiting.length && !sending) document.value = loaded.document
+      if (current !== id) return
+      // An edit may have been taken while this answer was under way: the newer document stays.
+      const newer = data.value && data.value.revision > loaded.revision ? data.value : loaded
+      data.value = { ...loaded, revision: newer.revision, document: newer.document }
+      if (!box.waiting(id).length) document.value = newer.document
     } catch (cause) {
       if (!data.value) fault.value = (cause as Error).message
     }
@@ -71,52 +86,19 @@ export const useEpisode = defineStore('episode', () => {
 
   function close() {
     source?.close()
-    clearTimeout(unreachable)
+    current = ''
     data.value = undefined
     document.value = undefined
     preparing.value = undefined
     selected.value = 0
-    waiting.length = 0
     saving.value = 'saved'
   }
 
   /** Carries a command out here and sends it; throws what the core throws when it cannot be done. */
   function run(command: Command) {
-    if (!document.value) return
+    if (!document.value || !data.value) return
     document.value = apply(document.value, command).document
-    const last = waiting.at(-1)
-    if (waiting.length > (sending ? 1 : 0) && last?.type === 'setScript' && command.type === 'setScript') waiting[waiting.length - 1] = command
-    else waiting.push(command)
-    void send()
-  }
-
-  async function send() {
-    if (sending || !data.value) return
-    sending = true
-    const { id } = data.value
-    try {
-      while (waiting.length) {
-        saving.value = 'saving'
-        const answer = await api.command(id, data.value.revision, waiting[0]!)
-        waiting.shift()
-        data.value = { ...data.value, revision: answer.revision, document: answer.document }
-        if (!waiting.length) document.value = answer.document
-      }
-      saving.value = 'saved'
-    } catch (cause) {
-      if (cause instanceof ApiError && cause.status < 500) {
-        waiting.length = 0
-        fault.value = cause.message
-        saving.value = 'saved'
-        sending = false
-        await load(id)
-      } else {
-        saving.value = 'offline'
-        unreachable = setTimeout(() => void send(), RETRY_MS)
-      }
-    } finally {
-      sending = false
-    }
+    box.add(current, data.value.revision, command)
   }
 
   async function prepare() {

@@ -3,7 +3,8 @@ import { ElTooltip } from 'element-plus'
 import { Trash2 } from 'lucide-vue-next'
 import { computed } from 'vue'
 import { clockText } from '@tidy-reel/core/time'
-import { thumbnail, type EpisodeRow } from '../api.ts'
+import type { EpisodeRow } from '@tidy-reel/core/views/episode'
+import { thumbnail } from '../api.ts'
 
 const props = defineProps<{ episode: EpisodeRow }>()
 defineEmits<{ remove: [] }>()

@@ -2,7 +2,8 @@
 import { ElButton, ElDialog, ElInput, ElMessage } from 'element-plus'
 import { h, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, type EpisodeRow } from '../api.ts'
+import type { EpisodeRow } from '@tidy-reel/core/views/episode'
+import { api } from '../api.ts'
 import EpisodeLine from './EpisodeLine.vue'
 
 const router = useRouter()

@@ -3,9 +3,10 @@ import { ElButton, ElProgress } from 'element-plus'
 import { computed } from 'vue'
 import { overallProgress } from '@tidy-reel/core/render/progress'
 import { clockText } from '@tidy-reel/core/time'
-import { renderFile, type Render } from '../api.ts'
+import type { RenderView } from '@tidy-reel/core/views/episode'
+import { renderFile } from '../api.ts'
 
-const props = defineProps<{ render: Render; title: string }>()
+const props = defineProps<{ render: RenderView; title: string }>()
 defineEmits<{ cancel: [] }>()
 const STEPS = { speak: 'Speaking', mix: 'Mixing the sound', fetch: 'Fetching pictures', render: 'Encoding', join: 'Joining' }
 const FILES = [['film.mp4', 'Film'], ['film.srt', 'Subtitles, SRT'], ['film.vtt', 'Subtitles, VTT'], ['film.ass', 'Subtitles, ASS'], ['shots.csv', 'Shot list'], ['credits.txt', 'Credits'], ['chapters.txt', 'Chapters']] as const

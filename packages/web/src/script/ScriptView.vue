@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ElButton, ElOption, ElSelect } from 'element-plus'
 import { useDebounceFn } from '@vueuse/core'
-import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
+import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import type { Mood } from '@tidy-reel/core/document/document'
 import { parseScript } from '@tidy-reel/core/script/parse'
@@ -38,6 +38,10 @@ function save() {
   }
 }
 onBeforeUnmount(save)
+watch(() => episode.document?.script, (script, before) => {
+  // Changed elsewhere, and nothing typed here since: show it.
+  if (script !== undefined && text.value === before) text.value = script
+})
 
 async function toSheet() {
   save()

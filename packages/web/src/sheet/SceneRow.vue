@@ -10,6 +10,10 @@ import { marked } from './marked.ts'
 
 const props = defineProps<{ number: number; scene: TimelineScene; shots: readonly Shot[]; words: readonly SearchWord[]; directions: readonly Direction[]; spoken: boolean; selected: boolean; selectedShot: number; playing: boolean }>()
 const emit = defineEmits<{ select: [shot: number]; play: []; edit: [text: string] }>()
+/** Frames of the widest strip: 12 s. */
+const WIDEST_FRAMES = 360
+/** Still frames in a strip, as many as the widest can hold. */
+const frames = 4
 /** Lighter words are looked for too, but underlining them would underline everything. */
 const MARKED = 0.25
 const editing = ref(false)
@@ -21,6 +25,8 @@ const start = computed(() => {
   return `${Math.floor(tenths / 600)}:${String(Math.floor(tenths / 10) % 60).padStart(2, '0')}.${tenths % 10}`
 })
 const pieces = computed(() => marked(props.scene.text, props.words.filter(({ weight }) => weight > MARKED)))
+/** A frame's share of the column, in per cent: the longest scene the parser makes, with its pause, fills it. */
+const share = computed(() => Math.min(100 / WIDEST_FRAMES, 100 / Math.max(1, props.scene.endFrame - props.scene.startFrame)))
 const notes = computed(() => props.directions.map((d) => (d.kind === 'pause' ? `pause: ${d.seconds} s` : `${d.kind}: ${d.text}`)))
 
 function begin() {
@@ -59,8 +65,8 @@ function finish(keep: boolean) {
       <span v-for="note in notes" :key="note" class="note">{{ note }}</span>
     </div>
     <div class="strip">
-      <button v-for="(shot, i) in scene.shots" :key="i" class="plain frame" :class="{ chosen: selected && i === selectedShot }" :style="{ flexGrow: shot.endFrame - shot.startFrame }" :title="shot.item?.title ?? 'No picture yet'" @click.stop="$emit('select', i)">
-        <img v-if="shot.item" :src="thumbnail(shot.item.id)" :alt="shot.item.title" loading="lazy" />
+      <button v-for="(shot, i) in scene.shots" :key="i" class="plain frame" :class="{ chosen: selected && i === selectedShot }" :style="{ width: `${(shot.endFrame - shot.startFrame) * share}%` }" :title="shot.item?.title ?? 'No picture yet'" @click.stop="$emit('select', i)">
+        <template v-if="shot.item"><img v-for="n in frames" :key="n" :src="thumbnail(shot.item.id)" :alt="n === 1 ? shot.item.title : ''" loading="lazy" /></template>
         <span v-else class="card serif">{{ shots.length ? 'plain card' : 'no picture yet' }}</span>
       </button>
       <span class="length">{{ seconds.toFixed(1) }}<span class="hidden"> seconds</span></span>
@@ -73,18 +79,18 @@ article { display: grid; grid-template-columns: 64px minmax(0, 1fr) 352px; gap: 
 .selected { background: var(--wash); border-left-color: var(--blue); }
 .margin { display: flex; flex-direction: column; align-items: flex-end; gap: 2px; padding-top: 3px; }
 .number { font-weight: 600; font-size: 13.5px; }
-.play { color: var(--soft); padding: 3px; visibility: hidden; }
-article:hover .play, .selected .play, .play:focus-visible { visibility: visible; }
-.play:disabled { opacity: 0.35; cursor: default; }
+.play { color: var(--soft); padding: 3px; opacity: 0; }
+article:hover .play, .selected .play, .play:focus-visible { opacity: 1; }
+.selected .play:disabled, article:hover .play:disabled { opacity: 0.35; cursor: default; }
 .narration { font-size: 17px; line-height: 1.36; }
 .narration p { cursor: text; }
 u { text-decoration-color: var(--blue); text-decoration-thickness: 1px; text-underline-offset: 3px; }
 textarea { width: 100%; border: 0; padding: 0; background: none; font: inherit; color: inherit; resize: none; overflow: hidden; outline: 0; box-shadow: 0 2px 0 var(--blue); display: block; }
 .note { display: inline-block; font: 12.5px var(--sans); color: var(--soft); border-left: 2px solid var(--blue); padding-left: 6px; margin: 4px 12px 0 0; }
 .strip { display: flex; gap: 2px; position: relative; height: 62px; align-self: start; }
-.frame { flex: 1 1 0; min-width: 0; height: 62px; overflow: hidden; background: var(--deep); }
-.frame img { width: 100%; height: 100%; object-fit: cover; display: block; }
+.frame { flex: none; height: 62px; overflow: hidden; background: var(--deep); display: flex; gap: 1px; min-width: 34px; }
+.frame img { width: 110px; height: 62px; object-fit: cover; display: block; flex: none; }
 .chosen { outline: 2px solid var(--blue); outline-offset: 1px; z-index: 1; }
-.card { display: grid; place-items: center; height: 100%; font-style: italic; font-size: 14px; color: var(--soft); }
-.length { position: absolute; right: 4px; bottom: 4px; font: 12px var(--mono); color: #fff; background: rgb(18 20 26 / 70%); padding: 0 4px; pointer-events: none; z-index: 2; }
+.card { flex: 1; display: grid; place-items: center; height: 100%; font-style: italic; font-size: 14px; color: var(--soft); }
+.length { align-self: end; margin-left: 6px; font: 12px var(--mono); color: var(--soft); }
 </style>

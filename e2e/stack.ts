@@ -1,0 +1,27 @@
+import { test as base } from '@playwright/test'
+
+/** Ends and starts the product's processes, as far as the tests of faults need it. */
+export interface Stack {
+  address: string
+  end(name: 'server' | 'worker' | 'stock', signal?: NodeJS.Signals): Promise<void>
+  startServer(): Promise<void>
+  startWorker(): unknown
+  startStock(): Promise<void>
+  stop(): Promise<void>
+}
+
+/** The stack runs in the process of the test runner's setup; this is its control over HTTP on loopback. */
+export const test = base.extend<{ stack: Pick<Stack, 'end' | 'startServer' | 'startWorker' | 'startStock'> }>({
+  stack: async ({ request }, use) => {
+    const tell = async (order: string) => {
+      const answer = await request.post(`${process.env.TIDY_CONTROL}/${order}`)
+      if (!answer.ok()) throw new Error(await answer.text())
+    }
+    await use({
+      end: (name, signal = 'SIGTERM') => tell(`end/${name}/${signal}`),
+      startServer: () => tell('startServer'), startWorker: () => tell('startWorker'), startStock: () => tell('startStock'),
+    })
+  },
+})
+export { expect } from '@playwright/test'
+export const address = () => process.env.TIDY_ADDRESS!

@@ -1,0 +1,25 @@
+import type { Step } from './progress.ts'
+
+/** What was made and measured of a film. */
+export interface FilmReport {
+  /** Seconds each step took. */
+  steps: Partial<Record<Step | 'match', number>>
+  seconds: number
+  frames: number
+  /** `30/1`. */
+  fps: string
+  /** `1920x1080`. */
+  size: string
+  scenes: number
+  /** Integrated loudness of the whole film. */
+  lufs: number
+  /** dBTP. */
+  truePeak: number
+  speechLufs: number
+  /** LU the music lies under the speech; null without music or speech. */
+  bedBelowSpeech: number | null
+  segmentsReused: number
+  segments: number
+  /** What a person should know: pictures that could not be had, sentences no voice could speak. */
+  remarks: string[]
+}

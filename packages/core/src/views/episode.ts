@@ -1,0 +1,61 @@
+import type { Document } from '../document/document.ts'
+import type { FaultCode } from '../fault.ts'
+import type { Pick } from '../match/pick.ts'
+import type { FilmShape } from '../render/plan.ts'
+import type { Progress } from '../render/progress.ts'
+import type { FilmReport } from '../render/report.ts'
+import type { TakeFacts } from '../timeline/timeline.ts'
+import type { SearchWord } from '../words/search-words.ts'
+
+/** An episode as the list shows it. */
+export interface EpisodeRow {
+  id: string
+  title: string
+  scenes: number
+  words: number
+  /** Estimated length of the film. */
+  seconds: number
+  state: 'empty' | 'script' | 'matched' | 'rendered'
+  /** ISO 8601. */
+  updatedAt: string
+  /** Id of the first picture. */
+  picture: string | null
+}
+
+/** What a film in the making is at. */
+export const RENDER_STATES = ['queued', 'running', 'done', 'failed', 'cancelled'] as const
+export type RenderState = (typeof RENDER_STATES)[number]
+
+export interface RenderProgress extends Progress {
+  remainingSeconds: number | null
+}
+
+export interface RenderView {
+  id: string
+  state: RenderState
+  shape: FilmShape
+  progress: RenderProgress | null
+  report: FilmReport | null
+  fault: { code: FaultCode; message: string } | null
+  /** ISO 8601. */
+  createdAt: string
+}
+
+/** Everything the rooms of an episode show: its document and, by scene id, its takes and candidates. */
+export interface EpisodeView {
+  id: string
+  revision: number
+  document: Document
+  takes: Record<string, TakeFacts & { hash: string }>
+  candidates: Record<string, { words: SearchWord[]; picks: Pick[] }>
+  renders: RenderView[]
+}
+
+/** How far choosing pictures and speaking are. */
+export interface Preparing {
+  step: 'match' | 'speak' | 'done'
+  done: number
+  all: number
+  /** Sentences for a person: a library that is down, a sentence no voice could speak. */
+  remarks: string[]
+}

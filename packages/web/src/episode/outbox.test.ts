@@ -1,0 +1,91 @@
+import { describe, expect, it } from 'vitest'
+import { apply } from '@tidy-reel/core/document/apply'
+import type { Command } from '@tidy-reel/core/document/command'
+import { emptyDocument } from '@tidy-reel/core/document/document'
+import { outbox, type SaveState } from './outbox.ts'
+
+class Refused extends Error {}
+
+/** A server that applies what it is sent, can be away, and a browser's storage in memory. */
+function world() {
+  let document = emptyDocument('T')
+  let revision = 1
+  const server = { away: false, refuse: false, taken: [] as Command[], slow: 0 }
+  const kept = new Map<string, string>()
+  const heard = { states: [] as SaveState[], refused: [] as string[] }
+  const open = () =>
+    outbox(
+      async (_id, _revision, command) => {
+        if (server.slow) await new Promise((resolve) => setTimeout(resolve, server.slow))
+        if (server.away) throw new Error('no answer')
+        if (server.refuse) throw new Refused('no')
+        document = apply(document, command).document
+        server.taken.push(command)
+        return { revision: ++revision, document }
+      },
+      { getItem: (key) => kept.get(key) ?? null, setItem: (key, value) => void kept.set(key, value), removeItem: (key) => void kept.delete(key) },
+      { state: (_id, state) => heard.states.push(state), taken: () => undefined, refused: (_id, cause) => heard.refused.push(cause.message) },
+      (cause) => cause instanceof Refused,
+      20,
+    )
+  return { server, kept, heard, open, document: () => document }
+}
+const script = (text: string): Command => ({ type: 'setScript', script: text })
+const title = (text: string): Command => ({ type: 'setTitle', title: text })
+
+describe('outbox', () => {
+  it('sends edits in their order and says when all are saved', async () => {
+    const { server, heard, open } = world()
+    const box = open()
+    box.add('e', 1, title('A'))
+    box.add('e', 1, script('One.'))
+    await expect.poll(() => server.taken.map(({ type }) => type)).toEqual(['setTitle', 'setScript'])
+    expect(heard.states.at(-1)).toBe('saved')
+  })
+  it('keeps edits while the server is away and sends them once it is back', async () => {
+    const { server, heard, kept, open } = world()
+    server.away = true
+    const box = open()
+    box.add('e', 1, title('A'))
+    await expect.poll(() => heard.states.at(-1)).toBe('offline')
+    expect(kept.size).toBe(1)
+    server.away = false
+    await expect.poll(() => heard.states.at(-1)).toBe('saved')
+    expect(server.taken).toEqual([title('A')])
+    expect(kept.size).toBe(0)
+  })
+  it('sends what a closed page left behind', async () => {
+    const { server, open } = world()
+    server.away = true
+    open().add('e', 1, title('Left behind'))
+    server.away = false
+    await open().send('e')
+    expect(server.taken).toContainEqual(title('Left behind'))
+  })
+  it('sends only the last of many scripts that wait, and never changes the one on its way', async () => {
+    const { server, document, open } = world()
+    server.slow = 15
+    const box = open()
+    for (const text of ['A.', 'A b.', 'A b c.', 'A b c d.']) box.add('e', 1, script(text))
+    await expect.poll(() => box.waiting('e').length).toBe(0)
+    expect(server.taken.map((command) => command.type === 'setScript' && command.script)).toEqual(['A.', 'A b c d.'])
+    expect(document().script).toBe('A b c d.')
+  })
+  it('drops what is refused for good, says so, and goes on with the next', async () => {
+    const { server, heard, open } = world()
+    server.refuse = true
+    const box = open()
+    box.add('e', 1, title('No'))
+    await expect.poll(() => heard.refused).toEqual(['no'])
+    server.refuse = false
+    box.add('e', 1, title('Yes'))
+    await expect.poll(() => server.taken).toEqual([title('Yes')])
+  })
+  it('keeps the edits of two episodes apart', async () => {
+    const { server, open } = world()
+    const box = open()
+    box.add('a', 1, title('A'))
+    box.add('b', 1, title('B'))
+    await expect.poll(() => server.taken).toHaveLength(2)
+  })
+})
