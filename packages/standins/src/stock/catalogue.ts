@@ -2,6 +2,7 @@ import { existsSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { creditsOf } from './credits.ts'
 import type { Time } from './paint/light.ts'
+import { Random } from './paint/random.ts'
 import type { Recipe } from './recipes.ts'
 import { MACHINES, PLACES, SUBJECTS } from './subjects.ts'
 
@@ -27,7 +28,9 @@ export interface Entry {
   made: { recipe: Recipe } | { photo: string }
 }
 
-export const CLIP_SECONDS = 9
+/** Lengths of clips, in seconds; which one a clip has follows from its name. */
+const LENGTHS = [5.5, 6.5, 8.2]
+const lengthOf = (id: string) => LENGTHS[Math.floor(new Random(`${id} length`).next() * LENGTHS.length)]!
 const SAID: Record<Time, string> = { day: 'by day', dawn: 'at dawn', dusk: 'at dusk', night: 'at night', grey: 'under a grey sky' }
 const TIME_TAGS: Record<Time, string[]> = { day: ['day'], dawn: ['dawn', 'morning', 'sunrise'], dusk: ['dusk', 'evening', 'sunset'], night: ['night', 'dark'], grey: ['cloudy', 'grey'] }
 /** Settings whose light does not change with the hour. */
@@ -40,7 +43,7 @@ function painted(id: string, kind: 'clip' | 'photo', about: Pick<StockItem, 'tit
   const [width, height] = recipe.upright ? [1080, 1920] : [1920, 1080]
   return {
     item: {
-      id, kind, ...about, width, height, seconds: kind === 'clip' ? CLIP_SECONDS : null,
+      id, kind, ...about, width, height, seconds: kind === 'clip' ? lengthOf(id) : null,
       orientation: recipe.upright ? 'portrait' : 'landscape',
       source: 'Paper Theatre, painted by the stock stand-in', licence: recipe.subject ? 'MIT (drawing: Fluent Emoji) and Apache-2.0' : 'Apache-2.0', author: 'Tidy Reel',
     },

@@ -8,7 +8,7 @@ import { promisify } from 'node:util'
 import pLimit from 'p-limit'
 import { createCanvas } from '@napi-rs/canvas'
 import sharp from 'sharp'
-import { CLIP_SECONDS, type Entry } from './catalogue.ts'
+import type { Entry } from './catalogue.ts'
 import { stageOf } from './recipes.ts'
 
 const run = promisify(execFile)
@@ -30,8 +30,8 @@ export class Files {
 
   /** The whole picture, its shorter side `height` pixels at most; a clip as MP4, a photograph as JPEG. */
   full(entry: Entry, height: number): Promise<string> {
-    const clip = entry.item.kind === 'clip'
-    return this.kept(`${entry.item.id}-${height}.${clip ? 'mp4' : 'jpg'}`, (out) => this.make(entry, height, clip ? CLIP_SECONDS : 0, out))
+    const { id, kind, seconds } = entry.item
+    return this.kept(`${id}-${height}.${kind === 'clip' ? 'mp4' : 'jpg'}`, (out) => this.make(entry, height, seconds ?? 0, out))
   }
 
   /** A small JPEG, 480 pixels wide or, upright, 480 high. */
@@ -65,7 +65,7 @@ export class Files {
     if (seconds === 0) {
       const stage = await stageOf(made.recipe, even(item.width))
       const canvas = createCanvas(even(item.width), even(item.height))
-      stage.draw(canvas, STILL_AT, CLIP_SECONDS)
+      stage.draw(canvas, STILL_AT, 2 * STILL_AT)
       await writeFile(out, await canvas.encode('jpeg', 92))
       return
     }
