@@ -146,6 +146,11 @@ describe('tidy-reel make', () => {
     expect(stderr).toContain('does not answer')
     expect(existsSync(join(out, 'film.mp4'))).toBe(true)
   })
+  it('says which setting is wrong', async () => {
+    const { code, stderr } = await tidy(['make', SCRIPT, '--out', data], { TIDY_STOCK: 'not an address' })
+    expect(code).toBe(1)
+    expect(stderr).toContain('TIDY_STOCK cannot be "not an address"')
+  })
   it('leaves no film behind when it is stopped half-way', async () => {
     const out = join(data, 'stopped')
     const child = new Promise<number>((resolve) => {

@@ -1,6 +1,7 @@
 import { join, resolve } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { z } from 'zod'
+import { TidyError } from '@tidy-reel/core/fault'
 
 const Environment = z.object({
   TIDY_DATA: z.string().optional(),
@@ -15,8 +16,11 @@ export interface EngineConfig {
 
 const ROOT = fileURLToPath(new URL('../../..', import.meta.url))
 
+/** @throws TidyError `option_invalid` naming the variable; an empty one counts as not set */
 export function engineConfig(environment: NodeJS.ProcessEnv = process.env): EngineConfig {
-  const { TIDY_DATA, TIDY_STOCK } = Environment.parse(environment)
+  const read = Environment.safeParse({ TIDY_DATA: environment.TIDY_DATA || undefined, TIDY_STOCK: environment.TIDY_STOCK || undefined })
+  if (!read.success) throw new TidyError('option_invalid', { option: 'TIDY_STOCK', value: environment.TIDY_STOCK ?? '', wanted: 'an address such as http://127.0.0.1:4310' })
+  const { TIDY_DATA, TIDY_STOCK } = read.data
   return { data: resolve(TIDY_DATA ?? join(ROOT, '.data')), stock: TIDY_STOCK }
 }
 

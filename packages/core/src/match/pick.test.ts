@@ -42,6 +42,12 @@ describe('pickPictures', () => {
     expect([one, two]).toContain('lens')
     expect(first([scene('A lighthouse at dawn.'), scene('A lighthouse at dusk.')], emptyLexicon, pool.slice(0, 3)).every((id) => id?.startsWith('light'))).toBe(true)
   })
+  it('offers candidates that differ from each other', () => {
+    const pool = [...['day', 'dawn', 'dusk', 'night', 'gray'].map((hour) => photo(`lamp-${hour}`, `An oil lamp`, `lamp oil flame ${hour}`)), photo('street', 'A street lamp', 'lamp street town'), photo('desk', 'A desk lamp', 'lamp desk office')]
+    const scenes = [scene('The lamp burns.')]
+    const offered = pickPictures(scenes, queriesOf(scenes, emptyLexicon), pool, { orientation: 'landscape' })[0]!.candidates.slice(0, 4).map(({ item }) => item.id)
+    expect(offered).toEqual(expect.arrayContaining(['street', 'desk']))
+  })
   it('has an answer for an empty library', () => {
     const scenes = [scene('The lamp burns.')]
     expect(pickPictures(scenes, queriesOf(scenes, emptyLexicon), [], { orientation: 'landscape' })).toEqual([expect.objectContaining({ chosen: [], candidates: [] })])

@@ -159,7 +159,8 @@ export function pickPictures(
     const names = new Set(chosen.map(({ item }) => item.id))
     const others = ranked.filter(({ item, score }) => !names.has(item.id) && score > 0)
     const fresh = others.filter(({ item }) => !seenNear(item.id, n, lastUsed))
-    const candidates = [...chosen, ...fresh, ...others.filter((c) => !fresh.includes(c))].slice(0, CANDIDATES)
+    const offered = [...chosen, ...unlike(fresh, chosen, CANDIDATES - chosen.length)]
+    const candidates = [...offered, ...others.filter((c) => !offered.includes(c))].slice(0, CANDIDATES)
     const kept = options.kept?.get(n) ?? []
     if (kept.length < shots) for (const { item } of chosen) lastUsed.set(item.id, n)
     shown.push(kept.length < shots ? chosen.map(({ i }) => looks[i]!) : pool.flatMap(({ id }, i) => (kept.includes(id) ? [looks[i]!] : [])))
@@ -202,13 +203,18 @@ const seenNear = (id: string, scene: number, lastUsed: ReadonlyMap<string, numbe
 function freshest(ranked: readonly Ranked[], scene: number, lastUsed: ReadonlyMap<string, number>, shots: number): Ranked[] {
   const fresh = ranked.filter(({ item }) => !seenNear(item.id, scene, lastUsed))
   const worth = fresh.filter(({ score }) => score > 0)
-  const chosen: Ranked[] = []
-  const value = ({ score, variety, look }: Ranked) => score * variety * (1 - ALIKE[0] * Math.max(0, ...chosen.map((other) => alike(look, other.look))))
-  while (chosen.length < Math.min(shots, worth.length)) {
-    chosen.push(worth.filter((r) => !chosen.includes(r)).reduce((best, r) => (value(r) > value(best) ? r : best)))
-  }
   const stale = ranked.filter((r) => !fresh.includes(r)).sort((a, b) => lastUsed.get(a.item.id)! - lastUsed.get(b.item.id)!)
-  return [...chosen, ...fresh.filter((r) => !worth.includes(r)), ...stale].slice(0, shots)
+  return [...unlike(worth, [], shots), ...fresh.filter((r) => !worth.includes(r)), ...stale].slice(0, shots)
+}
+
+/** The best of a list one by one, each weighed against those before it and against `beside`. */
+function unlike(list: readonly Ranked[], beside: readonly Ranked[], count: number): Ranked[] {
+  const taken: Ranked[] = []
+  const value = ({ score, variety, look }: Ranked) => score * variety * (1 - ALIKE[0] * Math.max(0, ...[...beside, ...taken].map((other) => alike(look, other.look))))
+  while (taken.length < Math.min(count, list.length)) {
+    taken.push(list.filter((r) => !taken.includes(r)).reduce((best, r) => (value(r) > value(best) ? r : best)))
+  }
+  return taken
 }
 
 /** Below 1 where the item suits the film less: other shape, too small, a clip that ends too early. */

@@ -10,7 +10,7 @@ import type { TakeFacts } from '@tidy-reel/core/timeline/timeline'
 import { runProgram } from '../run/program.ts'
 import { int16, wavHead } from '../sound/wav.ts'
 import { contentHash, keptFile } from '../storage/kept-file.ts'
-import { speakRaw } from './engines.ts'
+import { speakRaw, tempoAfter } from './engines.ts'
 import { voiceById } from './voices.ts'
 
 /** What is asked of a voice. */
@@ -27,7 +27,7 @@ export interface Take extends TakeFacts {
 }
 
 /** Raised when the finishing changes, so that earlier takes are spoken anew. */
-const FINISHING = 3
+const FINISHING = 4
 const CHAIN = 'aresample=48000,highpass=f=70,equalizer=f=170:t=q:w=1:g=2,equalizer=f=3000:t=q:w=1.4:g=2,acompressor=threshold=-26dB:ratio=2.5:attack=6:release=110'
 const HIGHEST_PEAK = 0.7
 /** An engine that knows no letter of a text says nothing at about −52 dB; a voice peaks above −10. */
@@ -50,7 +50,7 @@ export async function takeOf(folder: string, request: TakeRequest, signal?: Abor
     const raw = `${half}.raw.wav`
     try {
       await speakRaw(voice, request.speed, spokenText(request.text), raw, signal)
-      const { pcm, pauses } = finished(await samplesOf(raw, signal))
+      const { pcm, pauses } = finished(await samplesOf(raw, tempoAfter(voice, request.speed), signal))
       if (pcm.length < SAMPLE_RATE * 0.05) throw new TidyError('voice_silent', { voice: request.voice, text: request.text.slice(0, 60) })
       await keptFile(file, (part) => writeFile(part, Buffer.concat([wavHead(pcm.length, 1), int16(pcm)])))
       await writeFile(half, JSON.stringify({ samples: pcm.length, pauses }))
@@ -61,8 +61,8 @@ export async function takeOf(folder: string, request: TakeRequest, signal?: Abor
   return { hash, file, ...(JSON.parse(await readFile(facts, 'utf8')) as TakeFacts) }
 }
 
-async function samplesOf(wav: string, signal?: AbortSignal): Promise<Float32Array> {
-  const { stdout } = await runProgram('ffmpeg', ['-v', 'error', '-nostdin', '-protocol_whitelist', 'file,pipe', '-i', wav, '-af', CHAIN, '-ac', '1', '-f', 'f32le', 'pipe:1'], signal ? { signal } : {})
+async function samplesOf(wav: string, tempo: number, signal?: AbortSignal): Promise<Float32Array> {
+  const { stdout } = await runProgram('ffmpeg', ['-v', 'error', '-nostdin', '-protocol_whitelist', 'file,pipe', '-i', wav, '-af', tempo === 1 ? CHAIN : `atempo=${tempo.toFixed(4)},${CHAIN}`, '-ac', '1', '-f', 'f32le', 'pipe:1'], signal ? { signal } : {})
   return new Float32Array(stdout.buffer.slice(stdout.byteOffset, stdout.byteOffset + stdout.byteLength))
 }
 

@@ -13,7 +13,7 @@ async function paintClip(recipe: Recipe, width: number, height: number, seconds:
   const encoder = spawn('ffmpeg', [
     '-v', 'error', '-nostdin', '-y', '-f', 'rawvideo', '-pix_fmt', 'rgba', '-s', `${width}x${height}`, '-r', String(FRAMES_PER_SECOND), '-i', 'pipe:0',
     '-vf', 'scale=out_color_matrix=bt709:out_range=tv,format=yuv420p', '-color_primaries', 'bt709', '-color_trc', 'bt709', '-colorspace', 'bt709', '-color_range', 'tv',
-    '-c:v', 'libx264', '-preset', 'superfast', '-crf', '19', '-threads', '2', '-movflags', '+faststart', '-f', 'mp4', out,
+    '-c:v', 'libx264', '-preset', 'ultrafast', '-crf', '20', '-threads', '2', '-movflags', '+faststart', '-f', 'mp4', out,
   ], { stdio: ['pipe', 'ignore', 'inherit'] })
   const ended = once(encoder, 'exit')
   for (let frame = 0; frame < seconds * FRAMES_PER_SECOND; frame++) {

@@ -27,7 +27,7 @@ const start = computed(() => {
 const pieces = computed(() => marked(props.scene.text, props.words.filter(({ weight }) => weight > MARKED)))
 /** A frame's share of the column, in per cent: the longest scene the parser makes, with its pause, fills it. */
 const share = computed(() => Math.min(100 / WIDEST_FRAMES, 100 / Math.max(1, props.scene.endFrame - props.scene.startFrame)))
-const notes = computed(() => props.directions.map((d) => (d.kind === 'pause' ? `pause: ${d.seconds} s` : `${d.kind}: ${d.text}`)))
+const notes = computed(() => props.directions.map((d) => (d.kind === 'pause' ? `pause: ${d.seconds} s` : `${d.kind}: ${d.text}${d.kind === 'sound' ? ' (noted; sounds are not mixed in yet)' : ''}`)))
 
 function begin() {
   emit('select', 0)
