@@ -1,6 +1,8 @@
 import { mkdtemp, rm, symlink } from 'node:fs/promises'
-import { tmpdir } from 'node:os'
+import { cpus, tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+import pLimit from 'p-limit'
 import { parseScript } from '@tidy-reel/core/script/parse'
 import type { FilmShape, Segment } from '@tidy-reel/core/render/plan'
 import { timeline } from '@tidy-reel/core/timeline/timeline'
@@ -8,11 +10,13 @@ import { assDocument } from '@tidy-reel/core/supers/ass'
 import { stillMove } from '@tidy-reel/core/picture/move'
 import { engineConfig, folders } from '@tidy-reel/engine/config'
 import { fontsFolder } from '@tidy-reel/engine/render/fonts'
-import { renderSegment } from '@tidy-reel/engine/render/segment'
+import { renderSegments } from '@tidy-reel/engine/render/film'
 import { ENCODER } from '@tidy-reel/engine/render/segment-args'
 import { runProgram } from '@tidy-reel/engine/run/program'
 
-const FRAMES = 150
+const ROOT = fileURLToPath(new URL('..', import.meta.url))
+const FRAMES = 120
+const SEGMENTS = 6
 const shape: FilmShape = { width: 1920, height: 1080, fps: [30, 1], burnIn: true }
 const timed = async (run: () => Promise<unknown>) => {
   const start = performance.now()
@@ -20,27 +24,34 @@ const timed = async (run: () => Promise<unknown>) => {
   return performance.now() - start
 }
 
-/** One 5 s segment against the bare encoder on the very frames it made; 1 would be free. */
-async function segmentRatio(kind: 'photo' | 'clip', file: string, work: string): Promise<number> {
+/** Segments of 4 s as a film has them, against the bare encoder on the very frames they made, both as many at once as there are cores; 1 would be free. */
+async function renderRatio(kind: 'photo' | 'clip', path: string, folder: string): Promise<number> {
   const item = { id: `bench-${kind}`, kind, title: kind, seconds: 9, width: 1920, height: 1080, source: '', licence: '', author: '' }
   const ass = assDocument({ width: 1920, height: 1080, cues: [{ lines: ['A line of text', 'and another one'], start: 0, end: 200_000 }], supers: [] })
-  const segment: Segment = { scene: 0, frames: FRAMES, shots: [{ frames: FRAMES, source: { kind, item, move: stillMove('bench') } }], ass, hash: `bench-${kind}` }
-  const ours = await timed(() => renderSegment(work, work, segment, shape, [file], new AbortController().signal))
-  const raw = join(work, `${kind}.yuv`)
-  await runProgram('ffmpeg', ['-v', 'error', '-y', '-i', join(work, `bench-${kind}.mp4`), '-f', 'rawvideo', raw])
-  const bare = await timed(() => runProgram('ffmpeg', ['-v', 'error', '-y', '-f', 'rawvideo', '-pix_fmt', 'yuv420p', '-s', '1920x1080', '-r', '30', '-i', raw, ...ENCODER, '-threads', '1', '-f', 'mp4', join(work, 'bare.mp4')]))
+  const segments = Array.from({ length: SEGMENTS }, (_, i): Segment => ({ scene: i, frames: FRAMES, shots: [{ frames: FRAMES, source: { kind, item, move: stillMove(`bench ${i}`) } }], ass, hash: `bench-${kind}-${i}` }))
+  const file = { path, width: 1920, height: 1080, plain: kind === 'clip' }
+  let made: string[] = []
+  const ours = await timed(async () => {
+    made = await renderSegments({ segments: folder, work: folder, fonts: join(folder, 'fonts') }, { segments, files: segments.map(() => [file]), shape }, new AbortController().signal, () => undefined)
+  })
+  const raw = await Promise.all(made.map(async (segment) => {
+    await runProgram('ffmpeg', ['-v', 'error', '-y', '-i', segment, '-f', 'rawvideo', `${segment}.yuv`])
+    return `${segment}.yuv`
+  }))
+  const limit = pLimit(cpus().length)
+  const bare = await timed(() => Promise.all(raw.map((yuv) => limit(() => runProgram('ffmpeg', ['-v', 'error', '-y', '-f', 'rawvideo', '-pix_fmt', 'yuv420p', '-s', '1920x1080', '-r', '30', '-i', yuv, ...ENCODER, '-threads', '1', '-f', 'mp4', `${yuv}.mp4`])))))
   return bare / ours
 }
 
 const work = await mkdtemp(join(tmpdir(), 'tidy-bench-'))
 try {
   await symlink(await fontsFolder(folders(engineConfig()).fonts), join(work, 'fonts'))
-  const still = join(work, 'still.jpg')
-  const clip = join(work, 'clip.mp4')
-  await runProgram('ffmpeg', ['-v', 'error', '-y', '-f', 'lavfi', '-i', 'mandelbrot=s=2560x1440', '-frames:v', '1', still])
-  await runProgram('ffmpeg', ['-v', 'error', '-y', '-f', 'lavfi', '-i', 'mandelbrot=s=1920x1080:r=30', '-t', '6', '-pix_fmt', 'yuv420p', clip])
-  console.log(`segment of a moving still, frames a second against the bare encoder: ${(await segmentRatio('photo', still, work)).toFixed(2)}`)
-  console.log(`segment of a clip, frames a second against the bare encoder: ${(await segmentRatio('clip', clip, work)).toFixed(2)}`)
+  const [still, clip] = [join(work, 'still.jpg'), join(work, 'clip.mp4')]
+  const recipe = JSON.stringify({ seed: 'bench', setting: 'harbour', time: 'day', subject: { drawing: 'sailboat', act: 'bob' } })
+  await runProgram(process.execPath, ['--import', 'tsx', join(ROOT, 'packages/standins/src/stock/paint-item.ts'), recipe, '1920', '1080', '5', clip])
+  await runProgram('ffmpeg', ['-v', 'error', '-y', '-i', clip, '-frames:v', '1', '-q:v', '2', still])
+  console.log(`moving stills, frames a second against the bare encoder: ${(await renderRatio('photo', still, work)).toFixed(2)}`)
+  console.log(`clips, frames a second against the bare encoder: ${(await renderRatio('clip', clip, work)).toFixed(2)}`)
   const parsed = parseScript('The keeper climbed the stairs and wound the weight to the top again. '.repeat(500))
   const runs = 20
   const spent = await timed(async () => { for (let i = 0; i < runs; i++) timeline({ scenes: [], speed: 1 }, parsed, [], [30, 1]) })

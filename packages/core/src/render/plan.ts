@@ -32,7 +32,7 @@ export interface Segment {
 }
 
 /** Changes whenever the encoder's arguments or the drawing change, so that old segments are not taken for new. */
-const RECIPE = 3
+const RECIPE = 4
 
 /**
  * Cuts a film into segments.

@@ -5,12 +5,13 @@ import { join } from 'node:path'
 import pLimit from 'p-limit'
 import type { FilmShape, Segment } from '@tidy-reel/core/render/plan'
 import { runProgram } from '../run/program.ts'
+import type { PictureFile } from './footage.ts'
 import { renderSegment } from './segment.ts'
 
 export interface FilmParts {
   segments: readonly Segment[]
   /** Of each segment, the file of each shot's picture; undefined for a card. */
-  files: readonly (readonly (string | undefined)[])[]
+  files: readonly (readonly (PictureFile | undefined)[])[]
   shape: FilmShape
 }
 

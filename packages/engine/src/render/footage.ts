@@ -1,4 +1,5 @@
 import { existsSync } from 'node:fs'
+import { readFile, writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import pLimit from 'p-limit'
 import { TidyError } from '@tidy-reel/core/fault'
@@ -7,9 +8,18 @@ import { runProgram } from '../run/program.ts'
 import { contentHash, keptFile } from '../storage/kept-file.ts'
 import type { StockLibrary } from '../stock/contract.ts'
 
+/** A picture's file and what decides how it is read. */
+export interface PictureFile {
+  path: string
+  width: number
+  height: number
+  /** Its frames are limited-range BT.709 in 4:2:0 already, as the film's are. */
+  plain: boolean
+}
+
 /** Files of the pictures a film shows, and why some are not there. */
 export interface Footage {
-  files: Map<string, string>
+  files: Map<string, PictureFile>
   faults: { item: ChosenItem; fault: TidyError }[]
 }
 
@@ -25,14 +35,16 @@ export async function fetchFootage(folder: string, library: StockLibrary, items:
   let away: TidyError | undefined
   await Promise.all(wanted.map((item) => limit(async () => {
     signal.throwIfAborted()
-    const file = join(folder, `${contentHash({ id: item.id, source: item.source, height })}.${item.kind === 'clip' ? 'mp4' : 'jpg'}`)
+    const name = join(folder, contentHash({ id: item.id, source: item.source, height }))
+    const path = `${name}.${item.kind === 'clip' ? 'mp4' : 'jpg'}`
     try {
-      if (away && !existsSync(file)) throw away
-      await keptFile(file, async (half) => {
+      if (away && !existsSync(path)) throw away
+      await keptFile(path, async (half) => {
         await library.download(item, height, half, signal)
         await probe(half, item, signal)
       })
-      footage.files.set(item.id, file)
+      const facts = await keptFile(`${name}.json`, async (half) => writeFile(half, JSON.stringify(await probe(path, item, signal))))
+      footage.files.set(item.id, { path, ...(JSON.parse(await readFile(facts, 'utf8')) as Omit<PictureFile, 'path'>) })
     } catch (cause) {
       if (!(cause instanceof TidyError) || cause.code === 'cancelled' || cause.code === 'disk_full' || cause.code === 'program_missing') throw cause
       if (cause.code === 'stock_unreachable') away = cause
@@ -43,16 +55,19 @@ export async function fetchFootage(folder: string, library: StockLibrary, items:
   return footage
 }
 
-async function probe(file: string, { title, kind }: ChosenItem, signal: AbortSignal): Promise<void> {
+/** @throws TidyError `media_unusable` when the file is not what the library said */
+async function probe(file: string, { title, kind }: ChosenItem, signal: AbortSignal): Promise<Omit<PictureFile, 'path'>> {
   const unusable = (reason: string) => new TidyError('media_unusable', { title, reason })
-  const { stdout } = await runProgram('ffprobe', ['-v', 'error', '-protocol_whitelist', 'file,pipe', '-select_streams', 'v:0', '-show_entries', 'stream=width,height,nb_frames:format=format_name', '-of', 'json', file], { signal, timeoutMs: 20_000 }).catch((cause: unknown) => {
+  const { stdout } = await runProgram('ffprobe', ['-v', 'error', '-protocol_whitelist', 'file,pipe', '-select_streams', 'v:0', '-show_entries', 'stream=width,height,nb_frames,pix_fmt,color_space,color_range:format=format_name', '-of', 'json', file], { signal, timeoutMs: 20_000 }).catch((cause: unknown) => {
     if (cause instanceof TidyError && cause.code === 'program_failed') throw unusable('its file is no picture')
     throw cause
   })
-  const { streams, format } = JSON.parse(stdout.toString()) as { streams?: { width?: number; height?: number; nb_frames?: string }[]; format?: { format_name?: string } }
+  const { streams, format } = JSON.parse(stdout.toString()) as { streams?: { width?: number; height?: number; nb_frames?: string; pix_fmt?: string; color_space?: string; color_range?: string }[]; format?: { format_name?: string } }
   const stream = streams?.[0]
   if (!stream?.width || !stream.height) throw unusable('its file is no picture')
   if (stream.width > 8192 || stream.height > 8192) throw unusable('it is larger than 8192 pixels')
   const still = /_pipe$|^image2/.test(format?.format_name ?? '') || Number(stream.nb_frames ?? 2) < 2
   if (kind === 'clip' && still) throw unusable('it was offered as a clip but is a still')
+  const { width, height } = stream
+  return { width, height, plain: stream.pix_fmt === 'yuv420p' && stream.color_space === 'bt709' && stream.color_range === 'tv' }
 }

@@ -8,6 +8,7 @@ import type { Move } from '@tidy-reel/core/picture/move'
 import type { FilmShape, Segment } from '@tidy-reel/core/render/plan'
 import { programFault } from '../run/program.ts'
 import { keptFile } from '../storage/kept-file.ts'
+import type { PictureFile } from './footage.ts'
 import { segmentArgs } from './segment-args.ts'
 import { stillFrames } from './still-frames.ts'
 
@@ -21,11 +22,11 @@ export const segmentFile = (folder: string, { hash }: Pick<Segment, 'hash'>) => 
  * @param work  folder with the fonts in `fonts`, where the segment's ASS document is put
  * @throws TidyError `scene_not_rendered` with the scene's number and why; `cancelled`, `disk_full`, `program_missing`
  */
-export async function renderSegment(folder: string, work: string, segment: Segment, shape: FilmShape, files: readonly (string | undefined)[], signal: AbortSignal): Promise<string> {
+export async function renderSegment(folder: string, work: string, segment: Segment, shape: FilmShape, files: readonly (PictureFile | undefined)[], signal: AbortSignal): Promise<string> {
   return keptFile(segmentFile(folder, segment), async (half) => {
     const ass = `${segment.hash}.ass`
     await writeFile(join(work, ass), segment.ass)
-    const stills = segment.shots.flatMap((shot, i): Still[] => (shot.source.kind === 'photo' ? [{ move: shot.source.move, frames: shot.frames, file: files[i]! }] : []))
+    const stills = segment.shots.flatMap((shot, i): Still[] => (shot.source.kind === 'photo' ? [{ move: shot.source.move, frames: shot.frames, file: files[i]!.path }] : []))
     try {
       const args = segmentArgs(segment, shape, files, { ass, fonts: 'fonts', out: half })
       const stop = new AbortController()
@@ -67,7 +68,8 @@ async function feedStill({ file, move, frames }: Still, pipe: Writable, shape: F
   const broken = new Promise<never>((_, reject) => pipe.once('error', reject))
   broken.catch(() => undefined)
   for await (const frame of stillFrames(file, move, frames, shape, signal)) {
-    if (!pipe.write(Buffer.from(frame))) await Promise.race([once(pipe, 'drain'), broken])
+    // Not copied, though the buffer is used again: a frame is more than a pipe holds back, so it is drained when read to its end.
+    if (!pipe.write(frame)) await Promise.race([once(pipe, 'drain'), broken])
   }
   pipe.end()
 }

@@ -2,7 +2,7 @@ import { readFile } from 'node:fs/promises'
 import { cropAt, type Move } from '@tidy-reel/core/picture/move'
 import { runProgram } from '../run/program.ts'
 
-type Resample = (src: number, sw: number, sh: number, dst: number, dw: number, dh: number, x: number, y: number, step: number, table: number, sums: number) => void
+type Resample = (src: number, sw: number, sh: number, dst: number, dw: number, dh: number, x: number, y: number, step: number, table: number, rows: number) => void
 
 let compiled: Promise<WebAssembly.Module> | undefined
 const module = () => (compiled ??= readFile(new URL('../../assembly/resample.wasm', import.meta.url)).then((bytes) => WebAssembly.compile(bytes)))
@@ -20,7 +20,7 @@ const even = (n: number) => 2 * Math.ceil(n / 2)
 
 /** Arguments that decode a still to limited-range BT.709 planes, filling `size` and the spare around it. */
 export function decodeStillArgs(file: string, { width, height }: Size): string[] {
-  const fill = `scale=${even(width * SPARE)}:${even(height * SPARE)}:force_original_aspect_ratio=increase:flags=lanczos:out_color_matrix=bt709:out_range=tv,crop=trunc(iw/2)*2:trunc(ih/2)*2,format=yuv420p,showinfo=checksum=0`
+  const fill = `scale=${even(width * SPARE)}:${even(height * SPARE)}:force_original_aspect_ratio=increase:flags=bicubic:out_color_matrix=bt709:out_range=tv,crop=trunc(iw/2)*2:trunc(ih/2)*2,format=yuv420p,showinfo=checksum=0`
   return ['-hide_banner', '-nostdin', '-protocol_whitelist', 'file,pipe', '-i', file, '-frames:v', '1', '-vf', fill, '-f', 'rawvideo', 'pipe:1']
 }
 
@@ -35,12 +35,12 @@ export async function* stillFrames(file: string, move: Move, frames: number, siz
   const source = { width: Number(shape[1]), height: Number(shape[2]) }
   const { width, height } = size
   const { exports } = await WebAssembly.instantiate(await module(), { env: { abort: () => undefined } })
-  const { memory, resample } = exports as unknown as { memory: WebAssembly.Memory; resample: Resample }
+  const { memory, resample, tableBytes } = exports as unknown as { memory: WebAssembly.Memory; resample: Resample; tableBytes: (width: number) => number }
   const base = 4096
   const out = base + stdout.length + 64
   const table = (out + width * height * 1.5 + 64) & ~15
-  const sums = table + width * 8 + 64
-  const pages = Math.ceil((sums + source.width * 2 + 256) / PAGE) - memory.buffer.byteLength / PAGE
+  const rows = table + tableBytes(width)
+  const pages = Math.ceil((rows + 4 * (width + 8) + 256) / PAGE) - memory.buffer.byteLength / PAGE
   if (pages > 0) memory.grow(pages)
   new Uint8Array(memory.buffer).set(stdout, base)
   const frame = new Uint8Array(memory.buffer, out, (width * height * 3) / 2)
@@ -49,11 +49,11 @@ export async function* stillFrames(file: string, move: Move, frames: number, siz
     signal?.throwIfAborted()
     const crop = cropAt(move, frames > 1 ? i / (frames - 1) : 0, source, width / height)
     const step = crop.width / width
-    resample(base, source.width, source.height, out, width, height, crop.x, crop.y, step, table, sums)
+    resample(base, source.width, source.height, out, width, height, crop.x, crop.y, step, table, rows)
     for (const plane of [0, 1]) {
       const src = base + source.width * source.height + plane * chromaIn
       const dst = out + width * height + plane * chromaOut
-      resample(src, source.width / 2, source.height / 2, dst, width / 2, height / 2, crop.x / 2, crop.y / 2, step, table, sums)
+      resample(src, source.width / 2, source.height / 2, dst, width / 2, height / 2, crop.x / 2, crop.y / 2, step, table, rows)
     }
     yield frame
   }
