@@ -41,6 +41,8 @@ export const FAULTS = {
     say: (d: { revision: number }) =>
       `This episode was changed elsewhere meanwhile (it is at change ${d.revision} now). It was loaded afresh; make the last change again.`,
   },
+  nothing_to_undo: { status: 409, say: () => 'There is nothing to undo: this is how the episode began.' },
+  nothing_to_redo: { status: 409, say: () => 'There is nothing to redo.' },
   render_not_found: { status: 404, say: () => 'There is no such film any more. Start a new render.' },
   render_running: { status: 409, say: () => 'A render of this episode is under way. Wait for it or stop it first.' },
   file_not_ready: { status: 404, say: () => 'This file is not there yet. Wait until the render has finished.' },

@@ -12,6 +12,9 @@ export interface Voice {
   character: string
 }
 
+/** An episode after a step back or forth. */
+export type Changed = Pick<EpisodeView, 'revision' | 'document' | 'history'>
+
 /** An answer that says no, with its code and its sentence. */
 export class ApiError extends Error {
   constructor(readonly code: string, message: string, readonly status: number) {
@@ -35,6 +38,8 @@ export const api = {
   restoreEpisode: (id: string) => post<void>(`/episodes/${id}/restore`),
   episode: (id: string) => ask<EpisodeView>(`/episodes/${id}`),
   command: (id: string, revision: number, command: Command) => post<{ revision: number; document: Document }>(`/episodes/${id}/commands`, { revision, command }),
+  undo: (id: string) => post<Changed>(`/episodes/${id}/undo`),
+  redo: (id: string) => post<Changed>(`/episodes/${id}/redo`),
   prepare: (id: string) => post<void>(`/episodes/${id}/prepare`),
   startRender: (id: string, shape: FilmShape) => post<RenderView>(`/episodes/${id}/renders`, shape),
   cancelRender: (renderId: string) => post<RenderView>(`/renders/${renderId}/cancel`),

@@ -1,4 +1,4 @@
-import { enablePatches, produceWithPatches, type Draft, type Patch } from 'immer'
+import { applyPatches, enablePatches, original, produceWithPatches, type Draft, type Patch } from 'immer'
 import { assertNever, TidyError } from '../fault.ts'
 import { cleanScript } from '../script/clean.ts'
 import { parseScript } from '../script/parse.ts'
@@ -24,6 +24,9 @@ export function apply(document: Document, command: Command): Applied {
   return { document: next, inverse }
 }
 
+/** A document as it was before a change, given the change's inverse. */
+export const takenBack = (document: Document, inverse: readonly Patch[]): Document => applyPatches(document, inverse as Patch[])
+
 function change(draft: Draft<Document>, command: Command): void {
   switch (command.type) {
     case 'setTitle':
@@ -43,21 +46,25 @@ function change(draft: Draft<Document>, command: Command): void {
     case 'setShot':
       return setShot(draft, command.sceneId, command.shot, { item: command.item, by: 'hand' })
     case 'placeShots':
-      for (const placed of command.scenes) {
-        const scene = draft.scenes.find(({ id }) => id === placed.sceneId)
-        if (scene?.text !== placed.text) continue
-        const shots = placed.items.map((item): Shot => ({ item, by: 'match' }))
-        scene.shots = scene.shots.map((shot, i) => (shot.by === 'hand' ? shot : shots[i])).filter((s) => s !== undefined)
-        scene.shots.push(...shots.slice(scene.shots.length))
-      }
-      return
+      return placeShots(draft, command.scenes)
     default:
       assertNever(command)
   }
 }
 
+function placeShots(draft: Draft<Document>, places: Extract<Command, { type: 'placeShots' }>['scenes']) {
+  const indexOf = new Map(original(draft)!.scenes.map(({ id }, i) => [id, i]))
+  for (const placed of places) {
+    const scene = draft.scenes[indexOf.get(placed.sceneId) ?? -1]
+    if (scene?.text !== placed.text) continue
+    const shots = placed.items.map((item): Shot => ({ item, by: 'match' }))
+    scene.shots = scene.shots.map((shot, i) => (shot.by === 'hand' ? shot : shots[i])).filter((s) => s !== undefined)
+    scene.shots.push(...shots.slice(scene.shots.length))
+  }
+}
+
 function setScript(draft: Draft<Document>, script: string) {
-  const { scenes, nextId } = reconcile(parseScript(script).scenes, draft.scenes, draft.nextId)
+  const { scenes, nextId } = reconcile(parseScript(script).scenes, original(draft)!.scenes, draft.nextId)
   Object.assign(draft, { script, scenes, nextId })
 }
 

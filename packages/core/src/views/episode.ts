@@ -49,6 +49,13 @@ export interface EpisodeView {
   takes: Record<string, TakeFacts & { hash: string }>
   candidates: Record<string, { words: SearchWord[]; picks: Pick[] }>
   renders: RenderView[]
+  history: History
+}
+
+/** What the next undo and redo would change; null when there is nothing. */
+export interface History {
+  undo: string | null
+  redo: string | null
 }
 
 /** How far choosing pictures and speaking are. */

@@ -2,13 +2,13 @@ import { existsSync } from 'node:fs'
 import { readFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import type { TakeFacts } from '@tidy-reel/core/timeline/timeline'
-import type { EpisodeView, RenderView } from '@tidy-reel/core/views/episode'
+import type { EpisodeView, History, RenderView } from '@tidy-reel/core/views/episode'
 import { takeHash } from '@tidy-reel/engine/speech/take'
 import { Candidates, Render, type Episode } from '../db/models.ts'
 
 export const renderView = ({ id, state, shape, progress, report, fault, createdAt }: Render): RenderView => ({ id, state, shape, progress, report, fault, createdAt: createdAt.toISOString() })
 
-export async function episodeView(episode: Episode, takesFolder: string): Promise<EpisodeView> {
+export async function episodeView(episode: Episode, takesFolder: string, history: History): Promise<EpisodeView> {
   const { id, revision, document, ownerId } = episode
   const [candidates, renders] = await Promise.all([
     Candidates.findAll({ where: { episodeId: id, ownerId } }),
@@ -24,5 +24,6 @@ export async function episodeView(episode: Episode, takesFolder: string): Promis
     takes: Object.fromEntries(takes.flat()),
     candidates: Object.fromEntries(candidates.map(({ sceneId, words, picks }) => [sceneId, { words, picks }])),
     renders: renders.map(renderView),
+    history,
   }
 }

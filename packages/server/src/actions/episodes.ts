@@ -53,6 +53,7 @@ export function episodeActions(sequelize: Sequelize, ownerId: string) {
         const { document, inverse } = apply(episode.document, command)
         const next = episode.revision + 1
         await episode.update({ document, revision: next }, { transaction })
+        if (actor === 'person') await Change.update({ state: 'left' }, { where: { episodeId: id, state: 'undone' }, transaction })
         await Change.create({ ownerId, episodeId: id, revision: next, actor, command, inverse }, { transaction })
         return { revision: next, document }
       })

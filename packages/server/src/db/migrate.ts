@@ -21,15 +21,20 @@ const FIRST = [
   'create index renders_of_episode on renders (episode_id, created_at desc)',
 ]
 
+const HISTORY = [
+  `alter table changes add column state text not null default 'done' check (state in ('done', 'undone', 'left'))`,
+  'create index changes_of_episode on changes (episode_id, state, revision)',
+]
+
 /** Brings the database to the newest layout; each step once, in a transaction. */
 export async function migrate(sequelize: Sequelize): Promise<void> {
   const umzug = new Umzug({
-    migrations: [{
-      name: '001-first',
-      up: async () => sequelize.transaction(async (transaction) => {
-        for (const statement of FIRST) await sequelize.query(statement, { transaction })
+    migrations: [['001-first', FIRST], ['002-history', HISTORY]].map(([name, statements]) => ({
+      name: name as string,
+      up: () => sequelize.transaction(async (transaction) => {
+        for (const statement of statements!) await sequelize.query(statement, { transaction })
       }),
-    }],
+    })),
     context: sequelize,
     storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
     logger: undefined,

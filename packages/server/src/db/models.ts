@@ -1,4 +1,5 @@
 import { DataTypes, Model, Sequelize, type CreationOptional, type InferAttributes, type InferCreationAttributes } from 'sequelize'
+import type { Patch } from 'immer'
 import type { Command } from '@tidy-reel/core/document/command'
 import type { Document } from '@tidy-reel/core/document/document'
 import type { ScenePicks } from '@tidy-reel/core/match/pick'
@@ -32,7 +33,8 @@ export class Change extends Model<InferAttributes<Change>, InferCreationAttribut
   declare revision: number
   declare actor: 'person' | 'matching'
   declare command: Command
-  declare inverse: object
+  declare inverse: Patch[]
+  declare state: CreationOptional<'done' | 'undone' | 'left'>
   declare createdAt: CreationOptional<Date>
 }
 
@@ -68,7 +70,7 @@ export function connect(database: string): Sequelize {
   const sequelize = new Sequelize(database, { logging: false, define: { underscored: true }, pool: { max: 8 } })
   Channel.init({ id, ownerId: owner, name: STRING }, { sequelize, tableName: 'channels', timestamps: false })
   Episode.init({ id, ownerId: owner, channelId: UUID, document: JSONB, revision: INTEGER, deletedAt: DATE, createdAt: DATE, updatedAt: DATE }, { sequelize, tableName: 'episodes' })
-  Change.init({ id: { type: BIGINT, primaryKey: true, autoIncrement: true }, ownerId: owner, episodeId: UUID, revision: INTEGER, actor: STRING, command: JSONB, inverse: JSONB, createdAt: DATE }, { sequelize, tableName: 'changes', updatedAt: false })
+  Change.init({ id: { type: BIGINT, primaryKey: true, autoIncrement: true }, ownerId: owner, episodeId: UUID, revision: INTEGER, actor: STRING, command: JSONB, inverse: JSONB, state: { type: STRING, defaultValue: 'done' }, createdAt: DATE }, { sequelize, tableName: 'changes', updatedAt: false })
   Candidates.init({ episodeId: { type: UUID, primaryKey: true }, sceneId: { type: STRING, primaryKey: true }, ownerId: owner, text: TEXT, words: JSONB, picks: JSONB }, { sequelize, tableName: 'candidates', timestamps: false })
   Render.init({ id, ownerId: owner, episodeId: UUID, state: STRING, shape: JSONB, document: JSONB, progress: JSONB, report: JSONB, fault: JSONB, createdAt: DATE, updatedAt: DATE }, { sequelize, tableName: 'renders' })
   return sequelize

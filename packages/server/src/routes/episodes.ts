@@ -11,14 +11,17 @@ const Id = z.object({ id: z.uuid() })
 const even = z.number().int().min(90).max(3840).multipleOf(2)
 const Shape = z.object({ width: even, height: even, fps: z.tuple([z.number().int().positive(), z.number().int().positive()]).refine(([n, d]) => n / d >= 12 && n / d <= 60), burnIn: z.boolean() })
 
-export function episodeRoutes({ episodes, renders, queue, hub, takes }: App) {
+export function episodeRoutes({ history, episodes, renders, queue, hub, takes }: App) {
   return new Hono()
     .get('/', async (c) => c.json({ episodes: await episodes.list() }))
     .post('/', valid('json', z.object({ title: z.string().trim().min(1).max(200), script: z.string().optional() })), async (c) => {
       const { title, script } = c.req.valid('json')
       return c.json(await episodes.create(title, script), 201)
     })
-    .get('/:id', valid('param', Id), async (c) => c.json(await episodeView(await episodes.find(c.req.valid('param').id), takes)))
+    .get('/:id', valid('param', Id), async (c) => {
+      const { id } = c.req.valid('param')
+      return c.json(await episodeView(await episodes.find(id), takes, await history.history(id)))
+    })
     .delete('/:id', valid('param', Id), async (c) => {
       await episodes.remove(c.req.valid('param').id)
       return c.body(null, 204)
@@ -31,6 +34,8 @@ export function episodeRoutes({ episodes, renders, queue, hub, takes }: App) {
       const { revision, command } = c.req.valid('json')
       return c.json(await episodes.command(c.req.valid('param').id, revision, command))
     })
+    .post('/:id/undo', valid('param', Id), async (c) => c.json(await history.undo(c.req.valid('param').id)))
+    .post('/:id/redo', valid('param', Id), async (c) => c.json(await history.redo(c.req.valid('param').id)))
     .post('/:id/prepare', valid('param', Id), async (c) => {
       const { id } = c.req.valid('param')
       await episodes.find(id)

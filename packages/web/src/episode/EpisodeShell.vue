@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
+import { Redo2, Undo2 } from 'lucide-vue-next'
 import { ElButton } from 'element-plus'
 import { computed, onUnmounted, watch } from 'vue'
 import { useRouter } from 'vue-router'
@@ -15,7 +16,16 @@ useEventListener('beforeunload', (event: BeforeUnloadEvent) => {
   if (episode.saving !== 'saved') event.preventDefault()
 })
 const ROOMS = [{ name: 'script', label: 'Script' }, { name: 'sheet', label: 'Sheet' }, { name: 'render', label: 'Render' }]
+const STEPS = [{ way: 'undo', label: 'Undo', icon: Undo2 }, { way: 'redo', label: 'Redo', icon: Redo2 }] as const
 const SAVED = { saved: 'Saved', saving: 'Saving …', offline: 'Not saved yet, trying again' }
+/** As in every editor; inside a field the browser's own undo stays in force. */
+useEventListener('keydown', (event: KeyboardEvent) => {
+  if (!(event.ctrlKey || event.metaKey) || event.altKey || /^(INPUT|TEXTAREA|SELECT)$/.test((event.target as HTMLElement).tagName)) return
+  const key = event.key.toLowerCase()
+  if (key !== 'z' && key !== 'y') return
+  event.preventDefault()
+  void episode.step(key === 'y' || event.shiftKey ? 'redo' : 'undo')
+})
 const length = computed(() => clockText(episode.film.samples / 48_000))
 </script>
 
@@ -27,6 +37,9 @@ const length = computed(() => clockText(episode.film.samples / 48_000))
       <nav aria-label="Rooms">
         <RouterLink v-for="room in ROOMS" :key="room.name" :to="{ name: room.name, params: { id } }">{{ room.label }}</RouterLink>
       </nav>
+      <span class="steps">
+        <button v-for="{ way, label, icon } in STEPS" :key="way" class="plain" :disabled="!episode.data?.history[way]" :aria-label="episode.data?.history[way] ? `${label}: ${episode.data.history[way]}` : label" :title="episode.data?.history[way] ? `${label}: ${episode.data.history[way]}` : `Nothing to ${way}`" @click="episode.step(way)"><component :is="icon" :size="17" :stroke-width="1.6" /></button>
+      </span>
       <span class="mono">{{ length }}</span>
       <span class="saved" :class="{ red: episode.saving === 'offline' }" role="status">{{ SAVED[episode.saving] }}</span>
       <ElButton type="primary" @click="router.push({ name: 'render', params: { id } })">Render</ElButton>
@@ -45,6 +58,10 @@ header { grid-row: 1; display: flex; align-items: center; gap: 18px; padding: 0 
 nav { display: flex; gap: 24px; flex: 1; justify-content: center; align-self: stretch; }
 nav a { display: flex; align-items: center; text-decoration: none; color: var(--soft); border-bottom: 2px solid transparent; margin-bottom: -1px; }
 nav a.router-link-active { color: var(--ink); font-weight: 600; border-color: var(--blue); }
+
+.steps { display: flex; gap: 12px; }
+.steps button { display: flex; padding: 4px; }
+.steps button:disabled { color: var(--hair); cursor: default; }
 .saved { color: var(--soft); min-width: 52px; }
 .fault { grid-row: 2; padding: 8px 20px; background: var(--paper); border-bottom: 1px solid var(--red); }
 .room { grid-row: 3; min-height: 0; }

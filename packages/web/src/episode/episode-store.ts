@@ -2,6 +2,7 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { apply } from '@tidy-reel/core/document/apply'
 import type { Command } from '@tidy-reel/core/document/command'
+import { commandName } from '@tidy-reel/core/document/command-name'
 import type { Document } from '@tidy-reel/core/document/document'
 import { parseScript } from '@tidy-reel/core/script/parse'
 import { filmCues } from '@tidy-reel/core/subtitles/film-cues'
@@ -98,6 +99,7 @@ export const useEpisode = defineStore('episode', () => {
   function run(command: Command) {
     if (!document.value || !data.value) return
     document.value = apply(document.value, command).document
+    data.value = { ...data.value, history: { undo: commandName(command), redo: null } }
     box.add(current, data.value.revision, command)
   }
 
@@ -108,10 +110,26 @@ export const useEpisode = defineStore('episode', () => {
     await api.prepare(data.value.id).catch((cause: Error) => (fault.value = cause.message))
   }
 
+  /** Takes the last change back, or brings it again, once every edit has been saved. */
+  async function step(way: 'undo' | 'redo') {
+    const id = current
+    if (!data.value?.history[way]) return
+    await settled()
+    try {
+      const changed = await api[way](id)
+      if (id !== current || !data.value) return
+      data.value = { ...data.value, ...changed }
+      document.value = changed.document
+      selected.value = Math.min(selected.value, Math.max(0, changed.document.scenes.length - 1))
+    } catch (cause) {
+      fault.value = (cause as Error).message
+    }
+  }
+
   /** Waits until every edit has reached the server. */
   async function settled() {
     while (saving.value !== 'saved') await new Promise((resolve) => setTimeout(resolve, 60))
   }
 
-  return { data, document, fault, saving, preparing, selected, parsed, film, cues, renders, open, close, load, run, prepare, settled }
+  return { data, document, fault, saving, preparing, selected, parsed, film, cues, renders, open, close, load, run, step, prepare, settled }
 })
