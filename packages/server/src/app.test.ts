@@ -61,6 +61,14 @@ describe('episodes', () => {
     expect((stale.body as Problem).code).toBe('revision_stale')
     expect((await view(id)).document.script).toBe('Newer words.')
   })
+  it('take an edit that is sent twice, because its answer was lost, once', async () => {
+    const { id } = await create()
+    const { revision } = await view(id)
+    const send = () => fresh.ask('POST', `/api/episodes/${id}/commands`, { revision, key: 'k1', command: { type: 'setScript', script: 'Sent twice.' } })
+    await send()
+    const again = await send()
+    expect([again.status, (again.body as View).revision]).toEqual([200, revision + 1])
+  })
   it('take a change that names its scene at any revision', async () => {
     const { id } = await create()
     const { revision } = await view(id)

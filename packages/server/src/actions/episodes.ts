@@ -42,10 +42,11 @@ export function episodeActions(sequelize: Sequelize, ownerId: string) {
       if (!count) throw new TidyError('episode_not_found')
     },
     /** Applies a command and logs it in one transaction; one that knows not the newest revision is applied where no person's change lies between, or where it names what it changes. */
-    async command(id: string, revision: number, command: Command, actor: Change['actor'] = 'person'): Promise<{ revision: number; document: Document }> {
+    async command(id: string, revision: number, command: Command, actor: Change['actor'] = 'person', key: string | null = null): Promise<{ revision: number; document: Document }> {
       const changed = await sequelize.transaction(async (transaction) => {
         const episode = await Episode.findOne({ where: { id, ownerId, deletedAt: null }, lock: transaction.LOCK.UPDATE, transaction })
         if (!episode) throw new TidyError('episode_not_found')
+        if (key && (await Change.count({ where: { episodeId: id, key }, transaction }))) return { revision: episode.revision, document: episode.document }
         if (!REBASED.has(command.type) && revision < episode.revision) {
           const others = await Change.count({ where: { episodeId: id, actor: 'person', revision: { [Op.gt]: revision } }, transaction })
           if (others) throw new TidyError('revision_stale', { revision: episode.revision })
@@ -54,7 +55,7 @@ export function episodeActions(sequelize: Sequelize, ownerId: string) {
         const next = episode.revision + 1
         await episode.update({ document, revision: next }, { transaction })
         if (actor === 'person') await Change.update({ state: 'left' }, { where: { episodeId: id, state: 'undone' }, transaction })
-        await Change.create({ ownerId, episodeId: id, revision: next, actor, command, inverse }, { transaction })
+        await Change.create({ ownerId, episodeId: id, revision: next, actor, key, command, inverse }, { transaction })
         return { revision: next, document }
       })
       await announce(sequelize, { episodeId: id, kind: 'document', data: { revision: changed.revision } })

@@ -23,6 +23,7 @@ const FIRST = [
 
 const HISTORY = [
   `alter table changes add column state text not null default 'done' check (state in ('done', 'undone', 'left'))`,
+  'alter table changes add column key text, add unique (episode_id, key)',
   'create index changes_of_episode on changes (episode_id, state, revision)',
 ]
 

@@ -34,6 +34,8 @@ export class Change extends Model<InferAttributes<Change>, InferCreationAttribut
   declare actor: 'person' | 'matching'
   declare command: Command
   declare inverse: Patch[]
+  /** The sender's name for it: sent twice, it is carried out once. */
+  declare key: CreationOptional<string | null>
   declare state: CreationOptional<'done' | 'undone' | 'left'>
   declare createdAt: CreationOptional<Date>
 }
@@ -70,7 +72,7 @@ export function connect(database: string): Sequelize {
   const sequelize = new Sequelize(database, { logging: false, define: { underscored: true }, pool: { max: 8 } })
   Channel.init({ id, ownerId: owner, name: STRING }, { sequelize, tableName: 'channels', timestamps: false })
   Episode.init({ id, ownerId: owner, channelId: UUID, document: JSONB, revision: INTEGER, deletedAt: DATE, createdAt: DATE, updatedAt: DATE }, { sequelize, tableName: 'episodes' })
-  Change.init({ id: { type: BIGINT, primaryKey: true, autoIncrement: true }, ownerId: owner, episodeId: UUID, revision: INTEGER, actor: STRING, command: JSONB, inverse: JSONB, state: { type: STRING, defaultValue: 'done' }, createdAt: DATE }, { sequelize, tableName: 'changes', updatedAt: false })
+  Change.init({ id: { type: BIGINT, primaryKey: true, autoIncrement: true }, ownerId: owner, episodeId: UUID, revision: INTEGER, actor: STRING, command: JSONB, inverse: JSONB, key: STRING, state: { type: STRING, defaultValue: 'done' }, createdAt: DATE }, { sequelize, tableName: 'changes', updatedAt: false })
   Candidates.init({ episodeId: { type: UUID, primaryKey: true }, sceneId: { type: STRING, primaryKey: true }, ownerId: owner, text: TEXT, words: JSONB, picks: JSONB }, { sequelize, tableName: 'candidates', timestamps: false })
   Render.init({ id, ownerId: owner, episodeId: UUID, state: STRING, shape: JSONB, document: JSONB, progress: JSONB, report: JSONB, fault: JSONB, createdAt: DATE, updatedAt: DATE }, { sequelize, tableName: 'renders' })
   return sequelize

@@ -30,9 +30,9 @@ export function episodeRoutes({ history, episodes, renders, queue, hub, takes }:
       await episodes.restore(c.req.valid('param').id)
       return c.body(null, 204)
     })
-    .post('/:id/commands', valid('param', Id), valid('json', z.object({ revision: z.number().int(), command: Command })), async (c) => {
-      const { revision, command } = c.req.valid('json')
-      return c.json(await episodes.command(c.req.valid('param').id, revision, command))
+    .post('/:id/commands', valid('param', Id), valid('json', z.object({ revision: z.number().int(), command: Command, key: z.string().max(64).optional() })), async (c) => {
+      const { revision, command, key } = c.req.valid('json')
+      return c.json(await episodes.command(c.req.valid('param').id, revision, command, 'person', key))
     })
     .post('/:id/undo', valid('param', Id), async (c) => c.json(await history.undo(c.req.valid('param').id)))
     .post('/:id/redo', valid('param', Id), async (c) => c.json(await history.redo(c.req.valid('param').id)))

@@ -58,7 +58,7 @@ export const useEpisode = defineStore('episode', () => {
     source = new EventSource(`/api/episodes/${id}/events`)
     source.addEventListener('document', (event) => {
       const { revision } = JSON.parse((event as MessageEvent<string>).data) as { revision: number }
-      if (revision > (data.value?.revision ?? 0) && !box.waiting(id).length) void load(id)
+      if (revision > (data.value?.revision ?? 0) && !box.waiting(id)) void load(id)
     })
     source.addEventListener('prepare', (event) => {
       preparing.value = JSON.parse((event as MessageEvent<string>).data) as Preparing
@@ -79,7 +79,7 @@ export const useEpisode = defineStore('episode', () => {
       // An edit may have been taken while this answer was under way: the newer document stays.
       const newer = data.value && data.value.revision > loaded.revision ? data.value : loaded
       data.value = { ...loaded, revision: newer.revision, document: newer.document }
-      if (!box.waiting(id).length) document.value = newer.document
+      if (!box.waiting(id)) document.value = newer.document
     } catch (cause) {
       if (!data.value) fault.value = (cause as Error).message
     }

@@ -67,9 +67,21 @@ describe('outbox', () => {
     server.slow = 15
     const box = open()
     for (const text of ['A.', 'A b.', 'A b c.', 'A b c d.']) box.add('e', 1, script(text))
-    await expect.poll(() => box.waiting('e').length).toBe(0)
+    await expect.poll(() => box.waiting('e')).toBe(0)
     expect(server.taken.map((command) => command.type === 'setScript' && command.script)).toEqual(['A.', 'A b c d.'])
     expect(document().script).toBe('A b c d.')
+  })
+  it('sends an edit whose answer was lost again under the same key', async () => {
+    const { kept, open } = world()
+    const keys: string[] = []
+    const lost = outbox(async (_id, _revision, _command, key) => {
+      keys.push(key)
+      throw new Error('the answer was lost')
+    }, { getItem: (key) => kept.get(key) ?? null, setItem: (key, value) => void kept.set(key, value), removeItem: (key) => void kept.delete(key) }, { state: () => undefined, taken: () => undefined, refused: () => undefined }, () => false, 10)
+    lost.add('e', 1, title('A'))
+    await expect.poll(() => keys.length).toBeGreaterThan(2)
+    expect(new Set(keys).size).toBe(1)
+    expect(open().waiting('e')).toBe(1)
   })
   it('drops what is refused for good, says so, and goes on with the next', async () => {
     const { server, heard, open } = world()

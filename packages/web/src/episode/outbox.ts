@@ -1,15 +1,15 @@
 import type { Command } from '@tidy-reel/core/document/command'
 import type { Document } from '@tidy-reel/core/document/document'
 
-/** An edit's way to the server: what it answers, or why it said no. */
+/** An edit's way to the server: what it answers, or why it said no. Sent twice under one key, an edit is carried out once. */
 export interface Post {
-  (episodeId: string, revision: number, command: Command): Promise<{ revision: number; document: Document }>
+  (episodeId: string, revision: number, command: Command, key: string): Promise<{ revision: number; document: Document }>
 }
 
 /** Edits of one episode that have not reached the server, oldest first, and the revision they were made against. */
 interface Waiting {
   revision: number
-  commands: Command[]
+  edits: { key: string; command: Command }[]
 }
 
 export type SaveState = 'saved' | 'saving' | 'offline'
@@ -25,12 +25,13 @@ export interface OutboxEvents {
 export interface Outbox {
   /** Hands an edit over; it is kept in `store` until the server has taken it, whatever happens to the page. */
   add(episodeId: string, revision: number, command: Command): void
-  waiting(episodeId: string): readonly Command[]
+  waiting(episodeId: string): number
   /** Sends what is waiting, also what an earlier page left. */
   send(episodeId: string): Promise<void>
 }
 
 const KEY = 'tidy-reel outbox '
+const newKey = () => Array.from(crypto.getRandomValues(new Uint8Array(12)), (byte) => byte.toString(16).padStart(2, '0')).join('')
 
 /**
  * Keeps edits until the server has them: in memory and in the browser's storage, so that neither a server
@@ -46,14 +47,14 @@ export function outbox(post: Post, store: Pick<Storage, 'getItem' | 'setItem' | 
     const known = queues.get(id)
     if (known) return known
     const kept = JSON.parse(store.getItem(KEY + id) ?? 'null') as Waiting | null
-    const queue = kept ?? { revision: 0, commands: [] }
+    const queue = kept ?? { revision: 0, edits: [] }
     queues.set(id, queue)
     return queue
   }
   const keep = (id: string) => {
     const queue = queueOf(id)
     try {
-      if (queue.commands.length) store.setItem(KEY + id, JSON.stringify(queue))
+      if (queue.edits.length) store.setItem(KEY + id, JSON.stringify(queue))
       else store.removeItem(KEY + id)
     } catch {
       // The browser's storage is full or closed to us: the edits are still in memory and on their way.
@@ -61,21 +62,22 @@ export function outbox(post: Post, store: Pick<Storage, 'getItem' | 'setItem' | 
   }
   async function send(id: string): Promise<void> {
     const queue = queueOf(id)
-    if (sending.has(id) || !queue.commands.length) return
+    if (sending.has(id) || !queue.edits.length) return
     sending.add(id)
     events.state(id, 'saving')
     try {
-      while (queue.commands.length) {
-        const answer = await post(id, queue.revision, queue.commands[0]!)
-        queue.commands.shift()
+      while (queue.edits.length) {
+        const { command, key } = queue.edits[0]!
+        const answer = await post(id, queue.revision, command, key)
+        queue.edits.shift()
         queue.revision = answer.revision
         keep(id)
-        events.taken(id, answer, queue.commands.length)
+        events.taken(id, answer, queue.edits.length)
       }
       events.state(id, 'saved')
     } catch (cause) {
       if (refusal(cause)) {
-        queue.commands.length = 0
+        queue.edits.length = 0
         keep(id)
         events.state(id, 'saved')
         events.refused(id, cause as Error)
@@ -90,14 +92,15 @@ export function outbox(post: Post, store: Pick<Storage, 'getItem' | 'setItem' | 
   return {
     add(id, revision, command) {
       const queue = queueOf(id)
-      if (!queue.commands.length) queue.revision = revision
-      const replaceable = queue.commands.length > (sending.has(id) ? 1 : 0) && queue.commands.at(-1)?.type === 'setScript'
-      if (replaceable && command.type === 'setScript') queue.commands[queue.commands.length - 1] = command
-      else queue.commands.push(command)
+      if (!queue.edits.length) queue.revision = revision
+      const replaceable = queue.edits.length > (sending.has(id) ? 1 : 0) && queue.edits.at(-1)?.command.type === 'setScript'
+      const edit = { key: newKey(), command }
+      if (replaceable && command.type === 'setScript') queue.edits[queue.edits.length - 1] = edit
+      else queue.edits.push(edit)
       keep(id)
       void send(id)
     },
-    waiting: (id) => queueOf(id).commands,
+    waiting: (id) => queueOf(id).edits.length,
     send,
   }
 }
