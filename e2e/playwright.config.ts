@@ -4,7 +4,8 @@ import { defineConfig } from '@playwright/test'
 export default defineConfig({
   testDir: '.',
   testMatch: '*.e2e.ts',
-  timeout: 180_000,
+  timeout: 240_000,
+  expect: { timeout: 15_000 },
   workers: 1,
   reporter: [['list'], ['json', { outputFile: fileURLToPath(new URL('../.data/browser.json', import.meta.url)) }]],
   outputDir: '../test-results',

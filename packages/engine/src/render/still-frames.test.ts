@@ -1,4 +1,5 @@
 import { execFileSync } from 'node:child_process'
+import { readFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
 import { stillMove, type Move } from '@tidy-reel/core/picture/move'
@@ -69,5 +70,34 @@ describe('stillFrames', () => {
       for await (const _frame of stillFrames(photograph('stop'), STILL, 500, SIZE, stop.signal)) stop.abort()
     }
     await expect(walk()).rejects.toThrow()
+  })
+})
+
+describe('resample', () => {
+  it('agrees with the plain bilinear formula in floats within 2 code values, for any place and step', async () => {
+    const bytes = await readFile(new URL('../../assembly/resample.wasm', import.meta.url))
+    const { instance } = await WebAssembly.instantiate(bytes, { env: { abort: () => undefined } })
+    const { memory, resample, tableBytes } = instance.exports as unknown as { memory: WebAssembly.Memory; resample: (...numbers: number[]) => void; tableBytes: (width: number) => number }
+    memory.grow(20)
+    const all = new Uint8Array(memory.buffer)
+    const [sw, sh, src] = [83, 61, 4096]
+    for (let i = 0; i < sw * sh; i++) all[src + i] = (Math.sin(i * 12.9898) * 43758.5453 - Math.floor(Math.sin(i * 12.9898) * 43758.5453)) * 256
+    const plain = (x: number, y: number) => {
+      const [cx, cy] = [Math.min(Math.max(x, 0), sw - 1), Math.min(Math.max(y, 0), sh - 1)]
+      const [column, row] = [Math.min(Math.floor(cx), sw - 2), Math.min(Math.floor(cy), sh - 2)]
+      const at = (dx: number, dy: number) => all[src + (row + dy) * sw + column + dx]!
+      const [fx, fy] = [cx - column, cy - row]
+      return (at(0, 0) * (1 - fx) + at(1, 0) * fx) * (1 - fy) + (at(0, 1) * (1 - fx) + at(1, 1) * fx) * fy
+    }
+    for (const [dw, dh, x, y, step] of [[64, 40, 3.37, 2.81, 1.07], [60, 50, 0, 0, 1], [52, 30, 10.5, 7.25, 1.31], [30, 20, -1, -1, 1.9], [81, 59, 0.01, 0.99, 1]] as const) {
+      const dst = 16_384
+      const table = 65_536
+      resample(src, sw, sh, dst, dw, dh, x, y, step, table, table + tableBytes(dw))
+      for (let j = 0; j < dh; j++)
+        for (let i = 0; i < dw; i++) {
+          const wanted = plain(x + (i + 0.5) * step - 0.5, y + (j + 0.5) * step - 0.5)
+          if (Math.abs(all[dst + j * dw + i]! - wanted) > 2) throw new Error(`${all[dst + j * dw + i]} instead of ${wanted} at ${i}, ${j} of ${dw}×${dh}, step ${step}`)
+        }
+    }
   })
 })

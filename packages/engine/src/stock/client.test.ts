@@ -51,7 +51,7 @@ describe('fetching footage from a library that lies', () => {
   const fetched = (handler: Handler, wanted = item('sea')) =>
     withServer(handler, async (address) => {
       const place = join(folder, `fetch-${n++}`)
-      const { files, faults } = await fetchFootage(place, stockClient(address, { fileMs: 400 }), [wanted], 360, never, () => undefined)
+      const { files, faults } = await fetchFootage(place, stockClient(address, { fileMs: 1500 }), [wanted], 360, never, () => undefined)
       return { file: files.get(wanted.id)?.path, fault: faults[0]?.fault }
     })
   it('keeps a picture that is what it was said to be, and asks once', async () => {

@@ -37,10 +37,8 @@ function choose(item: Item) {
     <header>
       <h2 class="serif">Scene {{ number }}<template v-if="shots.length > 1">, {{ ORDINAL[shot] }} picture</template></h2>
       <span v-if="shots.length > 1" class="shots"><button v-for="(_, i) in shots" :key="i" class="plain" :class="{ on: i === shot }" :aria-label="`Picture ${i + 1}`" @click="emit('shot', i)">{{ i + 1 }}</button></span>
+      <span class="words"><button v-for="word in words.slice(0, 5)" :key="word.text" class="plain word" :title="`Look for ${word.text}`" @click="search(word.text)">{{ word.text }}</button></span>
     </header>
-    <div class="words">
-      <button v-for="word in words.slice(0, 5)" :key="word.text" class="plain word" title="Look for this" @click="search(word.text)">{{ word.text }}</button>
-    </div>
     <form @submit.prevent="search()"><ElInput v-model="asked" clearable placeholder="Search all pictures, then Enter" aria-label="Search pictures" @clear="found = undefined" /></form>
     <p v-if="problem" class="red" role="alert">{{ problem }}</p>
     <p v-else-if="!shown.length" class="soft">{{ found ? `Nothing for “${asked}”. Try a plainer word.` : 'Pictures will be here when they have been looked for.' }}</p>
@@ -58,17 +56,17 @@ function choose(item: Item) {
 </template>
 
 <style scoped>
-.panel { padding: 10px 16px 16px; display: grid; gap: 8px; align-content: start; }
-header { display: flex; justify-content: space-between; align-items: baseline; }
-h2 { font-size: 17px; font-weight: 600; }
+.panel { padding: 10px 16px 8px; display: grid; gap: 8px; align-content: start; }
+header { display: flex; gap: 16px; align-items: baseline; }
+h2 { font-size: 17px; font-weight: 600; white-space: nowrap; }
 .shots { display: flex; gap: 10px; }
 .shots button { padding: 0 6px; font: 13px var(--mono); }
 .on { box-shadow: 0 2px 0 var(--blue); }
-.words { display: flex; flex-wrap: wrap; gap: 2px 14px; min-height: 22px; }
-.word { border-bottom: 1px solid var(--blue); line-height: 1.25; }
-ul { list-style: none; margin: 0; padding: 0; display: grid; grid-template-columns: 1fr 1fr; gap: 10px 12px; }
+.words { flex: 1; display: flex; flex-wrap: wrap; justify-content: flex-end; gap: 4px 12px; height: 21px; overflow: hidden; }
+.word { border-bottom: 1px solid var(--blue); line-height: 1.25; white-space: nowrap; }
+ul { list-style: none; margin: 0; padding: 0; display: grid; grid-template-columns: 1fr 1fr; gap: 8px 12px; }
 .pick { display: grid; width: 100%; position: relative; }
-.pick img { width: 100%; aspect-ratio: 16 / 8; object-fit: cover; display: block; background: var(--deep); }
+.pick img { width: 100%; aspect-ratio: 16 / 7; object-fit: cover; display: block; background: var(--deep); }
 .pick[aria-pressed='true'] img { outline: 2px solid var(--blue); outline-offset: 1px; }
 .key { position: absolute; left: 0; top: 0; background: var(--paper); color: var(--ink); font: 12px/20px var(--mono); width: 20px; text-align: center; }
 .name { font-size: 14px; line-height: 1.25; margin-top: 4px; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
