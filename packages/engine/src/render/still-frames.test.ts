@@ -76,7 +76,7 @@ describe('stillFrames', () => {
 describe('resample', () => {
   it('agrees with the plain bilinear formula in floats within 2 code values, for any place and step', async () => {
     const bytes = await readFile(new URL('../../assembly/resample.wasm', import.meta.url))
-    const { instance } = await WebAssembly.instantiate(bytes, { env: { abort: () => undefined } })
+    const instance = await WebAssembly.instantiate(await WebAssembly.compile(bytes), { env: { abort: () => undefined } })
     const { memory, resample, tableBytes } = instance.exports as unknown as { memory: WebAssembly.Memory; resample: (...numbers: number[]) => void; tableBytes: (width: number) => number }
     memory.grow(20)
     const all = new Uint8Array(memory.buffer)
