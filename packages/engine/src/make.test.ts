@@ -6,9 +6,12 @@ import { beforeAll, describe, expect, it } from 'vitest'
 import { apply } from '@tidy-reel/core/document/apply'
 import { emptyDocument, type Document } from '@tidy-reel/core/document/document'
 import { TidyError } from '@tidy-reel/core/fault'
+import { parseScript } from '@tidy-reel/core/script/parse'
+import { timeline } from '@tidy-reel/core/timeline/timeline'
 import type { FilmShape } from '@tidy-reel/core/render/plan'
 import type { FilmReport } from '@tidy-reel/core/render/report'
 import { makeFilm, type MakeContext } from './make.ts'
+import { takeOf } from './speech/take.ts'
 import type { StockLibrary } from './stock/contract.ts'
 import { clip, item, memoryLibrary, photograph } from './test/lying-library.ts'
 import { ebur128, filterLog, lumaFrames, probe, silencesOf } from './test/media-facts.ts'
@@ -80,6 +83,17 @@ describe('makeFilm', () => {
     const log = filterLog(made.film, { video: "select='gt(scene,0.02)',metadata=print" })
     const seen = [...log.matchAll(/pts_time:([\d.]+)[\s\S]*?scene_score=([\d.]+)/g)].map(([, time]) => Math.round(Number(time) * 30))
     for (const cut of cuts) expect(seen).toContain(cut)
+  })
+  it('speaks where the timeline says, within 5 ms, all the way through the encoder', async () => {
+    const document = { ...documentOf('The lamp burns. [pause 2s] The keeper sleeps.', ['photo1', 'photo2']), mood: 'none' as const }
+    const { film } = await make(document)
+    const takes = await Promise.all(document.scenes.map(({ text }) => takeOf(join(data, 'takes'), { text, voice: document.voice, speed: 1 })))
+    const planned = timeline(document, parseScript(document.script), takes, [30, 1]).scenes
+    const heard = silencesOf(film, '-45dB', 0.3).map(([, end]) => end)
+    takes.forEach((take, i) => {
+      const onset = silencesOf(take.file, '-39dB', 0.01)[0]![1]
+      expect(Math.abs(heard[i]! - (planned[i]!.speechStart / 48_000 + onset))).toBeLessThanOrEqual(0.005)
+    })
   })
   it('writes subtitles, credits, chapters and a report beside it', () => {
     expect(readdirSync(made.out).sort()).toEqual(['chapters.txt', 'credits.txt', 'film.ass', 'film.mp4', 'film.srt', 'film.vtt', 'report.json', 'shots.csv'])

@@ -18,8 +18,8 @@ import { joinFilm, renderSegments } from './render/film.ts'
 import { fetchFootage } from './render/footage.ts'
 import { segmentFile } from './render/segment.ts'
 import { fontsFolder } from './render/fonts.ts'
-import { makeBed } from './sound/bed.ts'
-import { mixdown, voiceTrack, type Mixdown } from './sound/mixdown.ts'
+import { filmSound } from './sound/film-sound.ts'
+import type { Mixdown } from './sound/mixdown.ts'
 import { takeAll, type Spoken } from './speech/take-all.ts'
 import { voiceById } from './speech/voices.ts'
 import type { StockLibrary } from './stock/contract.ts'
@@ -75,7 +75,7 @@ export async function makeFilm(document: Document, shape: FilmShape, out: string
     const spoken = await timed('speak', () => speak(document, parsed, place.takes, context))
     const film = timeline(document, parsed, spoken.map((s) => ('take' in s ? s.take : undefined)), shape.fps)
     const items = film.scenes.flatMap((scene) => scene.shots.flatMap(({ item }) => (item ? [item] : [])))
-    const sound = (mixing = timed('mix', () => mix(document, film, spoken, place.beds, work, signal)))
+    const sound = (mixing = timed('mix', () => filmSound({ ...place, work }, { mood: document.mood, seed: document.title, scenes: film.scenes, takes: spoken.map((s) => ('take' in s ? s.take : undefined)), samples: soundSamples(film) }, signal)))
     sound.catch(() => undefined)
     const footage = await timed('fetch', () => fetchFootage(place.media, context.library, items, Math.min(shape.width, shape.height), signal, (done, all) => onProgress({ step: 'fetch', done, all })))
     const cues = filmCues(film, shape.width, shape.height)
@@ -110,14 +110,6 @@ export async function makeFilm(document: Document, shape: FilmShape, out: string
 function speak(document: Document, parsed: ParsedScript, folder: string, { signal, onProgress }: MakeContext): Promise<Spoken[]> {
   let done = 0
   return takeAll(folder, takeRequests(document, parsed), { signal, onSpoken: () => onProgress({ step: 'speak', done: ++done, all: parsed.scenes.length }) })
-}
-
-async function mix(document: Document, film: Timeline, spoken: readonly Spoken[], beds: string, work: string, signal: AbortSignal): Promise<Mixdown> {
-  const samples = soundSamples(film)
-  const voice = join(work, 'voice.wav')
-  await voiceTrack(voice, film.scenes, spoken.map((s) => ('take' in s ? s.take.file : undefined)), samples)
-  const bed = document.mood === 'none' ? undefined : await makeBed(beds, document.mood, samples / 48_000, document.title, signal)
-  return mixdown(work, voice, bed, samples, signal)
 }
 
 function remarksOf(spoken: readonly Spoken[], faults: readonly { fault: TidyError }[], parsed: ParsedScript): string[] {

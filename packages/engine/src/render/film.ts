@@ -51,7 +51,7 @@ export async function renderSegments(folders: { segments: string; work: string; 
   })
 }
 
-/** Joins segments, sound, subtitles and chapters into the film; nothing is encoded again but the sound. */
+/** Joins segments, sound, subtitles and chapters into the film; nothing is encoded again. */
 export async function joinFilm(work: string, parts: { segments: readonly string[]; mix: string; srt: string; metadata: string; seconds: number }, out: string, signal: AbortSignal): Promise<void> {
   const list = join(work, 'segments.txt')
   await writeFile(list, parts.segments.map((file) => `file '${file.replace(/'/g, "'\\''")}'`).join('\n'))
@@ -61,7 +61,7 @@ export async function joinFilm(work: string, parts: { segments: readonly string[
   const inputs = ['-f', 'concat', '-safe', '0', '-i', list, '-i', parts.mix, '-f', 'ffmetadata', '-i', join(work, 'chapters.txt'), ...(subtitled ? ['-i', join(work, 'film.srt')] : [])]
   await runProgram('ffmpeg', [
     '-hide_banner', '-v', 'error', '-nostdin', '-y', ...inputs,
-    '-map', '0:v', '-map', '1:a', ...(subtitled ? ['-map', '3:s', '-c:s', 'mov_text', '-metadata:s:s:0', 'language=eng'] : []),
-    '-map_metadata', '2', '-map_chapters', '2', '-c:v', 'copy', '-c:a', 'aac', '-aac_coder', 'fast', '-b:a', '192k', '-t', parts.seconds.toFixed(6), '-movflags', '+faststart', '-f', 'mp4', out,
+    '-map', '0:v', '-map', '1:a', ...(subtitled ? ['-map', '3:s'] : []),
+    '-map_metadata', '2', '-map_chapters', '2', '-c', 'copy', ...(subtitled ? ['-c:s', 'mov_text', '-metadata:s:s:0', 'language=eng'] : []), '-t', parts.seconds.toFixed(6), '-movflags', '+faststart', '-f', 'mp4', out,
   ], { signal })
 }

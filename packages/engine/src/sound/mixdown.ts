@@ -6,7 +6,7 @@ import { bedGain, FILM_LUFS, mixPlan, TRUE_PEAK_DBTP } from '@tidy-reel/core/sou
 import type { TimelineScene } from '@tidy-reel/core/timeline/timeline'
 import { runProgram } from '../run/program.ts'
 import type { Bed } from './bed.ts'
-import { measure, type Loudness } from './measure.ts'
+import { loudnessOf, measure, type Loudness } from './measure.ts'
 import { wavHead } from './wav.ts'
 
 export interface Mixdown extends Loudness {
@@ -58,18 +58,18 @@ async function write(stream: NodeJS.WritableStream, bytes: Buffer) {
  * @param work folder for what lies between
  */
 export async function mixdown(work: string, voice: string, bed: Bed | undefined, samples: number, signal?: AbortSignal): Promise<Mixdown> {
-  const speech = await measure(voice, signal)
-  const speaks = speech.lufs > -69
+  const speechLufs = await loudnessOf(voice, signal)
+  const speaks = speechLufs > -69
   const sum = join(work, 'sum.wav')
   const below = join(work, 'bed-as-mixed.wav')
   if (bed) {
-    const bedLoudness = await measure(bed.file, signal)
-    await addUp(voice, bed, mixPlan(samples, speaks ? speech.lufs : FILM_LUFS + 8, bedLoudness.lufs), sum, below, signal)
+    const plan = mixPlan(samples, speaks ? speechLufs : FILM_LUFS + 8, await loudnessOf(bed.file, signal))
+    await addUp(voice, bed, plan, sum, below, signal)
   }
-  const distance = bed && speaks ? speech.lufs - (await measure(below, signal)).lufs : null
+  const distance = bed && speaks ? speechLufs - (await loudnessOf(below, signal)) : null
   const file = join(work, 'mix.wav')
   const loudness = await levelled(bed ? sum : voice, file, signal)
-  return { file, ...loudness, speechLufs: speech.lufs, bedBelowSpeech: distance }
+  return { file, ...loudness, speechLufs, bedBelowSpeech: distance }
 }
 
 async function addUp(voice: string, bed: Bed, plan: ReturnType<typeof mixPlan>, out: string, bedOut: string, signal?: AbortSignal): Promise<void> {
@@ -114,22 +114,21 @@ function looped(music: Buffer, frames: number, loop: number, at: number, channel
 }
 
 async function levelled(input: string, out: string, signal?: AbortSignal): Promise<Loudness> {
-  const before = await measure(input, signal)
-  if (before.lufs <= -69) {
+  const before = await loudnessOf(input, signal)
+  if (before <= -69) {
     await runProgram('ffmpeg', ['-v', 'error', '-nostdin', '-y', '-i', input, '-ac', '2', '-ar', '48000', '-c:a', 'pcm_s24le', out], signal ? { signal } : {})
-    return before
+    return measure(out, signal)
   }
-  let gain = FILM_LUFS - before.lufs
-  let after = before
+  let gain = FILM_LUFS - before
   for (let round = 0; round < 5; round++) {
     const ceiling = 10 ** ((TRUE_PEAK_DBTP - HEADROOM_DB) / 20)
     const chain = `aformat=channel_layouts=stereo,volume=${gain.toFixed(2)}dB,aresample=192000,alimiter=limit=${ceiling.toFixed(4)}:attack=3:release=70:level=false,aresample=48000`
     const half = `${out}.part.wav`
     await runProgram('ffmpeg', ['-v', 'error', '-nostdin', '-y', '-i', input, '-af', chain, '-c:a', 'pcm_s24le', half], signal ? { signal } : {})
     await rename(half, out)
-    after = await measure(out, signal)
-    if (Math.abs(after.lufs - FILM_LUFS) <= 0.2) break
-    gain += FILM_LUFS - after.lufs
+    const lufs = await loudnessOf(out, signal)
+    if (Math.abs(lufs - FILM_LUFS) <= 0.2) break
+    gain += FILM_LUFS - lufs
   }
-  return after
+  return measure(out, signal)
 }

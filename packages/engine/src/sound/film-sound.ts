@@ -1,0 +1,46 @@
+import { readFile, writeFile } from 'node:fs/promises'
+import { join } from 'node:path'
+import type { Mood } from '@tidy-reel/core/document/document'
+import type { TimelineScene } from '@tidy-reel/core/timeline/timeline'
+import { runProgram } from '../run/program.ts'
+import type { Take } from '../speech/take.ts'
+import { contentHash, keptFile } from '../storage/kept-file.ts'
+import { makeBed } from './bed.ts'
+import { mixdown, voiceTrack, type Mixdown } from './mixdown.ts'
+
+/** All that a film's sound is made from. */
+export interface SoundRequest {
+  mood: Mood
+  /** The bed is the same for the same seed. */
+  seed: string
+  scenes: readonly TimelineScene[]
+  /** One a scene; undefined where nobody speaks. */
+  takes: readonly (Take | undefined)[]
+  samples: number
+}
+
+/** Raised when the mix changes, so that earlier ones are made anew. */
+const VERSION = 1
+
+/**
+ * The sound of a film as it goes into it, AAC at 192 kbit/s; made once for the same takes at the same places,
+ * so that a render after a change of picture has none to make.
+ *
+ * @param folders where mixes and beds are kept, and a folder for what lies between
+ */
+export async function filmSound(folders: { mixes: string; beds: string; work: string }, request: SoundRequest, signal: AbortSignal): Promise<Mixdown> {
+  const { mood, seed, scenes, takes, samples } = request
+  const hash = contentHash({ VERSION, mood, seed, samples, spoken: scenes.map(({ speechStart }, i) => [speechStart, takes[i]?.hash ?? null]) })
+  const file = join(folders.mixes, `${hash}.m4a`)
+  const facts = await keptFile(join(folders.mixes, `${hash}.json`), async (half) => {
+    const voice = join(folders.work, 'voice.wav')
+    await voiceTrack(voice, scenes, takes.map((take) => take?.file), samples)
+    const bed = mood === 'none' ? undefined : await makeBed(folders.beds, mood, samples / 48_000, seed, signal)
+    const { file: mix, ...measured } = await mixdown(folders.work, voice, bed, samples, signal)
+    await keptFile(file, async (part) => {
+      await runProgram('ffmpeg', ['-v', 'error', '-nostdin', '-y', '-i', mix, '-c:a', 'aac', '-aac_coder', 'fast', '-b:a', '192k', part], { signal })
+    })
+    await writeFile(half, JSON.stringify(measured))
+  })
+  return { file, ...(JSON.parse(await readFile(facts, 'utf8')) as Omit<Mixdown, 'file'>) }
+}
