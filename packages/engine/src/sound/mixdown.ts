@@ -74,27 +74,26 @@ export async function mixdown(work: string, voice: string, bed: Bed | undefined,
 
 async function addUp(voice: string, bed: Bed, plan: ReturnType<typeof mixPlan>, out: string, bedOut: string, signal?: AbortSignal): Promise<void> {
   const voiceFile = await open(voice)
-  const music = (await readFile(bed.file)).subarray(HEAD_BYTES)
-  const musicFrames = music.length >> 2
+  const music = int16View((await readFile(bed.file)).subarray(HEAD_BYTES))
   const [stream, bedStream] = [createWriteStream(out), createWriteStream(bedOut)]
   stream.write(wavHead(plan.samples, 2, true))
   bedStream.write(wavHead(plan.samples, 2, true))
-  const speech = Buffer.alloc(CHUNK * 2)
+  const bytes = Buffer.alloc(CHUNK * 2)
+  const speech = int16View(bytes)
   for (let at = 0; at < plan.samples; at += CHUNK) {
     signal?.throwIfAborted()
     const count = Math.min(CHUNK, plan.samples - at)
-    await voiceFile.read(speech, 0, count * 2, HEAD_BYTES + at * 2)
+    await voiceFile.read(bytes, 0, count * 2, HEAD_BYTES + at * 2)
     const [mixed, alone] = [new Float32Array(count * 2), new Float32Array(count * 2)]
-    for (let i = 0, gain = 0, slope = 0; i < count; i++) {
-      if (i % CURVE_STEP === 0) {
-        gain = bedGain(plan, at + i) / 32768
-        slope = (bedGain(plan, at + i + CURVE_STEP) / 32768 - gain) / CURVE_STEP
-      } else gain += slope
-      const said = speech.readInt16LE(i * 2) / 32768
-      for (let channel = 0; channel < 2; channel++) {
-        const under = gain * looped(music, musicFrames, bed.loopSamples, at + i, channel)
-        alone[i * 2 + channel] = under
-        mixed[i * 2 + channel] = said + under
+    for (let from = 0; from < count; from += CURVE_STEP) {
+      const to = Math.min(count, from + CURVE_STEP)
+      const start = bedGain(plan, at + from) / 32768
+      const slope = (bedGain(plan, at + from + CURVE_STEP) / 32768 - start) / CURVE_STEP
+      layBed(alone, music, bed.loopSamples, at, from, to, start, slope)
+      for (let i = from; i < to; i++) {
+        const said = speech[i]! / 32768
+        mixed[i * 2] = said + alone[i * 2]!
+        mixed[i * 2 + 1] = said + alone[i * 2 + 1]!
       }
     }
     await write(stream, Buffer.from(mixed.buffer))
@@ -106,11 +105,25 @@ async function addUp(voice: string, bed: Bed, plan: ReturnType<typeof mixPlan>, 
   await Promise.all([once(stream, 'close'), once(bedStream, 'close')])
 }
 
-/** A sample of the looped bed: each round starts on a bar while the one before still rings. */
-function looped(music: Buffer, frames: number, loop: number, at: number, channel: number): number {
-  const here = at % loop
-  const sample = (frame: number) => (frame < frames ? music.readInt16LE(frame * 4 + channel * 2) : 0)
-  return at >= loop ? sample(here) + sample(loop + here) : sample(here)
+/** WAV samples as numbers; a copy where they do not lie on a whole sample in memory. */
+function int16View(bytes: Buffer): Int16Array {
+  const whole = bytes.byteOffset % 2 === 0 ? bytes : Buffer.from(bytes)
+  return new Int16Array(whole.buffer, whole.byteOffset, whole.length >> 1)
+}
+
+/** Lays the looped bed under samples `[from, to)`: each round starts on a bar while the one before still rings. */
+function layBed(out: Float32Array, music: Int16Array, loop: number, at: number, from: number, to: number, start: number, slope: number) {
+  const frames = music.length >> 1
+  for (let i = from; i < to; i++) {
+    const here = (at + i) % loop
+    const tail = at + i >= loop ? loop + here : frames
+    const gain = start + slope * (i - from)
+    for (let channel = 0; channel < 2; channel++) {
+      const note = here < frames ? music[here * 2 + channel]! : 0
+      const rest = tail < frames ? music[tail * 2 + channel]! : 0
+      out[i * 2 + channel] = gain * (note + rest)
+    }
+  }
 }
 
 async function levelled(input: string, out: string, signal?: AbortSignal): Promise<Loudness> {
