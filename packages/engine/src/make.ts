@@ -73,9 +73,10 @@ export async function makeFilm(document: Document, shape: FilmShape, out: string
   await Promise.all([mkdir(work, { recursive: true }), mkdir(out, { recursive: true }), fontsFolder(place.fonts)])
   try {
     const spoken = await timed('speak', () => speak(document, parsed, place.takes, context))
-    const film = timeline(document, parsed, spoken.map((s) => ('take' in s ? s.take : undefined)), shape.fps)
+    const takes = spoken.map((s) => ('take' in s ? s.take : undefined))
+    const film = timeline(document, parsed, takes, shape.fps)
     const items = film.scenes.flatMap((scene) => scene.shots.flatMap(({ item }) => (item ? [item] : [])))
-    const sound = (mixing = timed('mix', () => filmSound({ ...place, work }, { mood: document.mood, seed: document.title, scenes: film.scenes, takes: spoken.map((s) => ('take' in s ? s.take : undefined)), samples: soundSamples(film) }, signal)))
+    const sound = (mixing = timed('mix', () => filmSound({ ...place, work }, { mood: document.mood, seed: document.title, scenes: film.scenes, takes, samples: soundSamples(film) }, signal)))
     sound.catch(() => undefined)
     const footage = await timed('fetch', () => fetchFootage(place.media, context.library, items, Math.min(shape.width, shape.height), signal, (done, all) => onProgress({ step: 'fetch', done, all })))
     const cues = filmCues(film, shape.width, shape.height)

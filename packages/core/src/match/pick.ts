@@ -119,7 +119,10 @@ export function lookedUp(text: string): string[] {
   return [...words, ...words.slice(1).map((word, i) => `${words[i]} ${word}`)]
 }
 
-function fieldsOf(item: Item): Fields[] {
+/** What is searched of an item. */
+type ItemFields = [title: Fields, tags: Fields, description: Fields]
+
+function fieldsOf(item: Item): ItemFields {
   return [
     { weight: 2, words: lookedUp(item.title) },
     { weight: 1.2, words: item.tags.flatMap(lookedUp) },
@@ -140,9 +143,10 @@ export function pickPictures(
   pool: readonly Item[],
   options: { orientation: Orientation; kept?: ReadonlyMap<number, readonly string[]> },
 ): ScenePicks[] {
-  const index = bm25(pool.map(fieldsOf))
-  const words = pool.map((item) => new Set(fieldsOf(item).flatMap((field) => field.words)))
-  const looks = pool.map(lookOf)
+  const fields = pool.map(fieldsOf)
+  const index = bm25(fields)
+  const words = fields.map((each) => new Set(each.flatMap((field) => field.words)))
+  const looks = fields.map(lookOf)
   const shown: Look[][] = []
   const lastUsed = new Map<string, number>()
   for (const [scene, ids] of options.kept ?? []) for (const id of ids) lastUsed.set(id, scene)
@@ -184,7 +188,7 @@ interface Ranked {
 /** The things a picture shows, whatever the hour. */
 type Look = ReadonlySet<string>
 
-const lookOf = ({ title, tags }: Item): Look => new Set([title, ...tags].flatMap((text) => lookedUp(text)).filter((word) => !word.includes(' ') && !HOURS.has(word)))
+const lookOf = ([title, tags]: ItemFields): Look => new Set([...title.words, ...tags.words].filter((word) => !word.includes(' ') && !HOURS.has(word)))
 
 /** Share of what two pictures show that both show, 0 to 1 (Jaccard). */
 function alike(a: Look, b: Look): number {

@@ -2,13 +2,13 @@ import { randomUUID } from 'node:crypto'
 import { Op, type Sequelize } from 'sequelize'
 import { apply } from '@tidy-reel/core/document/apply'
 import type { Command } from '@tidy-reel/core/document/command'
-import { emptyDocument, type Document } from '@tidy-reel/core/document/document'
+import { emptyDocument } from '@tidy-reel/core/document/document'
 import { TidyError } from '@tidy-reel/core/fault'
 import { parseScript } from '@tidy-reel/core/script/parse'
 import { sceneSeconds } from '@tidy-reel/core/timeline/timeline'
 import type { EpisodeRow } from '@tidy-reel/core/views/episode'
-import { announce } from '../events.ts'
 import { Change, Channel, Episode, Render } from '../db/models.ts'
+import { changeEpisode, type Revised } from './change-episode.ts'
 
 /** Commands that hold at any revision, because they name what they change by id or replace it whole. */
 const REBASED = new Set<Command['type']>(['setShot', 'editNarration', 'placeShots', 'setTitle', 'setVoice', 'setMood'])
@@ -42,10 +42,8 @@ export function episodeActions(sequelize: Sequelize, ownerId: string) {
       if (!count) throw new TidyError('episode_not_found')
     },
     /** Applies a command and logs it in one transaction; one that knows not the newest revision is applied where no person's change lies between, or where it names what it changes. */
-    async command(id: string, revision: number, command: Command, actor: Change['actor'] = 'person', key: string | null = null): Promise<{ revision: number; document: Document }> {
-      const changed = await sequelize.transaction(async (transaction) => {
-        const episode = await Episode.findOne({ where: { id, ownerId, deletedAt: null }, lock: transaction.LOCK.UPDATE, transaction })
-        if (!episode) throw new TidyError('episode_not_found')
+    async command(id: string, revision: number, command: Command, actor: Change['actor'] = 'person', key: string | null = null): Promise<Revised> {
+      return changeEpisode(sequelize, ownerId, id, async (episode, transaction) => {
         if (key && (await Change.count({ where: { episodeId: id, key }, transaction }))) return { revision: episode.revision, document: episode.document }
         if (!REBASED.has(command.type) && revision < episode.revision) {
           const others = await Change.count({ where: { episodeId: id, actor: 'person', revision: { [Op.gt]: revision } }, transaction })
@@ -53,13 +51,10 @@ export function episodeActions(sequelize: Sequelize, ownerId: string) {
         }
         const { document, inverse } = apply(episode.document, command)
         const next = episode.revision + 1
-        await episode.update({ document, revision: next }, { transaction })
         if (actor === 'person') await Change.update({ state: 'left' }, { where: { episodeId: id, state: 'undone' }, transaction })
         await Change.create({ ownerId, episodeId: id, revision: next, actor, key, command, inverse }, { transaction })
         return { revision: next, document }
       })
-      await announce(sequelize, { episodeId: id, kind: 'document', data: { revision: changed.revision } })
-      return changed
     },
   }
 }

@@ -1,11 +1,10 @@
 import { Op, type Sequelize, type Transaction } from 'sequelize'
 import { apply, takenBack } from '@tidy-reel/core/document/apply'
 import { commandName } from '@tidy-reel/core/document/command-name'
-import type { Document } from '@tidy-reel/core/document/document'
 import { TidyError } from '@tidy-reel/core/fault'
 import type { History } from '@tidy-reel/core/views/episode'
-import { Change, Episode } from '../db/models.ts'
-import { announce } from '../events.ts'
+import { Change, type Episode } from '../db/models.ts'
+import { changeEpisode, type Revised } from './change-episode.ts'
 
 /**
  * Undo and redo over the change log, back to an episode's first word and across restarts.
@@ -14,15 +13,8 @@ import { announce } from '../events.ts'
  * after a person's change goes and comes back with it. The log only grows: redoing appends the change again.
  */
 export function historyActions(sequelize: Sequelize, ownerId: string) {
-  const step = async (id: string, take: (episode: Episode, transaction: Transaction) => Promise<{ document: Document; revision: number }>) => {
-    const taken = await sequelize.transaction(async (transaction) => {
-      const episode = await Episode.findOne({ where: { id, ownerId, deletedAt: null }, lock: transaction.LOCK.UPDATE, transaction })
-      if (!episode) throw new TidyError('episode_not_found')
-      const next = await take(episode, transaction)
-      await episode.update(next, { transaction })
-      return next
-    })
-    await announce(sequelize, { episodeId: id, kind: 'document', data: { revision: taken.revision } })
+  const step = async (id: string, take: (episode: Episode, transaction: Transaction) => Promise<Revised>) => {
+    const taken = await changeEpisode(sequelize, ownerId, id, take)
     return { ...taken, history: await history(id) }
   }
   const newest = (episodeId: string, transaction?: Transaction) =>

@@ -87,7 +87,7 @@ article:hover .play, .selected .play, .play:focus-visible { opacity: 1; }
 u { text-decoration-color: var(--blue); text-decoration-thickness: 1px; text-underline-offset: 3px; }
 textarea { width: 100%; border: 0; padding: 0; background: none; font: inherit; color: inherit; resize: none; overflow: hidden; outline: 0; box-shadow: 0 2px 0 var(--blue); display: block; }
 .note { display: inline-block; font: 12.5px var(--sans); color: var(--soft); border-left: 2px solid var(--blue); padding-left: 6px; margin: 4px 12px 0 0; }
-.strip { display: flex; gap: 2px; position: relative; height: 62px; align-self: start; }
+.strip { display: flex; gap: 2px; height: 62px; align-self: start; }
 .frame { flex: none; height: 62px; overflow: hidden; background: var(--deep); display: flex; gap: 1px; min-width: 34px; }
 .frame img { width: 110px; height: 62px; object-fit: cover; display: block; flex: none; }
 .chosen { outline: 2px solid var(--blue); outline-offset: 1px; z-index: 1; }
