@@ -3,7 +3,8 @@ import { cpus, tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import pLimit from 'p-limit'
-import { parseScript } from '@tidy-reel/core/script/parse'
+import { documentFrom } from '@tidy-reel/core/document/apply'
+import { filmOf } from '@tidy-reel/core/document/film-scenes'
 import type { FilmShape, Segment } from '@tidy-reel/core/render/plan'
 import { timeline } from '@tidy-reel/core/timeline/timeline'
 import { assDocument } from '@tidy-reel/core/supers/ass'
@@ -28,7 +29,7 @@ const timed = async (run: () => Promise<unknown>) => {
 async function renderRatio(kind: 'photo' | 'clip', path: string, folder: string): Promise<number> {
   const item = { id: `bench-${kind}`, kind, title: kind, seconds: 9, width: 1920, height: 1080, source: '', licence: '', author: '' }
   const ass = assDocument({ width: 1920, height: 1080, cues: [{ lines: ['A line of text', 'and another one'], start: 0, end: 200_000 }], supers: [] })
-  const segments = Array.from({ length: SEGMENTS }, (_, i): Segment => ({ scene: i, frames: FRAMES, shots: [{ frames: FRAMES, source: { kind, item, move: stillMove(`bench ${i}`) } }], ass, hash: `bench-${kind}-${i}` }))
+  const segments = Array.from({ length: SEGMENTS }, (_, i): Segment => ({ scene: i, frames: FRAMES, shots: [{ first: 0, frames: FRAMES, span: FRAMES, source: kind === 'photo' ? { kind, item, move: stillMove(`bench ${i}`) } : { kind, item, slip: 0, speed: 1 } }], ass, hash: `bench-${kind}-${i}` }))
   const file = { path, width: 1920, height: 1080, plain: kind === 'clip' }
   let made: string[] = []
   const ours = await timed(async () => {
@@ -52,9 +53,9 @@ try {
   await runProgram('ffmpeg', ['-v', 'error', '-y', '-i', clip, '-frames:v', '1', '-q:v', '2', still])
   console.log(`moving stills, frames a second against the bare encoder: ${(await renderRatio('photo', still, work)).toFixed(2)}`)
   console.log(`clips, frames a second against the bare encoder: ${(await renderRatio('clip', clip, work)).toFixed(2)}`)
-  const parsed = parseScript('The keeper climbed the stairs and wound the weight to the top again. '.repeat(500))
+  const document = documentFrom('Bench', 'The keeper climbed the stairs and wound the weight to the top again. '.repeat(500))
   const runs = 20
-  const spent = await timed(async () => { for (let i = 0; i < runs; i++) timeline({ scenes: [], speed: 1 }, parsed, [], [30, 1]) })
+  const spent = await timed(async () => { for (let i = 0; i < runs; i++) timeline(filmOf(document), [], [30, 1]) })
   console.log(`timeline of 500 scenes against the 16 ms of a screen's frame: ${(spent / runs / 16).toFixed(2)}`)
 } finally {
   await rm(work, { recursive: true, force: true })

@@ -166,3 +166,46 @@ describe('tidy-reel make', () => {
     expect(existsSync(join(out, 'film.mp4'))).toBe(false)
   })
 })
+
+describe('tidy-reel new, apply and timeline', () => {
+  const at = (name: string) => join(data, name)
+  const made = at('episode.json')
+  const read = (name: string) => JSON.parse(readFileSync(at(name), 'utf8'))
+  it('make a document of a script, change it, and change it back to the letter', async () => {
+    expect((await tidy(['new', SCRIPT, '--out', made])).code).toBe(0)
+    expect(read('episode.json')).toMatchObject({ version: 2, title: 'lamp', scenes: [{ id: 's1' }, { id: 's2' }] })
+    const commands = file('commands.json', JSON.stringify([{ type: 'splitScene', sceneId: 's1', at: 14 }, { type: 'adjustScenes', target: ['s2'], set: { hidden: true } }]))
+    const { code, stderr } = await tidy(['apply', made, commands, '--out', at('next.json')])
+    expect([code, stderr.trim()]).toEqual([0, 'scene split\nscene left out'])
+    expect(read('next.json').scenes.map(({ text }: { text: string }) => text)).toEqual(['The lamp burns', 'above the sea.', expect.any(String)])
+    expect((await tidy(['apply', at('next.json'), at('next.inverse.json'), '--out', at('back.json')])).code).toBe(0)
+    expect(readFileSync(at('back.json'), 'utf8')).toBe(readFileSync(made, 'utf8'))
+  })
+  it('print exact frames and samples at 30000/1001', async () => {
+    const { stdout } = await tidy(['timeline', made, '--fps', '30000/1001', '--json'])
+    const { fps, frames, samples, scenes } = JSON.parse(stdout)
+    expect(fps).toEqual([30000, 1001])
+    expect(frames).toBe(Math.round((samples * 30000) / 1001 / 48_000))
+    expect(scenes.map((scene: { id: string }) => scene.id)).toEqual(['s1', 's2'])
+    expect(scenes[0].endFrame).toBe(scenes[1].startFrame)
+    expect(scenes[1].shots.at(-1)).toEqual({ startFrame: expect.any(Number), endFrame: frames, item: null })
+  })
+  it.each<[string, string[], RegExp]>([
+    ['a scene that is not there', ['apply', made, file('no-scene.json', '{"type":"mergeScene","sceneId":"zz"}'), '--out', at('never.json')], /no scene "zz"/],
+    ['a command there is not', ['apply', made, file('no-command.json', '[{"type":"explode"}]'), '--out', at('never.json')], /"no-command.json" cannot be used/],
+    ['half a file', ['apply', file('half.json', '{"version":2,"ti'), made, '--out', at('never.json')], /it is not JSON/],
+    ['a folder that is not there', ['new', SCRIPT, '--out', at('no/such/folder.json')], /cannot be written/],
+    ['a rate there is not', ['timeline', made, '--fps', '31'], /--fps cannot be "31"/],
+  ])('answer %s with a sentence and write nothing', async (_what, args, sentence) => {
+    const { code, stderr } = await tidy(args)
+    expect(code).toBe(1)
+    expect(stderr).toMatch(sentence)
+    expect(existsSync(at('never.json'))).toBe(false)
+  })
+  it('set a document right whose scenes are not those of its script', async () => {
+    const { scenes, ...rest } = read('episode.json')
+    const wrong = file('wrong.json', JSON.stringify({ ...rest, scenes: [scenes[1], scenes[1], { id: 'x', text: 'Nobody says this.', shots: [] }] }))
+    expect((await tidy(['apply', wrong, file('nothing.json', '[]'), '--out', at('right.json')])).code).toBe(0)
+    expect(read('right.json').scenes.map(({ text }: { text: string }) => text)).toEqual(scenes.map(({ text }: { text: string }) => text))
+  })
+})

@@ -1,11 +1,11 @@
 import { resolve } from 'node:path'
 import { TidyError } from '@tidy-reel/core/fault'
 import { apply } from '@tidy-reel/core/document/apply'
-import { emptyDocument, MOODS, type Document, type Mood } from '@tidy-reel/core/document/document'
+import { filmOf } from '@tidy-reel/core/document/film-scenes'
+import { MOODS, type Document, type Mood } from '@tidy-reel/core/document/document'
 import type { FilmShape } from '@tidy-reel/core/render/plan'
 import type { Progress } from '@tidy-reel/core/render/progress'
 import type { FilmReport } from '@tidy-reel/core/render/report'
-import { parseScript } from '@tidy-reel/core/script/parse'
 import { sceneSeconds } from '@tidy-reel/core/timeline/timeline'
 import { parseFrameRate } from '@tidy-reel/core/time'
 import { engineConfig, type EngineConfig } from '@tidy-reel/engine/config'
@@ -13,7 +13,7 @@ import { filmable, makeFilm } from '@tidy-reel/engine/make'
 import { onStopSignal } from '@tidy-reel/engine/run/stop-signals'
 import { stockClient } from '@tidy-reel/engine/stock/client'
 import type { StockLibrary } from '@tidy-reel/engine/stock/contract'
-import { matchFilm, scenesToMatch } from '@tidy-reel/engine/stock/match-film'
+import { keptPictures, matchFilm, scenesToMatch } from '@tidy-reel/engine/stock/match-film'
 import { loadLexicon } from '@tidy-reel/engine/words/wordnet'
 import { withStock } from './stock-process.ts'
 
@@ -21,8 +21,8 @@ export interface MakeFlags {
   out: string
   size: string
   fps: string
-  voice: string
-  mood: string
+  voice?: string
+  mood?: string
   burnIn: boolean
 }
 
@@ -37,26 +37,27 @@ export function filmShape({ size, fps, burnIn }: Pick<MakeFlags, 'size' | 'fps' 
   return { width, height, fps: rate, burnIn }
 }
 
-/** Makes a film from a script, without database or browser. */
-export async function makeCommand(script: string, title: string, flags: MakeFlags): Promise<FilmReport> {
-  filmable(script)
+/** Makes the film of a document, without database or browser; flags win over what a document says. */
+export async function makeCommand(written: Document, flags: MakeFlags): Promise<FilmReport> {
   const shape = filmShape(flags)
-  if (!(MOODS as readonly string[]).includes(flags.mood)) throw new TidyError('option_invalid', { option: '--mood', value: flags.mood, wanted: `one of ${MOODS.join(', ')}` })
-  const start: Document = { ...emptyDocument(title), voice: flags.voice, mood: flags.mood as Mood }
+  if (flags.mood && !(MOODS as readonly string[]).includes(flags.mood)) throw new TidyError('option_invalid', { option: '--mood', value: flags.mood, wanted: `one of ${MOODS.join(', ')}` })
+  const start: Document = { ...written, ...(flags.voice ? { voice: flags.voice } : {}), ...(flags.mood ? { mood: flags.mood as Mood } : {}) }
+  filmable(start)
   const stop = new AbortController()
   onStopSignal(() => stop.abort(new TidyError('cancelled')))
   const config = engineConfig()
-  return withStock(config, (address) => run(apply(start, { type: 'setScript', script }).document, shape, resolve(flags.out), { config, library: stockClient(address), signal: stop.signal }))
+  return withStock(config, (address) => run(start, shape, resolve(flags.out), { config, library: stockClient(address), signal: stop.signal }))
 }
 
 async function run(unmatched: Document, shape: FilmShape, out: string, context: { config: EngineConfig; library: StockLibrary; signal: AbortSignal }): Promise<FilmReport> {
   const started = performance.now()
-  const parsed = parseScript(unmatched.script)
   const orientation = shape.width > shape.height ? 'landscape' : shape.width < shape.height ? 'portrait' : 'square'
-  const { picks, fault } = await matchFilm(scenesToMatch(parsed, sceneSeconds(parsed.scenes)), await loadLexicon(), context.library, { orientation, signal: context.signal })
+  const film = filmOf(unmatched)
+  const kept = keptPictures(film.scenes)
+  const { picks, fault } = await matchFilm(scenesToMatch(film, sceneSeconds(film.scenes, film.speed)), await loadLexicon(), context.library, { orientation, kept, signal: context.signal })
   if (fault) process.stderr.write(`${fault.message}\n`)
   const matched = (performance.now() - started) / 1000
-  const scenes = unmatched.scenes.map((scene, i) => ({ sceneId: scene.id, text: scene.text, items: picks[i]!.chosen }))
+  const scenes = film.scenes.flatMap(({ id, text, shots, card }, i) => (card !== undefined || shots.length ? [] : [{ sceneId: id, text, items: picks[i]!.chosen }]))
   const { document } = apply(unmatched, { type: 'placeShots', scenes })
   const report = await makeFilm(document, shape, out, { ...context, matchSeconds: matched, onProgress: tell() })
   for (const remark of report.remarks) process.stderr.write(`${remark}\n`)

@@ -9,14 +9,14 @@ import { matchFilm, scenesToMatch } from '@tidy-reel/engine/stock/match-film'
 import { stockClient } from '@tidy-reel/engine/stock/client'
 import { loadLexicon } from '@tidy-reel/engine/words/wordnet'
 import { print } from './print.ts'
-import { parsedFile } from './read-script.ts'
+import { filmFromFile } from './read-script.ts'
 import { withStock } from './stock-process.ts'
 
 /** Prints the pictures chosen for every scene, the first being the one the film would show. */
 export async function matchCommand(file: string, { json, catalogue }: { json?: boolean; catalogue?: string }) {
-  const parsed = await parsedFile(file)
+  const film = await filmFromFile(file)
   const lexicon = await loadLexicon()
-  const toMatch = scenesToMatch(parsed, sceneSeconds(parsed.scenes))
+  const toMatch = scenesToMatch(film, sceneSeconds(film.scenes))
   const options = { orientation: 'landscape' as const }
   const items = catalogue ? await readCatalogue(catalogue) : undefined
   const { picks, fault } = items
@@ -24,7 +24,7 @@ export async function matchCommand(file: string, { json, catalogue }: { json?: b
     : await withStock(engineConfig(), (address) => matchFilm(toMatch, lexicon, stockClient(address), options))
   if (fault) throw fault
   const list = picks.map(({ candidates }, i) => ({
-    text: parsed.scenes[i]!.text,
+    text: film.scenes[i]!.text,
     picks: candidates.map(({ item, score, why }) => ({ id: item.id, title: item.title, description: item.description, tags: item.tags, score: Math.round(score * 1000) / 1000, why })),
   }))
   print(json ? { scenes: list } : list.map((s) => `${s.text}\n  ${s.picks.slice(0, 4).map((p) => `${p.title} (${p.why})`).join('\n  ')}`).join('\n'))

@@ -2,7 +2,8 @@ import { readFile, stat } from 'node:fs/promises'
 import { basename } from 'node:path'
 import { TidyError } from '@tidy-reel/core/fault'
 import { cleanScript } from '@tidy-reel/core/script/clean'
-import { parseScript, type ParsedScript } from '@tidy-reel/core/script/parse'
+import { documentFrom } from '@tidy-reel/core/document/apply'
+import { filmOf, type Film } from '@tidy-reel/core/document/film-scenes'
 
 const SCRIPT_BYTES_LIMIT = 4_000_000
 
@@ -14,11 +15,11 @@ export async function readScript(file: string): Promise<string> {
   return cleanScript((await readFile(file)).toString('utf8'), basename(file))
 }
 
-/** A script read and parsed; what was left unread is told on standard error. */
-export async function parsedFile(file: string): Promise<ParsedScript> {
+/** The film a script makes; what was left unread is told on standard error. */
+export async function filmFromFile(file: string): Promise<Film> {
   const script = await readScript(file)
   if (!script.trim()) throw new TidyError('script_empty')
-  const parsed = parseScript(script)
-  for (const remark of parsed.remarks) process.stderr.write(`${remark}\n`)
-  return parsed
+  const film = filmOf(documentFrom(basename(file), script))
+  for (const remark of film.remarks) process.stderr.write(`${remark}\n`)
+  return film
 }

@@ -2,16 +2,16 @@ import { sceneSeconds } from '@tidy-reel/core/timeline/timeline'
 import { searchWords } from '@tidy-reel/core/words/search-words'
 import { loadLexicon } from '@tidy-reel/engine/words/wordnet'
 import { print } from './print.ts'
-import { parsedFile } from './read-script.ts'
+import { filmFromFile } from './read-script.ts'
 
 /** Prints the scenes of a script with their search words and lengths. */
 export async function scenesCommand(file: string, { json }: { json?: boolean }) {
-  const parsed = await parsedFile(file)
+  const film = await filmFromFile(file)
   const lexicon = await loadLexicon()
-  const seconds = sceneSeconds(parsed.scenes)
-  const list = parsed.scenes.map((scene, i) => ({
+  const seconds = sceneSeconds(film.scenes)
+  const list = film.scenes.map((scene, i) => ({
     n: i + 1,
-    chapter: parsed.chapters[scene.chapter]?.title ?? '',
+    chapter: film.chapters[scene.chapter]?.title ?? '',
     text: scene.text,
     words: searchWords(scene.directions.find((d) => d.kind === 'picture')?.text ?? scene.text, lexicon).map(({ text }) => text),
     seconds: Math.round(seconds[i]! * 100) / 100,

@@ -8,6 +8,7 @@ export const FAULTS = {
     status: 422,
     say: () => 'The script holds headings or directions only. Add at least one sentence to be spoken.',
   },
+  scenes_all_hidden: { status: 422, say: () => 'Every scene is left out of the film. Show at least one of them.' },
   script_not_text: {
     status: 415,
     say: (d: { name: string }) => `"${d.name}" is not a text. Save it as plain text (UTF-8) and try again.`,
@@ -36,6 +37,19 @@ export const FAULTS = {
     status: 404,
     say: (d: { shot: number }) => `This scene has no picture number ${d.shot + 1} any more. Reload the page.`,
   },
+  shots_too_many: { status: 422, say: (d: { limit: number }) => `A scene can show ${d.limit} pictures at most. Split the scene for more.` },
+  cut_not_possible: {
+    status: 422,
+    say: (d: { word: number }) => `The picture cannot change at word ${d.word}: another cut of this scene is in the way. Move that one first.`,
+  },
+  split_empty: { status: 422, say: () => 'The scene cannot be split here: one part would have nothing to speak. Put the cursor between two words.' },
+  merge_last: { status: 422, say: () => 'This is the last scene: there is none to join it with.' },
+  merge_over_heading: {
+    status: 422,
+    say: (d: { title: string }) => `The chapter "${d.title}" begins between these scenes. Remove its heading first.`,
+  },
+  merge_over_speaker: { status: 422, say: () => 'Two people speak in these scenes. Give both to one speaker first.' },
+  place_inside: { status: 422, say: () => 'Scenes cannot be put beside one of themselves. Choose another place.' },
   revision_stale: {
     status: 409,
     say: (d: { revision: number }) =>
@@ -43,6 +57,7 @@ export const FAULTS = {
   },
   nothing_to_undo: { status: 409, say: () => 'There is nothing to undo: this is how the episode began.' },
   nothing_to_redo: { status: 409, say: () => 'There is nothing to redo.' },
+  version_not_found: { status: 404, say: () => 'This version is not there any more. Choose another one.' },
   render_not_found: { status: 404, say: () => 'There is no such film any more. Start a new render.' },
   render_running: { status: 409, say: () => 'A render of this episode is under way. Wait for it or stop it first.' },
   file_not_ready: { status: 404, say: () => 'This file is not there yet. Wait until the render has finished.' },
@@ -84,6 +99,8 @@ export const FAULTS = {
     status: 422,
     say: (d: { reason: string }) => `The catalogue cannot be read: ${d.reason}.`,
   },
+  json_invalid: { status: 422, say: (d: { name: string; reason: string }) => `"${d.name}" cannot be used: ${d.reason}.` },
+  file_not_writable: { status: 422, say: (d: { name: string }) => `The file "${d.name}" cannot be written. Check that its folder exists and is yours.` },
   option_invalid: {
     status: 422,
     say: (d: { option: string; value: string; wanted: string }) =>

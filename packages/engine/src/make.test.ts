@@ -6,7 +6,7 @@ import { beforeAll, describe, expect, it } from 'vitest'
 import { apply } from '@tidy-reel/core/document/apply'
 import { emptyDocument, type Document } from '@tidy-reel/core/document/document'
 import { TidyError } from '@tidy-reel/core/fault'
-import { parseScript } from '@tidy-reel/core/script/parse'
+import { filmOf } from '@tidy-reel/core/document/film-scenes'
 import { timeline } from '@tidy-reel/core/timeline/timeline'
 import type { FilmShape } from '@tidy-reel/core/render/plan'
 import type { FilmReport } from '@tidy-reel/core/render/report'
@@ -88,7 +88,7 @@ describe('makeFilm', () => {
     const document = { ...documentOf('The lamp burns. [pause 2s] The keeper sleeps.', ['photo1', 'photo2']), mood: 'none' as const }
     const { film } = await make(document)
     const takes = await Promise.all(document.scenes.map(({ text }) => takeOf(join(data, 'takes'), { text, voice: document.voice, speed: 1 })))
-    const planned = timeline(document, parseScript(document.script), takes, [30, 1]).scenes
+    const planned = timeline(filmOf(document), takes, [30, 1]).scenes
     const heard = silencesOf(film, '-45dB', 0.3).map(([, end]) => end)
     takes.forEach((take, i) => {
       const onset = silencesOf(take.file, '-39dB', 0.01)[0]![1]

@@ -3,11 +3,11 @@ import { mkdir, rename, rm, writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import { TidyError } from '@tidy-reel/core/fault'
 import type { Document } from '@tidy-reel/core/document/document'
+import { filmOf, type Film } from '@tidy-reel/core/document/film-scenes'
 import { chapterList, creditsText, ffmetadata, shotsCsv } from '@tidy-reel/core/formats/lists'
-import { renderPlan, type FilmShape } from '@tidy-reel/core/render/plan'
+import { renderPlan, stretchesOf, type FilmShape } from '@tidy-reel/core/render/plan'
 import type { Progress, Step } from '@tidy-reel/core/render/progress'
 import type { FilmReport } from '@tidy-reel/core/render/report'
-import { parseScript, type ParsedScript } from '@tidy-reel/core/script/parse'
 import { filmCues } from '@tidy-reel/core/subtitles/film-cues'
 import { srt, vtt } from '@tidy-reel/core/subtitles/write'
 import { assDocument } from '@tidy-reel/core/supers/ass'
@@ -20,6 +20,7 @@ import { segmentFile } from './render/segment.ts'
 import { fontsFolder } from './render/fonts.ts'
 import { filmSound } from './sound/film-sound.ts'
 import type { Mixdown } from './sound/mixdown.ts'
+import type { TakeRequest } from './speech/take.ts'
 import { takeAll, type Spoken } from './speech/take-all.ts'
 import { voiceById } from './speech/voices.ts'
 import type { StockLibrary } from './stock/contract.ts'
@@ -36,18 +37,24 @@ export interface MakeContext {
   matchSeconds?: number
 }
 
-/** @throws TidyError `script_empty`, `script_nothing_spoken`, `script_too_long` when a script makes no film */
-export function filmable(script: string): ParsedScript {
-  const parsed = parseScript(script)
-  if (!script.trim()) throw new TidyError('script_empty')
-  if (parsed.scenes.length === 0) throw new TidyError('script_nothing_spoken')
-  const minutes = Math.round(parsed.scenes.reduce((sum, { estimatedSeconds }) => sum + estimatedSeconds, 0) / 60)
+/**
+ * The film of a document that can be made.
+ *
+ * @throws TidyError `script_empty`, `script_nothing_spoken`, `scenes_all_hidden`, `script_too_long` when it makes none
+ */
+export function filmable(document: Document): Film {
+  const film = filmOf(document)
+  if (!document.script.trim()) throw new TidyError('script_empty')
+  if (document.scenes.length === 0) throw new TidyError('script_nothing_spoken')
+  if (document.scenes.every(({ hidden }) => hidden)) throw new TidyError('scenes_all_hidden')
+  const minutes = Math.round(film.scenes.reduce((sum, { estimatedSeconds }) => sum + estimatedSeconds, 0) / 60)
   if (minutes > FILM_MINUTES_LIMIT) throw new TidyError('script_too_long', { minutes, limitMinutes: FILM_MINUTES_LIMIT })
-  return parsed
+  return film
 }
 
-export const takeRequests = (document: Pick<Document, 'voice' | 'speed'>, parsed: ParsedScript) =>
-  parsed.scenes.map(({ text }) => ({ text, voice: document.voice, speed: document.speed }))
+/** What is to be spoken, one a scene of the film; undefined for a card, which nobody speaks. */
+export const takeRequests = ({ voice, speed }: Pick<Document, 'voice' | 'speed'>, { scenes }: Film): (TakeRequest | undefined)[] =>
+  scenes.map(({ text, card }) => (card === undefined ? { text, voice, speed } : undefined))
 
 /**
  * Makes the film of a document: every file of it, in `out`.
@@ -58,7 +65,7 @@ export async function makeFilm(document: Document, shape: FilmShape, out: string
   const { config, onProgress } = context
   const failed = new AbortController()
   const signal = AbortSignal.any([context.signal, failed.signal])
-  const parsed = filmable(document.script)
+  const film = filmable(document)
   const place = folders(config)
   const work = join(place.work, `${process.pid}-${Math.random().toString(36).slice(2, 8)}`)
   const steps: FilmReport['steps'] = context.matchSeconds === undefined ? {} : { match: Math.round(context.matchSeconds * 1000) / 1000 }
@@ -72,31 +79,31 @@ export async function makeFilm(document: Document, shape: FilmShape, out: string
   let mixing: Promise<Mixdown> | undefined
   await Promise.all([mkdir(work, { recursive: true }), mkdir(out, { recursive: true }), fontsFolder(place.fonts)])
   try {
-    const spoken = await timed('speak', () => speak(document, parsed, place.takes, context))
-    const takes = spoken.map((s) => ('take' in s ? s.take : undefined))
-    const film = timeline(document, parsed, takes, shape.fps)
-    const items = film.scenes.flatMap((scene) => scene.shots.flatMap(({ item }) => (item ? [item] : [])))
-    const sound = (mixing = timed('mix', () => filmSound({ ...place, work }, { mood: document.mood, seed: document.title, scenes: film.scenes, takes, samples: soundSamples(film) }, signal)))
+    const spoken = await timed('speak', () => speak(document, film, place.takes, context))
+    const takes = spoken.map((s) => (s && 'take' in s ? s.take : undefined))
+    const plan = timeline(film, takes, shape.fps)
+    const items = plan.scenes.flatMap((scene) => scene.shots.flatMap(({ item }) => (item ? [item] : [])))
+    const sound = (mixing = timed('mix', () => filmSound({ ...place, work }, { mood: document.mood, seed: document.title, scenes: plan.scenes, takes, samples: soundSamples(plan) }, signal)))
     sound.catch(() => undefined)
     const footage = await timed('fetch', () => fetchFootage(place.media, context.library, items, Math.min(shape.width, shape.height), signal, (done, all) => onProgress({ step: 'fetch', done, all })))
-    const cues = filmCues(film, shape.width, shape.height)
-    const supers = filmSupers(film, parsed)
-    const segments = renderPlan(film, { cues, supers }, shape, (item) => footage.files.has(item.id))
-    const files = segments.map(({ shots }) => shots.map(({ source }) => (source.kind === 'card' ? undefined : footage.files.get(source.item.id))))
+    const cues = filmCues(plan, shape.width, shape.height)
+    const supers = filmSupers(plan, film)
+    const segments = renderPlan(plan, { cues, supers }, shape, (item) => footage.files.has(item.id))
+    const files = segments.map((segment) => stretchesOf(segment).map(({ source }) => (source.kind === 'card' ? undefined : footage.files.get(source.item.id))))
     const reused = segments.filter((segment) => existsSync(segmentFile(place.segments, segment))).length
     const rendered = await timed('render', () => renderSegments({ segments: place.segments, work, fonts: place.fonts }, { segments, files, shape }, signal, (done, all) => onProgress({ step: 'render', done, all })))
     const mixed = await sound
     const srtText = srt(cues)
     const half = join(out, 'film.part.mp4')
-    await timed('join', () => joinFilm(work, { segments: rendered, mix: mixed.file, srt: srtText, metadata: ffmetadata(document.title, film), seconds: (film.frames * shape.fps[1]) / shape.fps[0] }, half, signal))
+    await timed('join', () => joinFilm(work, { segments: rendered, mix: mixed.file, srt: srtText, metadata: ffmetadata(document.title, plan), seconds: (plan.frames * shape.fps[1]) / shape.fps[0] }, half, signal))
     signal.throwIfAborted()
     await rename(half, join(out, 'film.mp4'))
-    const report = reportOf(film, shape, mixed, steps, { segments: segments.length, segmentsReused: reused, remarks: remarksOf(spoken, footage.faults, parsed) })
+    const report = reportOf(plan, shape, mixed, steps, { segments: segments.length, segmentsReused: reused, remarks: remarksOf(spoken, footage.faults, film) })
     const voice = voiceById(document.voice)
     const texts: Record<string, string> = {
-      'film.srt': srtText, 'film.vtt': vtt(cues), 'film.ass': assDocument({ ...shape, cues, supers }), 'shots.csv': shotsCsv(film),
-      'credits.txt': creditsText(document.title, film, `${voice.name}, synthesized with ${voice.engine}`, document.mood === 'none' ? 'none' : 'made for this film with MMA and FluidSynth'),
-      'chapters.txt': chapterList(film), 'report.json': `${JSON.stringify(report, null, 2)}\n`,
+      'film.srt': srtText, 'film.vtt': vtt(cues), 'film.ass': assDocument({ ...shape, cues, supers }), 'shots.csv': shotsCsv(plan),
+      'credits.txt': creditsText(document.title, plan, `${voice.name}, synthesized with ${voice.engine}`, document.mood === 'none' ? 'none' : 'made for this film with MMA and FluidSynth'),
+      'chapters.txt': chapterList(plan), 'report.json': `${JSON.stringify(report, null, 2)}\n`,
     }
     for (const [name, text] of Object.entries(texts)) await writeFile(join(out, name), text)
     return report
@@ -108,15 +115,18 @@ export async function makeFilm(document: Document, shape: FilmShape, out: string
   }
 }
 
-function speak(document: Document, parsed: ParsedScript, folder: string, { signal, onProgress }: MakeContext): Promise<Spoken[]> {
+function speak(document: Document, film: Film, folder: string, { signal, onProgress }: MakeContext): Promise<(Spoken | undefined)[]> {
   let done = 0
-  return takeAll(folder, takeRequests(document, parsed), { signal, onSpoken: () => onProgress({ step: 'speak', done: ++done, all: parsed.scenes.length }) })
+  return takeAll(folder, takeRequests(document, film), { signal, onSpoken: () => onProgress({ step: 'speak', done: ++done, all: film.scenes.length }) })
 }
 
-function remarksOf(spoken: readonly Spoken[], faults: readonly { fault: TidyError }[], parsed: ParsedScript): string[] {
-  const silent = spoken.flatMap((s, i) => ('fault' in s ? [`Scene ${i + 1} is silent: ${s.fault.message}`] : []))
-  return [...parsed.remarks, ...silent, ...new Set(faults.map(({ fault }) => fault.message))]
+function remarksOf(spoken: readonly (Spoken | undefined)[], faults: readonly { fault: TidyError }[], { remarks }: Film): string[] {
+  return [...remarks, ...silentScenes(spoken), ...new Set(faults.map(({ fault }) => fault.message))]
 }
+
+/** Which scenes nobody speaks and why, in words. */
+export const silentScenes = (spoken: readonly (Spoken | undefined)[]): string[] =>
+  spoken.flatMap((s, i) => (s && 'fault' in s ? [`Scene ${i + 1} is silent: ${s.fault.message}`] : []))
 
 function reportOf(film: Timeline, shape: FilmShape, mixed: Mixdown, steps: FilmReport['steps'], rest: Pick<FilmReport, 'segments' | 'segmentsReused' | 'remarks'>): FilmReport {
   const two = (n: number) => Math.round(n * 100) / 100

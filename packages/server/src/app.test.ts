@@ -2,13 +2,12 @@ import { mkdirSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { randomUUID } from 'node:crypto'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { applyPatches, enablePatches, type Patch } from 'immer'
+import { takenBack } from '@tidy-reel/core/document/inverse'
 import type { Document } from '@tidy-reel/core/document/document'
 import { emptyDocument } from '@tidy-reel/core/document/document'
 import { Change, Render, LOCAL_OWNER } from './db/models.ts'
 import { freshApp, type FreshApp } from './test/fresh-app.ts'
 
-enablePatches()
 let fresh: FreshApp
 beforeAll(async () => {
   fresh = await freshApp()
@@ -49,7 +48,7 @@ describe('episodes', () => {
     const after = await view(id)
     expect(after.revision).toBe(before.revision + 2)
     const changes = await Change.findAll({ where: { episodeId: id }, order: [['revision', 'DESC']] })
-    const back = changes.reduce((document, { inverse }) => applyPatches(document, inverse as Patch[]), after.document)
+    const back = changes.reduce((document, { inverse }) => takenBack(document, inverse), after.document)
     expect(back).toEqual(before.document)
   })
   it('refuse a script made against an older one, and leave the newer', async () => {
@@ -60,6 +59,13 @@ describe('episodes', () => {
     expect(stale.status).toBe(409)
     expect((stale.body as Problem).code).toBe('revision_stale')
     expect((await view(id)).document.script).toBe('Newer words.')
+  })
+  it('merge a script made against an older one where others changed other lines', async () => {
+    const { id } = await create('One is here.\n\nTwo is here.\n\nThree is here.')
+    const { revision } = await view(id)
+    await command(id, revision, { type: 'editNarration', sceneId: 's3', text: 'Three was here.' })
+    expect((await command(id, revision, { type: 'setScript', script: 'One was here.\n\nTwo is here.\n\nThree is here.' })).status).toBe(200)
+    expect((await view(id)).document.script).toBe('One was here.\n\nTwo is here.\n\nThree was here.')
   })
   it('take an edit that is sent twice, because its answer was lost, once', async () => {
     const { id } = await create()
@@ -88,6 +94,34 @@ describe('episodes', () => {
     const script = `'; drop table episodes; -- <script>alert(1)</script> "x" \\ 🌊 البحر عميق. $1 :id`
     const { id } = await create(script)
     expect((await view(id)).document.script).toBe(script)
+  })
+})
+
+describe('versions', () => {
+  const keep = async (id: string, name: string) => (await fresh.ask('POST', `/api/episodes/${id}/versions`, { name })).body as { id: string }
+  it('are kept under a name, compared with what is now, and brought back as a change that can be undone', async () => {
+    const { id } = await create('One. Two. Three.')
+    const version = await keep(id, 'First cut')
+    const before = await view(id)
+    await command(id, before.revision, { type: 'deleteScenes', sceneIds: ['s2'] })
+    await command(id, before.revision, { type: 'editNarration', sceneId: 's3', text: 'Three and more.' })
+    const changed = await view(id)
+    const { body } = await fresh.ask('GET', `/api/episodes/${id}/versions/${version.id}/changes`)
+    expect((body as { scenes: { id: string; changes: string[] }[] }).scenes.map((scene) => [scene.id, ...scene.changes])).toEqual([['s2', 'taken out'], ['s3', 'words']])
+    expect((await fresh.ask('POST', `/api/episodes/${id}/versions/${version.id}/restore`)).status).toBe(200)
+    expect((await view(id)).document).toEqual(before.document)
+    await fresh.ask('POST', `/api/episodes/${id}/undo`)
+    expect((await view(id)).document).toEqual(changed.document)
+  })
+  it('are listed newest first, and those of another episode are not there', async () => {
+    const { id } = await create()
+    const other = await create()
+    const first = await keep(id, 'First')
+    await keep(id, 'Second')
+    expect(((await fresh.ask('GET', `/api/episodes/${id}/versions`)).body as { versions: { name: string }[] }).versions.map(({ name }) => name)).toEqual(['Second', 'First'])
+    expect((await fresh.ask('POST', `/api/episodes/${other.id}/versions/${first.id}/restore`)).status).toBe(404)
+    expect((await fresh.ask('DELETE', `/api/episodes/${id}/versions/${first.id}`)).status).toBe(204)
+    expect((await fresh.ask('POST', `/api/episodes/${id}/versions`, { name: ' ' })).status).toBe(400)
   })
 })
 

@@ -8,6 +8,7 @@ import { folders, type EngineConfig } from '@tidy-reel/engine/config'
 import { stockClient } from '@tidy-reel/engine/stock/client'
 import { episodeActions, type EpisodeActions } from './actions/episodes.ts'
 import { historyActions, type HistoryActions } from './actions/history.ts'
+import { versionActions, type VersionActions } from './actions/versions.ts'
 import { renderActions, type RenderActions } from './actions/renders.ts'
 import { connect, LOCAL_OWNER } from './db/models.ts'
 import { eventHub, type EventHub } from './events.ts'
@@ -19,6 +20,7 @@ import { sendFile } from './routes/files.ts'
 export interface App {
   episodes: EpisodeActions
   history: HistoryActions
+  versions: VersionActions
   renders: RenderActions
   queue: Queue
   hub: EventHub
@@ -33,7 +35,7 @@ export async function openApp(database: string, engine: EngineConfig): Promise<A
   const sequelize = connect(database)
   const queue = await openQueue(database)
   const episodes = episodeActions(sequelize, LOCAL_OWNER)
-  return { episodes, history: historyActions(sequelize, LOCAL_OWNER), queue, hub: await eventHub(database), renders: renderActions(sequelize, queue, engine, episodes, LOCAL_OWNER), library: stockClient(engine.stock), takes: folders(engine).takes }
+  return { episodes, history: historyActions(sequelize, LOCAL_OWNER), versions: versionActions(episodes, LOCAL_OWNER), queue, hub: await eventHub(database), renders: renderActions(sequelize, queue, engine, episodes, LOCAL_OWNER), library: stockClient(engine.stock), takes: folders(engine).takes }
 }
 
 /** All routes; every fault leaves as RFC 9457 problem details with the sentence in `detail`. */

@@ -1,87 +1,115 @@
-import { applyPatches, enablePatches, original, produceWithPatches, type Draft, type Patch } from 'immer'
 import { assertNever, TidyError } from '../fault.ts'
 import { cleanScript } from '../script/clean.ts'
-import { parseScript } from '../script/parse.ts'
-import type { Command } from './command.ts'
-import type { Document, Shot } from './document.ts'
+import { parsedScript } from '../script/parsed-script.ts'
+import type { Command, CommandOf } from './command.ts'
+import { emptyDocument, type Document, type Scene, type Shot } from './document.ts'
+import { targeted } from './draft.ts'
+import { consistent } from './consistent.ts'
+import { inverseOf, takenBack, type Inverse } from './inverse.ts'
 import { reconcile } from './reconcile.ts'
-
-enablePatches()
+import { adjustScenes, deleteScenes, duplicateScenes, editNarration, insertScenes, mergeScene, moveScenes, setChapter, splitScene } from './scene-edits.ts'
+import { adjustedShot, withAddedShot, withCut, withMovedShot, withoutShot, withShot } from './shot-edits.ts'
 
 export interface Applied {
   document: Document
-  /** What takes the change back, for immer's `applyPatches`. */
-  inverse: Patch[]
+  /** What takes the change back, for `takenBack`. */
+  inverse: Inverse
 }
 
 /**
  * Carries out one command.
  *
- * @throws TidyError `scene_not_found`, `shot_not_found`, or what `cleanScript` throws; the document is untouched then
+ * @throws TidyError what the command's own edit throws (`scene_not_found`, `shot_not_found`, …); nothing is changed then
  */
 export function apply(document: Document, command: Command): Applied {
-  const [next, , inverse] = produceWithPatches(document, (draft) => change(draft, command))
-  return { document: next, inverse }
+  const next = changed(document, command)
+  return { document: next, inverse: inverseOf(next, document) }
 }
 
-/** A document as it was before a change, given the change's inverse. */
-export const takenBack = (document: Document, inverse: readonly Patch[]): Document => applyPatches(document, inverse as Patch[])
+/** A new document with a script. @throws what `cleanScript` throws */
+export const documentFrom = (title: string, script: string): Document => apply(emptyDocument(title), { type: 'setScript', script }).document
 
-function change(draft: Draft<Document>, command: Command): void {
+function changed(document: Document, command: Command): Document {
   switch (command.type) {
     case 'setTitle':
-      draft.title = command.title
-      return
+      return { ...document, title: command.title }
     case 'setScript':
-      return setScript(draft, cleanScript(command.script))
+      return setScript(document, cleanScript(command.script))
     case 'setVoice':
-      draft.voice = command.voice
-      draft.speed = command.speed
-      return
+      return { ...document, voice: command.voice, speed: command.speed }
     case 'setMood':
-      draft.mood = command.mood
-      return
+      return { ...document, mood: command.mood }
+    case 'setTransition':
+      return { ...document, transition: command.transition }
+    case 'setCard':
+      return { ...document, cards: { ...document.cards, [command.card]: { ...document.cards[command.card], ...command.set } } }
+    case 'setChapter':
+      return setChapter(document, command)
     case 'editNarration':
-      return editNarration(draft, command.sceneId, command.text)
+      return editNarration(document, command)
+    case 'splitScene':
+      return splitScene(document, command)
+    case 'mergeScene':
+      return mergeScene(document, command)
+    case 'insertScenes':
+      return insertScenes(document, command)
+    case 'moveScenes':
+      return moveScenes(document, command)
+    case 'duplicateScenes':
+      return duplicateScenes(document, command.sceneIds)
+    case 'deleteScenes':
+      return deleteScenes(document, command.sceneIds)
+    case 'adjustScenes':
+      return adjustScenes(document, command)
     case 'setShot':
-      return setShot(draft, command.sceneId, command.shot, { item: command.item, by: 'hand' })
+      return withScene(document, command.sceneId, (scene) => withShot(scene, command.shot, command.item))
+    case 'addShot':
+      return withScene(document, command.sceneId, (scene) => withAddedShot(scene, command))
+    case 'removeShot':
+      return withScene(document, command.sceneId, (scene) => withoutShot(scene, command.shot))
+    case 'moveShot':
+      return withScene(document, command.sceneId, (scene) => withMovedShot(scene, command))
+    case 'setCut':
+      return withScene(document, command.sceneId, (scene) => withCut(scene, command))
+    case 'adjustShots':
+      return adjustShots(document, command)
     case 'placeShots':
-      return placeShots(draft, command.scenes)
+      return placeShots(document, command)
+    case 'takeBack':
+      return consistent(takenBack(document, command.inverse))
+    case 'restore':
+      return consistent({ ...command.document, nextId: Math.max(document.nextId, command.document.nextId) })
     default:
-      assertNever(command)
+      return assertNever(command)
   }
 }
 
-function placeShots(draft: Draft<Document>, places: Extract<Command, { type: 'placeShots' }>['scenes']) {
-  const indexOf = new Map(original(draft)!.scenes.map(({ id }, i) => [id, i]))
-  for (const placed of places) {
-    const scene = draft.scenes[indexOf.get(placed.sceneId) ?? -1]
-    if (scene?.text !== placed.text) continue
-    const shots = placed.items.map((item): Shot => ({ item, by: 'match' }))
-    scene.shots = scene.shots.map((shot, i) => (shot.by === 'hand' ? shot : shots[i])).filter((s) => s !== undefined)
-    scene.shots.push(...shots.slice(scene.shots.length))
-  }
+function setScript(document: Document, script: string): Document {
+  return { ...document, script, ...reconcile(parsedScript(script).scenes, document.scenes, document.nextId) }
 }
 
-function setScript(draft: Draft<Document>, script: string) {
-  const { scenes, nextId } = reconcile(parseScript(script).scenes, original(draft)!.scenes, draft.nextId)
-  Object.assign(draft, { script, scenes, nextId })
+function withScene(document: Document, id: string, edit: (scene: Scene) => Scene): Document {
+  const index = document.scenes.findIndex((scene) => scene.id === id)
+  if (index < 0) throw new TidyError('scene_not_found', { sceneId: id })
+  return { ...document, scenes: document.scenes.with(index, edit(document.scenes[index]!)) }
 }
 
-/** Puts new words where the scene's old ones stand in the script; directions among them stay, after the words. */
-function editNarration(draft: Draft<Document>, sceneId: string, text: string) {
-  const index = draft.scenes.findIndex(({ id }) => id === sceneId)
-  const source = parseScript(draft.script).scenes[index]?.source
-  if (!source) throw new TidyError('scene_not_found', { sceneId })
-  const directions = draft.script.slice(source.from, source.to).match(/\[[^[\]\n]*\]/g) ?? []
-  const words = cleanScript(text).replace(/\s*\n\s*/g, ' ').trim()
-  const written = [words, ...directions].filter(Boolean).join(' ')
-  setScript(draft, draft.script.slice(0, source.from) + written + draft.script.slice(source.to))
+function adjustShots(document: Document, { target, shot, set }: CommandOf<'adjustShots'>): Document {
+  const ids = targeted(document, target)
+  const adjusted = (scene: Scene): Scene => ({ ...scene, shots: scene.shots.map((s, i) => (shot === null || i === shot ? adjustedShot(s, set) : s)) })
+  return { ...document, scenes: document.scenes.map((scene) => (ids.has(scene.id) ? adjusted(scene) : scene)) }
 }
 
-function setShot(draft: Draft<Document>, sceneId: string, index: number, shot: Shot) {
-  const scene = draft.scenes.find(({ id }) => id === sceneId)
-  if (!scene) throw new TidyError('scene_not_found', { sceneId })
-  if (index > scene.shots.length) throw new TidyError('shot_not_found', { shot: index })
-  scene.shots[index] = shot
+function placeShots(document: Document, { scenes: places }: CommandOf<'placeShots'>): Document {
+  const placed = new Map(places.map((place) => [place.sceneId, place]))
+  return { ...document, scenes: document.scenes.map((scene) => {
+    const place = placed.get(scene.id)
+    return place && place.text === scene.text ? { ...scene, shots: shotsPlaced(scene.shots, place.items) } : scene
+  }) }
+}
+
+/** What matching chose in place of what it chose before; a picture chosen by hand stays where it is. */
+function shotsPlaced(shots: readonly Shot[], items: CommandOf<'placeShots'>['scenes'][number]['items']): Shot[] {
+  const kept = shots.flatMap((shot, i): Shot[] => (shot.by === 'hand' ? [shot] : items[i] ? [{ ...shot, item: items[i] }] : []))
+  return [...kept, ...items.slice(shots.length).map((item): Shot => ({ item, by: 'match' }))]
 }

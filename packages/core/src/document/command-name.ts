@@ -1,9 +1,11 @@
 import { assertNever } from '../fault.ts'
 import type { Command } from './command.ts'
 
+const count = (ids: readonly string[], done: string) => (ids.length === 1 ? `scene ${done}` : `${ids.length} scenes ${done}`)
+
 /** What a command changed, for "Undo: …". */
-export function commandName({ type }: Pick<Command, 'type'>): string {
-  switch (type) {
+export function commandName(command: Command): string {
+  switch (command.type) {
     case 'setTitle':
       return 'title'
     case 'setScript':
@@ -12,13 +14,47 @@ export function commandName({ type }: Pick<Command, 'type'>): string {
       return 'voice'
     case 'setMood':
       return 'music'
+    case 'setTransition':
+      return 'transition at all cuts'
+    case 'setCard':
+      return `${command.card} card`
+    case 'setChapter':
+      return command.title === null ? 'chapter heading removed' : 'chapter heading'
     case 'editNarration':
       return 'narration of a scene'
+    case 'splitScene':
+      return 'scene split'
+    case 'mergeScene':
+      return 'scenes joined'
+    case 'insertScenes':
+      return command.scenes.length === 1 ? 'scene put in' : `${command.scenes.length} scenes put in`
+    case 'moveScenes':
+      return count(command.sceneIds, 'moved')
+    case 'duplicateScenes':
+      return count(command.sceneIds, 'copied')
+    case 'deleteScenes':
+      return count(command.sceneIds, 'removed')
+    case 'adjustScenes':
+      return Object.keys(command.set).map((name) => ({ hidden: command.set.hidden ? 'scene left out' : 'scene shown', length: 'length', pause: 'pause', speaker: 'speaker' })[name] ?? name).join(', ')
     case 'setShot':
       return 'picture'
+    case 'addShot':
+      return 'picture added'
+    case 'removeShot':
+      return 'picture removed'
+    case 'moveShot':
+      return 'order of pictures'
+    case 'setCut':
+      return 'place of a cut'
+    case 'adjustShots':
+      return Object.keys(command.set).map((name) => ({ slip: 'part of the clip', speed: 'speed of the clip', frame: 'framing', transition: 'transition' })[name] ?? name).join(', ')
     case 'placeShots':
       return 'chosen pictures'
+    case 'takeBack':
+      return 'changes taken back'
+    case 'restore':
+      return 'version brought back'
     default:
-      return assertNever(type)
+      return assertNever(command)
   }
 }

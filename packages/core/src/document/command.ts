@@ -1,8 +1,46 @@
 import { z } from 'zod'
 import { ChosenItem } from '../match/item.ts'
-import { Document, MOODS } from './document.ts'
+import { Inverse } from './inverse.ts'
+import { Card, Document, Frame, LENGTH_LIMIT, MOODS, Scene, Shot, Transition } from './document.ts'
 
-const sceneId = z.string().min(1).max(40)
+const sceneId = Scene.shape.id
+const shot = z.number().int().min(0).max(11)
+
+/** Scenes a setting is made for: all, those of a scene's chapter, or the ones named. */
+export const Target = z.union([z.literal('all'), z.object({ chapterOf: sceneId }), z.array(sceneId).min(1).max(5000)])
+export type Target = z.infer<typeof Target>
+
+/** Where scenes are put: before or after another, or at the end. */
+export const Place = z.union([z.object({ before: sceneId }), z.object({ after: sceneId }), z.literal('end')])
+export type Place = z.infer<typeof Place>
+
+/** A scene on its way into a film: from another place, another episode, or just written. */
+export const NewScene = z.object({
+  /** Narration with its directions, as a script has it. */
+  script: z.string().min(1).max(20_000),
+  speaker: z.string().max(32).default(''),
+  shots: Scene.shape.shots.default([]),
+  hidden: Scene.shape.hidden,
+  length: Scene.shape.length,
+})
+export type NewScene = z.infer<typeof NewScene>
+
+/** Settings of scenes; null takes a setting back to what it is by itself, left out it stays. */
+const SceneSettings = z.object({
+  hidden: z.boolean().optional(),
+  length: z.number().int().positive().max(LENGTH_LIMIT).nullish(),
+  /** Samples of silence after the voice; written into the script as `[pause …]`. */
+  pause: z.number().int().min(0).max(LENGTH_LIMIT).nullish(),
+  speaker: z.string().trim().regex(/^(\p{Lu}[\p{Lu}\p{N} .'’-]{1,30})?$/u, 'a name in capital letters, 2 to 31 long').nullish(),
+})
+
+/** Settings of shots, as above. */
+const ShotSettings = z.object({
+  slip: Shot.shape.slip.unwrap().or(z.literal(0)).nullish(),
+  speed: Shot.shape.speed.unwrap().nullish(),
+  frame: Frame.nullish(),
+  transition: Transition.nullish(),
+})
 
 /** Every change of a document, as data. */
 export const Command = z.discriminatedUnion('type', [
@@ -10,14 +48,41 @@ export const Command = z.discriminatedUnion('type', [
   z.object({ type: z.literal('setScript'), script: z.string() }),
   z.object({ type: z.literal('setVoice'), voice: Document.shape.voice, speed: Document.shape.speed }),
   z.object({ type: z.literal('setMood'), mood: z.enum(MOODS) }),
+  /** The transition at every cut that has none of its own. */
+  z.object({ type: z.literal('setTransition'), transition: Transition }),
+  z.object({ type: z.literal('setCard'), card: z.enum(['opening', 'closing']), set: Card.partial() }),
+  /** The chapter beginning at a scene; null joins it to the one before. */
+  z.object({ type: z.literal('setChapter'), sceneId, title: z.string().trim().regex(/[\p{L}\p{N}]/u, 'a title of letters or digits').max(200).nullable() }),
   /** Replaces a scene's narration; empty text takes the scene out. */
   z.object({ type: z.literal('editNarration'), sceneId, text: z.string().max(20_000) }),
-  /** A person's choice for one shot; `null` shows a plain card. */
-  z.object({ type: z.literal('setShot'), sceneId, shot: z.number().int().min(0).max(3), item: ChosenItem.nullable() }),
+  /** Parts a scene before a character of its narration. */
+  z.object({ type: z.literal('splitScene'), sceneId, at: z.number().int() }),
+  /** Makes one scene of this and the next. */
+  z.object({ type: z.literal('mergeScene'), sceneId }),
+  z.object({ type: z.literal('insertScenes'), place: Place, scenes: z.array(NewScene).min(1).max(1000) }),
+  z.object({ type: z.literal('moveScenes'), sceneIds: z.array(sceneId).min(1).max(5000), place: Place }),
+  z.object({ type: z.literal('duplicateScenes'), sceneIds: z.array(sceneId).min(1).max(1000) }),
+  z.object({ type: z.literal('deleteScenes'), sceneIds: z.array(sceneId).min(1).max(5000) }),
+  z.object({ type: z.literal('adjustScenes'), target: Target, set: SceneSettings }),
+  /** A person's choice for one shot; `null` shows a plain card. One past the last adds a shot. */
+  z.object({ type: z.literal('setShot'), sceneId, shot, item: ChosenItem.nullable() }),
+  z.object({ type: z.literal('addShot'), sceneId, shot, item: ChosenItem.nullable(), word: Shot.shape.word }),
+  z.object({ type: z.literal('removeShot'), sceneId, shot }),
+  /** Changes the order of pictures; the cuts stay where they are. */
+  z.object({ type: z.literal('moveShot'), sceneId, from: shot, to: shot }),
+  /** The word a shot begins at; null lets it be found. */
+  z.object({ type: z.literal('setCut'), sceneId, shot, word: Shot.shape.word.unwrap().nullable() }),
+  /** Settings of one shot of each scene, or of all when `shot` is null. */
+  z.object({ type: z.literal('adjustShots'), target: Target, shot: shot.nullable(), set: ShotSettings }),
   /** What matching chose; skipped where the narration changed meanwhile, and at shots chosen by hand. */
   z.object({
     type: z.literal('placeShots'),
     scenes: z.array(z.object({ sceneId, text: z.string(), items: z.array(ChosenItem).max(4) })).max(5000),
   }),
+  /** Takes changes back, given what leads back from them. */
+  z.object({ type: z.literal('takeBack'), inverse: Inverse }),
+  /** Brings a kept version back. */
+  z.object({ type: z.literal('restore'), document: Document }),
 ])
 export type Command = z.infer<typeof Command>
+export type CommandOf<T extends Command['type']> = Extract<Command, { type: T }>

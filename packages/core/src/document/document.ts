@@ -1,28 +1,71 @@
 import { z } from 'zod'
 import { ChosenItem } from '../match/item.ts'
+import { SAMPLE_RATE } from '../time.ts'
+
+/** A view of a picture: its centre (0 to 1 each way) and how much of the largest possible view it shows. */
+const View = z.object({ x: z.number().min(0).max(1), y: z.number().min(0).max(1), scale: z.number().min(0.1).max(1) })
+
+/** What is seen of a picture at a shot's first and at its last frame. */
+export const Frame = z.object({ from: View, to: View })
+
+export const TRANSITIONS = ['cut', 'dissolve', 'dip'] as const
+/** How one picture gives way to the next; it begins at the cut and lasts so many samples, 0 for a plain cut. */
+export const Transition = z
+  .object({ kind: z.enum(TRANSITIONS), samples: z.number().int().min(0).max(3 * SAMPLE_RATE) })
+  .refine(({ kind, samples }) => (kind === 'cut') === (samples === 0), 'a cut takes no time and everything else some')
+export type Transition = z.infer<typeof Transition>
+export const CUT: Transition = { kind: 'cut', samples: 0 }
+
+export const SHOTS_LIMIT = 12
 
 /** One picture of a scene. Without an item the film shows a plain card in its place. */
 export const Shot = z.object({
   item: ChosenItem.nullable(),
   /** Who chose it: what a person chose is never replaced by matching. */
   by: z.enum(['match', 'hand']),
+  /** The word of the narration it begins at, counted from 0; left out, the scene is shared evenly. */
+  word: z.number().int().positive().optional(),
+  /** Samples of a clip left out at its beginning. */
+  slip: z.number().int().positive().max(3600 * SAMPLE_RATE).optional(),
+  /** How fast a clip runs; left out, as it was taken. */
+  speed: z.number().min(0.25).max(4).optional(),
+  /** Left out, a still moves by itself and a clip is seen whole. */
+  frame: Frame.optional(),
+  /** Left out, the film's own. */
+  transition: Transition.optional(),
 })
 export type Shot = z.infer<typeof Shot>
+
+/** The longest a scene may be held or followed by silence. */
+export const LENGTH_LIMIT = 300 * SAMPLE_RATE
 
 export const Scene = z.object({
   id: z.string().min(1).max(40),
   /** Narration; always what `parseScript` reads at this place of the script. */
   text: z.string().min(1),
-  shots: z.array(Shot).max(4),
+  shots: z.array(Shot).max(SHOTS_LIMIT),
+  /** Left out of the film, kept on the sheet. */
+  hidden: z.literal(true).optional(),
+  /** Samples it lasts whatever its voice, which is never cut; left out, its voice decides. */
+  length: z.number().int().positive().max(LENGTH_LIMIT).optional(),
 })
 export type Scene = z.infer<typeof Scene>
+
+/** A scene before or after the narration with words on a plain card. */
+export const Card = z.object({
+  shown: z.boolean(),
+  /** Null: as the house style words it. */
+  text: z.string().max(300).nullable(),
+  samples: z.number().int().min(SAMPLE_RATE).max(60 * SAMPLE_RATE),
+})
+export type Card = z.infer<typeof Card>
 
 export const MOODS = ['calm', 'warm', 'bright', 'solemn', 'none'] as const
 export type Mood = (typeof MOODS)[number]
 
 /** All that a person decides about a film. Everything else is derived from it. */
 export const Document = z.object({
-  version: z.literal(1),
+  version: z.literal(2),
   title: z.string().min(1).max(200),
   /** The narration with its markup: the one truth of what is said and shown in which order. */
   script: z.string(),
@@ -30,6 +73,9 @@ export const Document = z.object({
   /** 1 = the voice's own pace. */
   speed: z.number().min(0.6).max(1.6),
   mood: z.enum(MOODS),
+  /** At every cut that has none of its own. */
+  transition: Transition,
+  cards: z.object({ opening: Card, closing: Card }),
   scenes: z.array(Scene),
   /** Number of the next new scene, so that ids never come back. */
   nextId: z.number().int().positive(),
@@ -39,5 +85,6 @@ export type Document = z.infer<typeof Document>
 export const DEFAULT_VOICE = 'flite-slt'
 
 export function emptyDocument(title: string): Document {
-  return { version: 1, title, script: '', voice: DEFAULT_VOICE, speed: 1, mood: 'calm', scenes: [], nextId: 1 }
+  const card = { shown: false, text: null, samples: 4 * SAMPLE_RATE }
+  return { version: 2, title, script: '', voice: DEFAULT_VOICE, speed: 1, mood: 'calm', transition: CUT, cards: { opening: card, closing: card }, scenes: [], nextId: 1 }
 }

@@ -64,7 +64,7 @@ function pairEdited(parsed: readonly ScriptScene[], before: readonly Scene[], ow
 }
 
 /** Share of words two texts have in common, 0 to 1. */
-function likeness(a: string, b: string): number {
+export function likeness(a: string, b: string): number {
   const words = (text: string) => new Set(text.toLowerCase().match(/[\p{L}\p{N}]+/gu) ?? [])
   const [left, right] = [words(a), words(b)]
   const shared = [...left].filter((word) => right.has(word)).length

@@ -1,12 +1,13 @@
 import { describe, expect, it } from 'vitest'
-import { parseScript } from '../script/parse.ts'
+import { documentFrom } from '../document/apply.ts'
+import { filmOf } from '../document/film-scenes.ts'
 import { timeline } from '../timeline/timeline.ts'
 import { chapterList, creditsText, csvField, ffmetadata, shotsCsv } from './lists.ts'
 
 const item = (id: string) => ({ id, kind: 'photo' as const, title: 'A "pier", at dawn', seconds: null, width: 1920, height: 1080, source: 'Library', licence: 'CC BY 4.0', author: 'A. Painter' })
-const parsed = parseScript('Before. \n# One; first\nThe lamp burns.\n# Two = second\nIt turns. It rests.')
-const scenes = parsed.scenes.map(({ text }, i) => ({ id: `s${i + 1}`, text, shots: [{ item: i === 3 ? null : item(i === 2 ? 'a' : String.fromCharCode(97 + i)), by: 'match' as const }] }))
-const film = timeline({ scenes, speed: 1 }, parsed, [], [30, 1])
+const decided = documentFrom('T', 'Before. \n# One; first\nThe lamp burns.\n# Two = second\nIt turns. It rests.')
+const scenes = decided.scenes.map((scene, i) => ({ ...scene, shots: [{ item: i === 3 ? null : item(i === 2 ? 'a' : String.fromCharCode(97 + i)), by: 'match' as const }] }))
+const film = timeline(filmOf({ ...decided, scenes }), [], [30, 1])
 
 describe('csvField', () => {
   it.each([['plain', 'plain'], ['a,b', '"a,b"'], ['say "x"', '"say ""x"""'], ['two\nlines', '"two\nlines"'], [3.5, '3.5']])('quotes %j as RFC 4180 does', (value, field) => expect(csvField(value)).toBe(field))

@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { parseScript } from '../script/parse.ts'
+import { documentFrom } from '../document/apply.ts'
+import type { Document } from '../document/document.ts'
+import { filmOf } from '../document/film-scenes.ts'
 import { filmCues } from '../subtitles/film-cues.ts'
 import { filmSupers } from '../supers/supers.ts'
 import { timeline } from '../timeline/timeline.ts'
@@ -9,11 +11,11 @@ import { overallProgress } from './progress.ts'
 const SHAPE: FilmShape = { width: 640, height: 360, fps: [30, 1], burnIn: true }
 const item = (id: string, kind: 'clip' | 'photo' = 'photo') => ({ id, kind, title: id, seconds: null, width: 1920, height: 1080, source: 'x', licence: 'x', author: 'x' })
 
-function plan(script: string, ids: string[], shape = SHAPE, usable: (id: string) => boolean = () => true) {
-  const parsed = parseScript(script)
-  const scenes = parsed.scenes.map(({ text }, i) => ({ id: `s${i}`, text, shots: [{ item: item(ids[i]!), by: 'match' as const }] }))
-  const film = timeline({ scenes, speed: 1 }, parsed, [], shape.fps)
-  return { film, segments: renderPlan(film, { cues: filmCues(film, shape.width, shape.height), supers: filmSupers(film, parsed) }, shape, ({ id }) => usable(id)) }
+function plan(script: string, ids: string[], shape = SHAPE, usable: (id: string) => boolean = () => true, more: Partial<Document> = {}) {
+  const document = documentFrom('T', script)
+  const planned = filmOf({ ...document, scenes: document.scenes.map((scene, i) => ({ ...scene, shots: [{ item: item(ids[i]!), by: 'match' as const }] })), ...more })
+  const film = timeline(planned, [], shape.fps)
+  return { film, segments: renderPlan(film, { cues: filmCues(film, shape.width, shape.height), supers: filmSupers(film, planned) }, shape, ({ id }) => usable(id)) }
 }
 const SCRIPT = '# Light\nThe lamp burns all night. The sea is calm below it. The keeper sleeps in his bunk at last.'
 

@@ -23,14 +23,29 @@ export interface ScriptScene {
   chapter: number
   speaker?: string
   directions: Direction[]
+  /** Where each of `directions` stands, in the same order. */
+  marked: Stretch[]
   opensParagraph: boolean
   /** Seconds it will speak for, estimated from its letters. */
   estimatedSeconds: number
 }
 
+/** A heading or a paragraph of the script. */
+export interface ScriptBlock {
+  source: Stretch
+  /** Of a heading, its words. */
+  heading?: string
+  /** Of a paragraph, where its speaker's label stands. */
+  label?: Stretch
+  /** Of a paragraph, its scenes: indices `[first, end)` into `scenes`. */
+  first: number
+  end: number
+}
+
 export interface ParsedScript {
   chapters: { title: string; source: Stretch }[]
   scenes: ScriptScene[]
+  blocks: ScriptBlock[]
   /** Things a person should know, in words: what was left unread and why. */
   remarks: string[]
 }
@@ -42,7 +57,10 @@ interface Bracket extends Stretch {
 const HEADING = /^\s{0,3}#{1,6}\s*(.*?)\s*#*\s*$/
 const SPEAKER = /^\s*(\p{Lu}[\p{Lu}\p{N} .'’-]{1,30}):(?=\s|$)/u
 const BRACKET = /\[([^[\]\n]*)(\]|$)/gm
-const SPOKEN = /[\p{L}\p{N}]/u
+/** What makes a text worth a scene: something to speak. */
+export const SPOKEN = /[\p{L}\p{N}]/u
+/** Standing alone between words: `|` parts two scenes, `~` keeps two pieces together that would be parted. */
+const BOUNDARY = /(?<=^|\s)[|~](?=\s|$)/g
 
 /**
  * Reads a script with light markup.
@@ -50,32 +68,29 @@ const SPOKEN = /[\p{L}\p{N}]/u
  * `# Heading` starts a chapter and is never spoken; `[picture: …]`, `[pause 1.5s]`, `[sound: …]`,
  * `[super: …]` are directions; `NAME:` opening a paragraph names its speaker; blank lines part
  * paragraphs; a sentence is a scene, split at a clause when it would speak longer than
- * `SCENE_SECONDS_LIMIT`. A direction belongs to the sentence it stands in or before; at the end of a
- * paragraph, to the sentence before it; a pause always follows the sentence before it.
+ * `SCENE_SECONDS_LIMIT`; ` | ` parts a scene in two and ` ~ ` keeps two pieces in one. A direction belongs
+ * to the sentence it stands in or before; at the end of a paragraph, to the sentence before it; a pause
+ * always follows the sentence before it.
  *
  * @param script as `cleanScript` returns it
  * @example parseScript('# Light\nIt burns. [pause 1s] It turns.').scenes.map((s) => s.text)
  * // => ['It burns.', 'It turns.']
  */
 export function parseScript(script: string): ParsedScript {
-  const parsed: ParsedScript = { chapters: [], scenes: [], remarks: [] }
-  const waiting: Direction[] = []
+  const parsed: ParsedScript = { chapters: [], scenes: [], blocks: [], remarks: [] }
+  const waiting: Bracket[] = []
   for (const block of blocksOf(script)) {
-    if (block.heading !== undefined) {
-      if (SPOKEN.test(block.heading)) parsed.chapters.push({ title: block.heading, source: block.source })
-    } else {
-      readParagraph(script, block.source, parsed, waiting)
-    }
+    const first = parsed.scenes.length
+    const label = block.heading === undefined ? readParagraph(script, block.source, parsed, waiting) : undefined
+    if (block.heading && SPOKEN.test(block.heading)) parsed.chapters.push({ title: block.heading, source: block.source })
+    parsed.blocks.push({ ...block, ...(label ? { label } : {}), first, end: parsed.scenes.length })
   }
   const last = parsed.scenes.at(-1)
-  if (last) last.directions.push(...waiting)
+  if (last) for (const bracket of waiting) give(last, bracket)
   return parsed
 }
 
-interface Block {
-  source: Stretch
-  heading?: string
-}
+type Block = Pick<ScriptBlock, 'source' | 'heading'>
 
 function blocksOf(script: string): Block[] {
   const blocks: Block[] = []
@@ -98,24 +113,49 @@ function blocksOf(script: string): Block[] {
   return blocks
 }
 
-function readParagraph(script: string, source: Stretch, parsed: ParsedScript, waiting: Direction[]) {
+/** @returns where the speaker's label stands, if there is one */
+function readParagraph(script: string, source: Stretch, parsed: ParsedScript, waiting: Bracket[]): Stretch | undefined {
   const raw = script.slice(source.from, source.to)
-  const brackets = bracketsOf(raw, parsed.remarks)
-  let masked = blank(raw, brackets).replace(/\n/g, ' ')
+  const brackets = bracketsOf(raw, parsed.remarks).map((bracket) => shifted(bracket, source.from))
+  let masked = blank(raw, brackets, source.from).replace(/\n/g, ' ')
   const named = SPEAKER.exec(masked)
   if (named) masked = ' '.repeat(named[0].length) + masked.slice(named[0].length)
-  const scenes = sentencesOf(masked).flatMap((sentence) => piecesOf(masked, sentence)).map((piece, i) => ({
-    text: evenText(masked.slice(piece.from, piece.to)),
-    source: { from: piece.from + source.from, to: piece.to + source.from },
+  const scenes = scenePieces(masked).map((piece, i): ScriptScene => ({
+    text: evenText(masked.slice(piece.from, piece.to).replace(BOUNDARY, ' ')),
+    source: shifted(piece, source.from),
     chapter: parsed.chapters.length - 1,
     ...(named ? { speaker: named[1]!.trim() } : {}),
-    directions: [] as Direction[],
+    directions: [],
+    marked: [],
     opensParagraph: i === 0,
     estimatedSeconds: 0,
   }))
   for (const scene of scenes) scene.estimatedSeconds = estimateSeconds(spokenText(scene.text))
-  placeDirections(brackets, scenes, source.from, parsed, waiting)
+  placeDirections(brackets, scenes, parsed, waiting)
   parsed.scenes.push(...scenes)
+  return named ? { from: source.from, to: source.from + named[0].length } : undefined
+}
+
+const shifted = <T extends Stretch>(stretch: T, by: number): T => ({ ...stretch, from: stretch.from + by, to: stretch.to + by })
+
+/** The scenes of a paragraph: its sentences and their clauses, kept together and parted where it says so. */
+function scenePieces(masked: string): Stretch[] {
+  const boundaries = [...masked.matchAll(BOUNDARY)].map((match) => ({ at: match.index, parts: match[0] === '|' }))
+  const plain = boundaries.length ? masked.replace(BOUNDARY, ' ') : masked
+  const pieces = sentencesOf(plain).flatMap((sentence) => piecesOf(plain, sentence))
+  for (const { at, parts } of boundaries) {
+    const before = pieces.findLastIndex((piece) => piece.from <= at)
+    const piece = pieces[before]
+    const next = pieces[before + 1]
+    if (!piece) continue
+    if (parts && piece.to > at) pieces.splice(before, 1, { from: piece.from, to: at }, { from: at + 1, to: piece.to })
+    else if (!parts && next && piece.to <= at) pieces.splice(before, 2, { from: piece.from, to: next.to })
+  }
+  return pieces.flatMap(({ from, to }) => {
+    const text = plain.slice(from, to)
+    if (!SPOKEN.test(text)) return []
+    return [{ from: from + (text.length - text.trimStart().length), to: to - (text.length - text.trimEnd().length) }]
+  })
 }
 
 /** Spaces evened, marks of emphasis out: what is read, subtitled and spoken. */
@@ -127,12 +167,14 @@ function evenText(text: string): string {
     .trim()
 }
 
-/** Pieces of one sentence, none over the limit; those without a letter or digit dropped or joined. */
+/** Pieces of one sentence, none over the limit. Wider spaces do not move where it is parted. */
 function piecesOf(masked: string, sentence: Stretch): Stretch[] {
   const text = masked.slice(sentence.from, sentence.to)
   if (!SPOKEN.test(text)) return []
-  return clausesOf(text, (piece) => estimateSeconds(spokenText(piece)), SCENE_SECONDS_LIMIT)
-    .map(({ from, to }) => ({ from: from + sentence.from, to: to + sentence.from }))
+  const kept = [...text.matchAll(/\S|\s(?!\s)/g)].map((match) => match.index)
+  const even = kept.map((at) => text[at]).join('')
+  return clausesOf(even, (piece) => estimateSeconds(spokenText(piece)), SCENE_SECONDS_LIMIT)
+    .map(({ from, to }) => ({ from: sentence.from + kept[from]!, to: sentence.from + kept[to - 1]! + 1 }))
     .filter((piece) => SPOKEN.test(masked.slice(piece.from, piece.to)))
 }
 
@@ -160,27 +202,25 @@ function directionOf(inside: string): Direction | undefined {
   return { kind: 'note', text }
 }
 
-function blank(raw: string, brackets: Stretch[]): string {
+function blank(raw: string, brackets: readonly Stretch[], offset: number): string {
   let text = raw
-  for (const { from, to } of brackets) text = text.slice(0, from) + ' '.repeat(to - from) + text.slice(to)
+  for (const { from, to } of brackets) text = text.slice(0, from - offset) + ' '.repeat(to - from) + text.slice(to - offset)
   return text
 }
 
-function placeDirections(
-  brackets: Bracket[],
-  scenes: ScriptScene[],
-  offset: number,
-  parsed: ParsedScript,
-  waiting: Direction[],
-) {
-  if (scenes[0]) scenes[0].directions.push(...waiting.splice(0))
-  for (const { direction, from } of brackets) {
-    if (!direction) continue
-    const at = from + offset
-    const next = scenes.find((scene) => scene.source.to > at)
-    const before = scenes.findLast((scene) => scene.source.from <= at) ?? parsed.scenes.at(-1)
-    const owner = direction.kind === 'pause' ? before : (next ?? scenes.at(-1))
-    if (owner) owner.directions.push(direction)
-    else waiting.push(direction)
+function give(scene: ScriptScene, { direction, from, to }: Bracket) {
+  if (!direction) return
+  scene.directions.push(direction)
+  scene.marked.push({ from, to })
+}
+
+function placeDirections(brackets: readonly Bracket[], scenes: ScriptScene[], parsed: ParsedScript, waiting: Bracket[]) {
+  if (scenes[0]) for (const bracket of waiting.splice(0)) give(scenes[0], bracket)
+  for (const bracket of brackets) {
+    const next = scenes.find((scene) => scene.source.to > bracket.from)
+    const before = scenes.findLast((scene) => scene.source.from <= bracket.from) ?? parsed.scenes.at(-1)
+    const owner = bracket.direction?.kind === 'pause' ? before : (next ?? scenes.at(-1))
+    if (owner) give(owner, bracket)
+    else if (bracket.direction) waiting.push(bracket)
   }
 }

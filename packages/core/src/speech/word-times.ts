@@ -19,7 +19,20 @@ const BREATH = /[,;:.!?…—–。，、！？]["'’”»)]*$/
  * @returns one entry for each word of `text`, in order, tiling the speech; `[]` for no words
  */
 export function wordTimes(text: string, take: { samples: number; pauses: readonly (readonly [number, number])[] }): SpokenWord[] {
-  const words = text.match(/\S+/g) ?? wideWords(text)
+  const key = `${text}\n${take.samples}\n${take.pauses.join(' ')}`
+  let words = timed.get(key)
+  if (!words) {
+    if (timed.size > 5000) timed.clear()
+    timed.set(key, (words = timedWords(text, take)))
+  }
+  return words
+}
+
+/** After an edit all scenes but one are as they were: their words are not timed again. */
+const timed = new Map<string, SpokenWord[]>()
+
+function timedWords(text: string, take: { samples: number; pauses: readonly (readonly [number, number])[] }): SpokenWord[] {
+  const words = wordsOf(text)
   const stops = words.slice(0, -1).flatMap((word, i) => (BREATH.test(word) ? [i] : []))
   const pauses = take.pauses.length === stops.length ? take.pauses : longest(take.pauses, stops.length)
   const fits = stops.length > 0 && pauses.length === stops.length
@@ -35,8 +48,8 @@ export function wordTimes(text: string, take: { samples: number; pauses: readonl
   return groups.flatMap(([group, start, end]) => spread(group, start, end, !fits))
 }
 
-/** A script without spaces: two characters at a time stand for words. */
-const wideWords = (text: string) => text.match(/.{1,2}/gu) ?? []
+/** The words of a narration as they are timed and cut to. */
+export const wordsOf = (text: string): string[] => text.match(/\S+/g) ?? []
 
 function longest(pauses: readonly (readonly [number, number])[], count: number) {
   if (pauses.length < count) return []

@@ -2,7 +2,8 @@ import { WebVTTParser } from 'webvtt-parser'
 import { parse as parseSubtitles } from 'subsrt-ts'
 import { parse as parseAss } from 'ass-compiler'
 import { describe, expect, it } from 'vitest'
-import { parseScript } from '../script/parse.ts'
+import { documentFrom } from '../document/apply.ts'
+import { filmOf } from '../document/film-scenes.ts'
 import { assDocument } from '../supers/ass.ts'
 import { SAMPLE_RATE } from '../time.ts'
 import { timeline } from '../timeline/timeline.ts'
@@ -10,13 +11,13 @@ import { filmCues } from './film-cues.ts'
 import { srt, vtt } from './write.ts'
 
 const SCRIPT = `# A lamp\nWhy? On a clear night the beam of a good lighthouse is seen from twenty miles out at sea, by fishermen, by ferries, and by the great ships that follow the coast. Yes. [pause 2s] It costs less than a loaf of bread & a "pot" of <tea>, and no more. No. So it goes on.\n\n${'The keeper climbed the stairs and wound the weight to the top again. '.repeat(20)}`
-const parsed = parseScript(SCRIPT)
-const film = timeline({ scenes: [], speed: 1 }, parsed, [], [30, 1])
+const planned = filmOf(documentFrom('T', SCRIPT))
+const film = timeline(planned, [], [30, 1])
 const cues = filmCues(film, 1920, 1080)
 
 describe('filmCues', () => {
   it('shows every spoken word once, in order', () => {
-    expect(cues.flatMap(({ lines }) => lines).join(' ')).toBe(parsed.scenes.map(({ text }) => text).join(' '))
+    expect(cues.flatMap(({ lines }) => lines).join(' ')).toBe(planned.scenes.map(({ text }) => text).join(' '))
   })
   it('keeps to two lines of 42 characters (common practice; BBC guidelines 37 on teletext, from memory)', () => {
     for (const { lines } of cues) {

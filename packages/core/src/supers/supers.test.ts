@@ -1,14 +1,15 @@
 import { parse } from 'ass-compiler'
 import { describe, expect, it } from 'vitest'
-import { parseScript } from '../script/parse.ts'
+import { documentFrom } from '../document/apply.ts'
+import { filmOf } from '../document/film-scenes.ts'
 import { SAMPLE_RATE } from '../time.ts'
 import { timeline } from '../timeline/timeline.ts'
 import { assDocument, assText, assTime } from './ass.ts'
 import { filmSupers } from './supers.ts'
 
-const parsed = parseScript('# How a lighthouse throws its light across the sea\nThe lamp burns. [super: 1822] It was lit {first} in a storm.\n# Two\nIt turns.')
-const film = timeline({ scenes: [], speed: 1 }, parsed, [], [30, 1])
-const supers = filmSupers(film, parsed)
+const planned = filmOf(documentFrom('T', '# How a lighthouse throws its light across the sea\nThe lamp burns. [super: 1822] It was lit {first} in a storm.\n# Two\nIt turns.'))
+const film = timeline(planned, [], [30, 1])
+const supers = filmSupers(film, planned)
 
 /** Relative luminance and contrast of WCAG 2.2. */
 const luminance = (hex: string) => {

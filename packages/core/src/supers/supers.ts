@@ -1,4 +1,4 @@
-import type { ParsedScript } from '../script/parse.ts'
+import type { Film } from '../document/film-scenes.ts'
 import { SAMPLE_RATE } from '../time.ts'
 import type { Timeline } from '../timeline/timeline.ts'
 
@@ -15,13 +15,13 @@ const FADE = { inMs: 400, outMs: 400 }
 const CHAPTER_SECONDS = 3.4
 
 /** Chapter headings over the first seconds of their chapter, and the labels the script asks for. */
-export function filmSupers(timeline: Timeline, parsed: ParsedScript): Super[] {
+export function filmSupers(timeline: Timeline, film: Film): Super[] {
   const headings = timeline.chapters.map(({ title, startSample }): Super => {
     const end = Math.min(timeline.samples, startSample + CHAPTER_SECONDS * SAMPLE_RATE)
     return { style: 'Chapter', text: balanced(title), start: startSample + SAMPLE_RATE * 0.25, end, fade: FADE }
   })
   const labels = timeline.scenes.flatMap((scene, i) =>
-    parsed.scenes[i]!.directions.flatMap((d): Super[] =>
+    film.scenes[i]!.directions.flatMap((d): Super[] =>
       d.kind === 'super' ? [{ style: 'Label', text: d.text, start: scene.speechStart, end: scene.endSample, fade: FADE }] : [],
     ),
   )

@@ -1,8 +1,9 @@
-import type { Document, Shot } from '../document/document.ts'
+import type { Transition } from '../document/document.ts'
+import type { Film, FilmScene } from '../document/film-scenes.ts'
 import type { ChosenItem } from '../match/item.ts'
-import type { ParsedScript, ScriptScene } from '../script/parse.ts'
+import type { Move } from '../picture/move.ts'
 import { wordTimes, type SpokenWord } from '../speech/word-times.ts'
-import { frameAtSample, sampleAtFrame, samplesFromSeconds, type FrameRate } from '../time.ts'
+import { frameAtSample, SAMPLE_RATE, sampleAtFrame, samplesFromSeconds, type FrameRate } from '../time.ts'
 
 /** What a take tells the timeline; positions in samples from the take's own start. */
 export interface TakeFacts {
@@ -16,11 +17,22 @@ export interface TimelineShot {
   /** Exclusive. */
   endFrame: number
   item: ChosenItem | null
+  /** Which of the scene's shots in the document this is; -1 when it has none. */
+  shot: number
+  /** Samples of a clip left out at its beginning, and how fast it runs. */
+  slip: number
+  speed: number
+  /** How it is framed, when a person said so. */
+  frame?: Move
+  /** How it takes over from the picture before, beginning with its first frame. */
+  transition?: { kind: Exclude<Transition['kind'], 'cut'>; frames: number }
 }
 
 export interface TimelineScene {
   id: string
   text: string
+  /** Words on a plain card, of a scene that nobody speaks. */
+  card?: string
   chapter: number
   startSample: number
   /** Exclusive; where the next scene starts. */
@@ -48,76 +60,112 @@ const ENDS = /[.!?…。！？؟]["'’”»)\]]*$/
 /** A second picture is not shown for less than this. */
 const SHORTEST_SHOT_SECONDS = 1.6
 
+type Airy = Pick<FilmScene, 'chapter' | 'directions' | 'opensParagraph' | 'text' | 'estimatedSeconds' | 'length' | 'card'>
+
 /** Seconds of silence before and after a scene's speech. */
-export function airAround(scenes: readonly ScriptScene[], i: number): { before: number; after: number } {
+export function airAround(scenes: readonly Airy[], i: number): { before: number; after: number } {
   const scene = scenes[i]!
   const next = scenes[i + 1]
+  if (scene.card !== undefined) return { before: 0, after: 0 }
   const opensChapter = scene.chapter >= 0 && scene.chapter !== scenes[i - 1]?.chapter
   const asked = scene.directions.reduce((sum, d) => sum + (d.kind === 'pause' ? d.seconds : 0), 0)
   const usual = !next ? AIR.tail : next.chapter !== scene.chapter ? AIR.chapterEnd : next.opensParagraph ? AIR.paragraph : ENDS.test(scene.text) ? AIR.sentence : AIR.clause
   return { before: opensChapter ? AIR.chapter : i === 0 ? AIR.film : 0, after: asked ? Math.max(asked, next ? 0 : AIR.tail) : usual }
 }
 
-/** Seconds every scene lasts, by its take where there is one, else by the estimate. */
-export function sceneSeconds(scenes: readonly ScriptScene[], takes?: readonly (TakeFacts | undefined)[], speed = 1): number[] {
+/** Samples before, of and after a scene's speech: a length a person set adds silence or takes it away, never speech. */
+function lengthsOf(scenes: readonly Airy[], i: number, speech: number): { before: number; speech: number; after: number } {
+  const { length } = scenes[i]!
+  const air = airAround(scenes, i)
+  const before = samplesFromSeconds(air.before)
+  const after = length === undefined ? samplesFromSeconds(air.after) : Math.max(0, length - before - speech)
+  return { before, speech, after }
+}
+
+const estimated = ({ estimatedSeconds }: Airy, speed: number) => samplesFromSeconds(estimatedSeconds / speed)
+
+/** Seconds every scene lasts by the estimate, before anyone has spoken. */
+export function sceneSeconds(scenes: readonly Airy[], speed = 1): number[] {
   return scenes.map((scene, i) => {
-    const { before, after } = airAround(scenes, i)
-    const take = takes?.[i]
-    return before + (take ? take.samples / 48_000 : scene.estimatedSeconds / speed) + after
+    const { before, speech, after } = lengthsOf(scenes, i, estimated(scene, speed))
+    return (before + speech + after) / SAMPLE_RATE
   })
 }
 
 /**
- * Exact frames and samples of a film: a pure function of the document, its parsed script and its takes.
+ * Exact frames and samples of a film: a pure function of what is decided and of its takes.
  *
  * Scene boundaries are added up in samples and rounded to frames from the film's start, so picture and
  * sound never part by more than half a frame. Scenes and shots tile the film without gap or overlap.
  *
- * @param takes one a scene, in order; the estimate stands in for a missing one
+ * @param takes one a scene of the film, in order; the estimate stands in for a missing one
  */
-export function timeline(
-  document: Pick<Document, 'scenes' | 'speed'>,
-  parsed: ParsedScript,
-  takes: readonly (TakeFacts | undefined)[],
-  fps: FrameRate,
-): Timeline {
+export function timeline(film: Film, takes: readonly (TakeFacts | undefined)[], fps: FrameRate): Timeline {
   let at = 0
-  const scenes = parsed.scenes.map((scene, i): TimelineScene => {
-    const { before, after } = airAround(parsed.scenes, i)
-    const take = takes[i] ?? { samples: samplesFromSeconds(scene.estimatedSeconds / document.speed), pauses: [] }
+  const scenes = film.scenes.map((scene, i): TimelineScene => {
+    const take = takes[i] ?? { samples: estimated(scene, film.speed), pauses: [] }
+    const { before, speech, after } = lengthsOf(film.scenes, i, take.samples)
     const startSample = at
-    const speechStart = at + samplesFromSeconds(before)
-    const speechEnd = speechStart + take.samples
-    at = speechEnd + samplesFromSeconds(after)
-    const words = wordTimes(scene.text, take).map((w) => ({ ...w, start: w.start + speechStart, end: w.end + speechStart }))
+    const speechStart = at + before
+    const speechEnd = speechStart + speech
+    at = speechEnd + after
+    const words = scene.text ? wordTimes(scene.text, take).map((w) => ({ ...w, start: w.start + speechStart, end: w.end + speechStart })) : []
     const frames = { startFrame: frameAtSample(startSample, fps), endFrame: frameAtSample(at, fps) }
-    const decided = document.scenes[i]
     return {
-      id: decided?.id ?? `s${i + 1}`,
-      text: scene.text,
-      chapter: scene.chapter,
+      id: scene.id, text: scene.text, chapter: scene.chapter, ...(scene.card === undefined ? {} : { card: scene.card }),
       startSample, endSample: at, speechStart, speechEnd, words, ...frames,
-      shots: tileShots(decided?.shots ?? [], frames.startFrame, frames.endFrame, words, fps),
+      shots: tileShots(scene.shots, frames.startFrame, frames.endFrame, words, fps),
     }
   })
-  const chapters = parsed.chapters.flatMap(({ title }, c) => {
+  placeTransitions(scenes, film, fps)
+  const chapters = film.chapters.flatMap(({ title }, c) => {
     const first = scenes.find((scene) => scene.chapter === c)
     return first ? [{ title, startSample: first.startSample }] : []
   })
   return { fps, frames: frameAtSample(at, fps), samples: at, scenes, chapters }
 }
 
-/** Shares a scene's frames among its shots, each cut on the start of the word nearest to an equal share. */
-function tileShots(shots: readonly Shot[], start: number, end: number, words: readonly SpokenWord[], fps: FrameRate): TimelineShot[] {
+/** A scene's frames among its shots: cuts set to a word fall on it, the shots between two of them share evenly. */
+function tileShots(shots: FilmScene['shots'], start: number, end: number, words: readonly SpokenWord[], fps: FrameRate): TimelineShot[] {
+  const runs: { from: number; first: number }[] = [{ from: start, first: 0 }]
+  shots.forEach(({ word }, i) => {
+    const from = word === undefined ? -1 : frameAtSample(words[word]?.start ?? 0, fps)
+    if (from > runs.at(-1)!.from && from < end) runs.push({ from, first: i })
+  })
+  return runs.flatMap(({ from, first }, r) => {
+    const next = runs[r + 1]
+    const count = Math.max(1, (next?.first ?? shots.length) - first)
+    return evenCuts(from, next?.from ?? end, count, words, fps).map(([startFrame, endFrame], i): TimelineShot => {
+      const { item = null, slip = 0, speed = 1, frame } = shots[first + i] ?? {}
+      return { startFrame, endFrame, item, shot: shots[first + i] ? first + i : -1, slip, speed, ...(frame ? { frame } : {}) }
+    })
+  })
+}
+
+/** Shares frames among shots, each cut on the start of the word nearest to an equal share; shots that would flash by are left out. */
+function evenCuts(start: number, end: number, wanted: number, words: readonly SpokenWord[], fps: FrameRate): [number, number][] {
   const shortest = (SHORTEST_SHOT_SECONDS * fps[0]) / fps[1]
-  const count = Math.max(1, Math.min(shots.length, Math.floor((end - start) / shortest) || 1))
+  const count = Math.max(1, Math.min(wanted, Math.floor((end - start) / shortest) || 1))
   const cuts = [start]
   for (let i = 1; i < count; i++) {
     const even = start + ((end - start) * i) / count
     const places = words.map((word) => frameAtSample(word.start, fps)).filter((f) => f - cuts.at(-1)! >= shortest && end - f >= shortest * (count - i))
     cuts.push(places.length ? places.reduce((a, b) => (Math.abs(b - even) < Math.abs(a - even) ? b : a)) : Math.round(even))
   }
-  return cuts.map((startFrame, i) => ({ startFrame, endFrame: cuts[i + 1] ?? end, item: shots[i]?.item ?? null }))
+  return cuts.map((cut, i) => [cut, cuts[i + 1] ?? end])
+}
+
+/** A transition lasts no longer than either picture. */
+function placeTransitions(scenes: readonly TimelineScene[], film: Film, fps: FrameRate) {
+  let before = 0
+  scenes.forEach((scene, i) => {
+    for (const shot of scene.shots) {
+      const { kind, samples } = film.scenes[i]!.shots[shot.shot]?.transition ?? film.transition
+      const frames = Math.min(frameAtSample(samples, fps), before, shot.endFrame - shot.startFrame)
+      if (kind !== 'cut' && frames > 0) shot.transition = { kind, frames }
+      before = shot.endFrame - shot.startFrame
+    }
+  })
 }
 
 /** Samples of sound a film of so many frames needs: the picture decides, to the sample. */

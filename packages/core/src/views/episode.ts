@@ -52,6 +52,16 @@ export interface EpisodeView {
   history: History
 }
 
+/** A version somebody kept under a name. */
+export interface VersionView {
+  id: string
+  name: string
+  revision: number
+  scenes: number
+  /** ISO 8601. */
+  createdAt: string
+}
+
 /** What the next undo and redo would change; null when there is nothing. */
 export interface History {
   undo: string | null

@@ -1,5 +1,7 @@
+import type { Move } from '@tidy-reel/core/picture/move'
+import { stretchesOf, type FilmShape, type Segment, type SegmentShot, type Stretch } from '@tidy-reel/core/render/plan'
+import { SAMPLE_RATE } from '@tidy-reel/core/time'
 import type { PictureFile } from './footage.ts'
-import type { FilmShape, Segment, SegmentShot } from '@tidy-reel/core/render/plan'
 
 /** Ground of a plain card: warm paper. */
 const CARD = '0xF4F0E6'
@@ -13,32 +15,65 @@ export const ENCODER = [
 /**
  * Arguments of the ffmpeg run that makes one segment.
  *
- * Stills come in as raw frames through pipes 3, 4, … in the order of their shots; clips are read from their files;
+ * Stills come in as raw frames through pipes 3, 4, … in the order of `stretchesOf`; clips are read from their files;
  * cards are drawn. `ass` names files in the folder the program runs in.
+ *
+ * @param files of each stretch its picture's file; undefined for a card
  */
 export function segmentArgs(segment: Segment, shape: FilmShape, files: readonly (PictureFile | undefined)[], names: { ass: string; fonts: string; out: string }): string[] {
   const { width, height, fps } = shape
   const rate = fps.join('/')
+  const stretches = stretchesOf(segment)
   let pipe = 3
-  const inputs = segment.shots.flatMap((shot, i) => {
-    if (shot.source.kind === 'photo') return ['-f', 'rawvideo', '-pix_fmt', 'yuv420p', '-s', `${width}x${height}`, '-r', rate, '-i', `pipe:${pipe++}`]
-    if (shot.source.kind === 'clip') return ['-protocol_whitelist', 'file,pipe', '-stream_loop', '-1', '-i', files[i]!.path]
+  const inputs = stretches.flatMap(({ source }, i) => {
+    if (source.kind === 'photo') return ['-f', 'rawvideo', '-pix_fmt', 'yuv420p', '-s', `${width}x${height}`, '-r', rate, '-i', `pipe:${pipe++}`]
+    if (source.kind === 'clip') return ['-protocol_whitelist', 'file,pipe', '-stream_loop', '-1', '-i', files[i]!.path]
     return ['-f', 'lavfi', '-i', `color=c=${CARD}:s=${width}x${height}:r=${rate}`]
   })
-  const shots = segment.shots.map((shot, i) => `[${i}:v]${shotFilter(shot, shape, files[i])}[s${i}]`)
+  const pictures = stretches.map((stretch, i) => `[${i}:v]${pictureFilter(stretch, shape, files[i])}[p${i}]`)
+  let read = 0
+  const shots = segment.shots.map(({ lead }, i) => (lead ? transitionFilter(lead, read++, read++, i, fps) : `[p${read++}]null[s${i}]`))
   const joined = `${segment.shots.map((_, i) => `[s${i}]`).join('')}concat=n=${segment.shots.length}:v=1:a=0,ass=${names.ass}:fontsdir=${names.fonts},format=yuv420p[v]`
   return [
     '-hide_banner', '-v', 'error', '-nostdin', '-y', ...inputs,
-    '-filter_complex', [...shots, joined].join(';'), '-map', '[v]', '-frames:v', String(segment.frames), '-r', rate,
+    '-filter_complex', [...pictures, ...shots, joined].join(';'), '-map', '[v]', '-frames:v', String(segment.frames), '-r', rate,
     ...ENCODER, '-threads', '1', '-filter_complex_threads', '1', '-video_track_timescale', String(fps[0] * (fps[1] === 1 ? 1000 : 1)), '-f', 'mp4', names.out,
   ]
 }
 
-function shotFilter({ source, frames }: SegmentShot, { width, height, fps }: FilmShape, file: PictureFile | undefined): string {
-  const exact = `trim=end_frame=${frames},setpts=PTS-STARTPTS,settb=AVTB,setsar=1`
-  if (source.kind === 'photo') return exact
-  if (source.kind === 'card') return `format=rgb24,scale=out_color_matrix=bt709:out_range=tv,format=yuv420p,${exact}`
+/** The picture before gives way to the shot's own: mixed evenly, or faded to black in one half and from black in the other. */
+function transitionFilter({ kind, frames, from }: NonNullable<SegmentShot['lead']>, before: number, own: number, shot: number, fps: FilmShape['fps']): string {
+  if (kind === 'dissolve') return `[p${before}][p${own}]xfade=transition=fade:duration=${((frames * fps[1]) / fps[0]).toFixed(6)}:offset=0[s${shot}]`
+  const half = from.frames
+  const rest = frames - half
+  return [
+    `[p${before}]fade=out:0:${half}[out${shot}]`,
+    `[p${own}]trim=start_frame=${half},setpts=PTS-STARTPTS${rest ? `,fade=in:0:${rest}` : ''}[in${shot}]`,
+    `[out${shot}][in${shot}]concat=n=2:v=1:a=0[s${shot}]`,
+  ].join(';')
+}
+
+function pictureFilter({ source, first, frames, span }: Stretch, { width, height, fps }: FilmShape, file: PictureFile | undefined): string {
+  const rate = fps.join('/')
+  const exact = `setpts=N/(${rate})/TB,settb=${fps[1]}/${fps[0]},setsar=1`
+  if (source.kind === 'photo') return `trim=end_frame=${frames},${exact}`
+  if (source.kind === 'card') return `format=rgb24,scale=out_color_matrix=bt709:out_range=tv,format=yuv420p,trim=end_frame=${frames},${exact}`
+  const slipped = source.slip ? `trim=start=${(source.slip / SAMPLE_RATE).toFixed(6)},` : ''
+  const timed = slipped || source.speed !== 1 ? `${slipped}setpts=(PTS-STARTPTS)/${source.speed},` : ''
+  const cut = `${timed}fps=${rate},trim=start_frame=${first}:end_frame=${first + frames},${exact}`
   // Frames that are the film's already are not touched: scaling in place costs a tenth of the encoding.
-  if (file?.plain && file.width === width && file.height === height) return `fps=${fps.join('/')},${exact}`
-  return `fps=${fps.join('/')},scale=${width}:${height}:force_original_aspect_ratio=increase:flags=bicubic:out_color_matrix=bt709:out_range=tv,crop=${width}:${height},format=yuv420p,${exact}`
+  const fits = file?.plain && file.width === width && file.height === height
+  const filled = fits ? cut : `${cut},scale=${width}:${height}:force_original_aspect_ratio=increase:flags=bicubic:out_color_matrix=bt709:out_range=tv,crop=${width}:${height},format=yuv420p`
+  return source.move ? `${filled},${viewFilter(source.move, first, span)}` : filled
+}
+
+/** Moves the view over frames that fill the film, in fractions of a pixel: `cropAt` as expressions of the frame's number. */
+function viewFilter({ from, to }: Move, first: number, span: number): string {
+  const progress = span > 1 ? `((in+${first})/${span - 1})` : '0'
+  const mix = (a: number, b: number) => `(${a}+${b - a}*${progress})`
+  const scale = mix(from.scale, to.scale)
+  const left = `clip(${mix(from.x, to.x)}-${scale}/2,0,1-${scale})`
+  const top = `clip(${mix(from.y, to.y)}-${scale}/2,0,1-${scale})`
+  const [x0, x1, y0, y1] = [`W*${left}`, `W*(${left}+${scale})`, `H*${top}`, `H*(${top}+${scale})`]
+  return `perspective=x0='${x0}':y0='${y0}':x1='${x1}':y1='${y0}':x2='${x0}':y2='${y1}':x3='${x1}':y3='${y1}':sense=source:interpolation=cubic:eval=frame`
 }

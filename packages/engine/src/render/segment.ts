@@ -5,12 +5,12 @@ import type { Writable } from 'node:stream'
 import { execa } from 'execa'
 import { TidyError } from '@tidy-reel/core/fault'
 import type { Move } from '@tidy-reel/core/picture/move'
-import type { FilmShape, Segment } from '@tidy-reel/core/render/plan'
+import { stretchesOf, type FilmShape, type Segment } from '@tidy-reel/core/render/plan'
 import { programFault } from '../run/program.ts'
 import { keptFile } from '../storage/kept-file.ts'
 import type { PictureFile } from './footage.ts'
 import { segmentArgs } from './segment-args.ts'
-import { stillFrames } from './still-frames.ts'
+import { stillFrames, type FrameSpan } from './still-frames.ts'
 
 /** Where a finished segment is kept. */
 export const segmentFile = (folder: string, { hash }: Pick<Segment, 'hash'>) => join(folder, `${hash}.mp4`)
@@ -18,7 +18,7 @@ export const segmentFile = (folder: string, { hash }: Pick<Segment, 'hash'>) => 
 /**
  * Encodes one segment, unless it is there already.
  *
- * @param files the file of each shot's picture; undefined for a card
+ * @param files the file of each of `stretchesOf`; undefined for a card
  * @param work  folder with the fonts in `fonts`, where the segment's ASS document is put
  * @throws TidyError `scene_not_rendered` with the scene's number and why; `cancelled`, `disk_full`, `program_missing`
  */
@@ -26,7 +26,7 @@ export async function renderSegment(folder: string, work: string, segment: Segme
   return keptFile(segmentFile(folder, segment), async (half) => {
     const ass = `${segment.hash}.ass`
     await writeFile(join(work, ass), segment.ass)
-    const stills = segment.shots.flatMap((shot, i): Still[] => (shot.source.kind === 'photo' ? [{ move: shot.source.move, frames: shot.frames, file: files[i]!.path }] : []))
+    const stills = stretchesOf(segment).flatMap(({ source, ...frames }, i): Still[] => (source.kind === 'photo' ? [{ move: source.move, frames, file: files[i]!.path }] : []))
     try {
       const args = segmentArgs(segment, shape, files, { ass, fonts: 'fonts', out: half })
       const stop = new AbortController()
@@ -49,7 +49,7 @@ export async function renderSegment(folder: string, work: string, segment: Segme
 interface Still {
   file: string
   move: Move
-  frames: number
+  frames: FrameSpan
 }
 
 const isBrokenPipe = (cause: unknown) => ['EPIPE', 'ERR_STREAM_DESTROYED', 'ERR_STREAM_PREMATURE_CLOSE'].includes((cause as NodeJS.ErrnoException)?.code ?? '')

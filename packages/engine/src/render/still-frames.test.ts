@@ -9,7 +9,7 @@ import { stillFrames } from './still-frames.ts'
 const SIZE = { width: 640, height: 360 }
 async function frames(file: string, move: Move, count: number, size = SIZE): Promise<Uint8Array[]> {
   const all: Uint8Array[] = []
-  for await (const frame of stillFrames(file, move, count, size)) all.push(frame.slice())
+  for await (const frame of stillFrames(file, move, { first: 0, frames: count, span: count }, size)) all.push(frame.slice())
   return all
 }
 const STILL: Move = { from: { x: 0.5, y: 0.5, scale: 1 }, to: { x: 0.5, y: 0.5, scale: 1 } }
@@ -67,7 +67,7 @@ describe('stillFrames', () => {
   it('stops when told to', async () => {
     const stop = new AbortController()
     const walk = async () => {
-      for await (const _frame of stillFrames(photograph('stop'), STILL, 500, SIZE, stop.signal)) stop.abort()
+      for await (const _frame of stillFrames(photograph('stop'), STILL, { first: 0, frames: 500, span: 500 }, SIZE, stop.signal)) stop.abort()
     }
     await expect(walk()).rejects.toThrow()
   })

@@ -7,8 +7,8 @@ type Resample = (src: number, sw: number, sh: number, dst: number, dw: number, d
 let compiled: Promise<WebAssembly.Module> | undefined
 const module = () => (compiled ??= readFile(new URL('../../assembly/resample.wasm', import.meta.url)).then((bytes) => WebAssembly.compile(bytes)))
 
-/** The picture is held a little larger than the film, so that the closest view still has a pixel for each of the film's. */
-const SPARE = 1.12
+/** The picture is held larger than the film, so that the closest view still has a pixel for each of the film's, up to a limit. */
+const SPARE = { least: 1.12, most: 3 }
 const PAGE = 65536
 
 export interface Size {
@@ -18,9 +18,17 @@ export interface Size {
 
 const even = (n: number) => 2 * Math.ceil(n / 2)
 
-/** Arguments that decode a still to limited-range BT.709 planes, filling `size` and the spare around it. */
-export function decodeStillArgs(file: string, { width, height }: Size): string[] {
-  const fill = `scale=${even(width * SPARE)}:${even(height * SPARE)}:force_original_aspect_ratio=increase:flags=bicubic:out_color_matrix=bt709:out_range=tv,crop=trunc(iw/2)*2:trunc(ih/2)*2,format=yuv420p,showinfo=checksum=0`
+/** Frames `[first, first + frames)` of a move that takes `span`. */
+export interface FrameSpan {
+  first: number
+  frames: number
+  span: number
+}
+
+/** Arguments that decode a still to limited-range BT.709 planes, filling `size` and what its closest view needs. */
+export function decodeStillArgs(file: string, { from, to }: Move, { width, height }: Size): string[] {
+  const spare = Math.min(SPARE.most, Math.max(SPARE.least, 1 / Math.min(from.scale, to.scale)))
+  const fill = `scale=${even(width * spare)}:${even(height * spare)}:force_original_aspect_ratio=increase:flags=bicubic:out_color_matrix=bt709:out_range=tv,crop=trunc(iw/2)*2:trunc(ih/2)*2,format=yuv420p,showinfo=checksum=0`
   return ['-hide_banner', '-nostdin', '-protocol_whitelist', 'file,pipe', '-i', file, '-frames:v', '1', '-vf', fill, '-f', 'rawvideo', 'pipe:1']
 }
 
@@ -28,8 +36,8 @@ export function decodeStillArgs(file: string, { width, height }: Size): string[]
  * The frames of a slow move over a still, at sub-pixel positions: YUV 4:2:0 planes, one buffer a frame.
  * The buffer is used again for the next frame; write it out before asking for more.
  */
-export async function* stillFrames(file: string, move: Move, frames: number, size: Size, signal?: AbortSignal): AsyncGenerator<Uint8Array> {
-  const { stdout, stderr } = await runProgram('ffmpeg', decodeStillArgs(file, size), signal ? { signal } : {})
+export async function* stillFrames(file: string, move: Move, { first, frames, span }: FrameSpan, size: Size, signal?: AbortSignal): AsyncGenerator<Uint8Array> {
+  const { stdout, stderr } = await runProgram('ffmpeg', decodeStillArgs(file, move, size), signal ? { signal } : {})
   const shape = /n:\s*0 .* s:(\d+)x(\d+)/.exec(stderr)
   if (!shape) throw new Error('the decoder told no size')
   const source = { width: Number(shape[1]), height: Number(shape[2]) }
@@ -45,9 +53,9 @@ export async function* stillFrames(file: string, move: Move, frames: number, siz
   new Uint8Array(memory.buffer).set(stdout, base)
   const frame = new Uint8Array(memory.buffer, out, (width * height * 3) / 2)
   const [chromaIn, chromaOut] = [(source.width * source.height) / 4, (width * height) / 4]
-  for (let i = 0; i < frames; i++) {
+  for (let i = first; i < first + frames; i++) {
     signal?.throwIfAborted()
-    const crop = cropAt(move, frames > 1 ? i / (frames - 1) : 0, source, width / height)
+    const crop = cropAt(move, span > 1 ? i / (span - 1) : 0, source, width / height)
     const step = crop.width / width
     resample(base, source.width, source.height, out, width, height, crop.x, crop.y, step, table, rows)
     for (const plane of [0, 1]) {

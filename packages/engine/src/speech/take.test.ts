@@ -71,9 +71,9 @@ describe('takeOf', () => {
 })
 
 describe('takeAll', () => {
-  it('goes on when one sentence cannot be spoken, and says which', async () => {
-    const spoken = await takeAll(folder, [{ text: 'One.', voice: 'flite-slt', speed: 1 }, { text: '…', voice: 'flite-slt', speed: 1 }, { text: 'Two.', voice: 'flite-slt', speed: 1 }])
-    expect(spoken.map((s) => ('take' in s ? 'take' : s.fault.code))).toEqual(['take', 'voice_silent', 'take'])
+  it('goes on when one sentence cannot be spoken and where none is wanted, and says which', async () => {
+    const spoken = await takeAll(folder, [{ text: 'One.', voice: 'flite-slt', speed: 1 }, { text: '…', voice: 'flite-slt', speed: 1 }, undefined, { text: 'Two.', voice: 'flite-slt', speed: 1 }])
+    expect(spoken.map((s) => s && ('take' in s ? 'take' : s.fault.code))).toEqual(['take', 'voice_silent', undefined, 'take'])
   })
   it('stops when told to', async () => {
     const stop = new AbortController()

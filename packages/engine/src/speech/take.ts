@@ -61,6 +61,13 @@ export async function takeOf(folder: string, request: TakeRequest, signal?: Abor
   return { hash, file, ...(JSON.parse(await readFile(facts, 'utf8')) as TakeFacts) }
 }
 
+/** The take of a sentence if it is there already. */
+export async function knownTake(folder: string, request: TakeRequest): Promise<Take | undefined> {
+  const hash = takeHash(request)
+  const facts = await readFile(join(folder, `${hash}.json`), 'utf8').catch(() => undefined)
+  return facts === undefined ? undefined : { hash, file: join(folder, `${hash}.wav`), ...(JSON.parse(facts) as TakeFacts) }
+}
+
 async function samplesOf(wav: string, tempo: number, signal?: AbortSignal): Promise<Float32Array> {
   const { stdout } = await runProgram('ffmpeg', ['-v', 'error', '-nostdin', '-protocol_whitelist', 'file,pipe', '-i', wav, '-af', tempo === 1 ? CHAIN : `atempo=${tempo.toFixed(4)},${CHAIN}`, '-ac', '1', '-f', 'f32le', 'pipe:1'], signal ? { signal } : {})
   return new Float32Array(stdout.buffer.slice(stdout.byteOffset, stdout.byteOffset + stdout.byteLength))

@@ -2,7 +2,7 @@ import pLimit from 'p-limit'
 import type { TidyError } from '@tidy-reel/core/fault'
 import type { Item, Orientation } from '@tidy-reel/core/match/item'
 import { pickPictures, queriesOf, searchesOf, type SceneToMatch, type ScenePicks } from '@tidy-reel/core/match/pick'
-import type { ParsedScript } from '@tidy-reel/core/script/parse'
+import type { Film } from '@tidy-reel/core/document/film-scenes'
 import type { Lexicon } from '@tidy-reel/core/words/lexicon'
 import type { StockLibrary } from './contract.ts'
 
@@ -17,10 +17,18 @@ export interface MatchOptions {
   onProgress?: (done: number, all: number) => void
 }
 
-export function scenesToMatch(parsed: ParsedScript, seconds: readonly number[]): SceneToMatch[] {
-  return parsed.scenes.map((scene, i) => {
+/** Pictures of scenes that have theirs, by number of the scene: matching looks around them. */
+export const keptPictures = (scenes: Film['scenes']): Map<number, string[]> =>
+  new Map(scenes.flatMap(({ shots }, i) => {
+    const ids = shots.flatMap((shot) => (shot.item ? [shot.item.id] : []))
+    return ids.length ? [[i, ids] as const] : []
+  }))
+
+/** One entry a scene of the film; a card has no words to look for. */
+export function scenesToMatch({ scenes, chapters }: Pick<Film, 'scenes' | 'chapters'>, seconds: readonly number[]): SceneToMatch[] {
+  return scenes.map((scene, i) => {
     const picture = scene.directions.flatMap((d) => (d.kind === 'picture' ? [d.text] : [])).join('. ')
-    const chapterTitle = parsed.chapters[scene.chapter]?.title
+    const chapterTitle = chapters[scene.chapter]?.title
     return { text: scene.text, chapter: scene.chapter, seconds: seconds[i]!, ...(picture ? { picture } : {}), ...(chapterTitle ? { chapterTitle } : {}) }
   })
 }

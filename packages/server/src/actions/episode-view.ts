@@ -1,9 +1,5 @@
-import { existsSync } from 'node:fs'
-import { readFile } from 'node:fs/promises'
-import { join } from 'node:path'
-import type { TakeFacts } from '@tidy-reel/core/timeline/timeline'
 import type { EpisodeView, History, RenderView } from '@tidy-reel/core/views/episode'
-import { takeHash } from '@tidy-reel/engine/speech/take'
+import { knownTake } from '@tidy-reel/engine/speech/take'
 import { Candidates, Render, type Episode } from '../db/models.ts'
 
 export const renderView = ({ id, state, shape, progress, report, fault, createdAt }: Render): RenderView => ({ id, state, shape, progress, report, fault, createdAt: createdAt.toISOString() })
@@ -15,9 +11,8 @@ export async function episodeView(episode: Episode, takesFolder: string, history
     Render.findAll({ where: { episodeId: id, ownerId }, order: [['createdAt', 'DESC']], limit: 10 }),
   ])
   const takes = await Promise.all(document.scenes.map(async (scene) => {
-    const hash = takeHash({ text: scene.text, voice: document.voice, speed: document.speed })
-    const file = join(takesFolder, `${hash}.json`)
-    return existsSync(file) ? [[scene.id, { hash, ...(JSON.parse(await readFile(file, 'utf8')) as TakeFacts) }] as const] : []
+    const take = await knownTake(takesFolder, { text: scene.text, voice: document.voice, speed: document.speed })
+    return take ? [[scene.id, { hash: take.hash, samples: take.samples, pauses: take.pauses }] as const] : []
   }))
   return {
     id, revision, document,

@@ -1,17 +1,16 @@
 import { randomUUID } from 'node:crypto'
-import { Op, type Sequelize } from 'sequelize'
-import { apply } from '@tidy-reel/core/document/apply'
-import type { Command } from '@tidy-reel/core/document/command'
-import { emptyDocument } from '@tidy-reel/core/document/document'
+import { Op, type Sequelize, type Transaction } from 'sequelize'
+import { apply, documentFrom } from '@tidy-reel/core/document/apply'
+import type { Command, CommandOf } from '@tidy-reel/core/document/command'
+import { filmOf } from '@tidy-reel/core/document/film-scenes'
+import { takenBack } from '@tidy-reel/core/document/inverse'
 import { TidyError } from '@tidy-reel/core/fault'
-import { parseScript } from '@tidy-reel/core/script/parse'
+import { mergeScripts } from '@tidy-reel/core/script/merge-scripts'
 import { sceneSeconds } from '@tidy-reel/core/timeline/timeline'
 import type { EpisodeRow } from '@tidy-reel/core/views/episode'
 import { Change, Channel, Episode, Render } from '../db/models.ts'
 import { changeEpisode, type Revised } from './change-episode.ts'
 
-/** Commands that hold at any revision, because they name what they change by id or replace it whole. */
-const REBASED = new Set<Command['type']>(['setShot', 'editNarration', 'placeShots', 'setTitle', 'setVoice', 'setMood'])
 
 export function episodeActions(sequelize: Sequelize, ownerId: string) {
   const find = async (id: string) => {
@@ -30,8 +29,7 @@ export function episodeActions(sequelize: Sequelize, ownerId: string) {
     async create(title: string, script = ''): Promise<{ id: string }> {
       const channel = await Channel.findOne({ where: { ownerId } })
       const channelId = channel?.id ?? (await Channel.create({ id: randomUUID(), ownerId, name: 'My channel' })).id
-      const { document } = apply(emptyDocument(title), { type: 'setScript', script })
-      const episode = await Episode.create({ id: randomUUID(), ownerId, channelId, document, revision: 1, deletedAt: null })
+      const episode = await Episode.create({ id: randomUUID(), ownerId, channelId, document: documentFrom(title, script), revision: 1, deletedAt: null })
       return { id: episode.id }
     },
     async remove(id: string): Promise<void> {
@@ -41,18 +39,15 @@ export function episodeActions(sequelize: Sequelize, ownerId: string) {
       const [count] = await Episode.update({ deletedAt: null }, { where: { id, ownerId } })
       if (!count) throw new TidyError('episode_not_found')
     },
-    /** Applies a command and logs it in one transaction; one that knows not the newest revision is applied where no person's change lies between, or where it names what it changes. */
+    /** Applies a command and logs it in one transaction; one made against an earlier revision names what it changes by id, and a script is merged with what was written meanwhile. */
     async command(id: string, revision: number, command: Command, actor: Change['actor'] = 'person', key: string | null = null): Promise<Revised> {
       return changeEpisode(sequelize, ownerId, id, async (episode, transaction) => {
         if (key && (await Change.count({ where: { episodeId: id, key }, transaction }))) return { revision: episode.revision, document: episode.document }
-        if (!REBASED.has(command.type) && revision < episode.revision) {
-          const others = await Change.count({ where: { episodeId: id, actor: 'person', revision: { [Op.gt]: revision } }, transaction })
-          if (others) throw new TidyError('revision_stale', { revision: episode.revision })
-        }
-        const { document, inverse } = apply(episode.document, command)
+        const made = command.type === 'setScript' && revision < episode.revision ? await rebasedScript(command, episode, revision, transaction) : command
+        const { document, inverse } = apply(episode.document, made)
         const next = episode.revision + 1
         if (actor === 'person') await Change.update({ state: 'left' }, { where: { episodeId: id, state: 'undone' }, transaction })
-        await Change.create({ ownerId, episodeId: id, revision: next, actor, key, command, inverse }, { transaction })
+        await Change.create({ ownerId, episodeId: id, revision: next, actor, key, command: made, inverse }, { transaction })
         return { revision: next, document }
       })
     },
@@ -60,13 +55,29 @@ export function episodeActions(sequelize: Sequelize, ownerId: string) {
 }
 export type EpisodeActions = ReturnType<typeof episodeActions>
 
+/**
+ * A whole script written against an earlier revision, with what others changed since.
+ *
+ * @throws TidyError `revision_stale` where both changed the same lines
+ */
+async function rebasedScript(command: CommandOf<'setScript'>, { id, document, revision }: Episode, against: number, transaction: Transaction): Promise<CommandOf<'setScript'>> {
+  const since = await Change.findAll({ where: { episodeId: id, revision: { [Op.gt]: against } }, order: [['revision', 'DESC']], transaction })
+  if (since.every(({ actor }) => actor === 'matching')) return command
+  // Undone changes lie between when the log has fewer than the revisions: the script they were made against cannot be told then.
+  const whole = since.length === revision - against && since.every(({ state }) => state === 'done')
+  const base = whole ? since.reduce((now, { inverse }) => takenBack(now, inverse), document) : undefined
+  const script = base && mergeScripts(base.script, command.script, document.script)
+  if (script === undefined) throw new TidyError('revision_stale', { revision })
+  return { ...command, script }
+}
+
 function rowOf({ id, document, updatedAt }: Episode, rendered: boolean): EpisodeRow {
-  const { scenes } = parseScript(document.script)
+  const { scenes, speed } = filmOf(document)
   const matched = document.scenes.some(({ shots }) => shots.length > 0)
   return {
     id, title: document.title, scenes: scenes.length,
     words: scenes.reduce((sum, { text }) => sum + text.split(/\s+/).length, 0),
-    seconds: sceneSeconds(scenes, undefined, document.speed).reduce((sum, seconds) => sum + seconds, 0),
+    seconds: sceneSeconds(scenes, speed).reduce((sum, seconds) => sum + seconds, 0),
     state: rendered ? 'rendered' : matched ? 'matched' : scenes.length ? 'script' : 'empty',
     updatedAt: updatedAt.toISOString(),
     picture: document.scenes.flatMap(({ shots }) => shots.flatMap(({ item }) => (item ? [item.id] : [])))[0] ?? null,

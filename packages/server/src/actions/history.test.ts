@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { Command } from '@tidy-reel/core/document/command'
+import { TidyError } from '@tidy-reel/core/fault'
 import { Change } from '../db/models.ts'
 import { freshApp, type FreshApp } from '../test/fresh-app.ts'
 
@@ -19,9 +20,14 @@ const { floor } = Math
 /** A repeatable mix of every kind of change. */
 const mixed = (n: number, scenes: readonly string[]): Command => {
   const sceneId = scenes[floor((n * 7) % scenes.length)]!
+  const last = scenes.at(-1)!
   const commands: Command[] = [
     { type: 'setTitle', title: `Title ${n}` }, { type: 'editNarration', sceneId, text: `Sentence number ${n} is here.` }, { type: 'setShot', sceneId, shot: 0, item: picture(`p${n}`) },
     { type: 'setMood', mood: n % 2 ? 'warm' : 'none' }, { type: 'setVoice', voice: 'flite-rms', speed: 1 + (n % 3) / 10 },
+    { type: 'duplicateScenes', sceneIds: [sceneId] }, { type: 'splitScene', sceneId: last, at: 3 }, { type: 'moveScenes', sceneIds: [scenes[0]!], place: 'end' },
+    { type: 'adjustScenes', target: [sceneId], set: { hidden: n % 2 === 0, pause: 480 * n, speaker: n % 3 ? 'ANN' : null } }, { type: 'setChapter', sceneId, title: `Chapter ${n}` },
+    { type: 'adjustShots', target: 'all', shot: null, set: { transition: { kind: 'dissolve', samples: 4800 } } }, { type: 'insertScenes', place: { before: sceneId }, scenes: [{ script: `New ${n}.`, speaker: '', shots: [] }] },
+    { type: 'setCard', card: 'opening', set: { shown: n % 2 === 0 } }, { type: 'deleteScenes', sceneIds: [last] },
   ]
   return commands[n % commands.length]!
 }
@@ -30,7 +36,12 @@ describe('undo and redo', () => {
   it('take 200 mixed changes back to the first state and bring the last one again', async () => {
     const { id, run, document } = await create()
     const first = JSON.stringify(await document())
-    for (let n = 0; n < 200; n++) await run(mixed(n, (await document()).scenes.map((scene) => scene.id)))
+    for (let n = 0, made = 0; made < 200; n++) {
+      // Some cannot be carried out where they fall (a heading between two scenes, say); the others are enough.
+      const refused = await run(mixed(n, (await document()).scenes.map((scene) => scene.id))).catch((cause: unknown) => cause)
+      if (refused instanceof Error && !(refused instanceof TidyError)) throw refused
+      if (!(refused instanceof Error)) made++
+    }
     const last = JSON.stringify(await document())
     for (let n = 0; n < 200; n++) await fresh.app.history.undo(id)
     expect(JSON.stringify(await document())).toBe(first)

@@ -1,5 +1,6 @@
 import { Op, type Sequelize, type Transaction } from 'sequelize'
-import { apply, takenBack } from '@tidy-reel/core/document/apply'
+import { apply } from '@tidy-reel/core/document/apply'
+import { takenBack } from '@tidy-reel/core/document/inverse'
 import { commandName } from '@tidy-reel/core/document/command-name'
 import { TidyError } from '@tidy-reel/core/fault'
 import type { History } from '@tidy-reel/core/views/episode'

@@ -31,7 +31,7 @@ export function renderActions(sequelize: Sequelize, queue: Queue, config: Engine
     folder: (id: string) => join(folders(config).renders, id),
     async start(episodeId: string, shape: FilmShape) {
       const { document } = await episodes.find(episodeId)
-      filmable(document.script)
+      filmable(document)
       if (await Render.count({ where: { episodeId, ownerId, state: { [Op.in]: ['queued', 'running'] } } })) throw new TidyError('render_running')
       const render = await Render.create({ id: randomUUID(), ownerId, episodeId, state: 'queued', shape, document, progress: null, report: null, fault: null })
       await queue.send(RENDER, { renderId: render.id })

@@ -27,10 +27,22 @@ const HISTORY = [
   'create index changes_of_episode on changes (episode_id, state, revision)',
 ]
 
+/** Documents of version 2; what takes a change back is written otherwise since, so earlier changes cannot be undone any more. */
+const card = { shown: false, text: null, samples: 192_000 }
+const SECOND_DOCUMENT = JSON.stringify({ version: 2, transition: { kind: 'cut', samples: 0 }, cards: { opening: card, closing: card } })
+const DOCUMENT_2 = [
+  `update episodes set document = document || '${SECOND_DOCUMENT}'::jsonb where document->>'version' = '1'`,
+  `update renders set document = document || '${SECOND_DOCUMENT}'::jsonb where document->>'version' = '1'`,
+  `update changes set state = 'left'`,
+  `create table versions (id uuid primary key, owner_id uuid not null references owners, episode_id uuid not null references episodes on delete cascade,
+    name text not null, revision integer not null, document jsonb not null, created_at timestamptz not null)`,
+  'create index versions_of_episode on versions (episode_id, created_at desc)',
+]
+
 /** Brings the database to the newest layout; each step once, in a transaction. */
 export async function migrate(sequelize: Sequelize): Promise<void> {
   const umzug = new Umzug({
-    migrations: [['001-first', FIRST], ['002-history', HISTORY]].map(([name, statements]) => ({
+    migrations: [['001-first', FIRST], ['002-history', HISTORY], ['003-document-2', DOCUMENT_2]].map(([name, statements]) => ({
       name: name as string,
       up: () => sequelize.transaction(async (transaction) => {
         for (const statement of statements!) await sequelize.query(statement, { transaction })

@@ -1,7 +1,7 @@
 import { DataTypes, Model, Sequelize, type CreationOptional, type InferAttributes, type InferCreationAttributes } from 'sequelize'
-import type { Patch } from 'immer'
 import type { Command } from '@tidy-reel/core/document/command'
 import type { Document } from '@tidy-reel/core/document/document'
+import type { Inverse } from '@tidy-reel/core/document/inverse'
 import type { ScenePicks } from '@tidy-reel/core/match/pick'
 import type { FilmShape } from '@tidy-reel/core/render/plan'
 import type { RenderView } from '@tidy-reel/core/views/episode'
@@ -33,10 +33,20 @@ export class Change extends Model<InferAttributes<Change>, InferCreationAttribut
   declare revision: number
   declare actor: 'person' | 'matching'
   declare command: Command
-  declare inverse: Patch[]
+  declare inverse: Inverse
   /** The sender's name for it: sent twice, it is carried out once. */
   declare key: CreationOptional<string | null>
   declare state: CreationOptional<'done' | 'undone' | 'left'>
+  declare createdAt: CreationOptional<Date>
+}
+
+export class Version extends Model<InferAttributes<Version>, InferCreationAttributes<Version>> {
+  declare id: string
+  declare ownerId: string
+  declare episodeId: string
+  declare name: string
+  declare revision: number
+  declare document: Document
   declare createdAt: CreationOptional<Date>
 }
 
@@ -73,6 +83,7 @@ export function connect(database: string): Sequelize {
   Channel.init({ id, ownerId: owner, name: STRING }, { sequelize, tableName: 'channels', timestamps: false })
   Episode.init({ id, ownerId: owner, channelId: UUID, document: JSONB, revision: INTEGER, deletedAt: DATE, createdAt: DATE, updatedAt: DATE }, { sequelize, tableName: 'episodes' })
   Change.init({ id: { type: BIGINT, primaryKey: true, autoIncrement: true }, ownerId: owner, episodeId: UUID, revision: INTEGER, actor: STRING, command: JSONB, inverse: JSONB, key: STRING, state: { type: STRING, defaultValue: 'done' }, createdAt: DATE }, { sequelize, tableName: 'changes', updatedAt: false })
+  Version.init({ id, ownerId: owner, episodeId: UUID, name: STRING, revision: INTEGER, document: JSONB, createdAt: DATE }, { sequelize, tableName: 'versions', updatedAt: false })
   Candidates.init({ episodeId: { type: UUID, primaryKey: true }, sceneId: { type: STRING, primaryKey: true }, ownerId: owner, text: TEXT, words: JSONB, picks: JSONB }, { sequelize, tableName: 'candidates', timestamps: false })
   Render.init({ id, ownerId: owner, episodeId: UUID, state: STRING, shape: JSONB, document: JSONB, progress: JSONB, report: JSONB, fault: JSONB, createdAt: DATE, updatedAt: DATE }, { sequelize, tableName: 'renders' })
   return sequelize

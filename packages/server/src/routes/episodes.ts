@@ -11,7 +11,9 @@ const Id = z.object({ id: z.uuid() })
 const even = z.number().int().min(90).max(3840).multipleOf(2)
 const Shape = z.object({ width: even, height: even, fps: z.tuple([z.number().int().positive(), z.number().int().positive()]).refine(([n, d]) => n / d >= 12 && n / d <= 60), burnIn: z.boolean() })
 
-export function episodeRoutes({ history, episodes, renders, queue, hub, takes }: App) {
+const VersionId = Id.extend({ version: z.uuid() })
+
+export function episodeRoutes({ history, versions, episodes, renders, queue, hub, takes }: App) {
   return new Hono()
     .get('/', async (c) => c.json({ episodes: await episodes.list() }))
     .post('/', valid('json', z.object({ title: z.string().trim().min(1).max(200), script: z.string().optional() })), async (c) => {
@@ -36,6 +38,21 @@ export function episodeRoutes({ history, episodes, renders, queue, hub, takes }:
     })
     .post('/:id/undo', valid('param', Id), async (c) => c.json(await history.undo(c.req.valid('param').id)))
     .post('/:id/redo', valid('param', Id), async (c) => c.json(await history.redo(c.req.valid('param').id)))
+    .get('/:id/versions', valid('param', Id), async (c) => c.json({ versions: await versions.list(c.req.valid('param').id) }))
+    .post('/:id/versions', valid('param', Id), valid('json', z.object({ name: z.string().trim().min(1).max(120) })), async (c) => c.json(await versions.keep(c.req.valid('param').id, c.req.valid('json').name), 201))
+    .delete('/:id/versions/:version', valid('param', VersionId), async (c) => {
+      const { id, version } = c.req.valid('param')
+      await versions.remove(id, version)
+      return c.body(null, 204)
+    })
+    .get('/:id/versions/:version/changes', valid('param', VersionId), async (c) => {
+      const { id, version } = c.req.valid('param')
+      return c.json(await versions.compare(id, version))
+    })
+    .post('/:id/versions/:version/restore', valid('param', VersionId), async (c) => {
+      const { id, version } = c.req.valid('param')
+      return c.json(await versions.restore(id, version))
+    })
     .post('/:id/prepare', valid('param', Id), async (c) => {
       const { id } = c.req.valid('param')
       await episodes.find(id)

@@ -4,7 +4,9 @@ import { apply } from '@tidy-reel/core/document/apply'
 import type { Command } from '@tidy-reel/core/document/command'
 import { commandName } from '@tidy-reel/core/document/command-name'
 import type { Document } from '@tidy-reel/core/document/document'
-import { parseScript } from '@tidy-reel/core/script/parse'
+import { emptyDocument } from '@tidy-reel/core/document/document'
+import { filmOf } from '@tidy-reel/core/document/film-scenes'
+import { parsedScript } from '@tidy-reel/core/script/parsed-script'
 import { filmCues } from '@tidy-reel/core/subtitles/film-cues'
 import { timeline } from '@tidy-reel/core/timeline/timeline'
 import type { EpisodeView, Preparing, RenderView } from '@tidy-reel/core/views/episode'
@@ -40,10 +42,10 @@ export const useEpisode = defineStore('episode', () => {
     },
   }, (cause) => cause instanceof ApiError && cause.status < 500)
 
-  const parsed = computed(() => parseScript(document.value?.script ?? ''))
+  const parsed = computed(() => parsedScript(document.value?.script ?? ''))
   const film = computed(() => {
-    const takes = document.value?.scenes.map((scene) => data.value?.takes[scene.id]) ?? []
-    return timeline(document.value ?? { scenes: [], speed: 1 }, parsed.value, takes, [30, 1])
+    const planned = filmOf(document.value ?? emptyDocument('-'))
+    return timeline(planned, planned.scenes.map(({ id }) => data.value?.takes[id]), [30, 1])
   })
   const cues = computed(() => filmCues(film.value, 1920, 1080))
   const renders = computed(() => data.value?.renders ?? [])

@@ -25,7 +25,7 @@ const voices = ref<Voice[]>([])
 onMounted(async () => (voices.value = await api.voices().catch(() => [])))
 
 const parsed = computed(() => parseScript(text.value))
-const seconds = computed(() => sceneSeconds(parsed.value.scenes, undefined, episode.document?.speed).reduce((a, b) => a + b, 0))
+const seconds = computed(() => sceneSeconds(parsed.value.scenes, episode.document?.speed).reduce((a, b) => a + b, 0))
 
 const saveSoon = useDebounceFn(save, SAVE_MS)
 function save() {

@@ -1,96 +1,101 @@
 <script setup lang="ts">
-import { Play, Volume2 } from 'lucide-vue-next'
-import { computed, nextTick, ref } from 'vue'
-import type { Shot } from '@tidy-reel/core/document/document'
-import type { Direction } from '@tidy-reel/core/script/parse'
-import type { TimelineScene } from '@tidy-reel/core/timeline/timeline'
+import { Flag as FlagIcon, GripVertical, Play, Volume2 } from 'lucide-vue-next'
+import { computed } from 'vue'
+import type { Item } from '@tidy-reel/core/match/item'
+import type { FrameRate } from '@tidy-reel/core/time'
 import type { SearchWord } from '@tidy-reel/core/words/search-words'
-import { thumbnail } from '../api.ts'
 import { marked } from './marked.ts'
+import SceneText from './SceneText.vue'
+import ShotStrip from './ShotStrip.vue'
+import type { SheetRow } from './sheet-rows.ts'
 
-const props = defineProps<{ number: number; scene: TimelineScene; shots: readonly Shot[]; words: readonly SearchWord[]; directions: readonly Direction[]; spoken: boolean; selected: boolean; selectedShot: number; playing: boolean }>()
-const emit = defineEmits<{ select: [shot: number]; play: []; edit: [text: string] }>()
-/** Frames of the widest strip: 12 s. */
-const WIDEST_FRAMES = 360
-/** Still frames in a strip, as many as the widest can hold. */
-const frames = 4
+const props = defineProps<{ row: SheetRow; fps: FrameRate; words: readonly SearchWord[]; looked: boolean; spoken: boolean; current: boolean; selected: boolean; selectedShot: number; playing: boolean; spokenWord: number; writing: number | undefined }>()
+const emit = defineEmits<{
+  select: [shot: number, extend: boolean]; play: []; write: [caret: number]; search: [words: string]; show: []
+  draft: [text: string]; done: [text: string | null]; split: [text: string, caret: number]; mergeBefore: [text: string]; mergeAfter: [text: string]; leave: [text: string, way: 1 | -1]; undo: []
+  cut: [shot: number, word: number]; drop: [shot: number, item: Item]; lift: []
+}>()
 /** Lighter words are looked for too, but underlining them would underline everything. */
 const MARKED = 0.25
-const editing = ref(false)
-const draft = ref('')
-const field = ref<HTMLTextAreaElement>()
-const seconds = computed(() => (props.scene.endSample - props.scene.startSample) / 48_000)
+const seconds = computed(() => (props.row.scene ? (props.row.scene.endSample - props.row.scene.startSample) / 48_000 : 0))
 const start = computed(() => {
-  const tenths = Math.floor(props.scene.startSample / 4800)
+  if (!props.row.scene) return ''
+  const tenths = Math.floor(props.row.scene.startSample / 4800)
   return `${Math.floor(tenths / 600)}:${String(Math.floor(tenths / 10) % 60).padStart(2, '0')}.${tenths % 10}`
 })
-const pieces = computed(() => marked(props.scene.text, props.words.filter(({ weight }) => weight > MARKED)))
-/** A frame's share of the column, in per cent: the longest scene the parser makes, with its pause, fills it. */
-const share = computed(() => Math.min(100 / WIDEST_FRAMES, 100 / Math.max(1, props.scene.endFrame - props.scene.startFrame)))
-const notes = computed(() => props.directions.map((d) => (d.kind === 'pause' ? `pause: ${d.seconds} s` : `${d.kind}: ${d.text}${d.kind === 'sound' ? ' (noted; sounds are not mixed in yet)' : ''}`)))
+const pieces = computed(() => marked(props.row.text, props.words.filter(({ weight }) => weight > MARKED)))
+const notes = computed(() => [
+  ...(props.row.speaker ? [props.row.speaker] : []),
+  ...props.row.directions.map((d) => (d.kind === 'pause' ? `pause: ${d.seconds} s` : `${d.kind}: ${d.text}${d.kind === 'sound' ? ' (noted; sounds are not mixed in yet)' : ''}`)),
+])
+const label = computed(() => (props.row.kind === 'card' ? `${props.row.id === 'opening' ? 'Opening' : 'Closing'} card` : props.row.kind === 'new' ? 'New scene' : `Scene ${props.row.number}`))
 
-function begin() {
-  emit('select', 0)
-  draft.value = props.scene.text
-  editing.value = true
-  void nextTick(() => {
-    field.value?.focus()
-    fit()
-  })
+/** Clicked text is opened where it was clicked. */
+function open(event: MouseEvent) {
+  if (event.shiftKey) return emit('select', 0, true)
+  const place = document.caretRangeFromPoint?.(event.clientX, event.clientY)
+  const shown = event.currentTarget as HTMLElement
+  if (!place || !shown.contains(place.startContainer)) return emit('write', Infinity)
+  const before = document.createRange()
+  before.setStart(shown, 0)
+  before.setEnd(place.startContainer, place.startOffset)
+  emit('write', before.toString().length)
 }
-function fit() {
-  if (!field.value) return
-  field.value.style.height = 'auto'
-  field.value.style.height = `${field.value.scrollHeight}px`
-}
-function finish(keep: boolean) {
-  if (!editing.value) return
-  editing.value = false
-  if (keep && draft.value.trim() !== props.scene.text) emit('edit', draft.value)
+function lift(event: DragEvent) {
+  event.dataTransfer!.setData('application/x-tidy-scenes', props.row.id)
+  event.dataTransfer!.effectAllowed = 'move'
+  emit('lift')
 }
 </script>
 
 <template>
-  <article :class="{ selected, playing }" :aria-current="selected" :aria-label="`Scene ${number}`" @click="$emit('select', 0)">
+  <article v-if="row.kind === 'card' && row.hidden" class="absent" :class="{ selected, current }" :aria-label="label" :aria-current="current" @click="emit('select', 0, $event.shiftKey)">
+    <span class="serif">{{ label }}: not shown.</span> <button class="plain link" @click.stop="emit('show')">Show it</button>
+  </article>
+  <article v-else :class="{ selected, current, playing, out: row.hidden }" :aria-current="current" :aria-label="label" @click="emit('select', 0, $event.shiftKey)">
     <div class="margin">
-      <span class="number">{{ number }}</span>
+      <span v-if="row.kind === 'scene'" class="number" draggable="true" title="Drag to move the selected scenes" @dragstart="lift"><GripVertical class="grip" :size="13" :stroke-width="1.6" />{{ row.number }}</span>
+      <span v-else class="number">{{ row.kind === 'new' ? '+' : '' }}</span>
       <span class="mono">{{ start }}</span>
-      <button class="plain play" :aria-label="`Play scene ${number}`" :title="spoken ? 'Play this scene' : 'Not spoken yet'" :disabled="!spoken" @click.stop="$emit('play')">
+      <button v-if="row.kind === 'scene'" class="plain play" tabindex="-1" :aria-label="`Play scene ${row.number}`" :title="spoken ? 'Play this scene' : 'Not spoken yet'" :disabled="!spoken" @click.stop="emit('play')">
         <Volume2 v-if="playing" :size="15" :stroke-width="1.6" /><Play v-else :size="15" :stroke-width="1.6" />
       </button>
     </div>
     <div class="narration serif">
-      <textarea v-if="editing" ref="field" v-model="draft" rows="1" :aria-label="`Narration of scene ${number}`" @input="fit" @blur="finish(true)" @keydown.enter.prevent="finish(true)" @keydown.esc="finish(false)" @click.stop />
-      <p v-else title="Click to edit" tabindex="0" @click.stop="begin" @keydown.enter.prevent="begin"><template v-for="(piece, i) in pieces" :key="i"><u v-if="piece.mark">{{ piece.text }}</u><template v-else>{{ piece.text }}</template></template></p>
+      <SceneText v-if="writing !== undefined" :text="row.text" :caret="writing" :label="row.kind === 'new' ? 'Narration of the new scene' : `Narration of ${label.toLowerCase()}`" :placeholder="row.kind === 'new' ? 'Write a new scene' : ''" @draft="(text) => emit('draft', text)" @done="(text) => emit('done', text)" @split="(text, caret) => emit('split', text, caret)" @merge-before="(text) => emit('mergeBefore', text)" @merge-after="(text) => emit('mergeAfter', text)" @leave="(text, way) => emit('leave', text, way)" @undo="emit('undo')" />
+      <p v-else title="Click to write" @click.stop="open"><template v-for="(piece, i) in pieces" :key="i"><u v-if="piece.mark" :title="`Look for pictures of “${piece.text}”`" @click.stop="emit('search', piece.text)">{{ piece.text }}</u><template v-else>{{ piece.text }}</template></template></p>
       <span v-for="note in notes" :key="note" class="note">{{ note }}</span>
+      <span v-for="flag in row.flags" :key="flag.kind + (flag.shot ?? '')" class="flag"><FlagIcon :size="12" :stroke-width="1.8" /> {{ flag.text }}</span>
+      <span v-if="row.hidden" class="note">left out of the film</span>
     </div>
-    <div class="strip">
-      <button v-for="(shot, i) in scene.shots" :key="i" class="plain frame" :class="{ chosen: selected && i === selectedShot }" :style="{ width: `${(shot.endFrame - shot.startFrame) * share}%` }" :title="shot.item?.title ?? 'No picture yet'" @click.stop="$emit('select', i)">
-        <template v-if="shot.item"><img v-for="n in frames" :key="n" :src="thumbnail(shot.item.id)" :alt="n === 1 ? shot.item.title : ''" loading="lazy" /></template>
-        <span v-else class="card serif">{{ shots.length ? 'plain card' : 'no picture yet' }}</span>
-      </button>
-      <span class="length">{{ seconds.toFixed(1) }}<span class="hidden"> seconds</span></span>
+    <div class="pictures">
+      <ShotStrip v-if="row.scene" :scene="row.scene" :fps="fps" :selected="current" :selected-shot="selectedShot" :looked="looked" @select="(shot) => emit('select', shot, false)" @cut="(shot, word) => emit('cut', shot, word)" @drop="(shot, item) => emit('drop', shot, item)" />
+      <span v-if="row.scene" class="length">{{ seconds.toFixed(1) }}<span class="hidden"> seconds</span></span>
     </div>
   </article>
 </template>
 
 <style scoped>
-article { display: grid; grid-template-columns: 64px minmax(0, 1fr) 352px; gap: 20px; padding: 8px 20px 8px 0; border-bottom: 1px solid var(--hair); border-left: 3px solid transparent; content-visibility: auto; contain-intrinsic-size: auto 80px; }
-.selected { background: var(--wash); border-left-color: var(--blue); }
+article { display: grid; grid-template-columns: 64px minmax(0, 1fr) 352px; gap: 20px; padding: 8px 20px 8px 0; border-bottom: 1px solid var(--hair); border-left: 3px solid transparent; min-height: 79px; }
+.selected { background: var(--wash); }
+.current { border-left-color: var(--blue); }
+.absent { display: flex; gap: 12px; align-items: baseline; min-height: 0; padding: 7px 20px 7px 81px; color: var(--soft); font-size: 14px; }
+.absent .serif { font-style: italic; }
+.link { color: var(--blue); border-bottom: 1px solid currentColor; }
+.out .narration, .out .pictures { opacity: 0.45; }
 .margin { display: flex; flex-direction: column; align-items: flex-end; gap: 2px; padding-top: 3px; }
-.number { font-weight: 600; font-size: 13.5px; }
+.number { font-weight: 600; font-size: 13.5px; display: flex; align-items: center; cursor: grab; }
+.grip { opacity: 0; color: var(--soft); }
+article:hover .grip { opacity: 1; }
 .play { color: var(--soft); padding: 3px; opacity: 0; }
-article:hover .play, .selected .play, .play:focus-visible { opacity: 1; }
-.selected .play:disabled, article:hover .play:disabled { opacity: 0.35; cursor: default; }
+article:hover .play, .current .play, .play:focus-visible { opacity: 1; }
+.current .play:disabled, article:hover .play:disabled { opacity: 0.35; cursor: default; }
 .narration { font-size: 17px; line-height: 1.36; }
-.narration p { cursor: text; }
-u { text-decoration-color: var(--blue); text-decoration-thickness: 1px; text-underline-offset: 3px; }
-textarea { width: 100%; border: 0; padding: 0; background: none; font: inherit; color: inherit; resize: none; overflow: hidden; outline: 0; box-shadow: 0 2px 0 var(--blue); display: block; }
-.note { display: inline-block; font: 12.5px var(--sans); color: var(--soft); border-left: 2px solid var(--blue); padding-left: 6px; margin: 4px 12px 0 0; }
-.strip { display: flex; gap: 2px; height: 62px; align-self: start; }
-.frame { flex: none; height: 62px; overflow: hidden; background: var(--deep); display: flex; gap: 1px; min-width: 34px; }
-.frame img { width: 110px; height: 62px; object-fit: cover; display: block; flex: none; }
-.chosen { outline: 2px solid var(--blue); outline-offset: 1px; z-index: 1; }
-.card { flex: 1; display: grid; place-items: center; height: 100%; font-style: italic; font-size: 14px; color: var(--soft); }
-.length { align-self: end; margin-left: 6px; font: 12px var(--mono); color: var(--soft); }
+.narration p { cursor: text; min-height: 1.36em; }
+u { cursor: pointer; text-decoration-color: var(--blue); text-decoration-thickness: 1px; text-underline-offset: 3px; }
+.note, .flag { display: inline-flex; align-items: center; gap: 5px; font: 12.5px/1.35 var(--sans); color: var(--soft); margin: 4px 12px 0 0; }
+.note { border-left: 2px solid var(--blue); padding-left: 6px; }
+.flag { color: var(--red); }
+.pictures { display: flex; gap: 6px; align-self: start; }
+.length { align-self: end; font: 12px var(--mono); color: var(--soft); min-width: 28px; text-align: right; }
 </style>

@@ -1,0 +1,43 @@
+import { readFile, writeFile } from 'node:fs/promises'
+import { basename } from 'node:path'
+import { z } from 'zod'
+import { documentFrom } from '@tidy-reel/core/document/apply'
+import { Command } from '@tidy-reel/core/document/command'
+import { consistent } from '@tidy-reel/core/document/consistent'
+import { Document } from '@tidy-reel/core/document/document'
+import { TidyError } from '@tidy-reel/core/fault'
+import { readScript } from './read-script.ts'
+
+export const nameOf = (file: string) => basename(file).replace(/\.\w+$/, '') || 'film'
+
+/** A JSON file as a schema has it. @throws TidyError `file_not_found`, `json_invalid` with the first thing that does not fit */
+async function readJson<T>(file: string, schema: z.ZodType<T>): Promise<T> {
+  const text = await readFile(file, 'utf8').catch(() => {
+    throw new TidyError('file_not_found', { name: file })
+  })
+  let json: unknown
+  try {
+    json = JSON.parse(text)
+  } catch {
+    throw new TidyError('json_invalid', { name: basename(file), reason: 'it is not JSON' })
+  }
+  const read = schema.safeParse(json)
+  if (read.success) return read.data
+  const { path, message } = read.error.issues[0]!
+  throw new TidyError('json_invalid', { name: basename(file), reason: `${path.join('.') || 'the whole'}: ${message}` })
+}
+
+export const readDocument = async (file: string): Promise<Document> => consistent(await readJson(file, Document))
+
+/** One command or a list of them. */
+export const readCommands = async (file: string): Promise<Command[]> => [await readJson(file, z.union([z.array(Command), Command]))].flat()
+
+/** An episode's document, or the one that a script makes. */
+export const readDocumentOrScript = async (file: string): Promise<Document> =>
+  file.endsWith('.json') ? readDocument(file) : documentFrom(nameOf(file), await readScript(file))
+
+export async function writeJson(file: string, value: unknown): Promise<void> {
+  await writeFile(file, `${JSON.stringify(value, null, 2)}\n`).catch((cause: NodeJS.ErrnoException) => {
+    throw cause.code === 'ENOSPC' ? new TidyError('disk_full') : new TidyError('file_not_writable', { name: file })
+  })
+}

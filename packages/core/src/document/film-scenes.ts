@@ -1,0 +1,44 @@
+import type { ScriptScene } from '../script/parse.ts'
+import { parsedScript } from '../script/parsed-script.ts'
+import type { Document, Scene, Shot } from './document.ts'
+
+/** One scene of the film as it is planned: what the script says of it and what is decided about it. */
+export interface FilmScene extends Omit<ScriptScene, 'source' | 'marked'> {
+  id: string
+  shots: readonly Shot[]
+  /** Samples it lasts whatever its voice. */
+  length?: number
+  /** Words on a plain card that nobody speaks, in place of a narration. */
+  card?: string
+}
+
+/** The film a document makes, before anything is spoken: cards and shown scenes in order. */
+export interface Film {
+  scenes: FilmScene[]
+  chapters: { title: string }[]
+  /** What the script says that was not read, in words. */
+  remarks: string[]
+  speed: number
+  transition: Document['transition']
+}
+
+export function filmOf(document: Document): Film {
+  const { scenes, chapters, remarks } = parsedScript(document.script)
+  const shown = document.scenes.flatMap((scene, i) => (scene.hidden ? [] : [filmScene(scene, scenes[i]!)]))
+  const { opening, closing } = document.cards
+  return {
+    scenes: [
+      ...(opening.shown ? [cardScene('opening', opening.text ?? document.title, opening.samples, -1)] : []),
+      ...shown,
+      ...(closing.shown ? [cardScene('closing', closing.text ?? 'Thank you for watching', closing.samples, shown.at(-1)?.chapter ?? -1)] : []),
+    ],
+    chapters, remarks, speed: document.speed, transition: document.transition,
+  }
+}
+
+function filmScene({ id, shots, length }: Scene, { text, chapter, speaker, directions, opensParagraph, estimatedSeconds }: ScriptScene): FilmScene {
+  return { id, shots, text, chapter, directions, opensParagraph, estimatedSeconds, ...(speaker ? { speaker } : {}), ...(length ? { length } : {}) }
+}
+
+const cardScene = (id: string, card: string, length: number, chapter: number): FilmScene =>
+  ({ id, card, length, chapter, text: '', shots: [], directions: [], opensParagraph: true, estimatedSeconds: 0 })

@@ -1,0 +1,207 @@
+import { TidyError } from '../fault.ts'
+import { cleanScript } from '../script/clean.ts'
+import { parseScript } from '../script/parse.ts'
+import { secondsFromSamples } from '../time.ts'
+import { wordsOf } from '../speech/word-times.ts'
+import type { CommandOf, NewScene } from './command.ts'
+import type { Document, Scene } from './document.ts'
+import { added, draftOf, lifted, paragraph, put, sceneOf, settle, targeted, type Draft } from './draft.ts'
+import { directionsIn, placeOf, spoken, type Block, type Piece } from './outline.ts'
+import { joinedShots, orderly, partedShots, shotsAfterEdit } from './shot-edits.ts'
+
+/** One line, no mark at its head that a script would read as a heading. */
+const oneLine = (text: string) => cleanScript(text).replace(/\s*\n\s*/g, ' ').replace(/^\s*#+/, '').trim()
+
+/** Puts new words where a scene's old ones stand; its directions stay. A sentence typed in becomes a scene of its own. */
+export function editNarration(document: Document, { sceneId, text }: CommandOf<'editNarration'>): Document {
+  const draft = draftOf(document)
+  const scene = sceneOf(draft, sceneId)
+  const words = oneLine(text)
+  if (!spoken(words.replace(/\[[^[\]]*\]/g, ''))) return deleteScenes(document, [sceneId])
+  const { block, piece } = placeOf(draft.blocks, sceneId)
+  const { directions, pauses } = directionsIn(block.pieces[piece]!.raw)
+  block.pieces[piece] = { id: sceneId, raw: [...directions, keptTogether(words, scene.text), ...pauses].join(' '), free: true }
+  block.changed = true
+  draft.scenes.set(sceneId, { ...scene, text: words, shots: shotsAfterEdit(scene.shots, scene.text, words) })
+  return settle(document, draft)
+}
+
+/** Where words that stood together in one scene would be parted now, a mark keeps them together. */
+function keptTogether(words: string, before: string): string {
+  const found = parseScript(words).scenes.map(({ source }) => source)
+  let text = words
+  for (let i = found.length - 1; i > 0; i--) {
+    const [end, next] = [found[i - 1]!.to, found[i]!.from]
+    const pair = `${wordsOf(words.slice(0, end)).at(-1)} ${wordsOf(words.slice(next))[0]}`
+    if (` ${before} `.includes(` ${pair} `)) text = `${text.slice(0, end)} ~${text.slice(end)}`
+  }
+  return text
+}
+
+/** @throws TidyError `split_empty` when one side would have nothing to speak */
+export function splitScene(document: Document, { sceneId, at }: CommandOf<'splitScene'>): Document {
+  const draft = draftOf(document)
+  const scene = sceneOf(draft, sceneId)
+  const [head, tail] = [scene.text.slice(0, Math.max(0, at)), scene.text.slice(Math.max(0, at))]
+  if (!spoken(head) || !spoken(tail)) throw new TidyError('split_empty')
+  const { block, piece } = placeOf(draft.blocks, sceneId)
+  const { raw } = block.pieces[piece]!
+  const cut = rawPlace(raw, head)
+  const words = wordsOf(scene.text).length
+  const first = wordsOf(head).length
+  const [shots, rest] = partedShots(scene.shots, words, Math.min(first, words - 1))
+  const { length: _, ...unheld } = scene
+  draft.scenes.set(sceneId, { ...unheld, text: head.trim(), shots: orderly(shots, first) })
+  const second = added(draft, { ...unheld, text: tail.trim(), shots: orderly(rest, wordsOf(tail).length) })
+  block.pieces.splice(piece, 1, { id: sceneId, raw: raw.slice(0, cut).trim() }, { id: second, raw: raw.slice(cut).trim() })
+  block.changed = true
+  return settle(document, draft)
+}
+
+/** Where in a piece's text, directions and marks of emphasis skipped, the last letter of `head` has passed. */
+function rawPlace(raw: string, head: string): number {
+  const wanted = head.replace(/\s/g, '')
+  let seen = 0
+  let at = 0
+  while (at < raw.length && seen < wanted.length) {
+    const direction = raw[at] === '[' ? /^\[[^[\]\n]*\]/.exec(raw.slice(at)) : null
+    if (direction) at += direction[0].length
+    else if (raw[at++] === wanted[seen]) seen++
+  }
+  return at
+}
+
+/** @throws TidyError `merge_last`, `merge_over_heading`, `merge_over_speaker` */
+export function mergeScene(document: Document, { sceneId }: CommandOf<'mergeScene'>): Document {
+  const draft = draftOf(document)
+  const first = sceneOf(draft, sceneId)
+  const second = document.scenes[document.scenes.findIndex(({ id }) => id === sceneId) + 1]
+  if (!second) throw new TidyError('merge_last')
+  const [here, there] = [placeOf(draft.blocks, sceneId), placeOf(draft.blocks, second.id)]
+  const heading = draft.blocks.slice(here.index + 1, there.index).find((block) => block.heading)
+  if (heading) throw new TidyError('merge_over_heading', { title: heading.raw.replace(/^\s*#+\s*/, '').trim() })
+  if (here.block.speaker !== there.block.speaker) throw new TidyError('merge_over_speaker')
+  const raw = `${here.block.pieces[here.piece]!.raw} ${there.block.pieces[there.piece]!.raw}`
+  const after = there.block === here.block ? [] : there.block.pieces.splice(0)
+  here.block.pieces.splice(here.piece, after.length ? 1 : 2, { id: sceneId, raw }, ...after.slice(1))
+  here.block.changed = there.block.changed = true
+  const [words, more] = [wordsOf(first.text).length, wordsOf(second.text).length]
+  const { length: _, ...unheld } = first
+  draft.scenes.set(sceneId, { ...unheld, text: `${first.text} ${second.text}`, shots: joinedShots(first.shots, words, second.shots, more) })
+  return settle(document, draft)
+}
+
+export function deleteScenes(document: Document, ids: readonly string[]): Document {
+  const draft = draftOf(document)
+  for (const id of ids) sceneOf(draft, id)
+  lifted(draft, new Set(ids))
+  return settle(document, draft)
+}
+
+/** @throws TidyError `place_inside` when scenes are to stand beside one of themselves */
+export function moveScenes(document: Document, { sceneIds, place }: CommandOf<'moveScenes'>): Document {
+  const draft = draftOf(document)
+  const ids = new Set(sceneIds)
+  for (const id of ids) sceneOf(draft, id)
+  if (place !== 'end' && ids.has('before' in place ? place.before : place.after)) throw new TidyError('place_inside')
+  put(draft, lifted(draft, ids), place)
+  return settle(document, draft)
+}
+
+/** Puts a copy of scenes behind the last of them. */
+export function duplicateScenes(document: Document, ids: readonly string[]): Document {
+  const draft = draftOf(document)
+  const wanted = new Set(ids)
+  for (const id of wanted) sceneOf(draft, id)
+  const chosen = draft.blocks.flatMap(({ pieces, speaker }) => pieces.flatMap((piece) => (wanted.has(piece.id) ? [{ piece, speaker }] : [])))
+  const copies = chosen.map(({ piece, speaker }) => {
+    const { id: _, ...scene } = draft.scenes.get(piece.id)!
+    return { piece: { id: added(draft, scene), raw: piece.raw }, speaker }
+  })
+  put(draft, copies, { after: chosen.at(-1)!.piece.id })
+  return settle(document, draft)
+}
+
+/** Puts scenes in that are new here; a text of several sentences makes as many scenes, the pictures going to the first. */
+export function insertScenes(document: Document, { scenes, place }: CommandOf<'insertScenes'>): Document {
+  const draft = draftOf(document)
+  const pieces = scenes.flatMap((scene) => newPieces(draft, scene))
+  if (!pieces.length) throw new TidyError('script_nothing_spoken')
+  put(draft, pieces, place)
+  return settle(document, draft)
+}
+
+/** One scene copied from elsewhere stays one when it was one there; new text is parted as a script is. */
+function newPieces(draft: Draft, { script, speaker, shots, hidden, length }: NewScene): { piece: Piece; speaker: string }[] {
+  const line = oneLine(script)
+  const parsed = parseScript(line)
+  return parsed.scenes.map((found, i) => {
+    const start = i === 0 ? 0 : parsed.scenes[i - 1]!.source.to
+    const raw = line.slice(start, i === parsed.scenes.length - 1 ? line.length : found.source.to).replace(/(?<=^|\s)[|~](?=\s|$)/g, ' ').trim()
+    const settings: Pick<Scene, 'shots' | 'hidden' | 'length'> = i === 0 ? { shots: orderly(shots, wordsOf(found.text).length), ...(hidden ? { hidden } : {}), ...(length ? { length } : {}) } : { shots: [] }
+    return { piece: { id: added(draft, { text: found.text, ...settings }), raw }, speaker }
+  })
+}
+
+export function adjustScenes(document: Document, { target, set }: CommandOf<'adjustScenes'>): Document {
+  const ids = targeted(document, target)
+  const scenes = document.scenes.map((scene) => (ids.has(scene.id) ? { ...scene, ...settingsOf(scene, set) } : scene)).map(withoutUndefined)
+  const changed = { ...document, scenes }
+  if (set.pause === undefined && set.speaker === undefined) return changed
+  const draft = draftOf(changed)
+  if (set.pause !== undefined) for (const id of ids) setPause(draft, id, set.pause)
+  if (set.speaker !== undefined) setSpeaker(draft, ids, set.speaker ?? '')
+  return settle(changed, draft)
+}
+
+const settingsOf = (scene: Scene, { hidden, length }: CommandOf<'adjustScenes'>['set']) => ({
+  hidden: hidden === undefined ? scene.hidden : hidden || undefined,
+  length: length === undefined ? scene.length : (length ?? undefined),
+})
+
+const withoutUndefined = (scene: { [K in keyof Scene]: Scene[K] | undefined }): Scene =>
+  Object.values(scene).includes(undefined) ? (Object.fromEntries(Object.entries(scene).filter(([, value]) => value !== undefined)) as Scene) : (scene as Scene)
+
+function setPause(draft: Draft, id: string, pause: number | null) {
+  const { block, piece } = placeOf(draft.blocks, id)
+  const bare = block.pieces[piece]!.raw.replace(/\s*\[\s*pause\b[^[\]\n]*\]/gi, '').trim()
+  const mark = pause === null ? '' : ` [pause ${Math.round(secondsFromSamples(pause) * 1000) / 1000}s]`
+  block.pieces[piece] = { id, raw: bare + mark }
+  block.changed = true
+}
+
+/** A paragraph in which several people speak now is parted where they change. */
+function setSpeaker(draft: Draft, ids: ReadonlySet<string>, speaker: string) {
+  draft.blocks = draft.blocks.flatMap((block) => {
+    if (!block.pieces.some(({ id }) => ids.has(id))) return [block]
+    const runs: Block[] = []
+    for (const piece of block.pieces) {
+      const speaks = ids.has(piece.id) ? speaker : block.speaker
+      if (runs.at(-1)?.speaker === speaks) runs.at(-1)!.pieces.push(piece)
+      else runs.push(paragraph(speaks, [piece]))
+    }
+    runs[0]!.gap = block.gap
+    return runs
+  })
+}
+
+/** A title starts a chapter at the scene, or renames the one that starts there; null joins it to the chapter before. */
+export function setChapter(document: Document, { sceneId, title }: CommandOf<'setChapter'>): Document {
+  const draft = draftOf(document)
+  const { block, index, piece } = placeOf(draft.blocks, sceneId)
+  const opens = piece === 0
+  const heading = draft.blocks.slice(0, index).findLastIndex((b) => b.heading || b.pieces.length > 0)
+  const titled = opens && draft.blocks[heading]?.heading ? heading : -1
+  const written: Block | undefined = title === null ? undefined : { ...paragraph('', []), heading: true, raw: `# ${oneLine(title)}` }
+  if (titled >= 0) {
+    if (written) written.gap = draft.blocks[titled]!.gap
+    draft.blocks.splice(titled, 1, ...(written ? [written] : []))
+  } else if (written) {
+    const rest = opens ? block : paragraph(block.speaker, block.pieces.splice(piece))
+    if (opens) written.gap = block.gap
+    else block.changed = true
+    rest.gap = '\n\n'
+    draft.blocks.splice(opens ? index : index + 1, opens ? 1 : 0, written, rest)
+  }
+  return settle(document, draft)
+}
