@@ -1,30 +1,10 @@
-import type { Page } from '@playwright/test'
 import { address, expect, test } from './stack.ts'
-
-const SMALL = '320 × 180, wide, for a test'
-async function newEpisode(page: Page, title: string, script: string) {
-  await page.goto(address())
-  await page.getByRole('button', { name: 'New episode' }).first().click()
-  await page.getByLabel('Title, as a viewer would read it').fill(title)
-  await page.getByRole('button', { name: 'Create' }).click()
-  await page.getByLabel('Script', { exact: true }).fill(script)
-  await expect(page.getByText('Saved', { exact: true })).toBeVisible()
-}
-async function render(page: Page) {
-  await page.getByRole('link', { name: 'Render' }).click()
-  await page.locator('.field', { hasText: 'Size and shape' }).locator('.el-select__wrapper').click()
-  await page.getByRole('option', { name: SMALL }).click()
-  await page.getByRole('button', { name: 'Start the render' }).click()
-}
-const prepared = async (page: Page, scenes: number) => {
-  await page.getByRole('button', { name: 'Choose pictures and speak' }).click()
-  await expect(page.getByRole('button', { name: `Play scene ${scenes}`, exact: true })).toBeEnabled({ timeout: 90_000 })
-}
+import { newEpisode, prepared, smallRender } from './steps.ts'
 
 test('a worker killed in the middle of a render is missed, and the next one finishes with the segments there were', async ({ page, stack, request }) => {
   await newEpisode(page, 'Killed half-way', Array.from({ length: 12 }, (_, i) => `Lamp number ${i + 1} is lit by hand and burns above the sea.`).join(' '))
   await prepared(page, 12)
-  await render(page)
+  await smallRender(page)
   const bar = page.getByRole('progressbar')
   await expect.poll(async () => Number(await bar.getAttribute('aria-valuenow')), { timeout: 120_000, intervals: [50] }).toBeGreaterThanOrEqual(56)
   await stack.end('worker', 'SIGKILL')
@@ -41,7 +21,7 @@ test('without the stock library the scenes say so, and the film is made of plain
   await newEpisode(page, 'No library', 'A hat hangs on a hook. Nobody comes.')
   await prepared(page, 2)
   await expect(page.getByRole('alert')).toContainText('does not answer')
-  await render(page)
+  await smallRender(page)
   await expect(page.getByText('2 scenes have no picture and will show a plain card.')).toBeVisible()
   await expect(page.getByRole('link', { name: 'Film', exact: true })).toBeVisible({ timeout: 90_000 })
   await stack.startStock()

@@ -1,26 +1,19 @@
 import { address, expect, test } from './stack.ts'
+import { newEpisode, prepared, smallRender } from './steps.ts'
 
 const SCRIPT = '# Bread\nBread dough rises because of yeast. It eats sugar and breathes out gas.'
 
 test('a pasted script becomes a film that can be downloaded', async ({ page, request }) => {
-  await page.goto(address())
-  await page.getByRole('button', { name: 'New episode' }).first().click()
-  await page.getByLabel('Title, as a viewer would read it').fill('Why bread rises')
-  await page.getByRole('button', { name: 'Create' }).click()
-  await page.getByLabel('Script', { exact: true }).fill(SCRIPT)
+  await newEpisode(page, 'Why bread rises', SCRIPT)
   await expect(page.getByLabel('Length of the script')).toContainText('2')
-  await page.getByRole('button', { name: 'Choose pictures and speak' }).click()
+  await prepared(page, 2)
   const first = page.getByRole('article', { name: 'Scene 1' })
   await expect(first.getByRole('img').first()).toBeVisible({ timeout: 60_000 })
-  await expect(first.getByRole('button', { name: 'Play scene 1' })).toBeEnabled({ timeout: 60_000 })
   const before = await first.getByRole('img').first().getAttribute('alt')
   await page.getByLabel('Pictures for this scene').locator('.pick').nth(1).click()
   await expect(first.getByRole('img').first()).not.toHaveAttribute('alt', before!)
   await expect(page.getByText('Saved', { exact: true })).toBeVisible()
-  await page.getByRole('link', { name: 'Render' }).click()
-  await page.locator('.field', { hasText: 'Size and shape' }).locator('.el-select__wrapper').click()
-  await page.getByRole('option', { name: '320 × 180, wide, for a test' }).click()
-  await page.getByRole('button', { name: 'Start the render' }).click()
+  await smallRender(page)
   const film = page.getByRole('link', { name: 'Film', exact: true })
   await expect(film).toBeVisible({ timeout: 150_000 })
   const answer = await request.get(new URL((await film.getAttribute('href'))!, address()).href)
@@ -28,12 +21,7 @@ test('a pasted script becomes a film that can be downloaded', async ({ page, req
 })
 
 test('a deleted episode comes back with Undo, and edits survive a reload', async ({ page }) => {
-  await page.goto(address())
-  await page.getByRole('button', { name: 'New episode' }).first().click()
-  await page.getByLabel('Title, as a viewer would read it').fill('To be deleted')
-  await page.getByRole('button', { name: 'Create' }).click()
-  await page.getByLabel('Script', { exact: true }).fill('The lamp burns. [pictu')
-  await expect(page.getByText('Saved', { exact: true })).toBeVisible()
+  await newEpisode(page, 'To be deleted', 'The lamp burns. [pictu')
   await page.waitForTimeout(1200)
   await page.reload()
   await expect(page.getByLabel('Script', { exact: true })).toHaveValue('The lamp burns. [pictu')

@@ -41,24 +41,33 @@ export async function startStack({ data, first, demo }) {
     start('stock', 'packages/standins/src/stock/main.ts')
     await answering(`http://127.0.0.1:${stockPort}/openapi.json`, 'the stock stand-in')
   }
-  await startStock()
-  const setup = start('setup', 'packages/server/src/setup.ts', demo ? ['--demo'] : [])
-  const code = await new Promise((resolve) => setup.once('exit', resolve))
-  if (code !== 0) throw new Error(`setting up the database failed; see ${join(data, 'logs', 'setup.log')}`)
+  const stop = async () => {
+    await Promise.all([...children.keys()].map((name) => end(name)))
+    await postgres.stop()
+  }
   const startServer = async () => {
     start('server', 'packages/server/src/main.ts')
     await answering(`${address}/api/voices`, 'the server')
   }
   const startWorker = () => start('worker', 'packages/server/src/worker.ts')
   const address = `http://127.0.0.1:${port}`
-  startWorker()
-  await startServer()
-  return {
-    address, env, end, startServer, startStock, startWorker,
-    async stop() {
-      await Promise.all(['worker', 'server', 'stock'].map((name) => end(name)))
-      await postgres.stop()
-    },
+  try {
+    await startStock()
+    await setUp()
+    startWorker()
+    await startServer()
+  } catch (cause) {
+    // Nothing that was started is left behind: a forgotten worker would take the next one's jobs.
+    await stop()
+    throw cause
+  }
+  return { address, env, end, startServer, startStock, startWorker, stop }
+
+  async function setUp() {
+    const setup = start('setup', 'packages/server/src/setup.ts', demo ? ['--demo'] : [])
+    const code = await new Promise((resolve) => setup.once('exit', resolve))
+    children.delete('setup')
+    if (code !== 0) throw new Error(`setting up the database failed; see ${join(data, 'logs', 'setup.log')}`)
   }
 }
 

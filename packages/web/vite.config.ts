@@ -1,10 +1,33 @@
 import { fileURLToPath } from 'node:url'
 import vue from '@vitejs/plugin-vue'
-import { defineConfig } from 'vite'
+import { build } from 'esbuild'
+import { defineConfig, type Plugin } from 'vite'
+
+const WORKER = 'virtual:lettering-worker'
+
+/**
+ * Ships the worker of jassub (libass) as a file of its own. Its code names itself as a worker to start, which
+ * Vite would follow round and round; esbuild leaves that name alone.
+ */
+function letteringWorker(): Plugin {
+  return {
+    name: 'lettering-worker',
+    enforce: 'pre',
+    resolveId: (id) => (id === WORKER ? `\0${WORKER}` : undefined),
+    async load(id) {
+      if (id !== `\0${WORKER}`) return
+      const entry = fileURLToPath(import.meta.resolve('jassub/dist/worker/worker.js'))
+      const { outputFiles } = await build({ entryPoints: [entry], bundle: true, format: 'esm', write: false, minify: true, target: 'es2022' })
+      const file = this.emitFile({ type: 'asset', name: 'lettering-worker.js', source: outputFiles[0]!.contents })
+      return `export default import.meta.ROLLUP_FILE_URL_${file}`
+    },
+    transform: (code, id) => (/jassub[\\/]dist[\\/]jassub\.js/.test(id) ? code.replace("new Worker(new URL('./worker/worker.js', import.meta.url), { name: 'jassub-worker', type: 'module' })", 'undefined') : undefined),
+  }
+}
 
 export default defineConfig({
   root: fileURLToPath(new URL('.', import.meta.url)),
-  plugins: [vue()],
+  plugins: [letteringWorker(), vue()],
   build: { target: 'es2022', chunkSizeWarningLimit: 2000 },
   server: { proxy: { '/api': process.env.TIDY_API ?? 'http://127.0.0.1:4300' } },
 })

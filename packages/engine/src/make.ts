@@ -5,7 +5,8 @@ import { TidyError } from '@tidy-reel/core/fault'
 import type { Document } from '@tidy-reel/core/document/document'
 import { filmOf, type Film } from '@tidy-reel/core/document/film-scenes'
 import { chapterList, creditsText, ffmetadata, shotsCsv } from '@tidy-reel/core/formats/lists'
-import { renderPlan, stretchesOf, type FilmShape } from '@tidy-reel/core/render/plan'
+import { renderPlan, type FilmShape } from '@tidy-reel/core/render/plan'
+import { stretchesOf } from '@tidy-reel/core/render/shots'
 import type { Progress, Step } from '@tidy-reel/core/render/progress'
 import type { FilmReport } from '@tidy-reel/core/render/report'
 import { filmCues } from '@tidy-reel/core/subtitles/film-cues'
@@ -89,7 +90,7 @@ export async function makeFilm(document: Document, shape: FilmShape, out: string
     const cues = filmCues(plan, shape.width, shape.height)
     const supers = filmSupers(plan, film)
     const segments = renderPlan(plan, { cues, supers }, shape, (item) => footage.files.has(item.id))
-    const files = segments.map((segment) => stretchesOf(segment).map(({ source }) => (source.kind === 'card' ? undefined : footage.files.get(source.item.id))))
+    const files = segments.map((segment) => stretchesOf(segment.shots).map(({ source }) => (source.kind === 'card' ? undefined : footage.files.get(source.item.id))))
     const reused = segments.filter((segment) => existsSync(segmentFile(place.segments, segment))).length
     const rendered = await timed('render', () => renderSegments({ segments: place.segments, work, fonts: place.fonts }, { segments, files, shape }, signal, (done, all) => onProgress({ step: 'render', done, all })))
     const mixed = await sound

@@ -6,6 +6,7 @@ import { serveStatic } from '@hono/node-server/serve-static'
 import { TidyError } from '@tidy-reel/core/fault'
 import { folders, type EngineConfig } from '@tidy-reel/engine/config'
 import { stockClient } from '@tidy-reel/engine/stock/client'
+import { thumbnails, type Thumbnails } from '@tidy-reel/engine/stock/thumbnails'
 import { episodeActions, type EpisodeActions } from './actions/episodes.ts'
 import { historyActions, type HistoryActions } from './actions/history.ts'
 import { versionActions, type VersionActions } from './actions/versions.ts'
@@ -25,7 +26,8 @@ export interface App {
   queue: Queue
   hub: EventHub
   library: ReturnType<typeof stockClient>
-  takes: string
+  thumbnails: Thumbnails
+  place: ReturnType<typeof folders>
 }
 
 const BODY_LIMIT = 4 * 1024 * 1024
@@ -35,13 +37,14 @@ export async function openApp(database: string, engine: EngineConfig): Promise<A
   const sequelize = connect(database)
   const queue = await openQueue(database)
   const episodes = episodeActions(sequelize, LOCAL_OWNER)
-  return { episodes, history: historyActions(sequelize, LOCAL_OWNER), versions: versionActions(episodes, LOCAL_OWNER), queue, hub: await eventHub(database), renders: renderActions(sequelize, queue, engine, episodes, LOCAL_OWNER), library: stockClient(engine.stock), takes: folders(engine).takes }
+  const library = stockClient(engine.stock)
+  return { episodes, history: historyActions(sequelize, LOCAL_OWNER), versions: versionActions(episodes, LOCAL_OWNER), queue, hub: await eventHub(database), renders: renderActions(sequelize, queue, engine, episodes, LOCAL_OWNER), library, thumbnails: thumbnails(folders(engine).thumbnails, library), place: folders(engine) }
 }
 
 /** All routes; every fault leaves as RFC 9457 problem details with the sentence in `detail`. */
 export function webApp(app: App, web: string): Hono {
   const hono = new Hono()
-  hono.use(secureHeaders({ contentSecurityPolicy: { defaultSrc: ["'self'"], styleSrc: ["'self'", "'unsafe-inline'"], imgSrc: ["'self'", 'data:'], mediaSrc: ["'self'", 'blob:'], connectSrc: ["'self'"], frameAncestors: ["'none'"], objectSrc: ["'none'"] } }))
+  hono.use(secureHeaders({ contentSecurityPolicy: { defaultSrc: ["'self'"], scriptSrc: ["'self'", "'wasm-unsafe-eval'"], workerSrc: ["'self'", 'blob:'], styleSrc: ["'self'", "'unsafe-inline'"], imgSrc: ["'self'", 'data:'], mediaSrc: ["'self'", 'blob:'], connectSrc: ["'self'"], frameAncestors: ["'none'"], objectSrc: ["'none'"] } }))
   hono.use('/api/*', sameOrigin, bodyLimit({ maxSize: BODY_LIMIT, onError: () => { throw new TidyError('script_too_large', { characters: BODY_LIMIT, limit: BODY_LIMIT }) } }))
   hono.route('/api/episodes', episodeRoutes(app))
   hono.route('/api', mediaRoutes(app))

@@ -2,10 +2,11 @@ import { engineConfig } from '@tidy-reel/engine/config'
 import { onStopSignal } from '@tidy-reel/engine/run/stop-signals'
 import { episodeActions } from './actions/episodes.ts'
 import { prepare } from './actions/prepare.ts'
+import { makeProxies } from './actions/proxies.ts'
 import { renderActions } from './actions/renders.ts'
 import { serverConfig } from './config.ts'
 import { connect, LOCAL_OWNER } from './db/models.ts'
-import { PREPARE, RENDER } from './jobs/kinds.ts'
+import { PREPARE, PROXIES, RENDER } from './jobs/kinds.ts'
 import { openQueue } from './jobs/queue.ts'
 
 const SWEEP_MS = 4000
@@ -18,6 +19,7 @@ const episodes = episodeActions(sequelize, LOCAL_OWNER)
 const renders = renderActions(sequelize, queue, engine, episodes, LOCAL_OWNER)
 
 await queue.work(PREPARE, ({ episodeId }, signal) => prepare(sequelize, engine, episodes, episodeId, signal))
+await queue.work(PROXIES, ({ episodeId }, signal) => makeProxies(sequelize, engine, episodes, episodeId, signal))
 await queue.work(RENDER, ({ renderId }, signal) => renders.run(renderId, signal))
 const sweeping = setInterval(() => void renders.sweep().catch((error: Error) => console.error(error.message)), SWEEP_MS)
 console.log('worker ready')

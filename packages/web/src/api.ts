@@ -2,7 +2,8 @@ import type { Command } from '@tidy-reel/core/document/command'
 import type { Document } from '@tidy-reel/core/document/document'
 import type { Item } from '@tidy-reel/core/match/item'
 import type { FilmShape } from '@tidy-reel/core/render/plan'
-import type { EpisodeRow, EpisodeView, RenderView } from '@tidy-reel/core/views/episode'
+import type { Comparison } from '@tidy-reel/core/document/compare'
+import type { EpisodeRow, EpisodeView, RenderView, VersionView } from '@tidy-reel/core/views/episode'
 
 export interface Voice {
   id: string
@@ -40,6 +41,11 @@ export const api = {
   command: (id: string, revision: number, command: Command, key: string) => post<{ revision: number; document: Document }>(`/episodes/${id}/commands`, { revision, command, key }),
   undo: (id: string) => post<Changed>(`/episodes/${id}/undo`),
   redo: (id: string) => post<Changed>(`/episodes/${id}/redo`),
+  versions: (id: string) => ask<{ versions: VersionView[] }>(`/episodes/${id}/versions`).then(({ versions }) => versions),
+  keepVersion: (id: string, name: string) => post<VersionView>(`/episodes/${id}/versions`, { name }),
+  removeVersion: (id: string, version: string) => ask<void>(`/episodes/${id}/versions/${version}`, { method: 'DELETE' }),
+  compareVersion: (id: string, version: string) => ask<Comparison>(`/episodes/${id}/versions/${version}/changes`),
+  restoreVersion: (id: string, version: string) => post<void>(`/episodes/${id}/versions/${version}/restore`),
   prepare: (id: string) => post<void>(`/episodes/${id}/prepare`),
   startRender: (id: string, shape: FilmShape) => post<RenderView>(`/episodes/${id}/renders`, shape),
   cancelRender: (renderId: string) => post<RenderView>(`/renders/${renderId}/cancel`),
@@ -47,7 +53,9 @@ export const api = {
   searchStock: (words: string) => ask<{ items: Item[] }>(`/stock?q=${encodeURIComponent(words)}`).then(({ items }) => items),
 }
 
-export const thumbnail = (id: string) => `/api/stock/${encodeURIComponent(id)}/thumbnail`
-export const preview = (id: string) => `/api/stock/${encodeURIComponent(id)}/preview`
+/** `tries`: how often it was asked for before; the browser would not ask the same address again. */
+export const thumbnail = (id: string, tries = 0) => `/api/stock/${encodeURIComponent(id)}/thumbnail${tries ? `?again=${tries}` : ''}`
+export const proxy = (id: string) => `/api/proxies/${encodeURIComponent(id)}`
+export const bedSound = (hash: string) => `/api/beds/${hash}`
 export const takeSound = (hash: string) => `/api/takes/${hash}`
 export const renderFile = (id: string, name: string, save?: string) => `/api/renders/${id}/${name}${save ? `?save=${encodeURIComponent(save)}` : ''}`

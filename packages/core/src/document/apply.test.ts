@@ -47,6 +47,11 @@ describe('splitScene and mergeScene', () => {
     expect(parted.script).toBe('# C\nThe lamp burns. [super: 1] The sea | is calm. It turns.')
     expect(run(parted, { type: 'mergeScene', sceneId: 's2' }).script).toBe(start.script)
   })
+  it('part before a word when the place is inside it, and behind the first', () => {
+    const at = (place: number) => texts(run(start, { type: 'splitScene', sceneId: 's2', at: place })).slice(1, 3)
+    expect([at(6), at(1)]).toEqual([['The', 'sea is calm.'], ['The', 'sea is calm.']])
+    expect(texts(run(film('海很深很冷。'), { type: 'splitScene', sceneId: 's1', at: 3 }))).toEqual(['海很深', '很冷。'])
+  })
   it('keep each picture with the words it stood at', () => {
     const shown = run(start, { type: 'setShot', sceneId: 's2', shot: 0, item }, { type: 'addShot', sceneId: 's2', shot: 1, item: picture('b'), word: 2 })
     const parted = run(shown, { type: 'splitScene', sceneId: 's2', at: 8 })

@@ -4,6 +4,7 @@ import { parsedScript } from '../script/parsed-script.ts'
 import type { Command, CommandOf } from './command.ts'
 import { emptyDocument, type Document, type Scene, type Shot } from './document.ts'
 import { targeted } from './draft.ts'
+import { chosenItem } from '../match/item.ts'
 import { consistent } from './consistent.ts'
 import { inverseOf, takenBack, type Inverse } from './inverse.ts'
 import { reconcile } from './reconcile.ts'
@@ -104,12 +105,12 @@ function placeShots(document: Document, { scenes: places }: CommandOf<'placeShot
   const placed = new Map(places.map((place) => [place.sceneId, place]))
   return { ...document, scenes: document.scenes.map((scene) => {
     const place = placed.get(scene.id)
-    return place && place.text === scene.text ? { ...scene, shots: shotsPlaced(scene.shots, place.items) } : scene
+    return place && place.text === scene.text ? { ...scene, shots: shotsPlaced(scene.shots, place.items.map(chosenItem)) } : scene
   }) }
 }
 
 /** What matching chose in place of what it chose before; a picture chosen by hand stays where it is. */
-function shotsPlaced(shots: readonly Shot[], items: CommandOf<'placeShots'>['scenes'][number]['items']): Shot[] {
+function shotsPlaced(shots: readonly Shot[], items: readonly Shot['item'][]): Shot[] {
   const kept = shots.flatMap((shot, i): Shot[] => (shot.by === 'hand' ? [shot] : items[i] ? [{ ...shot, item: items[i] }] : []))
   return [...kept, ...items.slice(shots.length).map((item): Shot => ({ item, by: 'match' }))]
 }

@@ -96,7 +96,7 @@ export function scriptOf(blocks: readonly Block[]): string {
 }
 
 /** A paragraph whose scenes are exactly its pieces: parted and kept together by marks where parsing would do otherwise. */
-function paragraphText({ speaker, pieces }: Block): string {
+export function paragraphText({ speaker, pieces }: Pick<Block, 'speaker' | 'pieces'>): string {
   if (!pieces.length) return ''
   const label = speaker ? `${speaker}: ` : ''
   const starts: number[] = []

@@ -6,7 +6,7 @@ import { wordsOf } from '../speech/word-times.ts'
 import type { CommandOf, NewScene } from './command.ts'
 import type { Document, Scene } from './document.ts'
 import { added, draftOf, lifted, paragraph, put, sceneOf, settle, targeted, type Draft } from './draft.ts'
-import { directionsIn, placeOf, spoken, type Block, type Piece } from './outline.ts'
+import { directionsIn, paragraphText, placeOf, spoken, type Block, type Piece } from './outline.ts'
 import { joinedShots, orderly, partedShots, shotsAfterEdit } from './shot-edits.ts'
 
 /** One line, no mark at its head that a script would read as a heading. */
@@ -42,7 +42,8 @@ function keptTogether(words: string, before: string): string {
 export function splitScene(document: Document, { sceneId, at }: CommandOf<'splitScene'>): Document {
   const draft = draftOf(document)
   const scene = sceneOf(draft, sceneId)
-  const [head, tail] = [scene.text.slice(0, Math.max(0, at)), scene.text.slice(Math.max(0, at))]
+  const place = betweenWords(scene.text, Math.max(0, at))
+  const [head, tail] = [scene.text.slice(0, place), scene.text.slice(place)]
   if (!spoken(head) || !spoken(tail)) throw new TidyError('split_empty')
   const { block, piece } = placeOf(draft.blocks, sceneId)
   const { raw } = block.pieces[piece]!
@@ -56,6 +57,14 @@ export function splitScene(document: Document, { sceneId, at }: CommandOf<'split
   block.pieces.splice(piece, 1, { id: sceneId, raw: raw.slice(0, cut).trim() }, { id: second, raw: raw.slice(cut).trim() })
   block.changed = true
   return settle(document, draft)
+}
+
+/** Inside a word, the place before it; scripts without spaces are parted anywhere. */
+function betweenWords(text: string, at: number): number {
+  const inside = /[\p{L}\p{N}'’-]$/u.test(text.slice(0, at)) && /^[\p{L}\p{N}'’-]/u.test(text.slice(at))
+  if (!inside || /[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Thai}]$/u.test(text.slice(0, at))) return at
+  const before = text.slice(0, at).search(/\S+$/)
+  return before > 0 ? before : at + (text.slice(at).match(/^\S+/)?.[0].length ?? 0)
 }
 
 /** Where in a piece's text, directions and marks of emphasis skipped, the last letter of `head` has passed. */
@@ -120,6 +129,16 @@ export function duplicateScenes(document: Document, ids: readonly string[]): Doc
   })
   put(draft, copies, { after: chosen.at(-1)!.piece.id })
   return settle(document, draft)
+}
+
+/** Scenes as they can be put in elsewhere, also in another episode, in the film's order. @throws TidyError `scene_not_found` */
+export function copiedScenes(document: Document, ids: readonly string[]): NewScene[] {
+  const { blocks, scenes } = draftOf(document)
+  const wanted = new Set(ids)
+  return blocks.flatMap(({ pieces, speaker }) => pieces.flatMap((piece): NewScene[] => {
+    const { shots, hidden, length } = sceneOf({ scenes }, piece.id)
+    return wanted.has(piece.id) ? [{ script: paragraphText({ speaker: '', pieces: [piece] }), speaker, shots, ...(hidden ? { hidden } : {}), ...(length ? { length } : {}) }] : []
+  }))
 }
 
 /** Puts scenes in that are new here; a text of several sentences makes as many scenes, the pictures going to the first. */

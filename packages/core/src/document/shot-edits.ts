@@ -1,4 +1,5 @@
 import { TidyError } from '../fault.ts'
+import { chosenItem } from '../match/item.ts'
 import { wordsOf } from '../speech/word-times.ts'
 import type { CommandOf } from './command.ts'
 import { SHOTS_LIMIT, type Scene, type Shot } from './document.ts'
@@ -62,14 +63,14 @@ export function withShot(scene: Scene, index: number, item: Shot['item']): Scene
   if (index > scene.shots.length) throw new TidyError('shot_not_found', { shot: index })
   // A new picture keeps its place and its transition; how the one before was framed has nothing to do with it.
   const { word, transition } = scene.shots[index] ?? {}
-  const shot: Shot = { item, by: 'hand', ...(word === undefined ? {} : { word }), ...(transition ? { transition } : {}) }
+  const shot: Shot = { item: chosenItem(item), by: 'hand', ...(word === undefined ? {} : { word }), ...(transition ? { transition } : {}) }
   return settled(scene, scene.shots.length > index ? scene.shots.with(index, shot) : [...scene.shots, shot])
 }
 
 export function withAddedShot(scene: Scene, { shot, item, word }: CommandOf<'addShot'>): Scene {
   if (scene.shots.length >= SHOTS_LIMIT) throw new TidyError('shots_too_many', { limit: SHOTS_LIMIT })
   if (shot > scene.shots.length) throw new TidyError('shot_not_found', { shot })
-  return settled(scene, scene.shots.toSpliced(shot, 0, { item, by: 'hand', ...(word === undefined ? {} : { word }) }))
+  return settled(scene, scene.shots.toSpliced(shot, 0, { item: chosenItem(item), by: 'hand', ...(word === undefined ? {} : { word }) }))
 }
 
 export function withoutShot(scene: Scene, shot: number): Scene {

@@ -24,3 +24,6 @@ export const ChosenItem = Item.pick({
   id: true, kind: true, title: true, seconds: true, width: true, height: true, source: true, licence: true, author: true,
 })
 export type ChosenItem = z.infer<typeof ChosenItem>
+
+/** Of an item as a library describes it, what the document keeps. */
+export const chosenItem = (item: ChosenItem | null): ChosenItem | null => item && ChosenItem.parse(item)

@@ -2,7 +2,8 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { emptyLexicon, type Lexicon } from '../words/lexicon.ts'
 import { Item } from './item.ts'
-import { pickPictures, queriesOf, SCENES_APART, type SceneToMatch } from './pick.ts'
+import { pickPictures, queriesOf, type SceneToMatch } from './pick.ts'
+import { SCENES_APART } from './scenes-apart.ts'
 
 const photo = (id: string, title: string, tags = title, more: object = {}) => Item.parse({ id, kind: 'photo', title, description: `Photograph: ${title}.`, tags: tags.split(' '), width: 1920, height: 1080, ...more })
 const scene = (text: string, more: Partial<SceneToMatch> = {}): SceneToMatch => ({ text, chapter: 0, seconds: 4, ...more })

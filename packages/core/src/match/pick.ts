@@ -2,6 +2,7 @@ import { lemma } from '../words/lemma.ts'
 import type { Lexicon } from '../words/lexicon.ts'
 import { searchWords, type SearchWord } from '../words/search-words.ts'
 import { STOP_WORDS } from '../words/stop.ts'
+import { SCENES_APART } from './scenes-apart.ts'
 import { bm25, type Fields } from './bm25.ts'
 import type { Item, Orientation } from './item.ts'
 
@@ -40,8 +41,6 @@ export interface ScenePicks {
   candidates: Pick[]
 }
 
-/** One picture is not shown again within so many scenes while another will do. */
-export const SCENES_APART = 10
 /** A scene longer than this gets a second picture. */
 export const SHOT_SECONDS = 8
 const CANDIDATES = 8

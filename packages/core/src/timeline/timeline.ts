@@ -125,6 +125,9 @@ export function timeline(film: Film, takes: readonly (TakeFacts | undefined)[], 
   return { fps, frames: frameAtSample(at, fps), samples: at, scenes, chapters }
 }
 
+/** Seconds a film lasts, with the takes there are. */
+export const filmSeconds = (film: Film, takes: readonly (TakeFacts | undefined)[]) => timeline(film, takes, [30, 1]).samples / SAMPLE_RATE
+
 /** A scene's frames among its shots: cuts set to a word fall on it, the shots between two of them share evenly. */
 function tileShots(shots: FilmScene['shots'], start: number, end: number, words: readonly SpokenWord[], fps: FrameRate): TimelineShot[] {
   const runs: { from: number; first: number }[] = [{ from: start, first: 0 }]

@@ -48,8 +48,19 @@ export interface EpisodeView {
   document: Document
   takes: Record<string, TakeFacts & { hash: string }>
   candidates: Record<string, { words: SearchWord[]; picks: Pick[] }>
+  /** The music under the film, when it has been made. */
+  bed: BedFacts | null
+  /** Ids of the film's pictures that the monitor can show sharply. */
+  proxies: string[]
   renders: RenderView[]
   history: History
+}
+
+/** A bed that can be played: at which loudness it was made, and after how many samples it begins again. */
+export interface BedFacts {
+  hash: string
+  loopSamples: number
+  lufs: number
 }
 
 /** A version somebody kept under a name. */
@@ -70,7 +81,7 @@ export interface History {
 
 /** How far choosing pictures and speaking are. */
 export interface Preparing {
-  step: 'match' | 'speak' | 'done'
+  step: 'match' | 'speak' | 'music' | 'done'
   done: number
   all: number
   /** Sentences for a person: a library that is down, a sentence no voice could speak. */

@@ -6,7 +6,8 @@ import { describe, expect, it } from 'vitest'
 import { apply, documentFrom } from '@tidy-reel/core/document/apply'
 import type { Command } from '@tidy-reel/core/document/command'
 import { filmOf } from '@tidy-reel/core/document/film-scenes'
-import { renderPlan, stretchesOf, type FilmShape } from '@tidy-reel/core/render/plan'
+import { renderPlan, type FilmShape } from '@tidy-reel/core/render/plan'
+import { stretchesOf } from '@tidy-reel/core/render/shots'
 import { timeline } from '@tidy-reel/core/timeline/timeline'
 import { folders } from '../config.ts'
 import { folder, item, memoryLibrary } from '../test/lying-library.ts'
@@ -40,7 +41,7 @@ async function greys(commands: Command[], part: (x: number, y: number) => boolea
   const items = film.scenes.flatMap(({ shots }) => shots.flatMap((shot) => shot.item ?? []))
   const { files } = await fetchFootage(folders({ data, stock: '' }).media, library, items, HEIGHT, signal, () => undefined)
   const segments = renderPlan(film, { cues: [], supers: [] }, SHAPE, () => true)
-  const made = await renderSegments({ segments: join(data, 'segments'), work: join(data, 'work'), fonts: await fontsFolder(join(data, 'fonts')) }, { segments, files: segments.map((segment) => stretchesOf(segment).map(({ source }) => (source.kind === 'card' ? undefined : files.get(source.item.id)))), shape: SHAPE }, signal, () => undefined)
+  const made = await renderSegments({ segments: join(data, 'segments'), work: join(data, 'work'), fonts: await fontsFolder(join(data, 'fonts')) }, { segments, files: segments.map((segment) => stretchesOf(segment.shots).map(({ source }) => (source.kind === 'card' ? undefined : files.get(source.item.id)))), shape: SHAPE }, signal, () => undefined)
   const frames = made.flatMap((file, i) => {
     const all = lumaFrames(file, WIDTH, HEIGHT, segments[i]!.frames + 5)
     expect(all).toHaveLength(segments[i]!.frames)

@@ -1,5 +1,6 @@
 import type { Move } from '@tidy-reel/core/picture/move'
-import { stretchesOf, type FilmShape, type Segment, type SegmentShot, type Stretch } from '@tidy-reel/core/render/plan'
+import type { FilmShape, Segment } from '@tidy-reel/core/render/plan'
+import { stretchesOf, type SegmentShot, type Stretch } from '@tidy-reel/core/render/shots'
 import { SAMPLE_RATE } from '@tidy-reel/core/time'
 import type { PictureFile } from './footage.ts'
 
@@ -23,7 +24,7 @@ export const ENCODER = [
 export function segmentArgs(segment: Segment, shape: FilmShape, files: readonly (PictureFile | undefined)[], names: { ass: string; fonts: string; out: string }): string[] {
   const { width, height, fps } = shape
   const rate = fps.join('/')
-  const stretches = stretchesOf(segment)
+  const stretches = stretchesOf(segment.shots)
   let pipe = 3
   const inputs = stretches.flatMap(({ source }, i) => {
     if (source.kind === 'photo') return ['-f', 'rawvideo', '-pix_fmt', 'yuv420p', '-s', `${width}x${height}`, '-r', rate, '-i', `pipe:${pipe++}`]

@@ -5,7 +5,8 @@ import type { Writable } from 'node:stream'
 import { execa } from 'execa'
 import { TidyError } from '@tidy-reel/core/fault'
 import type { Move } from '@tidy-reel/core/picture/move'
-import { stretchesOf, type FilmShape, type Segment } from '@tidy-reel/core/render/plan'
+import type { FilmShape, Segment } from '@tidy-reel/core/render/plan'
+import { stretchesOf } from '@tidy-reel/core/render/shots'
 import { programFault } from '../run/program.ts'
 import { keptFile } from '../storage/kept-file.ts'
 import type { PictureFile } from './footage.ts'
@@ -26,7 +27,7 @@ export async function renderSegment(folder: string, work: string, segment: Segme
   return keptFile(segmentFile(folder, segment), async (half) => {
     const ass = `${segment.hash}.ass`
     await writeFile(join(work, ass), segment.ass)
-    const stills = stretchesOf(segment).flatMap(({ source, ...frames }, i): Still[] => (source.kind === 'photo' ? [{ move: source.move, frames, file: files[i]!.path }] : []))
+    const stills = stretchesOf(segment.shots).flatMap(({ source, ...frames }, i): Still[] => (source.kind === 'photo' ? [{ move: source.move, frames, file: files[i]!.path }] : []))
     try {
       const args = segmentArgs(segment, shape, files, { ass, fonts: 'fonts', out: half })
       const stop = new AbortController()

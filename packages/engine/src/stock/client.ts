@@ -11,6 +11,7 @@ import type { StockLibrary, StockQuery } from './contract.ts'
 /** How long a library may take. Painting a clip at full size can take a while. */
 const PATIENCE = { searchMs: 8000, fileMs: 240_000 }
 const FILE_BYTES_LIMIT = 400 * 1024 * 1024
+const THUMBNAIL_BYTES_LIMIT = 2 * 1024 * 1024
 
 /** Items that do not read as items are passed over: one bad entry does not spoil a page. */
 const Page = z.object({ items: z.array(z.unknown()).max(1000) })
@@ -41,25 +42,27 @@ export function stockClient(address: string, patience: Partial<typeof PATIENCE> 
           return item.success ? [item.data] : []
         })
       }),
-    download: ({ id, title }, height, out, signal) =>
-      ask(url(`/v1/items/${encodeURIComponent(id)}/file`, { height }), fileMs, signal, async (answer, either) => {
-        if (!answer.ok || !answer.body) throw new TidyError('media_unusable', { title, reason: `the library answered ${answer.status}` })
-        let bytes = 0
-        const counted = new Transform({
-          transform(chunk: Buffer, _encoding, done) {
-            bytes += chunk.length
-            done(bytes > FILE_BYTES_LIMIT ? new TidyError('media_unusable', { title, reason: 'its file is too large' }) : null, chunk)
-          },
-        })
-        try {
-          await pipeline(Readable.fromWeb(answer.body as ReadableStream), counted, createWriteStream(out), { signal: either })
-        } catch (cause) {
-          if (signal?.aborted) throw new TidyError('cancelled')
-          if (cause instanceof TidyError || (cause as NodeJS.ErrnoException).code === 'ENOSPC') throw cause
-          throw new TidyError('media_unusable', { title, reason: either.aborted ? 'its file did not come to an end' : 'its file broke off half-way' })
-        }
-      }),
-    thumbnailAddress: (id) => url(`/v1/items/${encodeURIComponent(id)}/thumbnail`).href,
-    fileAddress: (id, height) => url(`/v1/items/${encodeURIComponent(id)}/file`, { height }).href,
+    download: ({ id, title }, height, out, signal) => fetchFile(url(`/v1/items/${encodeURIComponent(id)}/file`, { height }), title, fileMs, FILE_BYTES_LIMIT, out, signal),
+    thumbnail: (id, out, signal) => fetchFile(url(`/v1/items/${encodeURIComponent(id)}/thumbnail`), id, fileMs, THUMBNAIL_BYTES_LIMIT, out, signal),
+  }
+
+  function fetchFile(target: URL, title: string, limitMs: number, limit: number, out: string, signal?: AbortSignal): Promise<void> {
+    return ask(target, limitMs, signal, async (answer, either) => {
+      if (!answer.ok || !answer.body) throw new TidyError('media_unusable', { title, reason: `the library answered ${answer.status}` })
+      let bytes = 0
+      const counted = new Transform({
+        transform(chunk: Buffer, _encoding, done) {
+          bytes += chunk.length
+          done(bytes > limit ? new TidyError('media_unusable', { title, reason: 'its file is too large' }) : null, chunk)
+        },
+      })
+      try {
+        await pipeline(Readable.fromWeb(answer.body as ReadableStream), counted, createWriteStream(out), { signal: either })
+      } catch (cause) {
+        if (signal?.aborted) throw new TidyError('cancelled')
+        if (cause instanceof TidyError || (cause as NodeJS.ErrnoException).code === 'ENOSPC') throw cause
+        throw new TidyError('media_unusable', { title, reason: either.aborted ? 'its file did not come to an end' : 'its file broke off half-way' })
+      }
+    })
   }
 }

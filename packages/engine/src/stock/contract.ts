@@ -14,6 +14,6 @@ export interface StockLibrary {
   search(query: StockQuery, signal?: AbortSignal): Promise<Item[]>
   /** Writes an item's file, its shorter side at least `height` pixels where there is such a one. */
   download(item: { id: string; title: string }, height: number, out: string, signal?: AbortSignal): Promise<void>
-  thumbnailAddress(id: string): string
-  fileAddress(id: string, height: number): string
+  /** Writes a small JPEG of an item. */
+  thumbnail(id: string, out: string, signal?: AbortSignal): Promise<void>
 }

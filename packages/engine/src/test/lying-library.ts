@@ -30,8 +30,7 @@ export function memoryLibrary(files: Record<string, string>, items: readonly Ite
   return {
     search: async ({ words }) => items.filter(({ tags }) => !words || tags.some((tag) => words.includes(tag))),
     download: async ({ id }, _height, out) => copyFileSync(files[id]!, out),
-    thumbnailAddress: (id) => id,
-    fileAddress: (id) => id,
+    thumbnail: async (id, out) => copyFileSync(files[id]!, out),
   }
 }
 

@@ -2,10 +2,11 @@ import type { Sequelize } from 'sequelize'
 import type { FilmScene } from '@tidy-reel/core/document/film-scenes'
 import { likeness } from '@tidy-reel/core/document/reconcile'
 import { TidyError } from '@tidy-reel/core/fault'
-import { sceneSeconds } from '@tidy-reel/core/timeline/timeline'
+import { filmSeconds, sceneSeconds } from '@tidy-reel/core/timeline/timeline'
 import type { Preparing } from '@tidy-reel/core/views/episode'
 import { folders, type EngineConfig } from '@tidy-reel/engine/config'
 import { filmable, silentScenes, takeRequests } from '@tidy-reel/engine/make'
+import { monitorBed } from '@tidy-reel/engine/sound/monitor-bed'
 import { takeAll } from '@tidy-reel/engine/speech/take-all'
 import { stockClient } from '@tidy-reel/engine/stock/client'
 import { keptPictures, matchFilm, scenesToMatch } from '@tidy-reel/engine/stock/match-film'
@@ -30,7 +31,8 @@ export async function prepare(sequelize: Sequelize, config: EngineConfig, episod
   await tell('match', 0, 1)
   remarks.push(...(await matchEpisode(config, episodes, episode, signal)))
   const { document } = await episodes.find(episodeId)
-  const requests = takeRequests(document, filmable(document))
+  const film = filmable(document)
+  const requests = takeRequests(document, film)
   let done = 0
   let told = 0
   const spoken = await takeAll(folders(config).takes, requests, {
@@ -43,6 +45,11 @@ export async function prepare(sequelize: Sequelize, config: EngineConfig, episod
     },
   })
   remarks.push(...silentScenes(spoken))
+  if (document.mood !== 'none') {
+    await tell('music', 0, 1)
+    const takes = spoken.map((s) => (s && 'take' in s ? s.take : undefined))
+    await monitorBed(folders(config).beds, document.mood, filmSeconds(film, takes), document.title, signal)
+  }
   await tell('done', 1, 1)
 }
 

@@ -3,4 +3,6 @@ import type { JobKind } from './queue.ts'
 
 /** Matching pictures and speaking sentences, whatever of both is not there yet. */
 export const PREPARE: JobKind<{ episodeId: string }> = { queue: 'episode.prepare', input: z.object({ episodeId: z.uuid() }), retryLimit: 2, timeoutSeconds: 1800 }
+/** Small copies of the pictures on the sheet, for the monitor. */
+export const PROXIES: JobKind<{ episodeId: string }> = { queue: 'episode.proxies', input: z.object({ episodeId: z.uuid() }), retryLimit: 2, timeoutSeconds: 3600 }
 export const RENDER: JobKind<{ renderId: string }> = { queue: 'film.render', input: z.object({ renderId: z.uuid() }), retryLimit: 3, timeoutSeconds: 6 * 3600 }

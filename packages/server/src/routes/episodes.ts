@@ -3,7 +3,7 @@ import { streamSSE } from 'hono/streaming'
 import { z } from 'zod'
 import { Command } from '@tidy-reel/core/document/command'
 import { episodeView } from '../actions/episode-view.ts'
-import { PREPARE } from '../jobs/kinds.ts'
+import { PREPARE, PROXIES } from '../jobs/kinds.ts'
 import type { App } from '../app.ts'
 import { valid } from './valid.ts'
 
@@ -13,7 +13,7 @@ const Shape = z.object({ width: even, height: even, fps: z.tuple([z.number().int
 
 const VersionId = Id.extend({ version: z.uuid() })
 
-export function episodeRoutes({ history, versions, episodes, renders, queue, hub, takes }: App) {
+export function episodeRoutes({ history, versions, episodes, renders, queue, hub, place }: App) {
   return new Hono()
     .get('/', async (c) => c.json({ episodes: await episodes.list() }))
     .post('/', valid('json', z.object({ title: z.string().trim().min(1).max(200), script: z.string().optional() })), async (c) => {
@@ -22,7 +22,7 @@ export function episodeRoutes({ history, versions, episodes, renders, queue, hub
     })
     .get('/:id', valid('param', Id), async (c) => {
       const { id } = c.req.valid('param')
-      return c.json(await episodeView(await episodes.find(id), takes, await history.history(id)))
+      return c.json(await episodeView(await episodes.find(id), place, await history.history(id)))
     })
     .delete('/:id', valid('param', Id), async (c) => {
       await episodes.remove(c.req.valid('param').id)
@@ -57,6 +57,7 @@ export function episodeRoutes({ history, versions, episodes, renders, queue, hub
       const { id } = c.req.valid('param')
       await episodes.find(id)
       await queue.send(PREPARE, { episodeId: id }, id)
+      await queue.send(PROXIES, { episodeId: id }, id)
       return c.body(null, 202)
     })
     .post('/:id/renders', valid('param', Id), valid('json', Shape), async (c) => c.json(await renders.start(c.req.valid('param').id, c.req.valid('json')), 201))

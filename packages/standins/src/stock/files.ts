@@ -16,7 +16,7 @@ const PAINTER = fileURLToPath(new URL('./paint-item.ts', import.meta.url))
 /** The moment of its clip that stands for it as a still. */
 const STILL_AT = 3
 /** Heights a full file may be asked for in; widths follow the item's shape. */
-export const HEIGHTS = [1080, 720, 360] as const
+export const HEIGHTS = [1080, 720, 480, 360] as const
 
 /**
  * Files of the library: made when first asked for, clips in processes of their own, and kept.

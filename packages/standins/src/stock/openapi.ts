@@ -21,6 +21,6 @@ export const openapi = {
     },
     '/v1/items/{id}': { get: { parameters: [parameter('id', text, 'path')], responses: { 200: { description: 'One item' }, 404: { description: 'No such item' } } } },
     '/v1/items/{id}/thumbnail': { get: { parameters: [parameter('id', text, 'path')], responses: { 200: { description: 'JPEG' } } } },
-    '/v1/items/{id}/file': { get: { parameters: [parameter('id', text, 'path'), parameter('height', { enum: [1080, 720, 360] })], responses: { 200: { description: 'MP4 or JPEG' } } } },
+    '/v1/items/{id}/file': { get: { parameters: [parameter('id', text, 'path'), parameter('height', { enum: [1080, 720, 480, 360] })], responses: { 200: { description: 'MP4 or JPEG' } } } },
   },
 } as const

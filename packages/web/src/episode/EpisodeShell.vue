@@ -26,6 +26,11 @@ useEventListener('keydown', (event: KeyboardEvent) => {
   event.preventDefault()
   void episode.step(key === 'y' || event.shiftKey ? 'redo' : 'undo')
 })
+const doing = computed(() => {
+  const now = episode.preparing
+  if (!now || now.step === 'done') return ''
+  return { match: 'Choosing pictures …', speak: `Speaking ${now.done} of ${now.all}`, music: 'Making the music …' }[now.step]
+})
 const length = computed(() => clockText(episode.film.samples / 48_000))
 </script>
 
@@ -40,6 +45,7 @@ const length = computed(() => clockText(episode.film.samples / 48_000))
       <span class="steps">
         <button v-for="{ way, label, icon } in STEPS" :key="way" class="plain" :disabled="!episode.data?.history[way]" :aria-label="episode.data?.history[way] ? `${label}: ${episode.data.history[way]}` : label" :title="episode.data?.history[way] ? `${label}: ${episode.data.history[way]}` : `Nothing to ${way}`" @click="episode.step(way)"><component :is="icon" :size="17" :stroke-width="1.6" /></button>
       </span>
+      <span v-if="doing" class="doing" role="status">{{ doing }}</span>
       <span class="mono">{{ length }}</span>
       <span class="saved" :class="{ red: episode.saving === 'offline' }" role="status">{{ SAVED[episode.saving] }}</span>
       <ElButton type="primary" @click="router.push({ name: 'render', params: { id } })">Render</ElButton>
@@ -62,6 +68,7 @@ nav a.router-link-active { color: var(--ink); font-weight: 600; border-color: va
 .steps { display: flex; gap: 12px; }
 .steps button { display: flex; padding: 4px; }
 .steps button:disabled { color: var(--hair); cursor: default; }
+.doing { color: var(--blue); white-space: nowrap; }
 .saved { color: var(--soft); min-width: 52px; }
 .fault { grid-row: 2; padding: 8px 20px; background: var(--paper); border-bottom: 1px solid var(--red); }
 .room { grid-row: 3; min-height: 0; }

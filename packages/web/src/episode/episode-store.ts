@@ -1,3 +1,4 @@
+import { useDebounceFn, useThrottleFn } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { apply } from '@tidy-reel/core/document/apply'
@@ -7,11 +8,13 @@ import type { Document } from '@tidy-reel/core/document/document'
 import { emptyDocument } from '@tidy-reel/core/document/document'
 import { filmOf } from '@tidy-reel/core/document/film-scenes'
 import { parsedScript } from '@tidy-reel/core/script/parsed-script'
-import { filmCues } from '@tidy-reel/core/subtitles/film-cues'
 import { timeline } from '@tidy-reel/core/timeline/timeline'
 import type { EpisodeView, Preparing, RenderView } from '@tidy-reel/core/views/episode'
 import { api, ApiError } from '../api.ts'
 import { outbox, type SaveState } from './outbox.ts'
+
+/** Changes after which something is to be spoken, matched or made ready for the monitor. */
+const SHOWN_OR_HEARD = new Set<Command['type']>(['editNarration', 'splitScene', 'mergeScene', 'insertScenes', 'setShot', 'addShot', 'setVoice', 'setMood', 'adjustScenes', 'restore'])
 
 /**
  * The open episode: its document, what is derived from it, and the edits on their way to the server.
@@ -23,7 +26,8 @@ export const useEpisode = defineStore('episode', () => {
   const fault = ref('')
   const saving = ref<SaveState>('saved')
   const preparing = ref<Preparing>()
-  const selected = ref(0)
+  /** Id of the row of the sheet that has the cursor. */
+  const selected = ref('')
   let current = ''
   let source: EventSource | undefined
   const box = outbox(api.command, localStorage, {
@@ -43,11 +47,12 @@ export const useEpisode = defineStore('episode', () => {
   }, (cause) => cause instanceof ApiError && cause.status < 500)
 
   const parsed = computed(() => parsedScript(document.value?.script ?? ''))
+  const plan = computed(() => filmOf(document.value ?? emptyDocument('-')))
   const film = computed(() => {
-    const planned = filmOf(document.value ?? emptyDocument('-'))
+    const planned = plan.value
     return timeline(planned, planned.scenes.map(({ id }) => data.value?.takes[id]), [30, 1])
   })
-  const cues = computed(() => filmCues(film.value, 1920, 1080))
+  const proxies = computed(() => new Set(data.value?.proxies))
   const renders = computed(() => data.value?.renders ?? [])
 
   async function open(id: string) {
@@ -64,7 +69,11 @@ export const useEpisode = defineStore('episode', () => {
     })
     source.addEventListener('prepare', (event) => {
       preparing.value = JSON.parse((event as MessageEvent<string>).data) as Preparing
-      if (preparing.value.step !== 'match') void load(id)
+      if (preparing.value.step !== 'match') loadSoon(id)
+    })
+    source.addEventListener('proxy', (event) => {
+      const { id: ready } = JSON.parse((event as MessageEvent<string>).data) as { id: string }
+      if (data.value) data.value = { ...data.value, proxies: [...data.value.proxies, ready] }
     })
     source.addEventListener('render', (event) => {
       const news = JSON.parse((event as MessageEvent<string>).data) as Pick<RenderView, 'id' | 'state' | 'progress'>
@@ -93,7 +102,7 @@ export const useEpisode = defineStore('episode', () => {
     data.value = undefined
     document.value = undefined
     preparing.value = undefined
-    selected.value = 0
+    selected.value = ''
     saving.value = 'saved'
   }
 
@@ -103,14 +112,20 @@ export const useEpisode = defineStore('episode', () => {
     document.value = apply(document.value, command).document
     data.value = { ...data.value, history: { undo: commandName(command), redo: null } }
     box.add(current, data.value.revision, command)
+    if (SHOWN_OR_HEARD.has(command.type)) prepareSoon()
   }
 
-  async function prepare() {
+  /** Has pictures chosen, sentences spoken and the monitor's copies made, whatever of it is not there yet. */
+  async function prepare(shown = true) {
     if (!data.value) return
-    preparing.value = { step: 'match', done: 0, all: 1, remarks: [] }
+    if (shown) preparing.value = { step: 'match', done: 0, all: 1, remarks: [] }
     await settled()
     await api.prepare(data.value.id).catch((cause: Error) => (fault.value = cause.message))
   }
+
+  /** A film of 500 scenes is much to fetch: not more often than this while sentence after sentence is spoken. */
+  const loadSoon = useThrottleFn((id: string) => (id === current ? load(id) : undefined), 1500, true)
+  const prepareSoon = useDebounceFn(() => (document.value?.scenes.some(({ shots }) => shots.length) ? prepare() : undefined), 700)
 
   /** Takes the last change back, or brings it again, once every edit has been saved. */
   async function step(way: 'undo' | 'redo') {
@@ -122,7 +137,7 @@ export const useEpisode = defineStore('episode', () => {
       if (id !== current || !data.value) return
       data.value = { ...data.value, ...changed }
       document.value = changed.document
-      selected.value = Math.min(selected.value, Math.max(0, changed.document.scenes.length - 1))
+      prepareSoon()
     } catch (cause) {
       fault.value = (cause as Error).message
     }
@@ -133,5 +148,5 @@ export const useEpisode = defineStore('episode', () => {
     while (saving.value !== 'saved') await new Promise((resolve) => setTimeout(resolve, 60))
   }
 
-  return { data, document, fault, saving, preparing, selected, parsed, film, cues, renders, open, close, load, run, step, prepare, settled }
+  return { data, document, fault, saving, preparing, selected, parsed, plan, film, proxies, renders, open, close, load, run, step, prepare, settled }
 })

@@ -4,7 +4,7 @@ import { Trash2 } from 'lucide-vue-next'
 import { computed } from 'vue'
 import { clockText } from '@tidy-reel/core/time'
 import type { EpisodeRow } from '@tidy-reel/core/views/episode'
-import { thumbnail } from '../api.ts'
+import ItemThumb from '../ItemThumb.vue'
 
 const props = defineProps<{ episode: EpisodeRow }>()
 defineEmits<{ remove: [] }>()
@@ -16,7 +16,7 @@ const day = computed(() => new Date(props.episode.updatedAt).toLocaleString('en-
 <template>
   <li>
     <RouterLink :to="{ name: room, params: { id: episode.id } }" class="line">
-      <img v-if="episode.picture" :src="thumbnail(episode.picture)" alt="" width="144" height="81" loading="lazy" />
+      <ItemThumb v-if="episode.picture" :id="episode.picture" width="144" height="81" />
       <span v-else class="blank serif" aria-hidden="true">¶</span>
       <span class="what">
         <span class="serif title">{{ episode.title }}</span>

@@ -9,7 +9,7 @@ import SceneText from './SceneText.vue'
 import ShotStrip from './ShotStrip.vue'
 import type { SheetRow } from './sheet-rows.ts'
 
-const props = defineProps<{ row: SheetRow; fps: FrameRate; words: readonly SearchWord[]; looked: boolean; spoken: boolean; current: boolean; selected: boolean; selectedShot: number; playing: boolean; spokenWord: number; writing: number | undefined }>()
+const props = defineProps<{ row: SheetRow; fps: FrameRate; words: readonly SearchWord[]; looked: boolean; spoken: boolean; current: boolean; selected: boolean; selectedShot: number; playing: boolean; writing: number | undefined }>()
 const emit = defineEmits<{
   select: [shot: number, extend: boolean]; play: []; write: [caret: number]; search: [words: string]; show: []
   draft: [text: string]; done: [text: string | null]; split: [text: string, caret: number]; mergeBefore: [text: string]; mergeAfter: [text: string]; leave: [text: string, way: 1 | -1]; undo: []

@@ -1,96 +1,179 @@
 <script setup lang="ts">
+import { useVirtualizer } from '@tanstack/vue-virtual'
 import { useEventListener } from '@vueuse/core'
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
+import type { Command, Target } from '@tidy-reel/core/document/command'
 import type { Item } from '@tidy-reel/core/match/item'
 import { useEpisode } from '../episode/episode-store.ts'
+import FilmMonitor from '../monitor/FilmMonitor.vue'
+import { usePlayer } from '../monitor/use-player.ts'
 import CandidatePanel from './CandidatePanel.vue'
+import CommandPalette from './CommandPalette.vue'
+import { keepDraft } from './draft.ts'
 import FilmMap from './FilmMap.vue'
-import FilmMonitor from './FilmMonitor.vue'
+import KeySheet from './KeySheet.vue'
+import ScenePanel from './ScenePanel.vue'
 import SceneRow from './SceneRow.vue'
-import { usePlayer } from './use-player.ts'
+import { keyOf, sheetCommands } from './sheet-commands.ts'
+import { NEW_ROW } from './sheet-rows.ts'
+import ShotPanel from './ShotPanel.vue'
+import { useClipboard } from './use-clipboard.ts'
+import { useSheet } from './use-sheet.ts'
+import VersionsPanel from './VersionsPanel.vue'
 
 const episode = useEpisode()
-const shot = ref(0)
-const player = usePlayer(() => episode.film, () => episode.data!.takes, () => episode.document!.scenes.map(({ id }) => id))
+const player = usePlayer(() => ({ film: episode.film, takes: episode.data?.takes ?? {}, bed: episode.data?.bed ?? null }))
+const sheet = useSheet(episode, player)
+const { rows, row, scene, cursor, selectedIds, shot, writing } = sheet
+const panel = ref<'pictures' | 'shot' | 'scene'>('pictures')
+const over = ref<'palette' | 'keys' | 'versions'>()
+const guides = ref(false)
+const which = ref<'these' | 'chapter' | 'all'>('these')
+const candidates = ref<InstanceType<typeof CandidatePanel>>()
+const monitor = ref<InstanceType<typeof FilmMonitor>>()
+const list = ref<HTMLElement>()
 
-const unprepared = computed(() => episode.document!.scenes.some((scene) => !scene.shots.length || !episode.data!.takes[scene.id] || !episode.data!.candidates[scene.id]))
+const unprepared = computed(() => episode.document!.scenes.some((each) => !each.hidden && (!each.shots.length || !episode.data!.takes[each.id] || !episode.data!.candidates[each.id])))
 onMounted(() => {
-  if (unprepared.value && episode.document!.scenes.length) void episode.prepare()
+  sheet.takeUpDraft()
+  if (!episode.selected) sheet.select(episode.document!.cards.opening.shown ? 0 : 1)
+  if (episode.document!.scenes.length) void episode.prepare(unprepared.value)
+  list.value?.focus()
 })
 
-const scene = computed(() => episode.document!.scenes[episode.selected])
-const status = computed(() => {
-  const now = episode.preparing
-  if (!now || now.step === 'done') return ''
-  return now.step === 'match' ? 'Choosing pictures …' : `Speaking: ${now.done} of ${now.all} scenes`
-})
-
-function select(index: number, which = 0) {
-  episode.selected = Math.max(0, Math.min(episode.document!.scenes.length - 1, index))
-  shot.value = which
-  if (!player.playing.value) player.seek(episode.film.scenes[episode.selected]?.startSample ?? 0)
-  void nextTick(() => document.getElementById(`scene-${episode.selected}`)?.scrollIntoView({ block: 'nearest' }))
-}
+const virtual = useVirtualizer(computed(() => ({ count: rows.value.length, getScrollElement: () => list.value ?? null, estimateSize: () => 92, overscan: 6, getItemKey: (i: number) => rows.value[i]!.id })))
+const measure = (element: unknown) => element instanceof Element && virtual.value.measureElement(element)
+watch([cursor, writing], () => void nextTick(() => virtual.value.scrollToIndex(cursor.value <= 1 ? 0 : cursor.value, { align: 'auto' })))
 watch(player.sceneIndex, (index) => {
-  if (!player.playing.value || index === episode.selected) return
-  episode.selected = index
-  shot.value = 0
-  document.getElementById(`scene-${index}`)?.scrollIntoView({ block: 'nearest' })
+  const id = episode.film.scenes[index]?.id
+  if (player.playing.value && id && id !== episode.selected && !writing.value) sheet.select(rows.value.findIndex((each) => each.id === id), { follow: false })
 })
 
-function choose(item: Item) {
-  if (scene.value) episode.run({ type: 'setShot', sceneId: scene.value.id, shot: Math.min(shot.value, scene.value.shots.length), item })
+const target = computed((): Target => (which.value === 'all' ? 'all' : which.value === 'chapter' && scene.value ? { chapterOf: scene.value.id } : selectedIds.value))
+const run = (command: Command) => void sheet.run(command)
+const offered = computed(() => (scene.value ? (episode.data!.candidates[scene.value.id] ?? { words: [], picks: [] }) : { words: [], picks: [] }))
+
+function choose(item: Item, at = shot.value) {
+  if (scene.value) run({ type: 'setShot', sceneId: scene.value.id, shot: Math.min(at, scene.value.shots.length), item })
+}
+function open(which: typeof panel.value) {
+  panel.value = which
+  void nextTick(() => document.querySelector<HTMLElement>('.below input:not([type="radio"]):not([type="range"])')?.focus())
+}
+function searchFor(words?: string) {
+  panel.value = 'pictures'
+  void nextTick(() => candidates.value?.look(words))
 }
 
-function edit(sceneId: string, text: string) {
-  episode.run({ type: 'editNarration', sceneId, text })
-  void episode.prepare()
-}
-
-const typing = (target: EventTarget | null) => target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName))
+const commands = sheetCommands(sheet, episode, player, {
+  open, search: searchFor, choose: (n) => offered.value.picks[n] && choose(offered.value.picks[n].item),
+  palette: () => (over.value = 'palette'), keys: () => (over.value = 'keys'), versions: () => (over.value = 'versions'),
+  fullscreen: () => void monitor.value?.fullscreen(), guides: () => (guides.value = !guides.value),
+})
+const byKey = new Map(commands.flatMap((command) => command.keys.map((key) => [key, command] as const)))
+const typing = (element: EventTarget | null) => element instanceof HTMLElement && (element.isContentEditable || /^(TEXTAREA|SELECT)$/.test(element.tagName) || (element.tagName === 'INPUT' && !/^(radio|checkbox|range|button)$/.test((element as HTMLInputElement).type)))
 useEventListener('keydown', (event: KeyboardEvent) => {
-  if (typing(event.target) || event.ctrlKey || event.metaKey || event.altKey) return
-  const candidates = scene.value ? (episode.data!.candidates[scene.value.id]?.picks ?? []) : []
-  if (event.key === 'ArrowDown') select(episode.selected + 1)
-  else if (event.key === 'ArrowUp') select(episode.selected - 1)
-  else if (event.key === ' ') player.toggle(episode.selected)
-  else if (/^[1-4]$/.test(event.key) && candidates[Number(event.key) - 1]) choose(candidates[Number(event.key) - 1]!.item)
-  else return
+  const key = keyOf(event)
+  const command = byKey.get(key)
+  if (!command || command.elsewhere || event.defaultPrevented) return
+  if (over.value || (typing(event.target) && !command.everywhere)) return
+  // Return and space press the button that has the focus.
+  if (event.target instanceof HTMLElement && event.target.closest('aside, nav') && (event.key === 'Enter' || event.key === ' ')) return
   event.preventDefault()
+  command.run(key)
 })
+/** Out of a panel's field and back to the rows. */
+function leaveField(event: KeyboardEvent) {
+  ;(event.target as HTMLElement).blur()
+  list.value?.focus()
+}
+useClipboard(sheet, typing)
+
+function select(index: number, which: number, extend: boolean) {
+  sheet.select(index, { shot: which, extend })
+  if (!writing.value) list.value?.focus({ preventScroll: true })
+}
+function done(id: string, text: string | null) {
+  sheet.stopWritingOf(id, text)
+  if (!writing.value) list.value?.focus({ preventScroll: true })
+}
+function leave(id: string, text: string, way: 1 | -1) {
+  sheet.stopWritingOf(id, text)
+  sheet.select(rows.value.findIndex((each) => each.id === id) + way)
+  if (row.value && !(row.value.kind === 'card' && row.value.hidden)) sheet.write(row.value.id, way < 0 ? Infinity : 0)
+}
+/** Selected scenes dropped on a row go before it. */
+const dropAt = ref(-1)
+function dragOver(event: DragEvent, index: number) {
+  if (!event.dataTransfer?.types.includes('application/x-tidy-scenes')) return
+  event.preventDefault()
+  dropAt.value = index
+}
+function dropScenes(index: number) {
+  dropAt.value = -1
+  const before = rows.value[index]
+  const ids = selectedIds.value
+  if (before && ids.length && !ids.includes(before.id)) run({ type: 'moveScenes', sceneIds: ids, place: before.kind === 'scene' ? { before: before.id } : 'end' })
+}
 </script>
 
 <template>
   <main class="desk">
-    <section class="rows" aria-label="Scenes">
+    <section ref="list" class="rows" aria-label="Scenes" tabindex="0">
       <p v-if="!episode.document!.scenes.length" class="empty serif">There is nothing on the sheet yet. <RouterLink :to="{ name: 'script' }">Write or paste a script</RouterLink> first.</p>
-      <template v-for="(row, i) in episode.film.scenes" :key="row.id">
-        <h2 v-if="row.chapter >= 0 && row.chapter !== episode.film.scenes[i - 1]?.chapter" class="chapter serif">{{ episode.parsed.chapters[row.chapter]?.title }}</h2>
-        <SceneRow
-          :id="`scene-${i}`" :number="i + 1" :scene="row" :shots="episode.document!.scenes[i]?.shots ?? []" :words="episode.data!.candidates[row.id]?.words ?? []"
-          :directions="episode.parsed.scenes[i]?.directions ?? []" :spoken="!!episode.data!.takes[row.id]" :selected="i === episode.selected" :selected-shot="shot"
-          :playing="player.playing.value && i === player.sceneIndex.value" @select="(which) => select(i, which)" @play="player.playScene(i)" @edit="(text) => edit(row.id, text)"
-        />
-      </template>
+      <div v-else :style="{ height: `${virtual.getTotalSize()}px`, position: 'relative' }">
+        <div v-for="{ index, start, key } in virtual.getVirtualItems()" :key="String(key)" :ref="measure" :data-index="index" class="line" :class="{ target: dropAt === index }" :style="{ transform: `translateY(${start}px)` }" @dragover="dragOver($event, index)" @dragleave="dropAt = -1" @drop.prevent="dropScenes(index)">
+          <h2 v-if="rows[index]!.heading" class="chapter serif" title="Rename the chapter" @click="sheet.select(index), open('scene')">{{ rows[index]!.heading }}</h2>
+          <SceneRow
+            :row="rows[index]!" :fps="episode.film.fps" :words="episode.data!.candidates[rows[index]!.id]?.words ?? []" :looked="!!episode.data!.candidates[rows[index]!.id]" :spoken="!!episode.data!.takes[rows[index]!.id]"
+            :current="index === cursor" :selected="index === cursor || selectedIds.includes(rows[index]!.id)" :selected-shot="shot" :playing="player.playing.value && episode.film.scenes[player.sceneIndex.value]?.id === rows[index]!.id" :writing="writing?.id === rows[index]!.id ? writing.caret : undefined"
+            @select="(which, extend) => select(index, which, extend)" @play="player.playScene(episode.film.scenes.findIndex(({ id }) => id === rows[index]!.id))" @write="(caret) => sheet.write(rows[index]!.id, caret)" @search="(words) => (sheet.select(index), searchFor(words))" @show="run({ type: 'setCard', card: rows[index]!.id as 'opening', set: { shown: true } })"
+            @draft="(text) => keepDraft(episode.data!.id, { rowId: rows[index]!.id, text, ...(sheet.writingAfter.value ? { after: sheet.writingAfter.value } : {}) })" @done="(text) => done(rows[index]?.id ?? NEW_ROW, text)" @split="(text, caret) => sheet.splitAt(rows[index]!.id, text, caret)" @merge-before="(text) => sheet.mergeBefore(rows[index]!.id, text)" @merge-after="(text) => sheet.mergeAfter(rows[index]!.id, text)" @leave="(text, way) => leave(rows[index]!.id, text, way)" @undo="done(rows[index]!.id, null), episode.step('undo')"
+            @cut="(at, word) => run({ type: 'setCut', sceneId: rows[index]!.id, shot: at, word })" @drop="(at, item) => (sheet.select(index, { shot: at }), choose(item, at))" @lift="selectedIds.includes(rows[index]!.id) || sheet.select(index)"
+          />
+        </div>
+      </div>
     </section>
     <aside>
-      <FilmMonitor :film="episode.film" :cues="episode.cues" :player="player" @toggle="player.toggle(episode.selected)" />
-      <p v-if="status" class="status" role="status">{{ status }}</p>
+      <FilmMonitor ref="monitor" :film="episode.film" :plan="episode.plan" :player="player" :proxies="episode.proxies" :guides="guides" @guides="guides = !guides" />
+      <p v-if="sheet.refused.value" class="refused red" role="alert">{{ sheet.refused.value }} <button class="plain" @click="sheet.refused.value = ''">Dismiss</button></p>
       <ul v-if="episode.preparing?.remarks.length" class="remarks red" role="alert"><li v-for="remark in episode.preparing.remarks" :key="remark">{{ remark }}</li></ul>
-      <CandidatePanel v-if="scene" :key="scene.id" :number="episode.selected + 1" :shot="shot" :shots="scene.shots" :candidates="episode.data!.candidates[scene.id]?.picks ?? []" :words="episode.data!.candidates[scene.id]?.words ?? []" @choose="choose" @shot="shot = $event" />
+      <div class="tabs" role="tablist" aria-label="What is selected">
+        <button v-for="[name, label, key] in [['pictures', 'Pictures', 'P'], ['shot', 'This picture', 'F'], ['scene', 'This scene', 'E']] as const" :key="name" class="plain" role="tab" :aria-selected="panel === name" :title="`${label} (${key})`" @click="panel = name">{{ label }}</button>
+        <button class="plain all" title="All commands (F2); sheet of keys (F1)" @click="over = 'palette'">All commands <kbd>F2</kbd></button>
+      </div>
+      <div v-if="scene" class="below" @keydown.esc="leaveField">
+        <CandidatePanel v-if="panel === 'pictures'" ref="candidates" :key="scene.id" :number="scene.number" :shot="shot" :shots="scene.shots" :candidates="offered.picks" :words="offered.words" @choose="choose" @shot="shot = $event" />
+        <ShotPanel v-else-if="panel === 'shot'" :number="scene.number" :index="shot" :shot="scene.shots[shot]" :target="target" :single="which === 'these' && selectedIds.length === 1" :film="episode.document!.transition" @run="run" @target="which = $event" />
+        <ScenePanel v-else :row="scene" :count="selectedIds.length" :target="target" @run="run" @target="which = $event" />
+      </div>
+      <p v-else-if="row?.kind === 'card'" class="soft hint">A card with words in place of a picture. Press Enter to word it; an empty one takes the film's own words. <button class="plain link" @click="run({ type: 'setCard', card: row.id as 'opening', set: { shown: row.hidden } })">{{ row.hidden ? 'Show it' : 'Leave it out' }}</button></p>
     </aside>
-    <FilmMap class="map" :film="episode.film" :at="player.at.value" :selected="episode.selected" @go="select" />
+    <FilmMap class="map" :film="episode.film" :at="player.at.value" :selected="selectedIds" :flags="sheet.flags.value" :spoken="(id) => !!episode.data!.takes[id]" @go="player.seek" />
+    <CommandPalette v-if="over === 'palette'" :commands="commands" @close="over = undefined" />
+    <KeySheet v-if="over === 'keys'" :commands="commands" @close="over = undefined" />
+    <VersionsPanel v-if="over === 'versions'" :episode-id="episode.data!.id" @close="over = undefined" @restored="over = undefined" />
   </main>
 </template>
 
 <style scoped>
 .desk { display: grid; grid-template: minmax(0, 1fr) 74px / minmax(0, 1fr) 474px; }
-.rows { background: var(--paper); border-right: 1px solid var(--hair); overflow: auto; scroll-padding: 60px; }
-.chapter { font-size: 17px; font-weight: 600; padding: 16px 20px 4px 84px; display: flex; align-items: center; gap: 14px; }
+.rows { background: var(--paper); border-right: 1px solid var(--hair); overflow: auto; outline: 0; }
+.line { position: absolute; top: 0; left: 0; width: 100%; }
+.target { box-shadow: 0 -2px 0 var(--blue); }
+.chapter { font-size: 17px; font-weight: 600; padding: 16px 20px 4px 84px; display: flex; align-items: center; gap: 14px; cursor: pointer; }
 .chapter::after { content: ''; flex: 1; border-top: 1px solid var(--hair); }
 .empty { padding: 60px 84px; font-size: 20px; }
 aside { display: flex; flex-direction: column; min-height: 0; overflow: auto; }
-.status { padding: 8px 16px; border-bottom: 1px solid var(--hair); color: var(--blue); font-weight: 600; }
+.refused { padding: 7px 16px; border-bottom: 1px solid var(--hair); }
+.refused button { border-bottom: 1px solid currentColor; margin-left: 8px; }
 .remarks { margin: 0; padding: 8px 16px 8px 32px; border-bottom: 1px solid var(--hair); }
+.tabs { display: flex; gap: 20px; padding: 0 16px; border-bottom: 1px solid var(--hair); }
+.tabs button { padding: 7px 0 5px; border-bottom: 2px solid transparent; color: var(--soft); }
+.tabs [aria-selected='true'] { color: var(--ink); font-weight: 600; border-color: var(--blue); }
+.tabs .all { margin-left: auto; }
+kbd { font: 11.5px var(--mono); border: 1px solid var(--hair); padding: 0 5px; }
+.hint { padding: 16px; }
+.link { color: var(--blue); border-bottom: 1px solid currentColor; }
 .map { grid-column: 1 / 3; border-top: 1px solid var(--hair); }
 </style>

@@ -1,0 +1,37 @@
+import type { APIRequestContext, Page } from '@playwright/test'
+import type { Command } from '@tidy-reel/core/document/command'
+import type { EpisodeView } from '@tidy-reel/core/views/episode'
+import { address, expect } from './stack.ts'
+
+/** What a person does in many tests. */
+export async function newEpisode(page: Page, title: string, script: string) {
+  await page.goto(address())
+  await page.getByRole('button', { name: 'New episode' }).first().click()
+  await page.getByLabel('Title, as a viewer would read it').fill(title)
+  await page.getByRole('button', { name: 'Create' }).click()
+  await page.getByLabel('Script', { exact: true }).fill(script)
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible()
+}
+
+/** From the script to the sheet, until its last scene is spoken. */
+export async function prepared(page: Page, scenes: number) {
+  await page.getByRole('button', { name: 'Choose pictures and speak' }).click()
+  await expect(page.getByRole('button', { name: `Play scene ${scenes}`, exact: true })).toBeEnabled({ timeout: 90_000 })
+}
+
+export async function smallRender(page: Page) {
+  await page.getByRole('link', { name: 'Render' }).click()
+  await page.locator('.field', { hasText: 'Size and shape' }).locator('.el-select__wrapper').click()
+  await page.getByRole('option', { name: '320 × 180, wide, for a test' }).click()
+  await page.getByRole('button', { name: 'Start the render' }).click()
+}
+
+export const idOf = (page: Page) => /episode\/([\w-]+)/.exec(page.url())![1]!
+
+/** The episode as the server has it. */
+export const viewOf = async (request: APIRequestContext, id: string) => (await (await request.get(`${address()}/api/episodes/${id}`)).json()) as EpisodeView
+
+/** Changes an episode behind the browser's back. */
+export async function change(request: APIRequestContext, id: string, ...commands: Command[]) {
+  for (const command of commands) expect((await request.post(`${address()}/api/episodes/${id}/commands`, { data: { revision: 0, command } })).status()).toBe(200)
+}

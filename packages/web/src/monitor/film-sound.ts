@@ -1,0 +1,128 @@
+import { bedGain, FILM_LUFS, mixPlan, TAKE_LUFS, TRUE_PEAK_DBTP } from '@tidy-reel/core/sound/mix'
+import { SAMPLE_RATE } from '@tidy-reel/core/time'
+import type { Timeline } from '@tidy-reel/core/timeline/timeline'
+import type { BedFacts } from '@tidy-reel/core/views/episode'
+import { bedSound, takeSound } from '../api.ts'
+
+/** What the monitor plays: the takes of the film and the bed under them. */
+export interface FilmSound {
+  film: Timeline
+  takes: Record<string, { hash: string }>
+  bed: BedFacts | null
+}
+
+export interface SoundDeck {
+  /** Starts sounding at a sample of the film. @returns the moment of the clock it starts at, in seconds */
+  start(sound: FilmSound, from: number, rate: number): number
+  stop(): void
+  /** Seconds of the sound card's clock, which the picture follows; the computer's own where there is no card. */
+  now(): number
+  /** Fetches the takes that will be heard next. */
+  warm(sound: FilmSound, from: number): void
+}
+
+const AHEAD_SECONDS = 6
+const LOOK_MS = 400
+const FADE_STEP = SAMPLE_RATE / 20
+/** Sounds at other speeds are taken for a look through, not for listening. */
+const AUDIBLE = { slowest: 0.5, fastest: 2 }
+
+/** Takes and bed through Web Audio, at the samples and the gain the render gives them. */
+export function soundDeck(): SoundDeck {
+  let context: AudioContext | undefined
+  let out: AudioNode | undefined
+  let sources: AudioScheduledSourceNode[] = []
+  let looking = 0
+  const buffers = new Map<string, Promise<AudioBuffer | undefined>>()
+
+  const open = () => {
+    if (context) return context
+    context = new AudioContext({ sampleRate: SAMPLE_RATE, latencyHint: 'interactive' })
+    const level = context.createGain()
+    level.gain.value = 10 ** ((FILM_LUFS - TAKE_LUFS) / 20)
+    const limit = new DynamicsCompressorNode(context, { threshold: TRUE_PEAK_DBTP - 2, knee: 0, ratio: 20, attack: 0.002, release: 0.07 })
+    level.connect(limit).connect(context.destination)
+    out = level
+    return context
+  }
+  const buffer = (address: string) => {
+    let found = buffers.get(address)
+    if (!found) {
+      const decoding = open()
+      found = fetch(address).then(async (answer) => (answer.ok ? decoding.decodeAudioData(await answer.arrayBuffer()) : undefined)).catch(() => undefined)
+      buffers.set(address, found)
+      void found.then((came) => came ?? buffers.delete(address))
+    }
+    return found
+  }
+  const seconds = (samples: number) => samples / SAMPLE_RATE
+  const now = () => (context?.state === 'running' ? context.currentTime - (context.outputLatency || 0) : performance.now() / 1000)
+
+  /** Plays a buffer whose first sample belongs at `at` of the film. */
+  function place(sounding: AudioContext, came: AudioBuffer, at: number, from: number, begun: number, rate: number, into: AudioNode) {
+    const offset = Math.max(0, seconds(from - at))
+    if (offset >= came.duration) return
+    const source = new AudioBufferSourceNode(sounding, { buffer: came, playbackRate: rate })
+    source.connect(into)
+    const when = begun + Math.max(0, seconds(at - from)) / rate
+    const late = Math.max(0, sounding.currentTime - when)
+    source.start(Math.max(when, sounding.currentTime), offset + late * rate)
+    sources.push(source)
+  }
+
+  function startBed(sounding: AudioContext, { film, bed }: FilmSound, from: number, begun: number) {
+    if (!bed) return
+    const plan = mixPlan(film.samples, TAKE_LUFS, bed.lufs)
+    const gain = sounding.createGain()
+    gain.connect(out!)
+    gain.gain.setValueAtTime(bedGain(plan, from), begun)
+    for (const [start, end] of [[0, plan.fadeInSamples], [film.samples - plan.fadeOutSamples, film.samples]] as const)
+      for (let at = Math.max(from, start); at <= end; at += FADE_STEP) gain.gain.linearRampToValueAtTime(bedGain(plan, at), begun + seconds(at - from))
+    const place0 = Math.floor(from / bed.loopSamples)
+    void buffer(bedSound(bed.hash)).then((came) => {
+      if (!came) return
+      for (let round = Math.max(0, place0 - 1); round * bed.loopSamples < film.samples; round++) place(sounding, came, round * bed.loopSamples, from, begun, 1, gain)
+    })
+  }
+
+  function stop() {
+    clearInterval(looking)
+    for (const source of sources) source.disconnect()
+    sources = []
+  }
+  return {
+    now,
+    stop,
+    warm({ film, takes }, from) {
+      for (const scene of film.scenes) {
+        if (scene.speechEnd < from) continue
+        if (scene.speechStart > from + AHEAD_SECONDS * SAMPLE_RATE) break
+        const take = takes[scene.id]
+        if (take) void buffer(takeSound(take.hash))
+      }
+    },
+    start(sound, from, rate) {
+      stop()
+      const sounding = open()
+      void sounding.resume()
+      const begun = sounding.currentTime + 0.06
+      if (rate < AUDIBLE.slowest || rate > AUDIBLE.fastest) return now()
+      const asked = new Set<string>()
+      const look = () => {
+        const at = from + (sounding.currentTime - begun) * rate * SAMPLE_RATE
+        for (const scene of sound.film.scenes) {
+          if (scene.speechEnd <= Math.max(from, at) || asked.has(scene.id)) continue
+          if (scene.speechStart > at + AHEAD_SECONDS * SAMPLE_RATE) break
+          asked.add(scene.id)
+          const take = sound.takes[scene.id]
+          const turn = looking
+          if (take) void buffer(takeSound(take.hash)).then((came) => came && turn === looking && place(sounding, came, scene.speechStart, from, begun, rate, out!))
+        }
+      }
+      looking = window.setInterval(look, LOOK_MS)
+      look()
+      if (rate === 1) startBed(sounding, sound, from, begun)
+      return sounding.state === 'running' ? begun : now()
+    },
+  }
+}

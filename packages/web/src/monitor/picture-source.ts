@@ -1,0 +1,132 @@
+import { proxy, thumbnail } from '../api.ts'
+
+/** Stills of the monitor: the proxy, and its thumbnail until that has come. */
+export interface StillShelf {
+  /** What can be drawn of an item now; undefined while nothing has come. `whole`: it is the proxy itself. */
+  get(id: string): { image: HTMLImageElement; whole: boolean } | undefined
+}
+
+const KEPT = 60
+/** A thumbnail the library is still at is asked for again. */
+const AGAIN_MS = 900
+const TRIES = 30
+
+/**
+ * @param ready  whether an item's proxy has been made
+ * @param onCome called whenever a picture has come
+ */
+export function stillShelf(ready: (id: string) => boolean, onCome: () => void): StillShelf {
+  const shelf = new Map<string, { whole?: HTMLImageElement; small?: HTMLImageElement; asked: boolean }>()
+  const load = (address: (tries: number) => string, come: (image: HTMLImageElement) => void, tries = 0) => {
+    const image = new Image()
+    image.onload = () => {
+      come(image)
+      onCome()
+    }
+    image.onerror = () => tries < TRIES && setTimeout(() => load(address, come, tries + 1), AGAIN_MS)
+    image.src = address(tries)
+  }
+  return {
+    get(id) {
+      let entry = shelf.get(id)
+      if (!entry) {
+        if (shelf.size >= KEPT) shelf.delete(shelf.keys().next().value!)
+        shelf.set(id, (entry = { asked: false }))
+        const made = entry
+        load((tries) => thumbnail(id, tries), (image) => (made.small = image))
+      }
+      if (!entry.asked && ready(id)) {
+        entry.asked = true
+        const made = entry
+        load(() => proxy(id), (image) => (made.whole = image))
+      }
+      const image = entry.whole ?? entry.small
+      return image && { image, whole: image === entry.whole }
+    },
+  }
+}
+
+/** A clip in one of the monitor's players. */
+export interface ClipPlace {
+  id: string
+  /** Seconds into the clip, before it starts again. */
+  time: number
+  /** How fast it runs; 0 stands still. */
+  rate: number
+}
+
+export interface ClipDeck {
+  /** The player standing at a place of a clip; undefined until it can be drawn. */
+  show(place: ClipPlace): HTMLVideoElement | undefined
+  /** Makes a clip ready to be shown from its place on. */
+  ready(place: ClipPlace): void
+  pause(): void
+  close(): void
+}
+
+/** One is seen, one gives way to it, one is being made ready. */
+const PLAYERS = 3
+/** A clip runs by itself until it is further off than this; setting it anew costs more than it mends. */
+const DRIFT_SECONDS = 0.09
+const STILL_SECONDS = 0.012
+
+/**
+ * @param ready  whether an item's proxy has been made; there is nothing to play until it has
+ * @param onCome called whenever a player has something new to draw
+ */
+export function clipDeck(ready: (id: string) => boolean, onCome: () => void): ClipDeck {
+  const players = Array.from({ length: PLAYERS }, () => {
+    const video = document.createElement('video')
+    Object.assign(video, { muted: true, loop: true, playsInline: true, preload: 'auto' })
+    const player = { video, id: '', used: 0 }
+    video.addEventListener('seeked', onCome)
+    video.addEventListener('loadeddata', onCome)
+    return player
+  })
+  let turn = 0
+  const load = (player: (typeof players)[number], id: string) => {
+    player.id = id
+    player.video.src = proxy(id)
+  }
+  const playerFor = (id: string, others: readonly string[] = []) => {
+    let player = players.find((candidate) => candidate.id === id)
+    if (!player) {
+      player = players.filter((candidate) => !others.includes(candidate.id)).reduce((a, b) => (b.used < a.used ? b : a))
+      load(player, id)
+    }
+    player.used = ++turn
+    return player
+  }
+  const set = ({ video }: (typeof players)[number], { time, rate }: ClipPlace) => {
+    const duration = video.duration || Infinity
+    const wanted = Number.isFinite(duration) ? time % duration : time
+    const off = Math.abs(video.currentTime - wanted)
+    const apart = Math.min(off, Math.abs(duration - off))
+    if (apart > (rate && !video.paused ? DRIFT_SECONDS : STILL_SECONDS) && !video.seeking) video.currentTime = wanted
+    if (rate > 0) {
+      video.playbackRate = Math.min(8, rate)
+      if (video.paused) void video.play().catch(() => undefined)
+    } else if (!video.paused) video.pause()
+  }
+  return {
+    show(place) {
+      if (!ready(place.id)) return undefined
+      const player = playerFor(place.id)
+      set(player, place)
+      return player.video.readyState >= 2 ? player.video : undefined
+    },
+    ready(place) {
+      if (ready(place.id) && !players.some(({ id }) => id === place.id)) set(playerFor(place.id), { ...place, rate: 0 })
+    },
+    pause() {
+      for (const { video } of players) if (!video.paused) video.pause()
+    },
+    close() {
+      for (const { video } of players) {
+        video.pause()
+        video.removeAttribute('src')
+        video.load()
+      }
+    },
+  }
+}
