@@ -150,6 +150,21 @@ test('cuts and scenes are dragged: a cut falls on a word, a picture on a shot, s
   const name = (await offered.locator('.name').textContent())!
   await offered.dragTo(scene(page, 2).locator('.frame').first())
   await expect.poll(async () => (await viewOf(request, id)).document.scenes[1]!.shots[0]!.item?.title).toBe(name)
+  // A file from the desktop becomes the picture; one that is none is refused with a sentence.
+  const dropFile = (name: string, kind: 'picture' | 'text') => scene(page, 3).locator('.frame').first().evaluate(async (frame, [file, what]) => {
+    const page = globalThis as unknown as { document: { createElement(name: 'canvas'): { width: number; height: number; getContext(kind: '2d'): { fillRect(...box: number[]): void }; toBlob(done: (blob: Blob) => void): void } }; DataTransfer: new () => { items: { add(file: File): void } }; DragEvent: new (type: string, options: object) => Event }
+    const canvas = Object.assign(page.document.createElement('canvas'), { width: 320, height: 180 })
+    canvas.getContext('2d').fillRect(0, 0, 160, 180)
+    const blob = what === 'text' ? new Blob(['notes']) : await new Promise<Blob>((done) => canvas.toBlob(done))
+    const carried = new page.DataTransfer()
+    carried.items.add(new File([blob], file!))
+    frame.dispatchEvent(new page.DragEvent('drop', { dataTransfer: carried, bubbles: true, cancelable: true }))
+  }, [name, kind])
+  await dropFile('My harbour.png', 'picture')
+  await expect.poll(async () => (await viewOf(request, id)).document.scenes[2]!.shots[0]!.item?.title).toBe('My harbour')
+  await expect(scene(page, 3).getByRole('img', { name: 'My harbour' })).toBeVisible()
+  await dropFile('notes.txt', 'text')
+  await expect(page.getByRole('alert')).toContainText('"notes.txt" cannot be used')
   await scene(page, 3).locator('.number').dragTo(scene(page, 1))
   await expect.poll(async () => (await viewOf(request, id)).document.scenes.map((each) => each.id)).toEqual(['s3', 's1', 's2'])
 })

@@ -11,7 +11,7 @@ import { parseFrameRate } from '@tidy-reel/core/time'
 import { engineConfig, type EngineConfig } from '@tidy-reel/engine/config'
 import { filmable, makeFilm } from '@tidy-reel/engine/make'
 import { onStopSignal } from '@tidy-reel/engine/run/stop-signals'
-import { stockClient } from '@tidy-reel/engine/stock/client'
+import { pictureLibrary } from '@tidy-reel/engine/stock/library'
 import type { StockLibrary } from '@tidy-reel/engine/stock/contract'
 import { keptPictures, matchFilm, scenesToMatch } from '@tidy-reel/engine/stock/match-film'
 import { loadLexicon } from '@tidy-reel/engine/words/wordnet'
@@ -46,7 +46,7 @@ export async function makeCommand(written: Document, flags: MakeFlags): Promise<
   const stop = new AbortController()
   onStopSignal(() => stop.abort(new TidyError('cancelled')))
   const config = engineConfig()
-  return withStock(config, (address) => run(start, shape, resolve(flags.out), { config, library: stockClient(address), signal: stop.signal }))
+  return withStock(config, (address) => run(start, shape, resolve(flags.out), { config, library: pictureLibrary({ ...config, stock: address }), signal: stop.signal }))
 }
 
 async function run(unmatched: Document, shape: FilmShape, out: string, context: { config: EngineConfig; library: StockLibrary; signal: AbortSignal }): Promise<FilmReport> {

@@ -52,8 +52,8 @@ export const FAULTS = {
   place_inside: { status: 422, say: () => 'Scenes cannot be put beside one of themselves. Choose another place.' },
   revision_stale: {
     status: 409,
-    say: (d: { revision: number }) =>
-      `This episode was changed elsewhere meanwhile (it is at change ${d.revision} now). It was loaded afresh; make the last change again.`,
+    say: (d: { revision: number; changes: string }) =>
+      `The same lines were changed elsewhere meanwhile (${d.changes}). The episode was loaded afresh; look at what is there now and make your change again.`,
   },
   nothing_to_undo: { status: 409, say: () => 'There is nothing to undo: this is how the episode began.' },
   nothing_to_redo: { status: 409, say: () => 'There is nothing to redo.' },
@@ -95,6 +95,7 @@ export const FAULTS = {
     status: 502,
     say: (d: { title: string; reason: string }) => `The picture "${d.title}" cannot be used: ${d.reason}. Choose another one.`,
   },
+  own_file_unusable: { status: 415, say: (d: { name: string; reason: string }) => `"${d.name}" cannot be used: ${d.reason}. Take a JPEG, PNG, WebP, MP4, MOV or WebM.` },
   catalogue_invalid: {
     status: 422,
     say: (d: { reason: string }) => `The catalogue cannot be read: ${d.reason}.`,

@@ -97,6 +97,20 @@ describe('episodes', () => {
   })
 })
 
+describe('own files', () => {
+  it('are taken as pictures, served as thumbnails, and refused with a sentence when they are none', async () => {
+    const { createCanvas } = await import('@napi-rs/canvas')
+    const send = (name: string, body: Uint8Array<ArrayBuffer>) => fresh.web.request(`http://localhost/api/own?name=${encodeURIComponent(name)}`, { method: 'POST', body })
+    const taken = await send('My boat.png', new Uint8Array(createCanvas(320, 180).toBuffer('image/png')))
+    expect(taken.status).toBe(201)
+    const item = (await taken.json()) as { id: string; title: string }
+    expect(item.title).toBe('My boat')
+    await expect.poll(async () => (await fresh.web.request(`http://localhost/api/stock/${item.id}/thumbnail`)).status).toBe(200)
+    const refused = await send('x.png', new Uint8Array([1, 2, 3]))
+    expect([refused.status, ((await refused.json()) as Problem).code]).toEqual([415, 'own_file_unusable'])
+  })
+})
+
 describe('versions', () => {
   const keep = async (id: string, name: string) => (await fresh.ask('POST', `/api/episodes/${id}/versions`, { name })).body as { id: string }
   it('are kept under a name, compared with what is now, and brought back as a change that can be undone', async () => {

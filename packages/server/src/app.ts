@@ -5,7 +5,9 @@ import { secureHeaders } from 'hono/secure-headers'
 import { serveStatic } from '@hono/node-server/serve-static'
 import { TidyError } from '@tidy-reel/core/fault'
 import { folders, type EngineConfig } from '@tidy-reel/engine/config'
-import { stockClient } from '@tidy-reel/engine/stock/client'
+import type { StockLibrary } from '@tidy-reel/engine/stock/contract'
+import { pictureLibrary } from '@tidy-reel/engine/stock/library'
+import { OWN_BYTES_LIMIT } from '@tidy-reel/engine/stock/own-files'
 import { thumbnails, type Thumbnails } from '@tidy-reel/engine/stock/thumbnails'
 import { episodeActions, type EpisodeActions } from './actions/episodes.ts'
 import { historyActions, type HistoryActions } from './actions/history.ts'
@@ -25,7 +27,7 @@ export interface App {
   renders: RenderActions
   queue: Queue
   hub: EventHub
-  library: ReturnType<typeof stockClient>
+  library: StockLibrary
   thumbnails: Thumbnails
   place: ReturnType<typeof folders>
 }
@@ -37,7 +39,7 @@ export async function openApp(database: string, engine: EngineConfig): Promise<A
   const sequelize = connect(database)
   const queue = await openQueue(database)
   const episodes = episodeActions(sequelize, LOCAL_OWNER)
-  const library = stockClient(engine.stock)
+  const library = pictureLibrary(engine)
   return { episodes, history: historyActions(sequelize, LOCAL_OWNER), versions: versionActions(episodes, LOCAL_OWNER), queue, hub: await eventHub(database), renders: renderActions(sequelize, queue, engine, episodes, LOCAL_OWNER), library, thumbnails: thumbnails(folders(engine).thumbnails, library), place: folders(engine) }
 }
 
@@ -45,7 +47,9 @@ export async function openApp(database: string, engine: EngineConfig): Promise<A
 export function webApp(app: App, web: string): Hono {
   const hono = new Hono()
   hono.use(secureHeaders({ contentSecurityPolicy: { defaultSrc: ["'self'"], scriptSrc: ["'self'", "'wasm-unsafe-eval'"], workerSrc: ["'self'", 'blob:'], styleSrc: ["'self'", "'unsafe-inline'"], imgSrc: ["'self'", 'data:'], mediaSrc: ["'self'", 'blob:'], connectSrc: ["'self'"], frameAncestors: ["'none'"], objectSrc: ["'none'"] } }))
-  hono.use('/api/*', sameOrigin, bodyLimit({ maxSize: BODY_LIMIT, onError: () => { throw new TidyError('script_too_large', { characters: BODY_LIMIT, limit: BODY_LIMIT }) } }))
+  const small = bodyLimit({ maxSize: BODY_LIMIT, onError: () => { throw new TidyError('script_too_large', { characters: BODY_LIMIT, limit: BODY_LIMIT }) } })
+  const file = bodyLimit({ maxSize: OWN_BYTES_LIMIT, onError: () => { throw new TidyError('own_file_unusable', { name: 'The file', reason: `it is larger than ${OWN_BYTES_LIMIT / 1024 / 1024} MB` }) } })
+  hono.use('/api/*', sameOrigin, (c, next) => (c.req.path === '/api/own' ? file : small)(c, next))
   hono.route('/api/episodes', episodeRoutes(app))
   hono.route('/api', mediaRoutes(app))
   hono.all('/api/*', () => { throw new TidyError('route_not_found') })

@@ -20,5 +20,5 @@ onBeforeUnmount(() => clearTimeout(waiting))
 </script>
 
 <template>
-  <img :src="thumbnail(id, tries)" :alt="alt" loading="lazy" draggable="false" :style="{ visibility: come ? 'visible' : 'hidden' }" @load="come = true" @error="again" />
+  <img :src="thumbnail(id, tries)" :alt="come ? alt : ''" loading="lazy" draggable="false" @load="come = true" @error="again" />
 </template>

@@ -49,6 +49,7 @@ export const api = {
   prepare: (id: string) => post<void>(`/episodes/${id}/prepare`),
   startRender: (id: string, shape: FilmShape) => post<RenderView>(`/episodes/${id}/renders`, shape),
   cancelRender: (renderId: string) => post<RenderView>(`/renders/${renderId}/cancel`),
+  takeOwnFile: (file: File) => ask<Item>(`/own?name=${encodeURIComponent(file.name)}`, { method: 'POST', body: file, headers: { 'content-type': 'application/octet-stream' } }),
   voices: () => ask<{ voices: Voice[] }>('/voices').then(({ voices }) => voices),
   searchStock: (words: string) => ask<{ items: Item[] }>(`/stock?q=${encodeURIComponent(words)}`).then(({ items }) => items),
 }

@@ -4,7 +4,7 @@ import { parseScript, SPOKEN, type ParsedScript, type ScriptBlock } from '../scr
 /** The text of one scene as it stands in the script, its directions with it, without the marks that part it from others. */
 export interface Piece {
   id: string
-  raw: string
+  readonly raw: string
   /** Parted into sentences as parsing would; otherwise it stays one scene. */
   free?: boolean
 }
@@ -65,14 +65,22 @@ function piecesOf(script: string, { scenes }: ParsedScript, block: ScriptBlock, 
   return own.map((scene, i) => {
     const pauses = scene.marked.filter((mark, d) => scene.directions[d]!.kind === 'pause' && !strays.has(mark)).map(({ to }) => to)
     const end = i === own.length - 1 ? block.source.to : Math.max(scene.source.to, ...pauses)
-    const inside = blanked(script, start, end, strays)
+    const from = start
     start = end
     const led = scene.marked.filter((mark) => strays.has(mark) && mark.from < block.source.from)
     const followed = scene.marked.filter((mark) => strays.has(mark) && mark.from > block.source.from)
-    const words = (marks: readonly Stray[]) => marks.map(({ from, to }) => script.slice(from, to))
-    const raw = [...words(led), inside.replace(MARK, ' ').replace(/[^\S\n]+/g, ' ').trim(), ...words(followed)].join(' ')
-    return { id: ids[block.first + i]!, raw: raw.replace(UNCLOSED, '$&]') }
+    const words = (marks: readonly Stray[]) => marks.map((mark) => script.slice(mark.from, mark.to))
+    return readLater(ids[block.first + i]!, () => {
+      const inside = blanked(script, from, end, strays).replace(MARK, ' ').replace(/[^\S\n]+/g, ' ').trim()
+      return [...words(led), inside, ...words(followed)].join(' ').replace(UNCLOSED, '$&]')
+    })
   })
+}
+
+/** A piece whose text is made when it is asked for: a change touches few of a film's paragraphs. */
+function readLater(id: string, read: () => string): Piece {
+  let raw: string | undefined
+  return { id, get raw() { return (raw ??= read()) } }
 }
 
 function blanked(script: string, start: number, end: number, strays: ReadonlySet<Stray>): string {

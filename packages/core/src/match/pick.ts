@@ -2,6 +2,7 @@ import { lemma } from '../words/lemma.ts'
 import type { Lexicon } from '../words/lexicon.ts'
 import { searchWords, type SearchWord } from '../words/search-words.ts'
 import { STOP_WORDS } from '../words/stop.ts'
+import { HOURS } from './hours.ts'
 import { SCENES_APART } from './scenes-apart.ts'
 import { bm25, type Fields } from './bm25.ts'
 import type { Item, Orientation } from './item.ts'
@@ -49,8 +50,6 @@ const KIND = 0.35
 const BEFORE = 0.25
 /** How much less a picture is worth that looks like one shown so many scenes before: one, two, three. */
 const ALIKE = [0.55, 0.4, 0.25] as const
-/** Words that tell two pictures of the same thing apart without making them look different. */
-const HOURS = new Set('day dawn morning sunrise dusk evening sunset night dark cloudy gray upright clip photograph paper layer color cut front behind'.split(' '))
 const SUBJECT = 0.12
 
 /**

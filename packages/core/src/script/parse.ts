@@ -115,25 +115,57 @@ function blocksOf(script: string): Block[] {
 
 /** @returns where the speaker's label stands, if there is one */
 function readParagraph(script: string, source: Stretch, parsed: ParsedScript, waiting: Bracket[]): Stretch | undefined {
-  const raw = script.slice(source.from, source.to)
-  const brackets = bracketsOf(raw, parsed.remarks).map((bracket) => shifted(bracket, source.from))
-  let masked = blank(raw, brackets, source.from).replace(/\n/g, ' ')
-  const named = SPEAKER.exec(masked)
-  if (named) masked = ' '.repeat(named[0].length) + masked.slice(named[0].length)
-  const scenes = scenePieces(masked).map((piece, i): ScriptScene => ({
-    text: evenText(masked.slice(piece.from, piece.to).replace(BOUNDARY, ' ')),
-    source: shifted(piece, source.from),
+  const read = paragraphRead(script.slice(source.from, source.to))
+  parsed.remarks.push(...read.remarks)
+  const scenes = read.pieces.map(({ text, from, to, estimatedSeconds }, i): ScriptScene => ({
+    text,
+    source: { from: from + source.from, to: to + source.from },
     chapter: parsed.chapters.length - 1,
-    ...(named ? { speaker: named[1]!.trim() } : {}),
+    ...(read.speaker ? { speaker: read.speaker } : {}),
     directions: [],
     marked: [],
     opensParagraph: i === 0,
-    estimatedSeconds: 0,
+    estimatedSeconds,
   }))
-  for (const scene of scenes) scene.estimatedSeconds = estimateSeconds(spokenText(scene.text))
-  placeDirections(brackets, scenes, parsed, waiting)
+  placeDirections(read.brackets.map((bracket) => shifted(bracket, source.from)), scenes, parsed, waiting)
   parsed.scenes.push(...scenes)
-  return named ? { from: source.from, to: source.from + named[0].length } : undefined
+  return read.label ? { from: source.from, to: source.from + read.label } : undefined
+}
+
+/** What a paragraph says by itself, wherever it stands; positions from its start. */
+interface ParagraphRead {
+  brackets: Bracket[]
+  remarks: string[]
+  speaker?: string
+  /** Characters of the speaker's label. */
+  label: number
+  pieces: (Stretch & { text: string; estimatedSeconds: number })[]
+}
+
+/** After an edit all paragraphs but one are as they were: they are not read again. */
+const readBefore = new Map<string, ParagraphRead>()
+const KEPT_PARAGRAPHS = 4000
+
+function paragraphRead(raw: string): ParagraphRead {
+  let read = readBefore.get(raw)
+  if (!read) {
+    if (readBefore.size >= KEPT_PARAGRAPHS) readBefore.clear()
+    readBefore.set(raw, (read = freshlyRead(raw)))
+  }
+  return read
+}
+
+function freshlyRead(raw: string): ParagraphRead {
+  const remarks: string[] = []
+  const brackets = bracketsOf(raw, remarks)
+  let masked = blank(raw, brackets).replace(/\n/g, ' ')
+  const named = SPEAKER.exec(masked)
+  if (named) masked = ' '.repeat(named[0].length) + masked.slice(named[0].length)
+  const pieces = scenePieces(masked).map(({ from, to }) => {
+    const text = evenText(masked.slice(from, to).replace(BOUNDARY, ' '))
+    return { from, to, text, estimatedSeconds: spokenSeconds(text) }
+  })
+  return { brackets, remarks, pieces, label: named?.[0].length ?? 0, ...(named ? { speaker: named[1]!.trim() } : {}) }
 }
 
 const shifted = <T extends Stretch>(stretch: T, by: number): T => ({ ...stretch, from: stretch.from + by, to: stretch.to + by })
@@ -167,13 +199,24 @@ function evenText(text: string): string {
     .trim()
 }
 
+/** Sentences come back with every edit of their paragraph; each is put into spoken form once. */
+const timed = new Map<string, number>()
+function spokenSeconds(text: string): number {
+  let seconds = timed.get(text)
+  if (seconds === undefined) {
+    if (timed.size > 20_000) timed.clear()
+    timed.set(text, (seconds = estimateSeconds(spokenText(text))))
+  }
+  return seconds
+}
+
 /** Pieces of one sentence, none over the limit. Wider spaces do not move where it is parted. */
 function piecesOf(masked: string, sentence: Stretch): Stretch[] {
   const text = masked.slice(sentence.from, sentence.to)
   if (!SPOKEN.test(text)) return []
   const kept = [...text.matchAll(/\S|\s(?!\s)/g)].map((match) => match.index)
   const even = kept.map((at) => text[at]).join('')
-  return clausesOf(even, (piece) => estimateSeconds(spokenText(piece)), SCENE_SECONDS_LIMIT)
+  return clausesOf(even, spokenSeconds, SCENE_SECONDS_LIMIT)
     .map(({ from, to }) => ({ from: sentence.from + kept[from]!, to: sentence.from + kept[to - 1]! + 1 }))
     .filter((piece) => SPOKEN.test(masked.slice(piece.from, piece.to)))
 }
@@ -202,9 +245,9 @@ function directionOf(inside: string): Direction | undefined {
   return { kind: 'note', text }
 }
 
-function blank(raw: string, brackets: readonly Stretch[], offset: number): string {
+function blank(raw: string, brackets: readonly Stretch[]): string {
   let text = raw
-  for (const { from, to } of brackets) text = text.slice(0, from - offset) + ' '.repeat(to - from) + text.slice(to - offset)
+  for (const { from, to } of brackets) text = text.slice(0, from) + ' '.repeat(to - from) + text.slice(to)
   return text
 }
 

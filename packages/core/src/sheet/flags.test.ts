@@ -28,6 +28,9 @@ describe('filmFlags', () => {
     expect(flagged([show('s1', 'a'), show('s2', 'a'), show('s3', 'b')])).toEqual(['s2 alike'])
     expect(flagged([show('s1', 'a'), show('s2', 'b'), show('s3', 'a')])).toEqual(['s3 again'])
   })
+  it('finds neighbours that show the same at another hour', () => {
+    expect(flagged([show('s1', 'Lighthouse on a rock, dawn'), show('s2', 'Lighthouse on a rock, night'), show('s3', 'c')])).toEqual(['s2 alike'])
+  })
   it('finds clips that end before their scene, their speed and slip counted', () => {
     const clip = [show('s1', 'a', 0, 3.5), ...all.slice(1)]
     expect(flagged(clip)).toEqual(['s1 short'])

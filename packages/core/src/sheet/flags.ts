@@ -1,4 +1,5 @@
 import type { Pick } from '../match/pick.ts'
+import { HOURS } from '../match/hours.ts'
 import { SCENES_APART } from '../match/scenes-apart.ts'
 import { SCENE_SECONDS_LIMIT } from '../script/parse.ts'
 import { SAMPLE_RATE } from '../time.ts'
@@ -27,11 +28,14 @@ export interface FlagFacts {
 /** A caption worn by a whole sentence longer than the parser allows, by more than a voice's own pace explains. */
 const LONG_SECONDS = SCENE_SECONDS_LIMIT * 1.15
 
+/** What a picture shows, whatever the hour: the words of its title in order. */
+const subjectOf = (title: string) => (title.toLowerCase().match(/\p{L}+/gu) ?? []).filter((word) => !HOURS.has(word)).sort().join(' ')
+
 /** The flags of every scene of a film, by scene id; scenes without any are left out. */
 export function filmFlags({ scenes, fps }: Timeline, { spoken, picks }: FlagFacts): Map<string, Flag[]> {
   const flags = new Map<string, Flag[]>()
   const seen = new Map<string, number>()
-  let before: string | undefined
+  let before: { id: string; subject: string } | undefined
   scenes.forEach((scene, n) => {
     if (scene.card !== undefined) return
     const found: Flag[] = []
@@ -49,10 +53,12 @@ export function filmFlags({ scenes, fps }: Timeline, { spoken, picks }: FlagFact
       const needed = (((endFrame - startFrame) * fps[1]) / fps[0]) * speed + slip / SAMPLE_RATE
       if (item.kind === 'clip' && item.seconds && item.seconds < needed - 0.05) found.push({ kind: 'short', text: `the clip lasts ${item.seconds.toFixed(1)} of ${needed.toFixed(1)} s and starts again`, ...at })
       const last = seen.get(item.id)
-      if (item.id === before) found.push({ kind: 'alike', text: 'the same picture as before', ...at })
+      const subject = subjectOf(item.title)
+      if (item.id === before?.id) found.push({ kind: 'alike', text: 'the same picture as before', ...at })
+      else if (subject && subject === before?.subject) found.push({ kind: 'alike', text: 'looks like the picture before', ...at })
       else if (last !== undefined && n - last <= SCENES_APART) found.push({ kind: 'again', text: n === last ? 'twice in this scene' : `seen ${n - last} scene${n - last > 1 ? 's' : ''} ago`, ...at })
       seen.set(item.id, n)
-      before = item.id
+      before = { id: item.id, subject }
     }
     if (!spoken(scene.id)) found.push({ kind: 'silent', text: 'not spoken yet' })
     if (found.length) flags.set(scene.id, found)

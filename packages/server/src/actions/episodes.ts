@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto'
 import { Op, type Sequelize, type Transaction } from 'sequelize'
 import { apply, documentFrom } from '@tidy-reel/core/document/apply'
 import type { Command, CommandOf } from '@tidy-reel/core/document/command'
+import { commandName } from '@tidy-reel/core/document/command-name'
 import { filmOf } from '@tidy-reel/core/document/film-scenes'
 import { takenBack } from '@tidy-reel/core/document/inverse'
 import { TidyError } from '@tidy-reel/core/fault'
@@ -67,7 +68,7 @@ async function rebasedScript(command: CommandOf<'setScript'>, { id, document, re
   const whole = since.length === revision - against && since.every(({ state }) => state === 'done')
   const base = whole ? since.reduce((now, { inverse }) => takenBack(now, inverse), document) : undefined
   const script = base && mergeScripts(base.script, command.script, document.script)
-  if (script === undefined) throw new TidyError('revision_stale', { revision })
+  if (script === undefined) throw new TidyError('revision_stale', { revision, changes: [...new Set(since.filter(({ actor }) => actor === 'person').map((change) => commandName(change.command)))].join(', ') || 'undone' })
   return { ...command, script }
 }
 

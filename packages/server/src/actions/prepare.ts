@@ -8,7 +8,7 @@ import { folders, type EngineConfig } from '@tidy-reel/engine/config'
 import { filmable, silentScenes, takeRequests } from '@tidy-reel/engine/make'
 import { monitorBed } from '@tidy-reel/engine/sound/monitor-bed'
 import { takeAll } from '@tidy-reel/engine/speech/take-all'
-import { stockClient } from '@tidy-reel/engine/stock/client'
+import { pictureLibrary } from '@tidy-reel/engine/stock/library'
 import { keptPictures, matchFilm, scenesToMatch } from '@tidy-reel/engine/stock/match-film'
 import { loadLexicon } from '@tidy-reel/engine/words/wordnet'
 import { Candidates, type Episode } from '../db/models.ts'
@@ -63,7 +63,7 @@ async function matchEpisode(config: EngineConfig, episodes: EpisodeActions, { id
   if (shown.every(({ id: sceneId, text, shots }) => shots.length > 0 && known.get(sceneId) === text)) return []
   const stays = ({ id: sceneId, text, shots }: FilmScene) => shots.length > 0 && likeness(known.get(sceneId) ?? text, text) >= STILL_THE_SAME
   const kept = keptPictures(film.scenes.map((scene) => (stays(scene) ? scene : { ...scene, shots: scene.shots.filter(({ by }) => by === 'hand') })))
-  const { picks, fault } = await matchFilm(scenesToMatch(film, sceneSeconds(film.scenes, film.speed)), await loadLexicon(), stockClient(config.stock), { orientation: 'landscape', kept, signal })
+  const { picks, fault } = await matchFilm(scenesToMatch(film, sceneSeconds(film.scenes, film.speed)), await loadLexicon(), pictureLibrary(config), { orientation: 'landscape', kept, signal })
   if (fault && picks.every(({ chosen }) => chosen.length === 0)) return [fault.message]
   await Candidates.destroy({ where: { episodeId: id, ownerId } })
   await Candidates.bulkCreate(shown.map((scene) => ({ episodeId: id, ownerId, sceneId: scene.id, text: scene.text, words: picks[scene.i]!.words, picks: picks[scene.i]!.candidates })))

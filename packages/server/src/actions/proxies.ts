@@ -5,7 +5,7 @@ import { TidyError } from '@tidy-reel/core/fault'
 import type { ChosenItem } from '@tidy-reel/core/match/item'
 import { folders, type EngineConfig } from '@tidy-reel/engine/config'
 import { proxyFile, proxyOf } from '@tidy-reel/engine/render/proxy'
-import { stockClient } from '@tidy-reel/engine/stock/client'
+import { pictureLibrary } from '@tidy-reel/engine/stock/library'
 import { announce } from '../events.ts'
 import type { EpisodeActions } from './episodes.ts'
 
@@ -17,7 +17,7 @@ const itemsOf = ({ scenes }: Document): ChosenItem[] => scenes.flatMap(({ shots 
  */
 export async function makeProxies(sequelize: Sequelize, config: EngineConfig, episodes: EpisodeActions, episodeId: string, signal: AbortSignal): Promise<void> {
   const { proxies } = folders(config)
-  const library = stockClient(config.stock)
+  const library = pictureLibrary(config)
   const failed = new Set<string>()
   for (;;) {
     const { document } = await episodes.find(episodeId)

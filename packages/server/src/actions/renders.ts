@@ -6,7 +6,7 @@ import type { FilmShape } from '@tidy-reel/core/render/plan'
 import { overallProgress, type Progress } from '@tidy-reel/core/render/progress'
 import { folders, type EngineConfig } from '@tidy-reel/engine/config'
 import { filmable, makeFilm } from '@tidy-reel/engine/make'
-import { stockClient } from '@tidy-reel/engine/stock/client'
+import { pictureLibrary } from '@tidy-reel/engine/stock/library'
 import { Render } from '../db/models.ts'
 import { announce } from '../events.ts'
 import { RENDER } from '../jobs/kinds.ts'
@@ -63,7 +63,7 @@ export function renderActions(sequelize: Sequelize, queue: Queue, config: Engine
       const beat = setInterval(() => void note.write().catch(() => undefined), HEARTBEAT_MS)
       const cancelWatch = setInterval(() => void Render.findByPk(renderId, { attributes: ['state'] }).then((row) => row?.state === 'cancelled' && cancel.abort(), () => undefined), CANCEL_WATCH_MS)
       try {
-        const report = await makeFilm(render.document, render.shape, this.folder(renderId), { config, library: stockClient(config.stock), signal, onProgress: note.hear })
+        const report = await makeFilm(render.document, render.shape, this.folder(renderId), { config, library: pictureLibrary(config), signal, onProgress: note.hear })
         await Render.update({ state: 'done', report, progress: null }, { where: { id: renderId, state: 'running' } })
       } catch (cause) {
         if (stopping.aborted) {

@@ -1,9 +1,12 @@
 import { existsSync } from 'node:fs'
 import { join } from 'node:path'
+import { Readable } from 'node:stream'
+import type { ReadableStream } from 'node:stream/web'
 import { Hono } from 'hono'
 import { z } from 'zod'
 import { proxyFile } from '@tidy-reel/engine/render/proxy'
 import { bedFile } from '@tidy-reel/engine/sound/monitor-bed'
+import { takeOwnFile } from '@tidy-reel/engine/stock/own-files'
 import { VOICES } from '@tidy-reel/engine/speech/voices'
 import type { App } from '../app.ts'
 import { sendFile } from './files.ts'
@@ -18,6 +21,10 @@ export function mediaRoutes({ renders, place, library, thumbnails }: App) {
   return new Hono()
     .get('/voices', (c) => c.json({ voices: VOICES }))
     .get('/takes/:hash', valid('param', Hash), (c) => sendFile(join(place.takes, `${c.req.valid('param').hash}.wav`), 'audio/wav', { range: c.req.header('range') }))
+    .post('/own', valid('query', z.object({ name: z.string().trim().min(1).max(300) })), async (c) => {
+      const bytes = c.req.raw.body
+      return c.json(await takeOwnFile(place.own, c.req.valid('query').name, bytes ? Readable.fromWeb(bytes as ReadableStream) : Readable.from([])), 201)
+    })
     .get('/beds/:hash', valid('param', Hash), (c) => sendFile(bedFile(place.beds, c.req.valid('param').hash), 'audio/flac'))
     .get('/proxies/:id', valid('param', ItemId), async (c) => {
       const { id } = c.req.valid('param')

@@ -1,4 +1,5 @@
 import { useDebounceFn, useThrottleFn } from '@vueuse/core'
+import { isEqual } from 'lodash-es'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { apply } from '@tidy-reel/core/document/apply'
@@ -37,7 +38,8 @@ export const useEpisode = defineStore('episode', () => {
     taken(id, { revision, document: saved }, left) {
       if (id !== current || !data.value) return
       data.value = { ...data.value, revision, document: saved }
-      if (!left) document.value = saved
+      // Nearly always the server comes to what is shown already: then nothing is drawn anew.
+      if (!left && !isEqual(saved, document.value)) document.value = saved
     },
     refused(id, cause) {
       if (id !== current) return

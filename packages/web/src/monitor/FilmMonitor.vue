@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { useElementSize, watchDebounced } from '@vueuse/core'
 import { Grid3x3, Maximize, Pause, Play, Repeat } from 'lucide-vue-next'
-import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import { computed, onBeforeUnmount, onMounted, ref, toRaw, watch } from 'vue'
 import type { Film } from '@tidy-reel/core/document/film-scenes'
 import { filmShots } from '@tidy-reel/core/render/shots'
 import { clockText, frameAtSample, secondsFromSamples } from '@tidy-reel/core/time'
 import type { Timeline } from '@tidy-reel/core/timeline/timeline'
 import { drawFrame, placeOfFrame } from './draw-frame.ts'
-import { filmLetters } from './film-letters.ts'
+import type { LettersAsked } from './letters.worker.ts'
 import { lettering, type Lettering } from './lettering.ts'
 import { clipDeck, stillShelf } from './picture-source.ts'
 import type { Player } from './use-player.ts'
@@ -28,6 +28,12 @@ const clips = clipDeck(ready, () => !props.player.playing.value && draw())
 const shots = computed(() => filmShots(props.film, () => true))
 const frame = computed(() => Math.min(props.film.frames - 1, frameAtSample(props.player.at.value, props.film.fps)))
 let written: Lettering | undefined
+/** Breaking a long film's words into subtitles takes longer than a key press may. */
+const lettered = new Worker(new URL('./letters.worker.ts', import.meta.url), { type: 'module' })
+lettered.onmessage = ({ data }: MessageEvent<string>) => {
+  written?.write(data)
+  draw()
+}
 
 /** Draws the frame the player stands at; the element says which, once all of it could be drawn. */
 function draw() {
@@ -60,13 +66,12 @@ function makeReady(scene: number, shot: number) {
 }
 
 watch([frame, () => props.player.playing.value, shots], draw)
-watchDebounced([() => props.film, () => props.plan], write, { debounce: 120 })
+watchDebounced([() => props.film, () => props.plan], write, { debounce: 250 })
 watchDebounced(() => props.proxies, draw, { debounce: 300, maxWait: 1500 })
 watch([size.width, size.height], fit)
 
 function write() {
-  written?.write(filmLetters(props.film, props.plan, shots.value, LETTERED.width, LETTERED.height))
-  draw()
+  lettered.postMessage({ film: toRaw(props.film), plan: toRaw(props.plan), shots: shots.value, ...LETTERED } satisfies LettersAsked)
 }
 function fit() {
   const canvas = picture.value
@@ -82,6 +87,7 @@ onMounted(() => {
 })
 onBeforeUnmount(() => {
   written?.close()
+  lettered.terminate()
   clips.close()
 })
 

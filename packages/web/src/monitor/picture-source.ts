@@ -14,8 +14,9 @@ const TRIES = 30
 /**
  * @param ready  whether an item's proxy has been made
  * @param onCome called whenever a picture has come
+ * @param kept   how many are held
  */
-export function stillShelf(ready: (id: string) => boolean, onCome: () => void): StillShelf {
+export function stillShelf(ready: (id: string) => boolean, onCome: () => void, kept = KEPT): StillShelf {
   const shelf = new Map<string, { whole?: HTMLImageElement; small?: HTMLImageElement; asked: boolean }>()
   const load = (address: (tries: number) => string, come: (image: HTMLImageElement) => void, tries = 0) => {
     const image = new Image()
@@ -30,7 +31,7 @@ export function stillShelf(ready: (id: string) => boolean, onCome: () => void): 
     get(id) {
       let entry = shelf.get(id)
       if (!entry) {
-        if (shelf.size >= KEPT) shelf.delete(shelf.keys().next().value!)
+        if (shelf.size >= kept) shelf.delete(shelf.keys().next().value!)
         shelf.set(id, (entry = { asked: false }))
         const made = entry
         load((tries) => thumbnail(id, tries), (image) => (made.small = image))

@@ -43,3 +43,11 @@ dd { margin: 0; }
 kbd { font: 11.5px var(--mono); border: 1px solid var(--hair); padding: 0 5px; background: var(--ground); margin-left: 4px; white-space: nowrap; }
 .link { color: var(--blue); border-bottom: 1px solid currentColor; margin-left: 16px; }
 </style>
+
+<style>
+@media print {
+  body:has(.key-sheet) #app { visibility: hidden; }
+  .key-sheet { visibility: visible; position: absolute; inset: 0; width: auto !important; margin: 0 !important; border: 0; }
+  .key-sheet footer, .key-sheet .el-dialog__headerbtn { display: none; }
+}
+</style>

@@ -13,7 +13,7 @@ const props = defineProps<{ row: SheetRow; fps: FrameRate; words: readonly Searc
 const emit = defineEmits<{
   select: [shot: number, extend: boolean]; play: []; write: [caret: number]; search: [words: string]; show: []
   draft: [text: string]; done: [text: string | null]; split: [text: string, caret: number]; mergeBefore: [text: string]; mergeAfter: [text: string]; leave: [text: string, way: 1 | -1]; undo: []
-  cut: [shot: number, word: number]; drop: [shot: number, item: Item]; lift: []
+  cut: [shot: number, word: number]; drop: [shot: number, item: Item]; file: [shot: number, file: File]; lift: []
 }>()
 /** Lighter words are looked for too, but underlining them would underline everything. */
 const MARKED = 0.25
@@ -69,7 +69,7 @@ function lift(event: DragEvent) {
       <span v-if="row.hidden" class="note">left out of the film</span>
     </div>
     <div class="pictures">
-      <ShotStrip v-if="row.scene" :scene="row.scene" :fps="fps" :selected="current" :selected-shot="selectedShot" :looked="looked" @select="(shot) => emit('select', shot, false)" @cut="(shot, word) => emit('cut', shot, word)" @drop="(shot, item) => emit('drop', shot, item)" />
+      <ShotStrip v-if="row.scene" :scene="row.scene" :fps="fps" :selected="current" :selected-shot="selectedShot" :looked="looked" @select="(shot) => emit('select', shot, false)" @cut="(shot, word) => emit('cut', shot, word)" @drop="(shot, item) => emit('drop', shot, item)" @file="(shot, file) => emit('file', shot, file)" />
       <span v-if="row.scene" class="length">{{ seconds.toFixed(1) }}<span class="hidden"> seconds</span></span>
     </div>
   </article>

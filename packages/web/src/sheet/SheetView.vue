@@ -4,6 +4,7 @@ import { useEventListener } from '@vueuse/core'
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import type { Command, Target } from '@tidy-reel/core/document/command'
 import type { Item } from '@tidy-reel/core/match/item'
+import { api } from '../api.ts'
 import { useEpisode } from '../episode/episode-store.ts'
 import FilmMonitor from '../monitor/FilmMonitor.vue'
 import { usePlayer } from '../monitor/use-player.ts'
@@ -56,6 +57,15 @@ const offered = computed(() => (scene.value ? (episode.data!.candidates[scene.va
 function choose(item: Item, at = shot.value) {
   if (scene.value) run({ type: 'setShot', sceneId: scene.value.id, shot: Math.min(at, scene.value.shots.length), item })
 }
+/** A file from the desktop becomes a picture of the person's own, then the shot's. */
+async function chooseFile(sceneId: string, at: number, file: File) {
+  try {
+    const item = await api.takeOwnFile(file)
+    run({ type: 'setShot', sceneId, shot: at, item })
+  } catch (cause) {
+    sheet.refused.value = (cause as Error).message
+  }
+}
 function open(which: typeof panel.value) {
   panel.value = which
   void nextTick(() => document.querySelector<HTMLElement>('.below input:not([type="radio"]):not([type="range"])')?.focus())
@@ -102,6 +112,13 @@ function leave(id: string, text: string, way: 1 | -1) {
   sheet.select(rows.value.findIndex((each) => each.id === id) + way)
   if (row.value && !(row.value.kind === 'card' && row.value.hidden)) sheet.write(row.value.id, way < 0 ? Infinity : 0)
 }
+/** All that a row's look hangs on: rows of which none of it has changed are not drawn again. */
+function lookOf(index: number, start: number) {
+  const here = rows.value[index]!
+  const current = index === cursor.value
+  return [here, start, index, current, current ? shot.value : 0, current || selectedIds.value.includes(here.id), player.playing.value && playingId.value === here.id, writing.value?.id === here.id ? writing.value : undefined, dropAt.value === index, episode.data!.candidates[here.id], episode.data!.takes[here.id]?.hash]
+}
+const playingId = computed(() => episode.film.scenes[player.sceneIndex.value]?.id)
 /** Selected scenes dropped on a row go before it. */
 const dropAt = ref(-1)
 function dragOver(event: DragEvent, index: number) {
@@ -122,14 +139,14 @@ function dropScenes(index: number) {
     <section ref="list" class="rows" aria-label="Scenes" tabindex="0">
       <p v-if="!episode.document!.scenes.length" class="empty serif">There is nothing on the sheet yet. <RouterLink :to="{ name: 'script' }">Write or paste a script</RouterLink> first.</p>
       <div v-else :style="{ height: `${virtual.getTotalSize()}px`, position: 'relative' }">
-        <div v-for="{ index, start, key } in virtual.getVirtualItems()" :key="String(key)" :ref="measure" :data-index="index" class="line" :class="{ target: dropAt === index }" :style="{ transform: `translateY(${start}px)` }" @dragover="dragOver($event, index)" @dragleave="dropAt = -1" @drop.prevent="dropScenes(index)">
+        <div v-for="{ index, start, key } in virtual.getVirtualItems()" :key="String(key)" :ref="measure" v-memo="lookOf(index, start)" :data-index="index" class="line" :class="{ target: dropAt === index }" :style="{ transform: `translateY(${start}px)` }" @dragover="dragOver($event, index)" @dragleave="dropAt = -1" @drop.prevent="dropScenes(index)">
           <h2 v-if="rows[index]!.heading" class="chapter serif" title="Rename the chapter" @click="sheet.select(index), open('scene')">{{ rows[index]!.heading }}</h2>
           <SceneRow
             :row="rows[index]!" :fps="episode.film.fps" :words="episode.data!.candidates[rows[index]!.id]?.words ?? []" :looked="!!episode.data!.candidates[rows[index]!.id]" :spoken="!!episode.data!.takes[rows[index]!.id]"
-            :current="index === cursor" :selected="index === cursor || selectedIds.includes(rows[index]!.id)" :selected-shot="shot" :playing="player.playing.value && episode.film.scenes[player.sceneIndex.value]?.id === rows[index]!.id" :writing="writing?.id === rows[index]!.id ? writing.caret : undefined"
+            :current="index === cursor" :selected="index === cursor || selectedIds.includes(rows[index]!.id)" :selected-shot="shot" :playing="player.playing.value && playingId === rows[index]!.id" :writing="writing?.id === rows[index]!.id ? writing.caret : undefined"
             @select="(which, extend) => select(index, which, extend)" @play="player.playScene(episode.film.scenes.findIndex(({ id }) => id === rows[index]!.id))" @write="(caret) => sheet.write(rows[index]!.id, caret)" @search="(words) => (sheet.select(index), searchFor(words))" @show="run({ type: 'setCard', card: rows[index]!.id as 'opening', set: { shown: true } })"
             @draft="(text) => keepDraft(episode.data!.id, { rowId: rows[index]!.id, text, ...(sheet.writingAfter.value ? { after: sheet.writingAfter.value } : {}) })" @done="(text) => done(rows[index]?.id ?? NEW_ROW, text)" @split="(text, caret) => sheet.splitAt(rows[index]!.id, text, caret)" @merge-before="(text) => sheet.mergeBefore(rows[index]!.id, text)" @merge-after="(text) => sheet.mergeAfter(rows[index]!.id, text)" @leave="(text, way) => leave(rows[index]!.id, text, way)" @undo="done(rows[index]!.id, null), episode.step('undo')"
-            @cut="(at, word) => run({ type: 'setCut', sceneId: rows[index]!.id, shot: at, word })" @drop="(at, item) => (sheet.select(index, { shot: at }), choose(item, at))" @lift="selectedIds.includes(rows[index]!.id) || sheet.select(index)"
+            @cut="(at, word) => run({ type: 'setCut', sceneId: rows[index]!.id, shot: at, word })" @drop="(at, item) => (sheet.select(index, { shot: at }), choose(item, at))" @file="(at, file) => chooseFile(rows[index]!.id, at, file)" @lift="selectedIds.includes(rows[index]!.id) || sheet.select(index)"
           />
         </div>
       </div>
@@ -149,7 +166,7 @@ function dropScenes(index: number) {
       </div>
       <p v-else-if="row?.kind === 'card'" class="soft hint">A card with words in place of a picture. Press Enter to word it; an empty one takes the film's own words. <button class="plain link" @click="run({ type: 'setCard', card: row.id as 'opening', set: { shown: row.hidden } })">{{ row.hidden ? 'Show it' : 'Leave it out' }}</button></p>
     </aside>
-    <FilmMap class="map" :film="episode.film" :at="player.at.value" :selected="selectedIds" :flags="sheet.flags.value" :spoken="(id) => !!episode.data!.takes[id]" @go="player.seek" />
+    <FilmMap class="map" :film="episode.film" :at="player.at.value" :selected="selectedIds" :flags="sheet.flags.value" :takes="episode.data!.takes" @go="player.seek" />
     <CommandPalette v-if="over === 'palette'" :commands="commands" @close="over = undefined" />
     <KeySheet v-if="over === 'keys'" :commands="commands" @close="over = undefined" />
     <VersionsPanel v-if="over === 'versions'" :episode-id="episode.data!.id" @close="over = undefined" @restored="over = undefined" />
@@ -158,13 +175,13 @@ function dropScenes(index: number) {
 
 <style scoped>
 .desk { display: grid; grid-template: minmax(0, 1fr) 74px / minmax(0, 1fr) 474px; }
-.rows { background: var(--paper); border-right: 1px solid var(--hair); overflow: auto; outline: 0; }
-.line { position: absolute; top: 0; left: 0; width: 100%; }
+.rows { background: var(--paper); border-right: 1px solid var(--hair); overflow: auto; outline: 0; contain: strict; }
+.line { position: absolute; top: 0; left: 0; width: 100%; contain: layout style; }
 .target { box-shadow: 0 -2px 0 var(--blue); }
 .chapter { font-size: 17px; font-weight: 600; padding: 16px 20px 4px 84px; display: flex; align-items: center; gap: 14px; cursor: pointer; }
 .chapter::after { content: ''; flex: 1; border-top: 1px solid var(--hair); }
 .empty { padding: 60px 84px; font-size: 20px; }
-aside { display: flex; flex-direction: column; min-height: 0; overflow: auto; }
+aside { display: flex; flex-direction: column; min-height: 0; overflow: auto; contain: strict; }
 .refused { padding: 7px 16px; border-bottom: 1px solid var(--hair); }
 .refused button { border-bottom: 1px solid currentColor; margin-left: 8px; }
 .remarks { margin: 0; padding: 8px 16px 8px 32px; border-bottom: 1px solid var(--hair); }

@@ -32,6 +32,17 @@ function drag(event: PointerEvent, end: 'from' | 'to') {
   const centre = (place: number) => Math.min(1 - scale / 2, Math.max(scale / 2, place))
   held.value = { end, view: { scale, x: centre((event.clientX - at.left) / at.width), y: centre((event.clientY - at.top) / at.height) } }
 }
+const STEP = 0.02
+/** The arrows move what is seen, as dragging does. */
+function nudge(event: KeyboardEvent, end: 'from' | 'to') {
+  const [dx, dy] = { ArrowLeft: [-STEP, 0], ArrowRight: [STEP, 0], ArrowUp: [0, -STEP], ArrowDown: [0, STEP] }[event.key] ?? [0, 0]
+  if (!dx && !dy) return
+  event.preventDefault()
+  event.stopPropagation()
+  const { x, y, scale } = viewOf(end)
+  const centre = (place: number) => Math.min(1 - scale / 2, Math.max(scale / 2, place))
+  frame(end, { scale, x: centre(x + dx!), y: centre(y + dy!) })
+}
 function drop() {
   if (!held.value) return
   const { end, view } = held.value
@@ -50,7 +61,7 @@ const transition = computed(() => props.shot?.transition ?? props.film)
     <ForWhich @change="(which) => emit('target', which)" />
     <div v-if="shot?.item" class="frames">
       <figure v-for="{ name, label } in ENDS" :key="name">
-        <div class="picture" :aria-label="`What is seen ${label}: drag`" @pointerdown="drag($event, name)" @pointermove="drag($event, name)" @pointerup="drop" @pointercancel="held = undefined">
+        <div class="picture" :aria-label="`What is seen ${label}: drag it, or move it with the arrows`" tabindex="0" @keydown="nudge($event, name)" @pointerdown="drag($event, name)" @pointermove="drag($event, name)" @pointerup="drop" @pointercancel="held = undefined">
           <ItemThumb :id="shot.item.id" /><span class="view" :style="box(viewOf(name))" />
         </div>
         <figcaption><span>{{ label }}</span><ElSlider :model-value="Math.round(100 / viewOf(name).scale)" :min="100" :max="400" :step="5" size="small" :aria-label="`How close ${label}, in per cent`" :format-tooltip="(value) => `${value} %`" @change="(closer) => frame(name, { ...move[name], scale: 100 / Number(closer) })" /></figcaption>

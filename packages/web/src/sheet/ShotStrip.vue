@@ -6,7 +6,7 @@ import type { TimelineScene } from '@tidy-reel/core/timeline/timeline'
 import ItemThumb from '../ItemThumb.vue'
 
 const props = defineProps<{ scene: TimelineScene; fps: FrameRate; selected: boolean; selectedShot: number; looked: boolean }>()
-const emit = defineEmits<{ select: [shot: number]; cut: [shot: number, word: number]; drop: [shot: number, item: Item] }>()
+const emit = defineEmits<{ select: [shot: number]; cut: [shot: number, word: number]; drop: [shot: number, item: Item]; file: [shot: number, file: File] }>()
 /** Frames of the widest strip, in seconds. */
 const WIDEST_SECONDS = 12
 const STILLS = 4
@@ -52,12 +52,14 @@ function release() {
 }
 function dropped(event: DragEvent, shot: number) {
   over.value = -1
+  const file = event.dataTransfer?.files[0]
+  if (file) return emit('file', Math.max(0, shot), file)
   const read = Item.safeParse(JSON.parse(event.dataTransfer?.getData('application/x-tidy-item') || 'null'))
   if (read.success) emit('drop', Math.max(0, shot), read.data)
 }
-const carriesItem = (event: DragEvent) => event.dataTransfer?.types.includes('application/x-tidy-item')
+const carriesPicture = (event: DragEvent) => event.dataTransfer?.types.some((type) => type === 'application/x-tidy-item' || type === 'Files')
 function dragOver(event: DragEvent, index: number) {
-  if (!carriesItem(event)) return
+  if (!carriesPicture(event)) return
   event.preventDefault()
   over.value = index
 }

@@ -50,7 +50,7 @@ const restore = () => attempt(async () => {
   <ElDialog model-value title="Versions" width="980" top="6vh" @close="emit('close')">
     <div class="versions">
       <nav>
-        <form @submit.prevent="keep"><ElInput v-model="name" placeholder="Name for the film as it is now" aria-label="Name of the version" maxlength="120" /><ElButton native-type="submit" :disabled="!name.trim()">Keep</ElButton></form>
+        <form @submit.prevent="keep"><ElInput v-model="name" placeholder="Name the film as it is" aria-label="Name of the version" maxlength="120" /><ElButton native-type="submit" :disabled="!name.trim()">Keep</ElButton></form>
         <p v-if="problem" class="red" role="alert">{{ problem }}</p>
         <p v-if="!versions.length" class="soft">No version is kept yet. Name the film as it is now, then try something else: you can always come back.</p>
         <ul><li v-for="version in versions" :key="version.id" :class="{ on: version.id === chosen?.id }"><button class="plain" @click="compare(version)"><strong>{{ version.name }}</strong><span class="soft">{{ time.format(new Date(version.createdAt)) }}, {{ version.scenes }} scenes</span></button><button class="plain soft" :aria-label="`Forget the version ${version.name}`" @click="remove(version)">Forget</button></li></ul>
