@@ -32,7 +32,7 @@ function take(command: SheetCommand | undefined) {
       <input ref="field" v-model="asked" role="combobox" aria-expanded="true" aria-controls="commands" placeholder="Type what you want to do" aria-label="Type what you want to do" @input="at = 0" @keydown.down.prevent="step(1)" @keydown.up.prevent="step(-1)" @keydown.enter.prevent="take(found[at])" @keydown.esc.stop="emit('close')" @keydown.tab.prevent="step($event.shiftKey ? -1 : 1)" />
       <ul id="commands" ref="list" role="listbox">
         <li v-for="(command, i) in found" :key="command.name" role="option" :aria-selected="i === at" @click="take(command)" @mousemove="at = i">
-          <span class="soft group">{{ command.group }}</span><span>{{ command.name }}</span><kbd v-for="key in command.keys" :key="key">{{ keyName(key) }}</kbd>
+          <span class="soft group">{{ command.group }}</span><span>{{ command.name }}</span><span class="keys"><kbd v-for="key in command.keys" :key="key">{{ keyName(key) }}</kbd></span>
         </li>
         <li v-if="!found.length" class="soft none">Nothing is called that. Try a plainer word.</li>
       </ul>
@@ -45,9 +45,10 @@ function take(command: SheetCommand | undefined) {
 section { width: 620px; max-height: 560px; background: var(--paper); border: 1px solid var(--ink); display: flex; flex-direction: column; }
 input { border: 0; border-bottom: 1px solid var(--hair); background: none; color: var(--ink); font: 20px var(--serif); padding: 15px 20px; outline: 0; }
 ul { list-style: none; margin: 0; padding: 6px 0; overflow: auto; }
-li { display: grid; grid-template-columns: 74px 1fr auto auto; gap: 10px; padding: 5px 20px; cursor: pointer; align-items: baseline; }
+li { display: grid; grid-template-columns: 74px 1fr auto; gap: 10px; padding: 5px 20px; cursor: pointer; align-items: baseline; }
 li[aria-selected='true'] { background: var(--wash); box-shadow: inset 3px 0 0 var(--blue); }
 .group { font-size: 13px; }
+.keys { display: flex; gap: 6px; }
 .none { display: block; padding: 12px 20px; }
 kbd { font: 12px var(--mono); border: 1px solid var(--hair); padding: 1px 6px; background: var(--ground); white-space: nowrap; }
 </style>
