@@ -10,6 +10,8 @@ export interface TakeFacts {
   samples: number
   /** Silences inside the take, in order. */
   pauses: readonly (readonly [from: number, to: number])[]
+  /** How loud it is, twenty times a second: a digit each, 0 for silence to 9 (`speechLevels`). */
+  levels?: string
 }
 
 export interface TimelineShot {

@@ -3,6 +3,7 @@ import { join } from 'node:path'
 import { TidyError } from '@tidy-reel/core/fault'
 import { integratedLoudness } from '@tidy-reel/core/sound/loudness'
 import { TAKE_LUFS } from '@tidy-reel/core/sound/mix'
+import { speechLevels } from '@tidy-reel/core/speech/levels'
 import { silences } from '@tidy-reel/core/speech/silence'
 import { spokenText } from '@tidy-reel/core/speech/spoken'
 import { SAMPLE_RATE } from '@tidy-reel/core/time'
@@ -27,7 +28,7 @@ export interface Take extends TakeFacts {
 }
 
 /** Raised when the finishing changes, so that earlier takes are spoken anew. */
-const FINISHING = 4
+const FINISHING = 5
 const CHAIN = 'aresample=48000,highpass=f=70,equalizer=f=170:t=q:w=1:g=2,equalizer=f=3000:t=q:w=1.4:g=2,acompressor=threshold=-26dB:ratio=2.5:attack=6:release=110'
 const HIGHEST_PEAK = 0.7
 /** An engine that knows no letter of a text says nothing at about −52 dB; a voice peaks above −10. */
@@ -53,7 +54,7 @@ export async function takeOf(folder: string, request: TakeRequest, signal?: Abor
       const { pcm, pauses } = finished(await samplesOf(raw, tempoAfter(voice, request.speed), signal))
       if (pcm.length < SAMPLE_RATE * 0.05) throw new TidyError('voice_silent', { voice: request.voice, text: request.text.slice(0, 60) })
       await keptFile(file, (part) => writeFile(part, Buffer.concat([wavHead(pcm.length, 1), int16(pcm)])))
-      await writeFile(half, JSON.stringify({ samples: pcm.length, pauses }))
+      await writeFile(half, JSON.stringify({ samples: pcm.length, pauses, levels: speechLevels(pcm) }))
     } finally {
       await rm(raw, { force: true })
     }

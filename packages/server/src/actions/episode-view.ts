@@ -18,7 +18,7 @@ export async function episodeView(episode: Episode, place: Pick<ReturnType<typeo
   ])
   const takes = await Promise.all(document.scenes.map(async (scene) => {
     const take = await knownTake(place.takes, { text: scene.text, voice: document.voice, speed: document.speed })
-    return take ? [[scene.id, { hash: take.hash, samples: take.samples, pauses: take.pauses }] as const] : []
+    return take ? [[scene.id, { hash: take.hash, samples: take.samples, pauses: take.pauses, ...(take.levels ? { levels: take.levels } : {}) }] as const] : []
   }))
   const film = filmOf(document)
   const spoken = Object.fromEntries(takes.flat())

@@ -89,6 +89,8 @@ Each sentence becomes a scene with its own picture." @input="saveSoon" @blur="sa
           <dt><code>[picture: a harbour at dawn]</code></dt><dd>what the next sentence shows</dd>
           <dt><code>[pause 1.5s]</code></dt><dd>silence after the sentence</dd>
           <dt><code>[super: 1859]</code></dt><dd>words on the picture</dd>
+          <dt><code>one | two</code></dt><dd>parts a scene here</dd>
+          <dt><code>one. ~ Two.</code></dt><dd>keeps both in one scene</dd>
           <dt><code>KEEPER:</code></dt><dd>names who speaks the paragraph</dd>
         </dl>
       </details>

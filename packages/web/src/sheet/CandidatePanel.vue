@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ElInput } from 'element-plus'
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import type { Shot } from '@tidy-reel/core/document/document'
 import type { Item } from '@tidy-reel/core/match/item'
 import type { Pick as Candidate } from '@tidy-reel/core/match/pick'
@@ -14,6 +14,11 @@ const field = ref<InstanceType<typeof ElInput>>()
 const asked = ref('')
 const found = ref<Item[]>()
 const problem = ref('')
+/** Another scene is looked at: what was searched for the one before is over. */
+watch(() => props.number, () => {
+  asked.value = problem.value = ''
+  found.value = undefined
+})
 const chosen = computed(() => props.shots[props.shot]?.item?.id)
 const shown = computed(() => (found.value ? found.value.slice(0, 12).map((item) => ({ item, why: item.author })) : props.candidates.slice(0, 4)))
 const ORDINAL = ['first', 'second', 'third', 'fourth']

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Flag } from '@tidy-reel/core/sheet/flags'
-import type { Timeline } from '@tidy-reel/core/timeline/timeline'
+import type { TakeFacts, Timeline } from '@tidy-reel/core/timeline/timeline'
 import FilmMapScenes from './FilmMapScenes.vue'
 
-const props = defineProps<{ film: Timeline; at: number; selected: readonly string[]; flags: ReadonlyMap<string, readonly Flag[]>; takes: Readonly<Record<string, unknown>> }>()
+const props = defineProps<{ film: Timeline; at: number; selected: readonly string[]; flags: ReadonlyMap<string, readonly Flag[]>; takes: Readonly<Record<string, TakeFacts>> }>()
 const emit = defineEmits<{ go: [sample: number] }>()
 const track = ref<HTMLElement>()
 const share = (sample: number) => `${(100 * sample) / Math.max(1, props.film.samples)}%`
@@ -44,6 +44,6 @@ function point(event: PointerEvent) {
 .film-map { padding: 24px 20px 8px; user-select: none; }
 .track { height: 40px; position: relative; background: var(--deep); cursor: pointer; touch-action: none; }
 .chapter { position: absolute; top: -21px; font-size: 12.5px; line-height: 16px; color: var(--soft); border-left: 1px solid var(--soft); padding-left: 5px; white-space: nowrap; pointer-events: none; max-width: 260px; overflow: hidden; text-overflow: ellipsis; }
-.on { position: absolute; top: 27px; height: 4px; background: var(--blue); pointer-events: none; }
+.on { position: absolute; top: 24px; height: 4px; background: var(--blue); pointer-events: none; }
 .head { position: absolute; top: -4px; bottom: -4px; width: 2px; background: var(--blue); pointer-events: none; }
 </style>

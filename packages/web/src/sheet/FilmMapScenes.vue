@@ -2,13 +2,13 @@
 import { useElementSize, useRafFn } from '@vueuse/core'
 import { onMounted, ref, watch } from 'vue'
 import type { Flag } from '@tidy-reel/core/sheet/flags'
-import type { Timeline } from '@tidy-reel/core/timeline/timeline'
+import type { TakeFacts, Timeline } from '@tidy-reel/core/timeline/timeline'
 import { stillShelf } from '../monitor/picture-source.ts'
 
 /** What of the map stays while the player and the cursor move: one drawing, whatever the number of scenes. */
-const props = defineProps<{ film: Timeline; flags: ReadonlyMap<string, readonly Flag[]>; takes: Readonly<Record<string, unknown>> }>()
+const props = defineProps<{ film: Timeline; flags: ReadonlyMap<string, readonly Flag[]>; takes: Readonly<Record<string, TakeFacts>> }>()
 /** From the top, in pixels: flags, pictures, voice. */
-const LAYOUT = { flags: 0, pictures: 4, height: 31, voice: 38, voiceHeight: 4, all: 44 }
+const LAYOUT = { flags: 0, pictures: 4, height: 28, voice: 34, voiceHeight: 10, all: 44 }
 /** Pictures narrower than this would show nothing. */
 const NARROWEST = 5
 const canvas = ref<HTMLCanvasElement>()
@@ -39,10 +39,8 @@ function draw() {
     if (thumb) cover(context, thumb, left, LAYOUT.pictures, right - left, LAYOUT.height)
     context.fillStyle = ground
     context.fillRect(right - 1, LAYOUT.pictures, 1, LAYOUT.height)
-    const speech = [x(scene.speechStart), LAYOUT.voice, Math.max(1, x(scene.speechEnd) - x(scene.speechStart)), LAYOUT.voiceHeight] as const
     context.fillStyle = context.strokeStyle = soft
-    if (props.takes[scene.id]) context.fillRect(...speech)
-    else if (scene.text) context.strokeRect(speech[0] + 0.5, speech[1] + 0.5, Math.max(1, speech[2] - 1), speech[3] - 1)
+    drawVoice(context, x(scene.speechStart), x(scene.speechEnd), props.takes[scene.id]?.levels, scene.text !== '')
     if (!props.flags.has(scene.id)) continue
     context.fillStyle = red
     context.beginPath()
@@ -50,6 +48,21 @@ function draw() {
     context.lineTo(left + 8, LAYOUT.flags)
     context.lineTo(left, LAYOUT.flags + 8)
     context.fill()
+  }
+}
+
+/** The level of a voice, a column a pixel; an empty box where nobody has spoken yet. */
+function drawVoice(context: CanvasRenderingContext2D, left: number, right: number, levels: string | undefined, text: boolean) {
+  const middle = LAYOUT.voice + LAYOUT.voiceHeight / 2
+  if (!levels) {
+    if (text) context.strokeRect(left + 0.5, middle - 1.5, Math.max(1, right - left - 1), 3)
+    return
+  }
+  for (let at = Math.floor(left); at < right; at++) {
+    const [from, to] = [at, at + 1].map((edge) => Math.min(levels.length, Math.max(0, ((edge - left) / (right - left)) * levels.length)))
+    const part = [...levels.slice(Math.floor(from!), Math.max(Math.floor(from!) + 1, Math.ceil(to!)))]
+    const height = Math.max(1, (part.reduce((sum, digit) => sum + Number(digit), 0) / part.length / 9) * LAYOUT.voiceHeight)
+    context.fillRect(at, middle - height / 2, 1, height)
   }
 }
 

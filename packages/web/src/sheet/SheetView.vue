@@ -42,7 +42,7 @@ onMounted(() => {
   list.value?.focus()
 })
 
-const virtual = useVirtualizer(computed(() => ({ count: rows.value.length, getScrollElement: () => list.value ?? null, estimateSize: () => 92, overscan: 6, getItemKey: (i: number) => rows.value[i]!.id })))
+const virtual = useVirtualizer(computed(() => ({ count: rows.value.length, getScrollElement: () => list.value ?? null, estimateSize: () => 92, overscan: 3, getItemKey: (i: number) => rows.value[i]!.id })))
 const measure = (element: unknown) => element instanceof Element && virtual.value.measureElement(element)
 watch([cursor, writing], () => void nextTick(() => virtual.value.scrollToIndex(cursor.value <= 1 ? 0 : cursor.value, { align: 'auto' })))
 watch(player.sceneIndex, (index) => {
@@ -160,7 +160,7 @@ function dropScenes(index: number) {
         <button class="plain all" title="All commands (F2); sheet of keys (F1)" @click="over = 'palette'">All commands <kbd>F2</kbd></button>
       </div>
       <div v-if="scene" class="below" @keydown.esc="leaveField">
-        <CandidatePanel v-if="panel === 'pictures'" ref="candidates" :key="scene.id" :number="scene.number" :shot="shot" :shots="scene.shots" :candidates="offered.picks" :words="offered.words" @choose="choose" @shot="shot = $event" />
+        <CandidatePanel v-if="panel === 'pictures'" ref="candidates" :number="scene.number" :shot="shot" :shots="scene.shots" :candidates="offered.picks" :words="offered.words" @choose="choose" @shot="shot = $event" />
         <ShotPanel v-else-if="panel === 'shot'" :number="scene.number" :index="shot" :shot="scene.shots[shot]" :target="target" :single="which === 'these' && selectedIds.length === 1" :film="episode.document!.transition" @run="run" @target="which = $event" />
         <ScenePanel v-else :row="scene" :count="selectedIds.length" :target="target" @run="run" @target="which = $event" />
       </div>
