@@ -3,6 +3,7 @@ import { fileURLToPath } from 'node:url'
 import Ajv2020 from 'ajv/dist/2020.js'
 import { describe, expect, it } from 'vitest'
 import { apply, documentFrom } from '@tidy-reel/core/document/apply'
+import { Command } from '@tidy-reel/core/document/command'
 import type { Document } from '@tidy-reel/core/document/document'
 import { documentSchema, withSchema } from './published-schema.ts'
 
@@ -22,4 +23,15 @@ describe('the schema in docs/formats.md', () => {
     ['another version', (d) => ({ ...d, version: 1 })], ['a scene without words', (d) => ({ ...d, scenes: [{ ...d.scenes[0], text: '' }] })],
     ['a speed of 9', (d) => ({ ...d, speed: 9 })], ['a transition there is not', (d) => ({ ...d, transition: { kind: 'wipe', samples: 1 } })], ['no script', ({ script: _, ...d }) => d],
   ])('refuses %s', (_what, change) => expect(valid(JSON.parse(JSON.stringify(change(document))))).toBe(false))
+})
+
+describe('the commands in docs/formats.md', () => {
+  const written = JSON.parse(/## Commands[\s\S]*?```json\n([\s\S]*?)\n```/.exec(page)![1]!) as { type: string }[]
+  const three = documentFrom('T', 'The lamp burns all night. The sea is calm. It turns.')
+  const one = apply(three, { type: 'setShot', sceneId: 's1', shot: 0, item: null }).document
+  const two = apply(one, { type: 'addShot', sceneId: 's1', shot: 1, item: null }).document
+  it.each(written.map((command) => [command.type, command] as const))('%s can be carried out as it is written there', (type, command) => {
+    const before = type === 'addShot' ? one : two
+    expect(apply(before, Command.parse(command)).document).not.toBe(before)
+  })
 })
