@@ -49,7 +49,7 @@ test('a draft becomes a finished cut by keyboard alone', async ({ page, request 
   await expect(page.getByLabel('Pictures for this scene').locator('.pick').nth(4)).toBeVisible()
   await keys(page, 'Escape', 'k', 'Shift+ArrowRight')
   for (let i = 0; i < 45; i++) await page.keyboard.press('Shift+ArrowRight')
-  await keys(page, 'a', '3', 'Ctrl+ArrowRight'.replace('Ctrl', 'Control'))
+  await keys(page, 'a', '3', 'Control+ArrowRight')
 
   // The whole film: dissolves, an opening card worded by hand, found through the palette.
   await keys(page, 'Shift+T', 'F2')

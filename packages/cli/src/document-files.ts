@@ -10,8 +10,13 @@ import { readScript } from './read-script.ts'
 
 export const nameOf = (file: string) => basename(file).replace(/\.\w+$/, '') || 'film'
 
-/** A JSON file as a schema has it. @throws TidyError `file_not_found`, `json_invalid` with the first thing that does not fit */
-async function readJson<T>(file: string, schema: z.ZodType<T>): Promise<T> {
+/**
+ * A JSON file as a schema has it.
+ *
+ * @param invalid makes the fault of what does not fit, told by its first place
+ * @throws TidyError `file_not_found`, or what `invalid` makes
+ */
+export async function readJson<T>(file: string, schema: z.ZodType<T>, invalid: (reason: string) => TidyError = (reason) => new TidyError('json_invalid', { name: basename(file), reason })): Promise<T> {
   const text = await readFile(file, 'utf8').catch(() => {
     throw new TidyError('file_not_found', { name: file })
   })
@@ -19,12 +24,12 @@ async function readJson<T>(file: string, schema: z.ZodType<T>): Promise<T> {
   try {
     json = JSON.parse(text)
   } catch {
-    throw new TidyError('json_invalid', { name: basename(file), reason: 'it is not JSON' })
+    throw invalid('it is not JSON')
   }
   const read = schema.safeParse(json)
   if (read.success) return read.data
   const { path, message } = read.error.issues[0]!
-  throw new TidyError('json_invalid', { name: basename(file), reason: `${path.join('.') || 'the whole'}: ${message}` })
+  throw invalid(`${path.join('.') || 'the whole'}: ${message}`)
 }
 
 export const readDocument = async (file: string): Promise<Document> => consistent(await readJson(file, Document))

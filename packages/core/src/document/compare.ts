@@ -1,4 +1,5 @@
 import type { Document, Scene } from './document.ts'
+import { equal } from './inverse.ts'
 import { parsedScript } from '../script/parsed-script.ts'
 
 export const SCENE_CHANGES = ['put in', 'taken out', 'words', 'pictures', 'moved', 'left out', 'shown', 'length', 'speaker', 'directions'] as const
@@ -32,8 +33,7 @@ const FILM: Record<string, string> = { title: 'title', voice: 'voice', speed: 'p
 
 /** What lies between two documents of one episode, scene by scene; scenes that are the same are left out. */
 export function compareDocuments(before: Document, after: Document): Comparison {
-  const differs = (a: unknown, b: unknown) => JSON.stringify(a) !== JSON.stringify(b)
-  const film = Object.entries(FILM).flatMap(([name, word]) => (differs(before[name as keyof Document], after[name as keyof Document]) ? [word] : []))
+  const film = Object.entries(FILM).flatMap(([name, word]) => (equal(before[name as keyof Document], after[name as keyof Document]) ? [] : [word]))
   const [old, now] = [looksOf(before), looksOf(after)]
   const stayed = inOrder(after.scenes.flatMap(({ id }) => old.get(id)?.number ?? []))
   const scenes: ComparedScene[] = []
@@ -75,11 +75,10 @@ function looksOf({ scenes, script }: Document): Map<string, Look> {
 const lookOf = ({ number, text, pictures }: Look): SceneLook => ({ number, text, pictures })
 
 function changesOf(was: Look, is: Look, moved: boolean): SceneChange[] {
-  const differs = (a: unknown, b: unknown) => JSON.stringify(a) !== JSON.stringify(b)
   const found: [boolean, SceneChange][] = [
-    [was.text !== is.text, 'words'], [differs(was.scene.shots, is.scene.shots), 'pictures'], [moved, 'moved'],
+    [was.text !== is.text, 'words'], [!equal(was.scene.shots, is.scene.shots), 'pictures'], [moved, 'moved'],
     [!was.scene.hidden && !!is.scene.hidden, 'left out'], [!!was.scene.hidden && !is.scene.hidden, 'shown'],
-    [was.scene.length !== is.scene.length, 'length'], [was.speaker !== is.speaker, 'speaker'], [differs(was.directions, is.directions), 'directions'],
+    [was.scene.length !== is.scene.length, 'length'], [was.speaker !== is.speaker, 'speaker'], [!equal(was.directions, is.directions), 'directions'],
   ]
   return found.flatMap(([changed, name]) => (changed ? [name] : []))
 }

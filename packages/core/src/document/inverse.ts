@@ -29,7 +29,8 @@ export function takenBack(document: Document, { fields, script, scenes }: Invers
   }
 }
 
-const equal = (a: unknown, b: unknown) => a === b || JSON.stringify(a) === JSON.stringify(b)
+/** Whether two parts of documents say the same. */
+export const equal = (a: unknown, b: unknown) => a === b || JSON.stringify(a) === JSON.stringify(b)
 
 function spliceOf<T extends string | Scene[]>(now: T, before: T): { at: number; remove: number; insert: T } {
   const shorter = Math.min(now.length, before.length)

@@ -1,5 +1,5 @@
 import { TidyError } from '../fault.ts'
-import { parseScript, SPOKEN, type ParsedScript, type ScriptBlock } from '../script/parse.ts'
+import { BOUNDARY, parseScript, SPOKEN, type ParsedScript, type ScriptBlock } from '../script/parse.ts'
 
 /** The text of one scene as it stands in the script, its directions with it, without the marks that part it from others. */
 export interface Piece {
@@ -23,7 +23,6 @@ export interface Block {
 
 /** A direction read to the end of its line, which it would run beyond when its line grows. */
 const UNCLOSED = /\[\s*(?:picture|sound|super|pause)\b[^[\]\n]*$/gm
-const MARK = /(?<=^|\s)[|~](?=\s|$)/g
 
 /**
  * A script taken apart into pieces that can be moved, parted and joined.
@@ -71,7 +70,7 @@ function piecesOf(script: string, { scenes }: ParsedScript, block: ScriptBlock, 
     const followed = scene.marked.filter((mark) => strays.has(mark) && mark.from > block.source.from)
     const words = (marks: readonly Stray[]) => marks.map((mark) => script.slice(mark.from, mark.to))
     return readLater(ids[block.first + i]!, () => {
-      const inside = blanked(script, from, end, strays).replace(MARK, ' ').replace(/[^\S\n]+/g, ' ').trim()
+      const inside = blanked(script, from, end, strays).replace(BOUNDARY, ' ').replace(/[^\S\n]+/g, ' ').trim()
       return [...words(led), inside, ...words(followed)].join(' ').replace(UNCLOSED, '$&]')
     })
   })

@@ -1,6 +1,6 @@
 import { TidyError } from '../fault.ts'
 import { cleanScript } from '../script/clean.ts'
-import { parseScript } from '../script/parse.ts'
+import { BOUNDARY, parseScript } from '../script/parse.ts'
 import { secondsFromSamples } from '../time.ts'
 import { wordsOf } from '../speech/word-times.ts'
 import type { CommandOf, NewScene } from './command.ts'
@@ -156,7 +156,7 @@ function newPieces(draft: Draft, { script, speaker, shots, hidden, length }: New
   const parsed = parseScript(line)
   return parsed.scenes.map((found, i) => {
     const start = i === 0 ? 0 : parsed.scenes[i - 1]!.source.to
-    const raw = line.slice(start, i === parsed.scenes.length - 1 ? line.length : found.source.to).replace(/(?<=^|\s)[|~](?=\s|$)/g, ' ').trim()
+    const raw = line.slice(start, i === parsed.scenes.length - 1 ? line.length : found.source.to).replace(BOUNDARY, ' ').trim()
     const settings: Pick<Scene, 'shots' | 'hidden' | 'length'> = i === 0 ? { shots: orderly(shots, wordsOf(found.text).length), ...(hidden ? { hidden } : {}), ...(length ? { length } : {}) } : { shots: [] }
     return { piece: { id: added(draft, { text: found.text, ...settings }), raw }, speaker }
   })

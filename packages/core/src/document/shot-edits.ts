@@ -19,7 +19,7 @@ export function orderly(shots: readonly Shot[], words: number): Shot[] {
   return shots.slice(0, SHOTS_LIMIT).map((shot, i) => {
     const fits = i > 0 && shot.word !== undefined && shot.word > last && shot.word < words
     if (fits) last = shot.word!
-    return i > 0 && fits ? shot : shot.word === undefined ? shot : beginningAt(shot, undefined)
+    return fits || shot.word === undefined ? shot : beginningAt(shot, undefined)
   })
 }
 

@@ -60,7 +60,7 @@ const BRACKET = /\[([^[\]\n]*)(\]|$)/gm
 /** What makes a text worth a scene: something to speak. */
 export const SPOKEN = /[\p{L}\p{N}]/u
 /** Standing alone between words: `|` parts two scenes, `~` keeps two pieces together that would be parted. */
-const BOUNDARY = /(?<=^|\s)[|~](?=\s|$)/g
+export const BOUNDARY = /(?<=^|\s)[|~](?=\s|$)/g
 
 /**
  * Reads a script with light markup.

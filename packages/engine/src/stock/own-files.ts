@@ -17,7 +17,7 @@ const FORMATS = /^(image2|png_pipe|jpeg_pipe|webp_pipe|gif|gif_pipe|mov,mp4,m4a,
 const OWN = /^own-([0-9a-f]{32})$/
 
 interface Probed {
-  streams?: { width?: number; height?: number; nb_read_packets?: string; duration?: string; avg_frame_rate?: string }[]
+  streams?: { width?: number; height?: number; nb_read_packets?: string; duration?: string }[]
   format?: { format_name?: string; duration?: string }
 }
 

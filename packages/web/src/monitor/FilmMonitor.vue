@@ -51,9 +51,8 @@ function draw() {
   if (rate > 0) makeReady(place.scene, place.shot)
   else clips.pause()
   const drawn = frame.value
-  const seconds = (drawn * props.film.fps[1]) / props.film.fps[0]
   // Half a frame on: at the very edge a subtitle may or may not be there yet.
-  void written?.show(seconds + 0.5 / 30).then(() => screen.value && (screen.value.dataset.frame = whole ? String(drawn) : ''))
+  void written?.show(((drawn + 0.5) * props.film.fps[1]) / props.film.fps[0]).then(() => screen.value && (screen.value.dataset.frame = whole ? String(drawn) : ''))
 }
 
 /** The next shot's clip is loaded before it is seen, so that the change leaves no gap. */

@@ -1,3 +1,4 @@
+import { sortedLastIndexBy } from 'lodash-es'
 import { cropAt, type Move } from '@tidy-reel/core/picture/move'
 import type { SegmentShot, Stretch } from '@tidy-reel/core/render/shots'
 import { SAMPLE_RATE, type FrameRate } from '@tidy-reel/core/time'
@@ -19,16 +20,11 @@ export interface Stage {
 
 /** Where a frame of the film is: its scene and shot, and how far into the shot. */
 export function placeOfFrame({ scenes }: Timeline, frame: number): { scene: number; shot: number; frame: number } | undefined {
-  let [low, high] = [0, scenes.length - 1]
-  while (low < high) {
-    const middle = (low + high + 1) >> 1
-    if (scenes[middle]!.startFrame <= frame) low = middle
-    else high = middle - 1
-  }
-  const found = scenes[low]
+  const scene = Math.max(0, sortedLastIndexBy<{ startFrame: number }>(scenes, { startFrame: frame }, ({ startFrame }) => startFrame) - 1)
+  const found = scenes[scene]
   if (!found || found.endFrame <= frame) return undefined
   const shot = Math.max(0, found.shots.findLastIndex(({ startFrame }) => startFrame <= frame))
-  return { scene: low, shot, frame: frame - found.shots[shot]!.startFrame }
+  return { scene, shot, frame: frame - found.shots[shot]!.startFrame }
 }
 
 /**

@@ -1,3 +1,4 @@
+import { sortedLastIndexBy } from 'lodash-es'
 import { computed, onScopeDispose, ref, type Ref } from 'vue'
 import { frameAtSample, SAMPLE_RATE, sampleAtFrame } from '@tidy-reel/core/time'
 import { soundDeck, type FilmSound } from './film-sound.ts'
@@ -36,16 +37,7 @@ export function usePlayer(sound: () => FilmSound): Player {
   const deck = soundDeck()
   let [from, begun, first, until, request] = [0, 0, 0, 0, 0]
   const film = () => sound().film
-  const sceneIndex = computed(() => {
-    const { scenes } = film()
-    let [low, high] = [0, scenes.length - 1]
-    while (low < high) {
-      const middle = (low + high + 1) >> 1
-      if (scenes[middle]!.startSample <= at.value) low = middle
-      else high = middle - 1
-    }
-    return Math.max(0, low)
-  })
+  const sceneIndex = computed(() => Math.max(0, sortedLastIndexBy<{ startSample: number }>(film().scenes, { startSample: at.value }, ({ startSample }) => startSample) - 1))
 
   function stop() {
     playing.value = false

@@ -41,7 +41,7 @@ dl { display: grid; grid-template-columns: 96px 1fr; gap: 3px 10px; margin: 0; f
 dt { text-align: right; }
 dd { margin: 0; }
 kbd { font: 11.5px var(--mono); border: 1px solid var(--hair); padding: 0 5px; background: var(--ground); margin-left: 4px; white-space: nowrap; }
-.link { color: var(--blue); border-bottom: 1px solid currentColor; margin-left: 16px; }
+.link { margin-left: 16px; }
 </style>
 
 <style>

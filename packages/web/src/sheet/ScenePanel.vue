@@ -43,5 +43,5 @@ const chapter = (title: string) => emit('run', { type: 'setChapter', sceneId: pr
 h2 { font-size: 17px; font-weight: 600; display: flex; gap: 12px; align-items: baseline; }
 .fields { display: grid; grid-template-columns: 112px 1fr; gap: 9px 12px; align-items: center; }
 .el-input-number { width: 130px; }
-.link { color: var(--blue); margin-left: 8px; border-bottom: 1px solid currentColor; }
+.link { margin-left: 8px; }
 </style>

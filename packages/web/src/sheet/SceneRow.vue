@@ -81,7 +81,6 @@ article { display: grid; grid-template-columns: 64px minmax(0, 1fr) 352px; gap: 
 .current { border-left-color: var(--blue); }
 .absent { display: flex; gap: 12px; align-items: baseline; min-height: 0; padding: 7px 20px 7px 81px; color: var(--soft); font-size: 14px; }
 .absent .serif { font-style: italic; }
-.link { color: var(--blue); border-bottom: 1px solid currentColor; }
 .out .narration, .out .pictures { opacity: 0.45; }
 .margin { display: flex; flex-direction: column; align-items: flex-end; gap: 2px; padding-top: 3px; }
 .number { font-weight: 600; font-size: 13.5px; display: flex; align-items: center; cursor: grab; }

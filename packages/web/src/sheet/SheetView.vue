@@ -191,6 +191,5 @@ aside { display: flex; flex-direction: column; min-height: 0; overflow: auto; co
 .tabs .all { margin-left: auto; }
 kbd { font: 11.5px var(--mono); border: 1px solid var(--hair); padding: 0 5px; }
 .hint { padding: 16px; }
-.link { color: var(--blue); border-bottom: 1px solid currentColor; }
 .map { grid-column: 1 / 3; border-top: 1px solid var(--hair); }
 </style>

@@ -21,7 +21,9 @@ const ENDS = [{ name: 'from', label: 'at its start' }, { name: 'to', label: 'at 
 const held = ref<{ end: 'from' | 'to'; view: View }>()
 const viewOf = (end: 'from' | 'to') => (held.value?.end === end ? held.value.view : move.value[end])
 const box = (view: View) => ({ left: `${100 * inside(view.x, view.scale)}%`, top: `${100 * inside(view.y, view.scale)}%`, width: `${100 * view.scale}%`, height: `${100 * view.scale}%` })
-const inside = (centre: number, scale: number) => Math.min(1 - scale, Math.max(0, centre - scale / 2))
+const inside = (middle: number, scale: number) => centre(middle, scale) - scale / 2
+/** The nearest middle at which a view of this size does not reach over the picture's edge. */
+const centre = (middle: number, scale: number) => Math.min(1 - scale / 2, Math.max(scale / 2, middle))
 
 function drag(event: PointerEvent, end: 'from' | 'to') {
   const picture = event.currentTarget as HTMLElement
@@ -29,8 +31,7 @@ function drag(event: PointerEvent, end: 'from' | 'to') {
   else if (!held.value) return
   const at = picture.getBoundingClientRect()
   const { scale } = viewOf(end)
-  const centre = (place: number) => Math.min(1 - scale / 2, Math.max(scale / 2, place))
-  held.value = { end, view: { scale, x: centre((event.clientX - at.left) / at.width), y: centre((event.clientY - at.top) / at.height) } }
+  held.value = { end, view: { scale, x: centre((event.clientX - at.left) / at.width, scale), y: centre((event.clientY - at.top) / at.height, scale) } }
 }
 const STEP = 0.02
 /** The arrows move what is seen, as dragging does. */
@@ -40,8 +41,7 @@ function nudge(event: KeyboardEvent, end: 'from' | 'to') {
   event.preventDefault()
   event.stopPropagation()
   const { x, y, scale } = viewOf(end)
-  const centre = (place: number) => Math.min(1 - scale / 2, Math.max(scale / 2, place))
-  frame(end, { scale, x: centre(x + dx!), y: centre(y + dy!) })
+  frame(end, { scale, x: centre(x + dx!, scale), y: centre(y + dy!, scale) })
 }
 function drop() {
   if (!held.value) return
@@ -102,5 +102,4 @@ figcaption { display: grid; grid-template-columns: 62px 1fr; align-items: center
 .pair .el-select { width: 160px; }
 .el-input-number { width: 104px; }
 .links { display: flex; gap: 18px; }
-.link { color: var(--blue); border-bottom: 1px solid currentColor; }
 </style>

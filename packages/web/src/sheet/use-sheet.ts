@@ -4,7 +4,7 @@ import { copiedScenes } from '@tidy-reel/core/document/scene-edits'
 import { filmFlags } from '@tidy-reel/core/sheet/flags'
 import { TidyError } from '@tidy-reel/core/fault'
 import { sampleAtFrame } from '@tidy-reel/core/time'
-import { wordsOf } from '@tidy-reel/core/speech/word-times'
+import { wordsOf, type SpokenWord } from '@tidy-reel/core/speech/word-times'
 import type { useEpisode } from '../episode/episode-store.ts'
 import type { Player } from '../monitor/use-player.ts'
 import { forgetDraft, keptDraft } from './draft.ts'
@@ -164,8 +164,7 @@ export function useSheet(episode: ReturnType<typeof useEpisode>, player: Player)
   function wordAtPlayer(): number | undefined {
     const words = scene.value?.scene?.words
     if (!words?.length) return undefined
-    const nearest = words.reduce((best, { start }, i) => (Math.abs(start - player.at.value) < Math.abs(words[best]!.start - player.at.value) ? i : best), 0)
-    return nearest > 0 ? nearest : undefined
+    return nearestWord(words, player.at.value) || undefined
   }
   function splitAtPlayer() {
     const word = wordAtPlayer()
@@ -188,7 +187,7 @@ export function useSheet(episode: ReturnType<typeof useEpisode>, player: Player)
     const seen = timed?.shots.find((each) => each.shot === shot.value)
     if (!scene.value || !timed || !seen || shot.value === 0) return (refused.value = 'Choose the second or a later picture of a scene first: its cut is moved.')
     const sample = sampleAtFrame(seen.startFrame, episode.film.fps)
-    const now = scene.value.shots[shot.value]!.word ?? timed.words.reduce((best, { start }, i) => (Math.abs(start - sample) < Math.abs(timed.words[best]!.start - sample) ? i : best), 0)
+    const now = scene.value.shots[shot.value]!.word ?? nearestWord(timed.words, sample)
     const word = now + by
     if (word > 0 && word < timed.words.length && run({ type: 'setCut', sceneId: scene.value.id, shot: shot.value, word })) player.seek(startOf(scene.value.id, shot.value))
   }
@@ -232,3 +231,7 @@ export function useSheet(episode: ReturnType<typeof useEpisode>, player: Player)
   }
 }
 export type Sheet = ReturnType<typeof useSheet>
+
+/** The word that begins nearest to a sample; 0 for no words. */
+const nearestWord = (words: readonly SpokenWord[], sample: number) =>
+  words.reduce((best, { start }, i) => (Math.abs(start - sample) < Math.abs(words[best]!.start - sample) ? i : best), 0)
