@@ -61,6 +61,29 @@ describe('tidy-reel scenes', () => {
   })
 })
 
+describe('tidy-reel prepare', () => {
+  const messy = file('messy.txt', '# The lamp\n\nHOST: The the lamp burns (pause) & turns.\n')
+  it('prints the tidy script and every change with its line', async () => {
+    const { code, stdout } = await shell(['prepare', messy, '--json'])
+    expect(code).toBe(0)
+    expect(JSON.parse(stdout)).toEqual({
+      script: '# The lamp\n\nThe lamp burns [pause 1s] and turns.\n',
+      changes: [
+        { kind: 'speaker', from: 'HOST:', to: '', line: 3 },
+        { kind: 'doubled', from: 'The the', to: 'The', line: 3 },
+        { kind: 'direction', from: '(pause)', to: '[pause 1s]', line: 3 },
+        { kind: 'symbol', from: '&', to: 'and', line: 3 },
+      ],
+    })
+  })
+  it('tells the changes beside the script for people', async () => {
+    const { stdout, stderr } = await tidy(['prepare', messy])
+    expect(stdout).toContain('The lamp burns [pause 1s] and turns.')
+    expect(stderr).toContain('line 3, speaker labels: HOST: → (out)')
+  })
+  it('proposes nothing for a script that is fine', async () => expect(JSON.parse((await tidy(['prepare', SCRIPT, '--json'])).stdout)).toMatchObject({ changes: [] }))
+})
+
 describe('bad input', () => {
   it.each<[string, string | Buffer, RegExp]>([
     ['an empty script', '', /script is empty/], ['spaces', ' \r\n\u200b ', /script is empty/], ['headings alone', '# One\n\n## Two', /headings or directions only/],

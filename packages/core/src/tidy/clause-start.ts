@@ -1,0 +1,36 @@
+const PRONOUN = /^(?:it|he|she|they|we|you|i|this|that|these|those|there|nobody|nothing|everybody|everything|somebody|something|no one|everyone|someone|one|each|all|most|many|some|both)\b/i
+/** Words that open a clause before its subject: "from that moment on", "when the tide turned,". */
+const OPENER = /^(?:in|on|at|by|from|for|with|without|after|before|until|since|during|over|under|within|as|when|if|today|then|now|soon|later|once|even|still|only|perhaps|instead|sometimes|eventually|finally|suddenly)\b/i
+const OPENER_WORDS = 8
+const NOUN_START = /^(?:the|a|an|its|their|our|his|her|your|my|every|each|no|some|many|most|all|both|one|two|three|four|five|several|few|another|any|such|whoever|whatever|what|\p{Lu}\p{L}+)\b/u
+const FINITE = new Set('is are was were has have had can could will would must may might shall should does did do goes went gets got made makes came comes took takes gave gives saw sees knew knows stood stands fell falls ran runs kept keeps held holds left leaves lay lies rose rises cut cuts put puts set sets let lets lost loses found finds felt feels began begins became becomes broke breaks brought brings built builds bought carries cost costs drew drives drove drifts grew grows heard hears hit hits led leads met meets needs needed paid pays said says sank sinks sat sits sent sends shone shines shows sold sang slept spoke spends spent spread stuck struck swung taught thought threw told turned turns understood used uses wanted wants went won wrote works worked happens happened means meant seems seemed stays stayed never always cannot isn’t wasn’t aren’t weren’t doesn’t didn’t don’t won’t can’t couldn’t wouldn’t'.split(' '))
+const BE = /n['’]t$/
+/** A verb by its shape; nouns in -s and adjectives in -ed are told apart by what precedes them. */
+const SHAPED = /^\p{Ll}{2,}(?:ed|es|s)$/u
+const NOT_VERBS = /(?:ss|us|is|ous|ness|less|ings)$/
+
+/**
+ * Whether a stretch begins with a clause that can stand as a sentence: a subject, and soon a finite verb.
+ *
+ * @example startsClause('the keeper slept badly') // => true
+ * @example startsClause('three barrels of oil') // => false
+ */
+export function startsClause(text: string): boolean {
+  if (!OPENER.test(text)) return begins(text)
+  const ends = [...text.matchAll(/\s+/g)].slice(0, OPENER_WORDS).map(({ index, 0: space }) => index + space.length)
+  return ends.some((at) => begins(text.slice(at)))
+}
+
+function begins(text: string): boolean {
+  const words = (/^[^,;:.!?–—]*/.exec(text)![0].match(/[\p{L}’'-]+/gu) ?? []).slice(0, 9)
+  if (PRONOUN.test(text)) return hasVerb(words, 1, 4)
+  return NOUN_START.test(text) && hasVerb(words, 2, 9)
+}
+
+function hasVerb(words: readonly string[], from: number, to: number): boolean {
+  return words.slice(from, to).some((word, i) => {
+    if (FINITE.has(word) || BE.test(word)) return true
+    const before = words[from + i - 1]!
+    return SHAPED.test(word) && !NOT_VERBS.test(word) && !/^(?:the|a|an|of|its|their|our|his|her|in|on|and|or|by|with|from|to|at|for)$/i.test(before)
+  })
+}

@@ -1,0 +1,45 @@
+import { cardinal } from '../speech/numbers.ts'
+import type { Line, Page } from './page.ts'
+
+const WORDS = Array.from({ length: 101 }, (_, n) => cardinal(n))
+const OPENER = /^(\s*(?:\*\*)?)(?:#\s?(\d{1,3})|(?:number|no\.|nr\.)\s?#?(\d{1,3}|[a-z]+(?:-[a-z]+)?)|(\d{1,3})[.)](?=\s))(?:(\s*[:.)–—-]+|,)(?:\*\*)?(?=\s|$)|(?<=[.)])|\s*(?:\*\*)?(?=\s+\p{Lu}|\s*$))/iu
+const INSIDE = /(?<![\p{L}\p{N}&#/])#(\d{1,3})\b(?!\w)/gu
+
+interface Opener {
+  line: Line
+  n: number
+  /** `[from, to)` of the count in its line. */
+  from: number
+  to: number
+  rest: string
+}
+
+/** "#5", "Number four" and "No. 3 –" opening the items of one film: all become "Number five:". */
+export function findCounting(page: Page) {
+  const openers = page.lines.flatMap(openerOf)
+  if (isCount(openers)) for (const opener of openers) respell(page, opener)
+  for (const { index, 0: whole, 1: n } of page.view.matchAll(INSIDE)) page.claim('counting', [{ from: index, to: index + whole.length, text: `number ${WORDS[Number(n)] ?? n}` }])
+}
+
+function openerOf(line: Line): Opener[] {
+  const found = OPENER.exec(line.text)
+  if (!found) return []
+  const said = found[2] ?? found[3] ?? found[4]!
+  const n = /^\d/.test(said) ? Number(said) : WORDS.indexOf(said.toLowerCase())
+  return n > 0 ? [{ line, n, from: found[1]!.length, to: found[0].length, rest: line.text.slice(found[0].length) }] : []
+}
+
+/** Two or more, each one step from the last, and not simply a numbered list from one upward. */
+function isCount(openers: readonly Opener[]): boolean {
+  if (openers.length < 2) return false
+  const step = openers[1]!.n - openers[0]!.n
+  if (Math.abs(step) !== 1 || openers.some(({ n }, i) => i > 0 && n - openers[i - 1]!.n !== step)) return false
+  return step < 0 || openers.some(({ line }) => /^\s*(?:\*\*)?(?:#|number)/i.test(line.text))
+}
+
+function respell(page: Page, { line, n, from, to, rest }: Opener) {
+  const at = line.from + from
+  const text = `Number ${WORDS[n] ?? n}${rest.trim() === '' ? '.' : ':'}${/^\s/.test(rest) || rest === '' ? '' : ' '}`
+  const bold = /^\s*\*\*/.test(line.text.slice(0, from)) && line.text.slice(from, to).includes('**')
+  page.claim('counting', [{ from: bold ? at - 2 : at, to: line.from + to, text }])
+}

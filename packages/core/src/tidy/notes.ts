@@ -1,0 +1,48 @@
+import type { Line, Page } from './page.ts'
+
+const FACTS = /^\s*(working title|title ideas?|subject|word ?count|words|target length|length|duration|run ?time|running time|tone|style|audience|target audience|keywords?|tags|author|written by|writer|draft|version|status|date|deadline|client|project|file|thumbnail( idea)?|description|format|language|reviewed by|last edited|published|updated|posted|reading time|read time|by staff)\s*(:\s*\S.*|\s\d[\d.]*)$/i
+const LATER = /^\s*(?:[-*•]\s*)?\**(?:todo|tk|tbd|fixme|note to self|reminder|editor'?s? note|note to editor|fact ?check)\**\s*[:–—-]\s*\S.*$/i
+const BRACKETED = /\[\[[^[\]\n]*\]\]|\[(?:(?:todo|tk|tbd|fixme|note|editor'?s? note|fact ?check|check|verify|insert|add|placeholder|comment)\b[^[\]\n]*|\?+)\]|\((?:todo|tk|tbd|fixme|note to self|note to editor)\b[^()\n]*\)/gi
+const BYLINE = /^\s*(?:written |posted |words )?by(?: \p{Lu}[\p{L}.'’-]*){1,4}\s*$/iu
+/** What a helper that wrote the text said around it. */
+const PREFACE = /^\s*(?:sure|certainly|of course|absolutely|okay|ok|great|here(?:['’]s| is| are)|below is|i(?:['’]ve| have) (?:written|revised|drafted))\b[^\n]*\b(?:script|narration|draft|version|text|voice-?over|rewrite)\b[^\n]*[:!.]\s*$/i
+const OFFER = /^\s*(?:let me know if|would you like me|feel free to|i hope this (?:helps|works)|do you want me to|want me to|if you(?:['’]d| would) like(?:,| me)|i can also)\b[^\n]*$/i
+const HEAD_LINES = 14
+
+/** What was written for the writer, the client or the editor. */
+export function findNotes(page: Page) {
+  frontMatter(page)
+  const facts = head(page.lines).filter(({ text }) => FACTS.test(text) || BYLINE.test(text))
+  // One such line alone may be narration ("Date: nobody knows"); the first line of all or two together are not.
+  if (facts.length > 1 || (facts[0] && facts[0]?.from === head(page.lines)[0]?.from)) dropRuns(page, facts)
+  aroundText(page)
+  for (const line of page.lines) if (LATER.test(line.text)) page.drop('note', line.from, line.to)
+  for (const found of page.view.matchAll(BRACKETED)) page.drop('note', found.index, found.index + found[0].length)
+}
+
+/** The first paragraph and the last may speak to the person instead. */
+function aroundText(page: Page) {
+  const worded = page.lines.filter(({ text }) => text.trim() !== '')
+  const [first] = worded
+  if (first && PREFACE.test(first.text)) page.drop('note', first.from, first.to)
+  for (const line of worded.slice(-2)) if (line !== first && OFFER.test(line.text)) page.drop('note', line.from, line.to)
+}
+
+const head = (lines: readonly Line[]) => lines.filter(({ text }) => text.trim() !== '').slice(0, HEAD_LINES)
+
+/** Lines that follow each other are one change. */
+function dropRuns(page: Page, lines: readonly Line[]) {
+  const runs: { from: number; to: number }[] = []
+  for (const { from, to } of lines) {
+    const last = runs.at(-1)
+    if (last?.to === from - 1) last.to = to
+    else runs.push({ from, to })
+  }
+  for (const { from, to } of runs) page.drop('note', from, to)
+}
+
+/** Settings between two `---` at the very top, as page generators have them. */
+function frontMatter(page: Page) {
+  const found = /^\s*---\n(?:[\w -]+:.*\n|\s+-? ?.*\n)+---(?=\n|$)/.exec(page.view)
+  if (found) page.drop('note', found.index, found.index + found[0].length)
+}

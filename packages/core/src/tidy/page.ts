@@ -1,0 +1,106 @@
+import type { Stretch } from '../script/sentences.ts'
+import { withChanges, type Edit, type TidyChange } from './change.ts'
+import type { TidyKind } from './kinds.ts'
+
+/** One line of the page as it is seen now; `at` is where it begins in the script. */
+export interface Line extends Stretch {
+  text: string
+}
+
+/**
+ * A script under the pencil. Each step reads `view` (the script with everything dealt with so far
+ * blanked, letter positions kept) and claims stretches; what is claimed is nobody else's any more.
+ */
+export class Page {
+  readonly changes: TidyChange[] = []
+  private readonly taken: Uint8Array
+  private readonly blank: Uint8Array
+  private seen: string | undefined
+  private readonly lineStarts: number[]
+
+  constructor(readonly script: string) {
+    this.taken = new Uint8Array(script.length)
+    this.blank = new Uint8Array(script.length)
+    this.lineStarts = [0]
+    for (let at = script.indexOf('\n'); at >= 0; at = script.indexOf('\n', at + 1)) this.lineStarts.push(at + 1)
+  }
+
+  /** The script with blanks where something is dealt with; line breaks stay. */
+  get view(): string {
+    if (this.seen === undefined) {
+      const parts: string[] = []
+      let from = 0
+      for (let at = 0; at <= this.script.length; at++) {
+        if (at < this.script.length && !(this.blank[at] && this.script[at] !== '\n')) continue
+        parts.push(this.script.slice(from, at))
+        if (at < this.script.length) parts.push(' ')
+        from = at + 1
+      }
+      this.seen = parts.join('')
+    }
+    return this.seen
+  }
+
+  get lines(): Line[] {
+    const { view } = this
+    return this.lineStarts.map((from, i) => {
+      const to = i + 1 < this.lineStarts.length ? this.lineStarts[i + 1]! - 1 : view.length
+      return { from, to, text: view.slice(from, to) }
+    })
+  }
+
+  /** Sets a stretch apart that is fine as it is and is not narration. */
+  keep(from: number, to: number) {
+    this.taken.fill(1, from, to)
+    this.blank.fill(1, from, to)
+    this.seen = undefined
+  }
+
+  /**
+   * Proposes a change, unless part of it is claimed already or it would change nothing.
+   *
+   * @param edits   in order
+   * @param whole   the words to show it by; from the first edit to the last otherwise
+   * @param spoken  whether what is put in is narration, to be read by the steps that follow
+   */
+  claim(kind: TidyKind, edits: readonly Edit[], { whole, spoken = true }: { whole?: Stretch; spoken?: boolean } = {}): boolean {
+    const real = edits.filter(({ from, to, text }) => this.script.slice(from, to) !== text)
+    if (real.length === 0 || real.some(({ from, to }) => this.taken.subarray(from, to).includes(1))) return false
+    const stretch = whole ?? { from: real[0]!.from, to: real.at(-1)!.to }
+    for (const { from, to, text } of real) {
+      this.taken.fill(1, from, to)
+      if (text === '' || !spoken) this.blank.fill(1, from, to)
+    }
+    if (!spoken) {
+      this.taken.fill(1, stretch.from, stretch.to)
+      this.blank.fill(1, stretch.from, stretch.to)
+    }
+    this.seen = undefined
+    const before = this.script.slice(stretch.from, stretch.to)
+    const inside = real.map(({ from, to, text }) => ({ from: from - stretch.from, to: to - stretch.from, text }))
+    const after = withChanges(before, [{ kind, edits: inside, line: 1, before, after: '' }])
+    this.changes.push({ kind, edits: real, line: this.lineOf(stretch.from + (before.length - before.trimStart().length)), before: before.trim(), after: after.trim() })
+    return true
+  }
+
+  /** Takes a stretch out. */
+  drop(kind: TidyKind, from: number, to: number): boolean {
+    return this.claim(kind, [{ from, to, text: '' }])
+  }
+
+  /** Puts something in a stretch's place that is not narration: a heading, a direction. */
+  mark(kind: TidyKind, from: number, to: number, text: string): boolean {
+    return text === '' ? this.drop(kind, from, to) : this.claim(kind, [{ from, to, text }], { spoken: false })
+  }
+
+  private lineOf(at: number): number {
+    let low = 0
+    let high = this.lineStarts.length
+    while (high - low > 1) {
+      const middle = (low + high) >> 1
+      if (this.lineStarts[middle]! <= at) low = middle
+      else high = middle
+    }
+    return low + 1
+  }
+}

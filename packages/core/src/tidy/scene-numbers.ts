@@ -1,0 +1,23 @@
+import type { Page } from './page.ts'
+
+const NUMBER = String.raw`(?:\d+[a-z]?|one|two|three|four|five|six|seven|eight|nine|ten)`
+const LABEL = new RegExp(String.raw`^(\s*[[(]?(?:\*\*)?(?:scene|shot|slide|sc\.|frame|panel)\s*#?${NUMBER}\b(?:\*\*)?\s*[\])]?\s*)(?:([:.–—|-]+)(?:\*\*)?\s*(.*?)[\])]?(?:\*\*)?\s*)?$`, 'i')
+
+/** "Scene 4", "SHOT 2:" and what may follow them: a title becomes a chapter, narration stays. */
+export function findSceneNumbers(page: Page) {
+  for (const { from, to, text } of page.lines) {
+    const found = LABEL.exec(text)
+    if (!found) continue
+    const rest = (found[3] ?? '').trim()
+    if (rest === '') page.drop('sceneNumber', from, to)
+    else if (/^\s*[[(]?(\*\*)?shot/i.test(text)) page.mark('sceneNumber', from, to, `[picture: ${rest.replace(/\.$/, '')}]`)
+    else if (isNarration(text, rest)) page.drop('sceneNumber', from, from + text.indexOf(rest, found[1]!.length))
+    else page.mark('sceneNumber', from, to, `# ${rest}`)
+  }
+}
+
+/** What follows a slide's number is its title; after a scene's, a sentence is narration. */
+const isNarration = (text: string, rest: string) => {
+  const words = rest.split(/\s+/).length
+  return words > 9 || (/[.!…]["”’]?$/.test(rest) && !/slide/i.test(text)) || (rest.endsWith('?') && words > 6)
+}

@@ -1,0 +1,67 @@
+import type { Page } from './page.ts'
+import type { TidyKind } from './kinds.ts'
+
+type Rule = [kind: TidyKind, pattern: RegExp, said: string | ((...groups: string[]) => string)]
+
+const START = String.raw`(?<![\p{L}\p{N}/.])`
+const form = (pattern: string, flags = 'giu') => new RegExp(START + pattern, flags)
+
+/** In order; numbers, units, money and titles (Dr., St.) every voice is given in words anyway and stay. */
+const RULES: Rule[] = [
+  ['abbreviation', form(String.raw`w/o\b`), 'without'],
+  ['abbreviation', form(String.raw`w/(?=\s)`), 'with'],
+  ['abbreviation', form(String.raw`w/(?=\p{L})`), 'with '],
+  ['abbreviation', form(String.raw`b/c\b`), 'because'],
+  ['abbreviation', form(String.raw`b/w\b`), 'between'],
+  ['abbreviation', form(String.raw`(\(?)e\.\s?g\.,?(?=\s)`), (open) => `${open}for example`],
+  ['abbreviation', form(String.raw`(\(?)i\.\s?e\.(,?)(?=\s)`), (open, comma) => `${open}that is${comma || ','}`],
+  ['abbreviation', form(String.raw`(?:and )?etc\.(?=\s+\p{Lu}|\s*$|["”’)]*\s*\n)`, 'gmu'), 'and so on.'],
+  ['abbreviation', form(String.raw`(?:and )?etc\b\.?`), 'and so on'],
+  ['abbreviation', form(String.raw`vs\b\.?(?=\s)`), 'versus'],
+  ['abbreviation', form(String.raw`approx\b\.?(?=\s)`), 'about'],
+  ['abbreviation', form(String.raw`(?:a\.k\.a\.?|a/k/a|aka)(?=[\s,])`), 'also known as'],
+  ['abbreviation', form(String.raw`incl\b\.?(?=\s)`), 'including'],
+  ['abbreviation', form(String.raw`excl\.(?=\s)`), 'excluding'],
+  ['abbreviation', form(String.raw`esp\.(?=\s)`), 'especially'],
+  ['abbreviation', form(String.raw`(?:n/a)\b`), 'not available'],
+  ['abbreviation', form(String.raw`(?:FYI),?(?=\s)`, 'gu'), 'for your information,'],
+  ['abbreviation', form(String.raw`(?:BTW),?(?=\s)`, 'giu'), 'by the way,'],
+  ['abbreviation', form(String.raw`(?:ASAP)\b`, 'gu'), 'as soon as possible'],
+  ['abbreviation', form(String.raw`cf\.(?=\s)`), 'compare'],
+  ['abbreviation', form(String.raw`yrs?\.?(?=\s|[,;])`), 'years'],
+  ['abbreviation', form(String.raw`govt\.?(?=\s)`), 'government'],
+  ['symbol', /(?<=[\s;])&(?=\s)/g, 'and'],
+  ['symbol', /(?<=\p{Ll})&(?=\p{Ll})/gu, ' and '],
+  ['symbol', /(?<=\s)(?:→|⇒|->|=>|⟶)(?=\s)/g, 'to'],
+  ['symbol', /(?<=\S)(?:→|⇒|⟶)(?=\S)/g, ' to '],
+  ['symbol', /(?<=\s|^|\()[~≈∼](?:\s)?(?=[\d$£€])/gm, 'about '],
+  ['symbol', /(?<=\s)≈(?=\s)/g, 'about'],
+  ['symbol', /(?<=\s|^|\d)\s?(?:±|\+\/-)\s?(?=\d)/gm, ' plus or minus '],
+  ['symbol', /(?<=\s)\+(?=\s)/g, 'plus'],
+  ['symbol', /(?<=\s)=(?=\s)/g, 'equals'],
+  ['symbol', /(?<=\s)≠(?=\s)/g, 'is not'],
+  ['symbol', /(?<=\s|^|\()(?:<=|≤)\s?(?=\d)/gm, 'at most '],
+  ['symbol', /(?<=\s|^|\()(?:>=|≥)\s?(?=\d)/gm, 'at least '],
+  ['symbol', /(?<=\s|^|\()<\s?(?=\d)/gm, 'less than '],
+  ['symbol', /(?<=\s|^|\()>\s?(?=\d)/gm, 'more than '],
+  ['symbol', /(?<=\s)@(?=\s)/g, 'at'],
+  ['symbol', /(?<=[\p{L}\p{N}])[©®™]/gu, ''],
+  ['symbol', /(?<=\s)[©®™](?=\s)/gu, ''],
+  ['symbol', /(?<=\b\p{Ll}{2,})\/(?=\p{Ll}{2,}\b)(?!h\b|s\b)/gu, ' or '],
+  ['symbol', /(?<=\d)x(?=\s+(?:more|faster|slower|bigger|larger|smaller|longer|heavier|stronger|as)\b)/g, ' times'],
+  ['symbol', /[•▪◦■●]/g, ','],
+]
+
+/** Short forms and signs in the words they stand for. */
+export function findShortForms(page: Page) {
+  for (const [kind, pattern, said] of RULES)
+    for (const found of page.view.matchAll(pattern)) {
+      const text = typeof said === 'string' ? said : said(...found.slice(1).map((group) => group ?? ''))
+      const lead = /^\s*/.exec(found[0])![0].length
+      const atStart = opensSentence(page.view, found.index)
+      page.claim(kind, [{ from: found.index + (text.startsWith(' ') ? 0 : lead), to: found.index + found[0].length, text: atStart ? capital(text) : text }])
+    }
+}
+
+const opensSentence = (view: string, at: number) => /(^|\n\s*|[.!?]["”]?\s+)$/.test(view.slice(Math.max(0, at - 6), at))
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)

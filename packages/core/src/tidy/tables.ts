@@ -1,0 +1,45 @@
+import type { Line, Page } from './page.ts'
+
+const ROW = /^\s*\|(.+)\|\s*$/
+const RULE = /^\s*\|?\s*:?-{2,}:?\s*(\|\s*:?-{2,}:?\s*)*\|?\s*$/
+const PICTURE = /^(visuals?|videos?|pictures?|images?|shots?|b-?roll|footage|on screen|screen)$/i
+const SPOKEN = /^(narration|audio|voice|voice-?over|vo|script|spoken|text|narrator|dialogue)$/i
+
+/** Tables: of a two-column script its narration and pictures, of any other nothing. */
+export function findTables(page: Page) {
+  for (const rows of tablesOf(page.lines)) {
+    const [head, ...body] = rows.filter(({ text }) => !RULE.test(text)).map(({ text }) => cellsOf(text))
+    const { from } = rows[0]!
+    const { to } = rows.at(-1)!
+    const picture = head!.findIndex((cell) => PICTURE.test(cell))
+    const spoken = head!.findIndex((cell) => SPOKEN.test(cell))
+    if (spoken < 0) page.drop('table', from, to)
+    else page.claim('table', [{ from, to, text: sceneLines(body, picture, spoken) }])
+  }
+}
+
+const cellsOf = (row: string) => ROW.exec(row)![1]!.split('|').map((cell) => cell.trim().replace(/^\*\*(.*)\*\*$/, '$1'))
+
+/** Rows of a table: two lines or more beginning and ending with a bar, one of them a rule. */
+function tablesOf(lines: readonly Line[]): Line[][] {
+  const tables: Line[][] = []
+  let run: Line[] = []
+  for (const line of [...lines, undefined]) {
+    if (line && (ROW.test(line.text) || (run.length > 0 && RULE.test(line.text) && line.text.includes('|')))) run.push(line)
+    else {
+      if (run.length > 1 && run.some(({ text }) => RULE.test(text)) && ROW.test(run[0]!.text)) tables.push(run)
+      run = []
+    }
+  }
+  return tables
+}
+
+function sceneLines(rows: readonly string[][], picture: number, spoken: number): string {
+  return rows
+    .flatMap((cells) => {
+      const shown = picture < 0 ? '' : (cells[picture] ?? '').replace(/[[\]]/g, '')
+      const said = cells[spoken] ?? ''
+      return said || shown ? [[shown && `[picture: ${shown}]`, said].filter(Boolean).join(' ')] : []
+    })
+    .join('\n\n')
+}
