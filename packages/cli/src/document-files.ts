@@ -4,7 +4,7 @@ import { z } from 'zod'
 import { documentFrom } from '@tidy-reel/core/document/apply'
 import { Command } from '@tidy-reel/core/document/command'
 import { consistent } from '@tidy-reel/core/document/consistent'
-import { Document } from '@tidy-reel/core/document/document'
+import { Document, upgraded } from '@tidy-reel/core/document/document'
 import { TidyError } from '@tidy-reel/core/fault'
 import { readScript } from './read-script.ts'
 
@@ -32,7 +32,10 @@ export async function readJson<T>(file: string, schema: z.ZodType<T>, invalid: (
   throw invalid(`${path.join('.') || 'the whole'}: ${message}`)
 }
 
-export const readDocument = async (file: string): Promise<Document> => consistent(await readJson(file, Document))
+export const readDocument = async (file: string): Promise<Document> => consistent(await readJson(file, StoredDocument))
+
+/** Documents of earlier versions are read as well. */
+const StoredDocument = z.preprocess(upgraded, Document)
 
 /** One command or a list of them. */
 export const readCommands = async (file: string): Promise<Command[]> => [await readJson(file, z.union([z.array(Command), Command]))].flat()

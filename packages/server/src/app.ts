@@ -9,6 +9,7 @@ import type { StockLibrary } from '@tidy-reel/engine/stock/contract'
 import { pictureLibrary } from '@tidy-reel/engine/stock/library'
 import { OWN_BYTES_LIMIT } from '@tidy-reel/engine/stock/own-files'
 import { thumbnails, type Thumbnails } from '@tidy-reel/engine/stock/thumbnails'
+import { channelActions, type ChannelActions } from './actions/channels.ts'
 import { episodeActions, type EpisodeActions } from './actions/episodes.ts'
 import { historyActions, type HistoryActions } from './actions/history.ts'
 import { versionActions, type VersionActions } from './actions/versions.ts'
@@ -18,9 +19,11 @@ import { eventHub, type EventHub } from './events.ts'
 import { openQueue, type Queue } from './jobs/queue.ts'
 import { episodeRoutes } from './routes/episodes.ts'
 import { mediaRoutes } from './routes/media.ts'
+import { scriptRoutes } from './routes/script.ts'
 import { sendFile } from './routes/files.ts'
 
 export interface App {
+  channels: ChannelActions
   episodes: EpisodeActions
   history: HistoryActions
   versions: VersionActions
@@ -38,9 +41,10 @@ const BODY_LIMIT = 4 * 1024 * 1024
 export async function openApp(database: string, engine: EngineConfig): Promise<App> {
   const sequelize = connect(database)
   const queue = await openQueue(database)
-  const episodes = episodeActions(sequelize, LOCAL_OWNER)
+  const channels = channelActions(LOCAL_OWNER)
+  const episodes = episodeActions(sequelize, channels, LOCAL_OWNER)
   const library = pictureLibrary(engine)
-  return { episodes, history: historyActions(sequelize, LOCAL_OWNER), versions: versionActions(episodes, LOCAL_OWNER), queue, hub: await eventHub(database), renders: renderActions(sequelize, queue, engine, episodes, LOCAL_OWNER), library, thumbnails: thumbnails(folders(engine).thumbnails, library), place: folders(engine) }
+  return { channels, episodes, history: historyActions(sequelize, LOCAL_OWNER), versions: versionActions(episodes, LOCAL_OWNER), queue, hub: await eventHub(database), renders: renderActions(sequelize, queue, engine, episodes, LOCAL_OWNER), library, thumbnails: thumbnails(folders(engine).thumbnails, library), place: folders(engine) }
 }
 
 /** All routes; every fault leaves as RFC 9457 problem details with the sentence in `detail`. */
@@ -51,6 +55,7 @@ export function webApp(app: App, web: string): Hono {
   const file = bodyLimit({ maxSize: OWN_BYTES_LIMIT, onError: () => { throw new TidyError('own_file_unusable', { name: 'The file', reason: `it is larger than ${OWN_BYTES_LIMIT / 1024 / 1024} MB` }) } })
   hono.use('/api/*', sameOrigin, (c, next) => (c.req.path === '/api/own' ? file : small)(c, next))
   hono.route('/api/episodes', episodeRoutes(app))
+  hono.route('/api', scriptRoutes(app))
   hono.route('/api', mediaRoutes(app))
   hono.all('/api/*', () => { throw new TidyError('route_not_found') })
   hono.use('/*', serveStatic({ root: web, rewriteRequestPath: (path) => path }))

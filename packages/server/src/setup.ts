@@ -2,6 +2,7 @@
 import { readFile } from 'node:fs/promises'
 import { fileURLToPath } from 'node:url'
 import { engineConfig } from '@tidy-reel/engine/config'
+import { channelActions } from './actions/channels.ts'
 import { episodeActions } from './actions/episodes.ts'
 import { prepare } from './actions/prepare.ts'
 import { renderActions } from './actions/renders.ts'
@@ -19,7 +20,7 @@ await migrate(sequelize)
 if (process.argv.includes('--demo') && (await Channel.count()) === 0) {
   const engine = engineConfig()
   await Channel.create(CHANNEL)
-  const episodes = episodeActions(sequelize, LOCAL_OWNER)
+  const episodes = episodeActions(sequelize, channelActions(LOCAL_OWNER), LOCAL_OWNER)
   const script = (name: string) => readFile(`${DEMO}${name}.txt`, 'utf8')
   await episodes.create('What a canal lock does', await script('canal-lock'))
   const tides = await episodes.create('Why tides come twice a day', await script('tides'))

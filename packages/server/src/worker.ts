@@ -1,5 +1,6 @@
 import { engineConfig } from '@tidy-reel/engine/config'
 import { onStopSignal } from '@tidy-reel/engine/run/stop-signals'
+import { channelActions } from './actions/channels.ts'
 import { episodeActions } from './actions/episodes.ts'
 import { prepare } from './actions/prepare.ts'
 import { makeProxies } from './actions/proxies.ts'
@@ -15,7 +16,7 @@ const { database } = serverConfig()
 const engine = engineConfig()
 const sequelize = connect(database)
 const queue = await openQueue(database)
-const episodes = episodeActions(sequelize, LOCAL_OWNER)
+const episodes = episodeActions(sequelize, channelActions(LOCAL_OWNER), LOCAL_OWNER)
 const renders = renderActions(sequelize, queue, engine, episodes, LOCAL_OWNER)
 
 await queue.work(PREPARE, ({ episodeId }, signal) => prepare(sequelize, engine, episodes, episodeId, signal))

@@ -142,6 +142,9 @@ const commands = fc.oneof(
   fc.record({ type: fc.constant('adjustShots'), target, shot: maybe(fc.nat({ max: 3 })), set: fc.record({ slip: maybe(fc.integer({ min: 0, max: 9000 })), speed: maybe(fc.constantFrom(0.5, 2)), frame: maybe(fc.record({ from: view, to: view })), transition: maybe(transition) }, { requiredKeys: [] }) }),
   fc.record({ type: fc.constant('setTransition'), transition }), fc.record({ type: fc.constant('setCard'), card: fc.constantFrom('opening', 'closing'), set: fc.record({ shown: fc.boolean(), text: maybe(fc.constant('Words')) }, { requiredKeys: [] }) }),
   fc.record({ type: fc.constant('setTitle'), title: fc.constantFrom('A', 'B') }), fc.record({ type: fc.constant('setMood'), mood: fc.constantFrom('calm', 'none') }), fc.record({ type: fc.constant('setVoice'), voice: fc.constant('v'), speed: fc.constant(1.2) }),
+  fc.record({ type: fc.constant('setWantedMinutes'), minutes: maybe(fc.constantFrom(3, 12.5)) }), fc.record({ type: fc.constant('setNotes'), notes: fc.constantFrom('', 'Ask the keeper.') }),
+  fc.record({ type: fc.constant('markClaim'), sentence: fc.constantFrom('The lamp.', 'It has 3 steps.'), words: fc.constantFrom('3', 'lamp'), found: maybe(fc.record({ mark: fc.constantFrom('unsure', 'checked', 'wrong'), source: fc.constant('a book'), by: fc.constant('me') })) }),
+  fc.record({ type: fc.constant('putComment'), comment: fc.record({ id: fc.constantFrom('c1', 'c2'), on: fc.constant('lamp'), text: fc.constant('Why?'), by: fc.constant(''), done: fc.boolean() }) }), fc.record({ type: fc.constant('removeComment'), id: fc.constantFrom('c1', 'c2') }),
   fc.record({ type: fc.constant('placeShots'), scenes: fc.array(fc.record({ sceneId: nth, text: fc.constantFrom('The lamp.', 'Why?'), items: fc.array(fc.constant(picture('c')), { maxLength: 3 }) }), { maxLength: 3 }) }),
 )
 

@@ -36,6 +36,16 @@ function changed(document: Document, command: Command): Document {
       return { ...document, title: command.title }
     case 'setScript':
       return setScript(document, cleanScript(command.script))
+    case 'setWantedMinutes':
+      return { ...document, wantedMinutes: command.minutes }
+    case 'setNotes':
+      return { ...document, notes: command.notes }
+    case 'markClaim':
+      return markClaim(document, command)
+    case 'putComment':
+      return { ...document, comments: [...document.comments.filter(({ id }) => id !== command.comment.id), command.comment] }
+    case 'removeComment':
+      return { ...document, comments: document.comments.filter(({ id }) => id !== command.id) }
     case 'setVoice':
       return { ...document, voice: command.voice, speed: command.speed }
     case 'setMood':
@@ -83,6 +93,11 @@ function changed(document: Document, command: Command): Document {
     default:
       return assertNever(command)
   }
+}
+
+function markClaim(document: Document, { sentence, words, found }: CommandOf<'markClaim'>): Document {
+  const others = document.claims.filter((claim) => claim.sentence !== sentence || claim.words !== words)
+  return { ...document, claims: found ? [...others, { sentence, words, ...found }] : others }
 }
 
 function setScript(document: Document, script: string): Document {

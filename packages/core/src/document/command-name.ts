@@ -10,6 +10,16 @@ export function commandName(command: Command): string {
       return 'title'
     case 'setScript':
       return 'script'
+    case 'setWantedMinutes':
+      return 'wanted length'
+    case 'setNotes':
+      return 'notes'
+    case 'markClaim':
+      return 'mark of a claim'
+    case 'putComment':
+      return 'comment'
+    case 'removeComment':
+      return 'comment removed'
     case 'setVoice':
       return 'voice'
     case 'setMood':

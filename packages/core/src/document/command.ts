@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { ChosenItem } from '../match/item.ts'
 import { Inverse } from './inverse.ts'
-import { Card, Document, Frame, LENGTH_LIMIT, MOODS, Scene, Shot, Transition } from './document.ts'
+import { Card, CheckedClaim, Comment, Document, Frame, LENGTH_LIMIT, MOODS, Scene, Shot, Transition } from './document.ts'
 
 const sceneId = Scene.shape.id
 const shot = z.number().int().min(0).max(11)
@@ -46,6 +46,13 @@ const ShotSettings = z.object({
 export const Command = z.discriminatedUnion('type', [
   z.object({ type: z.literal('setTitle'), title: z.string().trim().min(1).max(200) }),
   z.object({ type: z.literal('setScript'), script: z.string() }),
+  z.object({ type: z.literal('setWantedMinutes'), minutes: Document.shape.wantedMinutes }),
+  z.object({ type: z.literal('setNotes'), notes: Document.shape.notes }),
+  /** What was found out about a claim, in place of what was known; null forgets it. */
+  z.object({ type: z.literal('markClaim'), sentence: CheckedClaim.shape.sentence, words: CheckedClaim.shape.words, found: CheckedClaim.omit({ sentence: true, words: true }).nullable() }),
+  /** A comment, new or in place of the one with its id. */
+  z.object({ type: z.literal('putComment'), comment: Comment }),
+  z.object({ type: z.literal('removeComment'), id: Comment.shape.id }),
   z.object({ type: z.literal('setVoice'), voice: Document.shape.voice, speed: Document.shape.speed }),
   z.object({ type: z.literal('setMood'), mood: z.enum(MOODS) }),
   /** The transition at every cut that has none of its own. */

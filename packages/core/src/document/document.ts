@@ -63,9 +63,35 @@ export type Card = z.infer<typeof Card>
 export const MOODS = ['calm', 'warm', 'bright', 'solemn', 'none'] as const
 export type Mood = (typeof MOODS)[number]
 
+export const CLAIM_MARKS = ['unsure', 'checked', 'wrong'] as const
+export type ClaimMark = (typeof CLAIM_MARKS)[number]
+
+/** What a person found out about something the narration claims. It is known by its words and their sentence: where either changes, it is to be checked anew. */
+export const CheckedClaim = z.object({
+  sentence: z.string().min(1).max(2000),
+  words: z.string().min(1).max(400),
+  mark: z.enum(CLAIM_MARKS),
+  /** Where it is said: a title, an address, a page. */
+  source: z.string().max(2000),
+  /** Who marked it. */
+  by: z.string().max(120),
+})
+export type CheckedClaim = z.infer<typeof CheckedClaim>
+
+/** A remark beside the script; it stays with the words it was made on. */
+export const Comment = z.object({
+  id: z.string().min(1).max(40),
+  /** The words it was made on, as the script had them. */
+  on: z.string().min(1).max(400),
+  text: z.string().min(1).max(4000),
+  by: z.string().max(120),
+  done: z.boolean(),
+})
+export type Comment = z.infer<typeof Comment>
+
 /** All that a person decides about a film. Everything else is derived from it. */
 export const Document = z.object({
-  version: z.literal(2),
+  version: z.literal(3),
   title: z.string().min(1).max(200),
   /** The narration with its markup: the one truth of what is said and shown in which order. */
   script: z.string(),
@@ -77,6 +103,12 @@ export const Document = z.object({
   transition: Transition,
   cards: z.object({ opening: Card, closing: Card }),
   scenes: z.array(Scene),
+  /** How long the film is wished to be; null while nobody has said. */
+  wantedMinutes: z.number().min(0.5).max(60).nullable(),
+  /** What the film is to be about and what came along with its idea; never spoken. */
+  notes: z.string().max(20_000),
+  claims: z.array(CheckedClaim).max(5000),
+  comments: z.array(Comment).max(1000),
   /** Number of the next new scene, so that ids never come back. */
   nextId: z.number().int().positive(),
 })
@@ -86,5 +118,11 @@ export const DEFAULT_VOICE = 'flite-slt'
 
 export function emptyDocument(title: string): Document {
   const card = { shown: false, text: null, samples: 4 * SAMPLE_RATE }
-  return { version: 2, title, script: '', voice: DEFAULT_VOICE, speed: 1, mood: 'calm', transition: CUT, cards: { opening: card, closing: card }, scenes: [], nextId: 1 }
+  return { version: 3, title, script: '', wantedMinutes: null, notes: '', claims: [], comments: [], voice: DEFAULT_VOICE, speed: 1, mood: 'calm', transition: CUT, cards: { opening: card, closing: card }, scenes: [], nextId: 1 }
+}
+
+/** A document as an earlier version kept it, in today's form; anything else as it is. */
+export function upgraded(stored: unknown): unknown {
+  if (typeof stored !== 'object' || stored === null || !('version' in stored) || stored.version !== 2) return stored
+  return { ...stored, version: 3, wantedMinutes: null, notes: '', claims: [], comments: [] }
 }

@@ -9,11 +9,12 @@ import { TidyError } from '@tidy-reel/core/fault'
 import { mergeScripts } from '@tidy-reel/core/script/merge-scripts'
 import { sceneSeconds } from '@tidy-reel/core/timeline/timeline'
 import type { EpisodeRow } from '@tidy-reel/core/views/episode'
-import { Change, Channel, Episode, Render } from '../db/models.ts'
+import { Change, Episode, Render } from '../db/models.ts'
+import type { ChannelActions } from './channels.ts'
 import { changeEpisode, type Revised } from './change-episode.ts'
 
 
-export function episodeActions(sequelize: Sequelize, ownerId: string) {
+export function episodeActions(sequelize: Sequelize, channels: ChannelActions, ownerId: string) {
   const find = async (id: string) => {
     const episode = await Episode.findOne({ where: { id, ownerId, deletedAt: null } })
     if (!episode) throw new TidyError('episode_not_found')
@@ -28,8 +29,7 @@ export function episodeActions(sequelize: Sequelize, ownerId: string) {
       return episodes.map((episode) => rowOf(episode, rendered.has(episode.id)))
     },
     async create(title: string, script = ''): Promise<{ id: string }> {
-      const channel = await Channel.findOne({ where: { ownerId } })
-      const channelId = channel?.id ?? (await Channel.create({ id: randomUUID(), ownerId, name: 'My channel' })).id
+      const { id: channelId } = await channels.first()
       const episode = await Episode.create({ id: randomUUID(), ownerId, channelId, document: documentFrom(title, script), revision: 1, deletedAt: null })
       return { id: episode.id }
     },

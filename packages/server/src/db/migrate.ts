@@ -39,10 +39,15 @@ const DOCUMENT_2 = [
   'create index versions_of_episode on versions (episode_id, created_at desc)',
 ]
 
+/** Documents of version 3: wanted length, notes, claims and comments. */
+const THIRD_DOCUMENT = JSON.stringify({ version: 3, wantedMinutes: null, notes: '', claims: [], comments: [] })
+const DOCUMENT_3 = ['episodes', 'renders', 'versions'].map((table) => `update ${table} set document = document || '${THIRD_DOCUMENT}'::jsonb where document->>'version' = '2'`)
+  .concat("alter table channels add column words jsonb not null default '[]'")
+
 /** Brings the database to the newest layout; each step once, in a transaction. */
 export async function migrate(sequelize: Sequelize): Promise<void> {
   const umzug = new Umzug({
-    migrations: [['001-first', FIRST], ['002-history', HISTORY], ['003-document-2', DOCUMENT_2]].map(([name, statements]) => ({
+    migrations: [['001-first', FIRST], ['002-history', HISTORY], ['003-document-2', DOCUMENT_2], ['004-document-3', DOCUMENT_3]].map(([name, statements]) => ({
       name: name as string,
       up: () => sequelize.transaction(async (transaction) => {
         for (const statement of statements!) await sequelize.query(statement, { transaction })

@@ -13,6 +13,8 @@ export class Channel extends Model<InferAttributes<Channel>, InferCreationAttrib
   declare id: string
   declare ownerId: string
   declare name: string
+  /** Words of its own, spelt right. */
+  declare words: CreationOptional<string[]>
 }
 
 export class Episode extends Model<InferAttributes<Episode>, InferCreationAttributes<Episode>> {
@@ -80,7 +82,7 @@ const owner = { type: UUID, allowNull: false }
 
 export function connect(database: string): Sequelize {
   const sequelize = new Sequelize(database, { logging: false, define: { underscored: true }, pool: { max: 8 } })
-  Channel.init({ id, ownerId: owner, name: STRING }, { sequelize, tableName: 'channels', timestamps: false })
+  Channel.init({ id, ownerId: owner, name: STRING, words: { type: JSONB, defaultValue: [] } }, { sequelize, tableName: 'channels', timestamps: false })
   Episode.init({ id, ownerId: owner, channelId: UUID, document: JSONB, revision: INTEGER, deletedAt: DATE, createdAt: DATE, updatedAt: DATE }, { sequelize, tableName: 'episodes' })
   Change.init({ id: { type: BIGINT, primaryKey: true, autoIncrement: true }, ownerId: owner, episodeId: UUID, revision: INTEGER, actor: STRING, command: JSONB, inverse: JSONB, key: STRING, state: { type: STRING, defaultValue: 'done' }, createdAt: DATE }, { sequelize, tableName: 'changes', updatedAt: false })
   Version.init({ id, ownerId: owner, episodeId: UUID, name: STRING, revision: INTEGER, document: JSONB, createdAt: DATE }, { sequelize, tableName: 'versions', updatedAt: false })

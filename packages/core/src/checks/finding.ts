@@ -1,0 +1,10 @@
+import type { Stretch } from '../script/sentences.ts'
+
+export const CHECKS = ['hook', 'long', 'repeated', 'opening', 'name', 'unit', 'numeral', 'spelling', 'balance', 'things'] as const
+export type CheckKind = (typeof CHECKS)[number]
+
+/** Something about the text that is worth a look; `[from, to)` in the script. */
+export interface Finding extends Stretch {
+  kind: CheckKind
+  text: string
+}

@@ -1,0 +1,96 @@
+import type { ParsedScript } from '../script/parse.ts'
+import { sceneSeconds } from '../timeline/timeline.ts'
+import { STOP_WORDS } from '../words/stop.ts'
+import { chapterLengths } from './chapters.ts'
+
+/** How near the wish a length must come. */
+export const LENGTH_TOLERANCE = 0.05
+
+export interface LengthAdvice {
+  seconds: number
+  wantedSeconds: number
+  /** Too long: scenes to cut, the most dispensable first, until the length fits. */
+  cut: { scene: number; seconds: number; why: string }[]
+  /** Too short: chapters to widen, the thinnest first, with the seconds each could take. */
+  widen: { chapter: number; title: string; seconds: number }[]
+}
+
+const ASIDE = /^(?:of course|by the way|in other words|as (?:we|you) (?:know|said|have seen)|needless to say|in fact|actually|basically|that is to say|put differently|to be fair|(?:or|and) so (?:it|they) (?:say|seemed?))\b|\((?:.*)\)/i
+const CARRIES = /\b(?:because|so that|therefore|which is why|that is why|first|finally|but)\b/i
+
+/**
+ * By how much a script misses the wished length, and what to do about it.
+ *
+ * A scene can go the more easily the more others say the same (shared words weigh by how rare they are),
+ * the less it carries the thread on and the further it is from opening or closing a chapter.
+ */
+export function lengthAdvice(parsed: ParsedScript, wantedMinutes: number, speed = 1): LengthAdvice {
+  const lengths = sceneSeconds(parsed.scenes, speed)
+  const seconds = lengths.reduce((sum, s) => sum + s, 0)
+  const wantedSeconds = wantedMinutes * 60
+  const advice: LengthAdvice = { seconds, wantedSeconds, cut: [], widen: [] }
+  if (seconds > wantedSeconds * (1 + LENGTH_TOLERANCE)) advice.cut = cuts(parsed, lengths, seconds - wantedSeconds)
+  else if (seconds < wantedSeconds * (1 - LENGTH_TOLERANCE)) advice.widen = thinChapters(parsed, wantedSeconds - seconds, speed)
+  return advice
+}
+
+function cuts(parsed: ParsedScript, lengths: readonly number[], surplus: number): LengthAdvice['cut'] {
+  const ranked = parsed.scenes
+    .map((scene, i) => ({ i, ...dispensable(parsed, i), chapter: scene.chapter }))
+    .filter(({ worth }) => worth < Infinity)
+    .sort((a, b) => a.worth - b.worth)
+  const chosen: LengthAdvice['cut'] = []
+  let left = surplus
+  for (const { i, why } of ranked) {
+    if (left <= 0) break
+    chosen.push({ scene: i, seconds: lengths[i]!, why })
+    left -= lengths[i]!
+  }
+  return chosen
+}
+
+/** Lower = easier to do without. */
+function dispensable({ scenes }: ParsedScript, i: number): { worth: number; why: string } {
+  const scene = scenes[i]!
+  const edge = i === 0 || i === scenes.length - 1 || scenes[i - 1]!.chapter !== scene.chapter || scenes[i + 1]!.chapter !== scene.chapter
+  if (edge) return { worth: Infinity, why: '' }
+  const said = overlapWithOthers(scenes.map(({ text }) => text), i)
+  const aside = ASIDE.test(scene.text)
+  const worth = 1 - said.share - (aside ? 0.5 : 0) + (CARRIES.test(scene.text) ? 0.4 : 0) + (/\d/.test(scene.text) ? 0.2 : 0) + (scene.directions.length ? 0.1 : 0)
+  const why = aside ? 'an aside' : said.share > 0.45 ? `says much of what scene ${said.like + 1} says` : 'the thread holds without it'
+  return { worth, why }
+}
+
+/** How much of a scene's words of weight are found in the one most like it, 0 to 1. */
+function overlapWithOthers(texts: readonly string[], i: number): { share: number; like: number } {
+  const own = weightyWords(texts[i]!)
+  if (own.size === 0) return { share: 1, like: i }
+  let best = { share: 0, like: i }
+  texts.forEach((other, j) => {
+    if (j === i) return
+    const words = weightyWords(other)
+    const share = [...own].filter((word) => words.has(word)).length / own.size
+    if (share > best.share) best = { share, like: j }
+  })
+  return best
+}
+
+const read = new Map<string, Set<string>>()
+function weightyWords(text: string): Set<string> {
+  let words = read.get(text)
+  if (!words) {
+    if (read.size > 5000) read.clear()
+    words = new Set((text.toLowerCase().match(/\p{L}{3,}/gu) ?? []).filter((word) => !STOP_WORDS.has(word)).map((word) => word.replace(/(?:es|s|ed|ing)$/, '')))
+    read.set(text, words)
+  }
+  return words
+}
+
+/** The missing seconds, shared out so that the shortest chapters get the most. */
+function thinChapters(parsed: ParsedScript, missing: number, speed: number): LengthAdvice['widen'] {
+  const lengths = chapterLengths(parsed, speed)
+  const level = (lengths.reduce((sum, { seconds }) => sum + seconds, 0) + missing) / Math.max(1, lengths.length)
+  const lacking = lengths.map((chapter) => ({ ...chapter, lack: Math.max(0, level - chapter.seconds) }))
+  const all = lacking.reduce((sum, { lack }) => sum + lack, 0) || 1
+  return lacking.filter(({ lack }) => lack > 0).sort((a, b) => b.lack - a.lack).map(({ chapter, title, lack }) => ({ chapter, title, seconds: (lack / all) * missing }))
+}

@@ -1,0 +1,45 @@
+import { syllable } from 'syllable'
+import { sentencesOf } from '../script/sentences.ts'
+import { spokenText } from '../speech/spoken.ts'
+
+export interface ReadingEase {
+  /** Flesch: about 100 = a child follows, 60 = plain English, under 30 = hard going. */
+  flesch: number
+  words: number
+  sentences: number
+  syllables: number
+}
+
+const WORDS = /\p{L}[\p{L}'’-]*/gu
+
+/**
+ * How easily a text is followed, as it is spoken (numbers count as the words they are read in).
+ *
+ * Flesch 1948 (from memory): 206.835 − 1.015 · words/sentences − 84.6 · syllables/words.
+ *
+ * @returns undefined for a text without words
+ */
+export function readingEase(text: string): ReadingEase | undefined {
+  const spoken = spokenText(text)
+  const words = spoken.match(WORDS) ?? []
+  if (words.length === 0) return undefined
+  const sentences = Math.max(1, sentencesOf(text).length)
+  const syllables = words.reduce((sum, word) => sum + syllablesOf(word), 0)
+  return { flesch: 206.835 - 1.015 * (words.length / sentences) - 84.6 * (syllables / words.length), words: words.length, sentences, syllables }
+}
+
+const counted = new Map<string, number>()
+
+/** At least one: a voice makes a sound of every word. */
+export function syllablesOf(word: string): number {
+  const plain = word.toLowerCase()
+  let count = counted.get(plain)
+  if (count === undefined) {
+    if (counted.size > 50_000) counted.clear()
+    counted.set(plain, (count = Math.max(1, syllable(plain))))
+  }
+  return count
+}
+
+/** A word on it for people. */
+export const easeName = (flesch: number) => (flesch >= 80 ? 'very easy' : flesch >= 65 ? 'easy' : flesch >= 50 ? 'fairly hard' : flesch >= 30 ? 'hard' : 'very hard')

@@ -1,0 +1,26 @@
+import type { ParsedScript } from '../script/parse.ts'
+
+/** A word of the narration where it stands in the script. */
+export interface ScriptWord {
+  text: string
+  from: number
+  to: number
+  /** Index of its scene. */
+  scene: number
+  /** First word of a scene. */
+  opens: boolean
+}
+
+const WORD = /[\p{L}\p{N}][\p{L}\p{N}'’.,-]*[\p{L}\p{N}]|[\p{L}\p{N}]/gu
+
+/** Every word that is spoken, in order; directions, labels and headings left out. */
+export function scriptWords(script: string, { scenes }: Pick<ParsedScript, 'scenes'>): ScriptWord[] {
+  return scenes.flatMap(({ source, marked }, scene) => {
+    let text = script.slice(source.from, source.to)
+    for (const { from, to } of marked) {
+      const [start, end] = [Math.max(0, from - source.from), Math.min(text.length, to - source.from)]
+      if (start < end) text = text.slice(0, start) + ' '.repeat(end - start) + text.slice(end)
+    }
+    return [...text.matchAll(WORD)].map((found, i) => ({ text: found[0], from: source.from + found.index, to: source.from + found.index + found[0].length, scene, opens: i === 0 }))
+  })
+}

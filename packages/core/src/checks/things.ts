@@ -1,0 +1,58 @@
+import { searchWords } from '../words/search-words.ts'
+import type { Lexicon } from '../words/lexicon.ts'
+
+/** New things to show in 1,000 words, at the least (common practice: a short documentary of about 1,000 words has 20 distinct pictures). */
+export const THINGS_PER_THOUSAND = 20
+
+export interface Things {
+  /** Of each scene, what can be shown in it for the first time. */
+  fresh: string[][]
+  /** In 1,000 words. */
+  rate: number
+  /** The longest run of scenes `[first, end)` without anything new to show. */
+  drought: { first: number; end: number; words: number } | null
+}
+
+/** From here on a word can be shown, by WordNet's commonest sense of it. */
+const SHOWABLE = 0.5
+
+const known = new Map<string, string[]>()
+
+function thingsIn(text: string, lexicon: Lexicon): string[] {
+  let things = known.get(text)
+  if (!things) {
+    if (known.size > 5000) known.clear()
+    things = searchWords(text, lexicon).filter(({ text: word }) => !word.includes(' ') && (lexicon.picturable(word) ?? 0) >= SHOWABLE).map(({ text: word }) => word)
+    known.set(text, things)
+  }
+  return things
+}
+
+/** How often something new to show comes up. */
+export function newThings(scenes: readonly { text: string }[], lexicon: Lexicon): Things {
+  const seen = new Set<string>()
+  const fresh = scenes.map(({ text }) => {
+    const things = thingsIn(text, lexicon).filter((thing) => !seen.has(thing))
+    for (const thing of things) seen.add(thing)
+    return things
+  })
+  const counts = scenes.map(({ text }) => text.split(/\s+/).length)
+  const words = counts.reduce((sum, count) => sum + count, 0)
+  return { fresh, rate: words ? (seen.size * 1000) / words : 0, drought: longestDrought(fresh, counts) }
+}
+
+function longestDrought(fresh: readonly string[][], counts: readonly number[]): Things['drought'] {
+  let best: Things['drought'] = null
+  let first = 0
+  let words = 0
+  fresh.forEach((things, i) => {
+    if (things.length) {
+      first = i + 1
+      words = 0
+      return
+    }
+    words += counts[i]!
+    if (words > (best?.words ?? 0)) best = { first, end: i + 1, words }
+  })
+  return best
+}
