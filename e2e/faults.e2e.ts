@@ -41,7 +41,7 @@ test('edits made while the server is away are kept and reach it later, even from
   await page.goto('about:blank')
   await stack.startServer()
   await page.goto(left)
-  await expect(page.getByLabel('Script', { exact: true })).toHaveValue('The lamp burns. And it turns. All night.')
+  await expect(page.getByLabel('Script', { exact: true })).toHaveText('The lamp burns. And it turns. All night.')
 })
 
 test('every bad script is answered with a sentence, and none is lost', async ({ page }) => {

@@ -24,7 +24,7 @@ test('a deleted episode comes back with Undo, and edits survive a reload', async
   await newEpisode(page, 'To be deleted', 'The lamp burns. [pictu')
   await page.waitForTimeout(1200)
   await page.reload()
-  await expect(page.getByLabel('Script', { exact: true })).toHaveValue('The lamp burns. [pictu')
+  await expect(page.getByLabel('Script', { exact: true })).toHaveText('The lamp burns. [pictu')
   await page.goto(address())
   await page.getByRole('button', { name: 'Delete To be deleted' }).click()
   await expect(page.getByRole('link', { name: /To be deleted/ })).toHaveCount(0)

@@ -86,8 +86,8 @@ describe('tidy-reel prepare', () => {
 
 describe('bad input', () => {
   it.each<[string, string | Buffer, RegExp]>([
-    ['an empty script', '', /script is empty/], ['spaces', ' \r\n\u200b ', /script is empty/], ['headings alone', '# One\n\n## Two', /headings or directions only/],
-    ['a picture', Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a, 0, 0, 0, 13]), /is not a text/], ['30,000 words', 'The sea is deep and cold. '.repeat(5000), /Split it into several episodes/],
+    ['an empty script', '', /no words to speak/], ['spaces', ' \r\n\u200b ', /no words to speak/], ['headings alone', '# One\n\n## Two', /headings or directions only/],
+    ['a picture', Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a, 0, 0, 0, 13]), /it is a picture \(png\)/], ['30,000 words', 'The sea is deep and cold. '.repeat(5000), /Split it into several episodes/],
     ['five million letters', 'x'.repeat(5_000_000), /is the limit/],
   ])('%s gets one sentence and exit code 1, without a trace', async (_what, content, sentence) => {
     const { code, stdout, stderr } = await tidy(['make', file('bad.txt', content), '--out', join(data, 'never')], { TIDY_STOCK: 'http://127.0.0.1:1' })

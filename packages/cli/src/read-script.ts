@@ -1,18 +1,22 @@
 import { readFile, stat } from 'node:fs/promises'
 import { basename } from 'node:path'
 import { TidyError } from '@tidy-reel/core/fault'
-import { cleanScript } from '@tidy-reel/core/script/clean'
 import { documentFrom } from '@tidy-reel/core/document/apply'
+import { importFile, IMPORT_BYTES_LIMIT } from '@tidy-reel/engine/import/import-file'
 import { filmOf, type Film } from '@tidy-reel/core/document/film-scenes'
 
-const SCRIPT_BYTES_LIMIT = 4_000_000
-
-/** @throws TidyError `file_not_found`, `script_too_large`, `script_not_text` */
+/**
+ * The script of a file of any kind that can be imported; what was left out is told on standard error.
+ *
+ * @throws TidyError `file_not_found` and what `importFile` throws
+ */
 export async function readScript(file: string): Promise<string> {
   const facts = await stat(file).catch(() => undefined)
   if (!facts?.isFile()) throw new TidyError('file_not_found', { name: file })
-  if (facts.size > SCRIPT_BYTES_LIMIT) throw new TidyError('script_too_large', { characters: facts.size, limit: SCRIPT_BYTES_LIMIT })
-  return cleanScript((await readFile(file)).toString('utf8'), basename(file))
+  // A file that is too large is not read into memory to find that out.
+  const { script, left } = await importFile(facts.size > IMPORT_BYTES_LIMIT ? Buffer.alloc(IMPORT_BYTES_LIMIT + 1) : await readFile(file), basename(file))
+  for (const remark of left) process.stderr.write(`${remark}\n`)
+  return script
 }
 
 /** The film a script makes; what was left unread is told on standard error. */

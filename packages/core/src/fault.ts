@@ -23,6 +23,12 @@ export const FAULTS = {
     say: (d: { characters: number; limit: number }) =>
       `The script has ${d.characters} characters; ${d.limit} is the limit. Split it into several episodes.`,
   },
+  import_unreadable: { status: 415, say: (d: { name: string; reason: string }) => `"${d.name}" cannot be read: ${d.reason}. Your text is as it was.` },
+  import_too_large: { status: 413, say: (d: { name: string; reason: string }) => `"${d.name}" is too large: ${d.reason}. Your text is as it was.` },
+  import_empty: { status: 422, say: (d: { name: string }) => `There are no words to speak in "${d.name}". Your text is as it was.` },
+  import_pictures_only: { status: 422, say: (d: { name: string }) => `"${d.name}" holds pictures of pages and no text. Have its text recognised first (OCR), or paste it. Your text is as it was.` },
+  link_refused: { status: 422, say: (d: { address: string; reason: string }) => `${d.address} is not fetched: ${d.reason}. Your text is as it was.` },
+  link_unreachable: { status: 502, say: (d: { address: string; reason: string }) => `${d.address} cannot be fetched: ${d.reason}. Save the page as a file and import that, or try again.` },
   input_invalid: {
     status: 400,
     say: (d: { issues: string }) => `This request cannot be used: ${d.issues}.`,

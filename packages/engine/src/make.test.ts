@@ -96,7 +96,7 @@ describe('makeFilm', () => {
     })
   })
   it('writes subtitles, credits, chapters and a report beside it', () => {
-    expect(readdirSync(made.out).sort()).toEqual(['chapters.txt', 'credits.txt', 'film.ass', 'film.mp4', 'film.srt', 'film.vtt', 'report.json', 'shots.csv'])
+    expect(readdirSync(made.out).sort()).toEqual(['chapters.txt', 'claims.csv', 'credits.txt', 'film.ass', 'film.mp4', 'film.srt', 'film.vtt', 'report.json', 'shots.csv'])
     expect(readFileSync(join(made.out, 'credits.txt'), 'utf8')).toContain('A photo1 — nobody, CC0, test')
     expect(JSON.parse(readFileSync(join(made.out, 'report.json'), 'utf8'))).toEqual(made.report)
   })

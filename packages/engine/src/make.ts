@@ -4,6 +4,9 @@ import { join } from 'node:path'
 import { TidyError } from '@tidy-reel/core/fault'
 import type { Document } from '@tidy-reel/core/document/document'
 import { filmOf, type Film } from '@tidy-reel/core/document/film-scenes'
+import { claimsOf } from '@tidy-reel/core/checks/claims'
+import { claimList } from '@tidy-reel/core/formats/claim-list'
+import { parsedScript } from '@tidy-reel/core/script/parsed-script'
 import { chapterList, creditsText, ffmetadata, shotsCsv } from '@tidy-reel/core/formats/lists'
 import { renderPlan, type FilmShape } from '@tidy-reel/core/render/plan'
 import { stretchesOf } from '@tidy-reel/core/render/shots'
@@ -102,7 +105,7 @@ export async function makeFilm(document: Document, shape: FilmShape, out: string
     const report = reportOf(plan, shape, mixed, steps, { segments: segments.length, segmentsReused: reused, remarks: remarksOf(spoken, footage.faults, film) })
     const voice = voiceById(document.voice)
     const texts: Record<string, string> = {
-      'film.srt': srtText, 'film.vtt': vtt(cues), 'film.ass': assDocument({ ...shape, cues, supers }), 'shots.csv': shotsCsv(plan),
+      'film.srt': srtText, 'film.vtt': vtt(cues), 'film.ass': assDocument({ ...shape, cues, supers }), 'shots.csv': shotsCsv(plan), 'claims.csv': claimList(claimsOf(document.script, parsedScript(document.script)), document.claims),
       'credits.txt': creditsText(document.title, plan, `${voice.name}, synthesized with ${voice.engine}`, document.mood === 'none' ? 'none' : 'made for this film with MMA and FluidSynth'),
       'chapters.txt': chapterList(plan), 'report.json': `${JSON.stringify(report, null, 2)}\n`,
     }

@@ -5,10 +5,12 @@ import { secureHeaders } from 'hono/secure-headers'
 import { serveStatic } from '@hono/node-server/serve-static'
 import { TidyError } from '@tidy-reel/core/fault'
 import { folders, type EngineConfig } from '@tidy-reel/engine/config'
+import { IMPORT_BYTES_LIMIT } from '@tidy-reel/engine/import/import-file'
 import type { StockLibrary } from '@tidy-reel/engine/stock/contract'
 import { pictureLibrary } from '@tidy-reel/engine/stock/library'
 import { OWN_BYTES_LIMIT } from '@tidy-reel/engine/stock/own-files'
 import { thumbnails, type Thumbnails } from '@tidy-reel/engine/stock/thumbnails'
+import { importActions, type ImportActions } from './actions/imports.ts'
 import { channelActions, type ChannelActions } from './actions/channels.ts'
 import { episodeActions, type EpisodeActions } from './actions/episodes.ts'
 import { historyActions, type HistoryActions } from './actions/history.ts'
@@ -24,6 +26,7 @@ import { sendFile } from './routes/files.ts'
 
 export interface App {
   channels: ChannelActions
+  imports: ImportActions
   episodes: EpisodeActions
   history: HistoryActions
   versions: VersionActions
@@ -44,7 +47,7 @@ export async function openApp(database: string, engine: EngineConfig): Promise<A
   const channels = channelActions(LOCAL_OWNER)
   const episodes = episodeActions(sequelize, channels, LOCAL_OWNER)
   const library = pictureLibrary(engine)
-  return { channels, episodes, history: historyActions(sequelize, LOCAL_OWNER), versions: versionActions(episodes, LOCAL_OWNER), queue, hub: await eventHub(database), renders: renderActions(sequelize, queue, engine, episodes, LOCAL_OWNER), library, thumbnails: thumbnails(folders(engine).thumbnails, library), place: folders(engine) }
+  return { channels, imports: importActions(folders(engine).own), episodes, history: historyActions(sequelize, LOCAL_OWNER), versions: versionActions(episodes, LOCAL_OWNER), queue, hub: await eventHub(database), renders: renderActions(sequelize, queue, engine, episodes, LOCAL_OWNER), library, thumbnails: thumbnails(folders(engine).thumbnails, library), place: folders(engine) }
 }
 
 /** All routes; every fault leaves as RFC 9457 problem details with the sentence in `detail`. */
@@ -53,7 +56,9 @@ export function webApp(app: App, web: string): Hono {
   hono.use(secureHeaders({ contentSecurityPolicy: { defaultSrc: ["'self'"], scriptSrc: ["'self'", "'wasm-unsafe-eval'"], workerSrc: ["'self'", 'blob:'], styleSrc: ["'self'", "'unsafe-inline'"], imgSrc: ["'self'", 'data:'], mediaSrc: ["'self'", 'blob:'], connectSrc: ["'self'"], frameAncestors: ["'none'"], objectSrc: ["'none'"] } }))
   const small = bodyLimit({ maxSize: BODY_LIMIT, onError: () => { throw new TidyError('script_too_large', { characters: BODY_LIMIT, limit: BODY_LIMIT }) } })
   const file = bodyLimit({ maxSize: OWN_BYTES_LIMIT, onError: () => { throw new TidyError('own_file_unusable', { name: 'The file', reason: `it is larger than ${OWN_BYTES_LIMIT / 1024 / 1024} MB` }) } })
-  hono.use('/api/*', sameOrigin, (c, next) => (c.req.path === '/api/own' ? file : small)(c, next))
+  const text = bodyLimit({ maxSize: IMPORT_BYTES_LIMIT, onError: () => { throw new TidyError('import_too_large', { name: 'The file', reason: `it is over the ${IMPORT_BYTES_LIMIT / 1024 / 1024} MB that are read; save it without its pictures` }) } })
+  const limits: Record<string, typeof small> = { '/api/own': file, '/api/import': text }
+  hono.use('/api/*', sameOrigin, (c, next) => (limits[c.req.path] ?? small)(c, next))
   hono.route('/api/episodes', episodeRoutes(app))
   hono.route('/api', scriptRoutes(app))
   hono.route('/api', mediaRoutes(app))

@@ -3,6 +3,8 @@ import type { Document } from '@tidy-reel/core/document/document'
 import type { Item } from '@tidy-reel/core/match/item'
 import type { FilmShape } from '@tidy-reel/core/render/plan'
 import type { Comparison } from '@tidy-reel/core/document/compare'
+import type { ChannelView, ScriptChecks } from '@tidy-reel/core/views/checks'
+import type { ImportedView } from '@tidy-reel/core/views/imported'
 import type { EpisodeRow, EpisodeView, RenderView, VersionView } from '@tidy-reel/core/views/episode'
 
 export interface Voice {
@@ -43,6 +45,7 @@ export const api = {
   redo: (id: string) => post<Changed>(`/episodes/${id}/redo`),
   versions: (id: string) => ask<{ versions: VersionView[] }>(`/episodes/${id}/versions`).then(({ versions }) => versions),
   keepVersion: (id: string, name: string) => post<VersionView>(`/episodes/${id}/versions`, { name }),
+  version: (id: string, version: string) => ask<VersionView & { document: Document }>(`/episodes/${id}/versions/${version}`),
   removeVersion: (id: string, version: string) => ask<void>(`/episodes/${id}/versions/${version}`, { method: 'DELETE' }),
   compareVersion: (id: string, version: string) => ask<Comparison>(`/episodes/${id}/versions/${version}/changes`),
   restoreVersion: (id: string, version: string) => post<void>(`/episodes/${id}/versions/${version}/restore`),
@@ -51,6 +54,10 @@ export const api = {
   cancelRender: (renderId: string) => post<RenderView>(`/renders/${renderId}/cancel`),
   takeOwnFile: (file: File) => ask<Item>(`/own?name=${encodeURIComponent(file.name)}`, { method: 'POST', body: file, headers: { 'content-type': 'application/octet-stream' } }),
   voices: () => ask<{ voices: Voice[] }>('/voices').then(({ voices }) => voices),
+  importFile: (file: File) => ask<ImportedView>(`/import?name=${encodeURIComponent(file.name.slice(-200))}`, { method: 'POST', body: file, headers: { 'content-type': 'application/octet-stream' } }),
+  importLink: (address: string) => post<ImportedView>('/import/link', { address: address.trim() }),
+  scriptChecks: (script: string) => post<ScriptChecks>('/checks', { script }),
+  addWord: (word: string) => post<ChannelView>('/channel/words', { word }),
   searchStock: (words: string) => ask<{ items: Item[] }>(`/stock?q=${encodeURIComponent(words)}`).then(({ items }) => items),
 }
 
@@ -58,5 +65,6 @@ export const api = {
 export const thumbnail = (id: string, tries = 0) => `/api/stock/${encodeURIComponent(id)}/thumbnail${tries ? `?again=${tries}` : ''}`
 export const proxy = (id: string) => `/api/proxies/${encodeURIComponent(id)}`
 export const bedSound = (hash: string) => `/api/beds/${hash}`
+export const sentenceSound = (text: string, voice: string, speed: number) => `/api/say?${new URLSearchParams({ text: text.slice(0, 1200), voice, speed: String(speed) })}`
 export const takeSound = (hash: string) => `/api/takes/${hash}`
 export const renderFile = (id: string, name: string, save?: string) => `/api/renders/${id}/${name}${save ? `?save=${encodeURIComponent(save)}` : ''}`

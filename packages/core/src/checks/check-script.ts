@@ -1,5 +1,6 @@
 import { SCENE_SECONDS_LIMIT, type ParsedScript } from '../script/parse.ts'
 import { estimateSeconds } from '../script/estimate.ts'
+import { paragraphsOf } from '../script/paragraphs.ts'
 import { sentencesOf } from '../script/sentences.ts'
 import { spokenText } from '../speech/spoken.ts'
 import { chapterBalance } from './chapters.ts'
@@ -39,12 +40,13 @@ export interface SentenceLength {
 
 /** Every spoken sentence with the seconds it takes, whatever scenes it is shown as. */
 export function sentenceLengths(narration: string): SentenceLength[] {
-  return [...narration.matchAll(/[^\n]*\S[^\n]*(?:\n(?![^\S\n]*\n)[^\n]*\S[^\n]*)*/g)].flatMap((paragraph) =>
-    sentencesOf(paragraph[0]).flatMap(({ from, to }) => {
-      const text = paragraph[0].slice(from, to)
-      return /[\p{L}\p{N}]/u.test(text) ? [{ from: paragraph.index + from, to: paragraph.index + to, seconds: estimateSeconds(spokenText(text)) }] : []
-    }),
-  )
+  return paragraphsOf(narration).flatMap((paragraph) => {
+    const whole = narration.slice(paragraph.from, paragraph.to)
+    return sentencesOf(whole).flatMap(({ from, to }) => {
+      const text = whole.slice(from, to)
+      return /[\p{L}\p{N}]/u.test(text) ? [{ from: paragraph.from + from, to: paragraph.from + to, seconds: estimateSeconds(spokenText(text)) }] : []
+    })
+  })
 }
 
 const longSentences = (narration: string): Finding[] =>

@@ -1,5 +1,6 @@
 import type { CheckedClaim } from '../document/document.ts'
 import type { ParsedScript } from '../script/parse.ts'
+import { paragraphsOf } from '../script/paragraphs.ts'
 import { sentencesOf } from '../script/sentences.ts'
 import { narrationOnly } from './check-script.ts'
 
@@ -37,7 +38,7 @@ const PATTERNS: [ClaimKind, RegExp][] = [['date', DATE], ['number', NUMBER], ['s
 export function claimsOf(script: string, parsed: ParsedScript): Claim[] {
   const narration = narrationOnly(script, parsed)
   const lower = new Set(narration.match(/(?<![\p{L}])\p{Ll}+/gu) ?? [])
-  const sentences = [...narration.matchAll(/[^\n]*\S[^\n]*(?:\n(?![^\S\n]*\n)[^\n]*\S[^\n]*)*/g)].flatMap((paragraph) => sentencesOf(paragraph[0]).map(({ from, to }) => ({ from: paragraph.index + from, to: paragraph.index + to })))
+  const sentences = paragraphsOf(narration).flatMap((paragraph) => sentencesOf(narration.slice(paragraph.from, paragraph.to)).map(({ from, to }) => ({ from: paragraph.from + from, to: paragraph.from + to })))
   let scene = 0
   return sentences.flatMap((sentence) => {
     const text = narration.slice(sentence.from, sentence.to)
@@ -85,4 +86,20 @@ function claimsIn(text: string, lower: ReadonlySet<string>): Found[] {
 /** What a person found out about a claim, if anybody has looked since its sentence was last changed. */
 export function checkedAs(claim: Pick<Claim, 'sentence' | 'words'>, known: readonly CheckedClaim[]): CheckedClaim | undefined {
   return known.find(({ sentence, words }) => sentence === claim.sentence && words === claim.words)
+}
+
+/** A claim that should not go out as it is. */
+export interface DoubtedClaim {
+  scene: number
+  words: string
+  mark: 'unsure' | 'wrong'
+}
+
+/** Claims that somebody marked unsure or wrong, in order. */
+export function doubtedClaims(script: string, parsed: ParsedScript, known: readonly CheckedClaim[]): DoubtedClaim[] {
+  if (!known.some(({ mark }) => mark !== 'checked')) return []
+  return claimsOf(script, parsed).flatMap((claim) => {
+    const mark = checkedAs(claim, known)?.mark
+    return mark === 'unsure' || mark === 'wrong' ? [{ scene: claim.scene, words: claim.words, mark }] : []
+  })
 }

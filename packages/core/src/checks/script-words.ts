@@ -11,6 +11,8 @@ export interface ScriptWord {
   opens: boolean
 }
 
+/** Addresses are for links, not for dictionaries. */
+const ADDRESS = /\b(?:https?:\/\/|www\.)\S+/gi
 const WORD = /[\p{L}\p{N}][\p{L}\p{N}'’.,-]*[\p{L}\p{N}]|[\p{L}\p{N}]/gu
 
 /** Every word that is spoken, in order; directions, labels and headings left out. */
@@ -21,6 +23,7 @@ export function scriptWords(script: string, { scenes }: Pick<ParsedScript, 'scen
       const [start, end] = [Math.max(0, from - source.from), Math.min(text.length, to - source.from)]
       if (start < end) text = text.slice(0, start) + ' '.repeat(end - start) + text.slice(end)
     }
+    text = text.replace(ADDRESS, (address) => ' '.repeat(address.length))
     return [...text.matchAll(WORD)].map((found, i) => ({ text: found[0], from: source.from + found.index, to: source.from + found.index + found[0].length, scene, opens: i === 0 }))
   })
 }

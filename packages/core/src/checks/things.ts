@@ -1,9 +1,6 @@
 import { searchWords } from '../words/search-words.ts'
 import type { Lexicon } from '../words/lexicon.ts'
 
-/** New things to show in 1,000 words, at the least (common practice: a short documentary of about 1,000 words has 20 distinct pictures). */
-export const THINGS_PER_THOUSAND = 20
-
 export interface Things {
   /** Of each scene, what can be shown in it for the first time. */
   fresh: string[][]

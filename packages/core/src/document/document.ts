@@ -118,7 +118,7 @@ export const DEFAULT_VOICE = 'flite-slt'
 
 export function emptyDocument(title: string): Document {
   const card = { shown: false, text: null, samples: 4 * SAMPLE_RATE }
-  return { version: 3, title, script: '', wantedMinutes: null, notes: '', claims: [], comments: [], voice: DEFAULT_VOICE, speed: 1, mood: 'calm', transition: CUT, cards: { opening: card, closing: card }, scenes: [], nextId: 1 }
+  return { version: 3, title, script: '', voice: DEFAULT_VOICE, speed: 1, mood: 'calm', transition: CUT, cards: { opening: card, closing: card }, scenes: [], wantedMinutes: null, notes: '', claims: [], comments: [], nextId: 1 }
 }
 
 /** A document as an earlier version kept it, in today's form; anything else as it is. */

@@ -7,7 +7,8 @@ export function csvField(value: string | number): string {
   return /[",\r\n]/.test(text) ? `"${text.replace(/"/g, '""')}"` : text
 }
 
-const csv = (rows: (string | number)[][]) => rows.map((row) => row.map(csvField).join(',')).join('\r\n') + '\r\n'
+/** Rows as RFC 4180 has them. */
+export const csv = (rows: (string | number)[][]) => rows.map((row) => row.map(csvField).join(',')).join('\r\n') + '\r\n'
 
 /** The shot list: one row a shot. */
 export function shotsCsv({ scenes, fps }: Timeline): string {

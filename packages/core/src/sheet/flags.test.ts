@@ -8,7 +8,7 @@ import { filmFlags, type FlagFacts } from './flags.ts'
 
 const item = (id: string, seconds = 0) => Item.parse({ id, kind: seconds ? 'clip' : 'photo', title: id, seconds })
 const show = (sceneId: string, id: string, shot = 0, seconds = 0): Command => ({ type: 'setShot', sceneId, shot, item: item(id, seconds) })
-const facts: FlagFacts = { spoken: () => true, picks: () => [] }
+const facts: FlagFacts = { spoken: () => true, picks: () => [], doubted: () => [] }
 function flagged(commands: Command[], more: Partial<FlagFacts> = {}, seconds = 3): string[] {
   const document = commands.reduce((now, command) => apply(now, command).document, documentFrom('T', 'One. Two. Three.'))
   const film = filmOf(document)
@@ -19,6 +19,7 @@ const all = [show('s1', 'a'), show('s2', 'b'), show('s3', 'c')]
 
 describe('filmFlags', () => {
   it('finds nothing in a sound film', () => expect(flagged(all)).toEqual([]))
+  it('names a claim that somebody doubts', () => expect(flagged(all, { doubted: (id) => (id === 's2' ? [{ scene: 1, words: '1822', mark: 'unsure' }] : []) })).toEqual(['s2 claim']))
   it('finds a scene that speaks too long', () => expect(flagged(all, {}, 15)).toEqual(['s1 long', 's2 long', 's3 long']))
   it('finds pictures that are missing, once they have been looked for', () => {
     expect(flagged(all.slice(0, 2))).toEqual(['s3 missing'])

@@ -1,3 +1,4 @@
+import type { DoubtedClaim } from '../checks/claims.ts'
 import type { Pick } from '../match/pick.ts'
 import { HOURS } from '../match/hours.ts'
 import { SCENES_APART } from '../match/scenes-apart.ts'
@@ -5,7 +6,7 @@ import { SCENE_SECONDS_LIMIT } from '../script/parse.ts'
 import { SAMPLE_RATE } from '../time.ts'
 import type { Timeline } from '../timeline/timeline.ts'
 
-export const FLAGS = ['long', 'missing', 'weak', 'short', 'alike', 'again', 'silent'] as const
+export const FLAGS = ['long', 'missing', 'weak', 'short', 'alike', 'again', 'silent', 'claim'] as const
 export type FlagKind = (typeof FLAGS)[number]
 
 /** Something on the sheet that a person should look at. */
@@ -23,6 +24,8 @@ export interface FlagFacts {
   spoken: (sceneId: string) => boolean
   /** What matching offered; undefined while it has not looked yet. */
   picks: (sceneId: string) => readonly Pick[] | undefined
+  /** Claims of a scene that somebody marked unsure or wrong. */
+  doubted: (sceneId: string) => readonly DoubtedClaim[]
 }
 
 /** A caption worn by a whole sentence longer than the parser allows, by more than a voice's own pace explains. */
@@ -32,7 +35,7 @@ const LONG_SECONDS = SCENE_SECONDS_LIMIT * 1.15
 const subjectOf = (title: string) => (title.toLowerCase().match(/\p{L}+/gu) ?? []).filter((word) => !HOURS.has(word)).sort().join(' ')
 
 /** The flags of every scene of a film, by scene id; scenes without any are left out. */
-export function filmFlags({ scenes, fps }: Timeline, { spoken, picks }: FlagFacts): Map<string, Flag[]> {
+export function filmFlags({ scenes, fps }: Timeline, { spoken, picks, doubted }: FlagFacts): Map<string, Flag[]> {
   const flags = new Map<string, Flag[]>()
   const seen = new Map<string, number>()
   let before: { id: string; subject: string } | undefined
@@ -60,6 +63,7 @@ export function filmFlags({ scenes, fps }: Timeline, { spoken, picks }: FlagFact
       seen.set(item.id, n)
       before = { id: item.id, subject }
     }
+    for (const { words, mark } of doubted(scene.id)) found.push({ kind: 'claim', text: `“${words}”: ${mark}` })
     if (!spoken(scene.id)) found.push({ kind: 'silent', text: 'not spoken yet' })
     if (found.length) flags.set(scene.id, found)
   })

@@ -1,7 +1,7 @@
 const PRONOUN = /^(?:it|he|she|they|we|you|i|this|that|these|those|there|nobody|nothing|everybody|everything|somebody|something|no one|everyone|someone|one|each|all|most|many|some|both)\b/i
 /** Words that open a clause before its subject: "from that moment on", "when the tide turned,". */
 const OPENER = /^(?:in|on|at|by|from|for|with|without|after|before|until|since|during|over|under|within|as|when|if|today|then|now|soon|later|once|even|still|only|perhaps|instead|sometimes|eventually|finally|suddenly)\b/i
-const OPENER_WORDS = 8
+const OPENER_WORDS = 12
 const NOUN_START = /^(?:the|a|an|its|their|our|his|her|your|my|every|each|no|some|many|most|all|both|one|two|three|four|five|several|few|another|any|such|whoever|whatever|what|\p{Lu}\p{L}+)\b/u
 const FINITE = new Set('is are was were has have had can could will would must may might shall should does did do goes went gets got made makes came comes took takes gave gives saw sees knew knows stood stands fell falls ran runs kept keeps held holds left leaves lay lies rose rises cut cuts put puts set sets let lets lost loses found finds felt feels began begins became becomes broke breaks brought brings built builds bought carries cost costs drew drives drove drifts grew grows heard hears hit hits led leads met meets needs needed paid pays said says sank sinks sat sits sent sends shone shines shows sold sang slept spoke spends spent spread stuck struck swung taught thought threw told turned turns understood used uses wanted wants went won wrote works worked happens happened means meant seems seemed stays stayed never always cannot isn’t wasn’t aren’t weren’t doesn’t didn’t don’t won’t can’t couldn’t wouldn’t'.split(' '))
 const BE = /n['’]t$/

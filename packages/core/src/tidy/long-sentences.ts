@@ -1,5 +1,6 @@
 import { estimateSeconds } from '../script/estimate.ts'
 import { SCENE_SECONDS_LIMIT } from '../script/parse.ts'
+import { paragraphsOf } from '../script/paragraphs.ts'
 import { sentencesOf } from '../script/sentences.ts'
 import { spokenText } from '../speech/spoken.ts'
 import type { Edit } from './change.ts'
@@ -34,16 +35,13 @@ const JOINS: { pattern: RegExp; cut: (word: string) => { text: string; cost: num
 /** Sentences over the limit, parted where a new clause with its own subject and verb begins. */
 export function findLongSentences(page: Page) {
   for (const paragraph of paragraphsOf(page.view)) {
-    for (const sentence of sentencesOf(paragraph.text)) {
-      const text = paragraph.text.slice(sentence.from, sentence.to).replace(/\n/g, ' ')
+    const whole = page.view.slice(paragraph.from, paragraph.to)
+    for (const sentence of sentencesOf(whole)) {
+      const text = whole.slice(sentence.from, sentence.to).replace(/\n/g, ' ')
       const edits = cutsOf(text).flatMap((cut) => editsOf(text, cut, paragraph.from + sentence.from))
       if (edits.length) page.claim('long', edits, { whole: { from: paragraph.from + sentence.from, to: paragraph.from + sentence.to } })
     }
   }
-}
-
-function paragraphsOf(view: string): { from: number; text: string }[] {
-  return [...view.matchAll(/(?:^|\n[^\S\n]*\n)((?:[^\n]*\S[^\n]*(?:\n|$))+)/g)].map((found) => ({ from: found.index + found[0].length - found[1]!.length, text: found[1]! }))
 }
 
 const secondsOf = (text: string) => estimateSeconds(spokenText(text.replace(/\s+/g, ' ')))

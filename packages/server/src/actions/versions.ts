@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { compareDocuments, type Comparison } from '@tidy-reel/core/document/compare'
+import type { Document } from '@tidy-reel/core/document/document'
 import { TidyError } from '@tidy-reel/core/fault'
 import type { VersionView } from '@tidy-reel/core/views/episode'
 import { Version } from '../db/models.ts'
@@ -21,6 +22,10 @@ export function versionActions(episodes: EpisodeActions, ownerId: string) {
     async keep(episodeId: string, name: string): Promise<VersionView> {
       const { document, revision } = await episodes.find(episodeId)
       return viewOf(await Version.create({ id: randomUUID(), ownerId, episodeId, name, revision, document }))
+    },
+    async read(episodeId: string, id: string): Promise<VersionView & { document: Document }> {
+      const version = await find(episodeId, id)
+      return { ...viewOf(version), document: version.document }
     },
     async remove(episodeId: string, id: string): Promise<void> {
       await (await find(episodeId, id)).destroy()

@@ -40,6 +40,10 @@ export function episodeRoutes({ history, versions, episodes, renders, queue, hub
     .post('/:id/redo', valid('param', Id), async (c) => c.json(await history.redo(c.req.valid('param').id)))
     .get('/:id/versions', valid('param', Id), async (c) => c.json({ versions: await versions.list(c.req.valid('param').id) }))
     .post('/:id/versions', valid('param', Id), valid('json', z.object({ name: z.string().trim().min(1).max(120) })), async (c) => c.json(await versions.keep(c.req.valid('param').id, c.req.valid('json').name), 201))
+    .get('/:id/versions/:version', valid('param', VersionId), async (c) => {
+      const { id, version } = c.req.valid('param')
+      return c.json(await versions.read(id, version))
+    })
     .delete('/:id/versions/:version', valid('param', VersionId), async (c) => {
       const { id, version } = c.req.valid('param')
       await versions.remove(id, version)

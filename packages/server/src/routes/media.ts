@@ -13,7 +13,7 @@ import { sendFile } from './files.ts'
 import { valid } from './valid.ts'
 
 const TYPES = { mp4: 'video/mp4', srt: 'application/x-subrip', vtt: 'text/vtt', ass: 'text/plain; charset=utf-8', csv: 'text/csv; charset=utf-8', txt: 'text/plain; charset=utf-8', json: 'application/json' } as const
-const FilmFile = z.enum(['film.mp4', 'film.srt', 'film.vtt', 'film.ass', 'shots.csv', 'credits.txt', 'chapters.txt', 'report.json'])
+const FilmFile = z.enum(['film.mp4', 'film.srt', 'film.vtt', 'film.ass', 'shots.csv', 'credits.txt', 'chapters.txt', 'claims.csv', 'report.json'])
 const ItemId = z.object({ id: z.string().regex(/^[\w.-]{1,200}$/) })
 const Hash = z.object({ hash: z.string().regex(/^[0-9a-f]{32}$/) })
 

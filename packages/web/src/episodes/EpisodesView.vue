@@ -22,9 +22,9 @@ const load = async () => {
 }
 onMounted(load)
 
-async function create() {
+async function create(importing = false) {
   const { id } = await api.createEpisode(title.value.trim() || 'Untitled episode')
-  await router.push({ name: 'script', params: { id } })
+  await router.push({ name: 'script', params: { id }, query: importing ? { import: '' } : {} })
 }
 
 async function remove(episode: EpisodeRow) {
@@ -60,10 +60,10 @@ async function remove(episode: EpisodeRow) {
       <EpisodeLine v-for="episode in episodes" :key="episode.id" :episode="episode" @remove="remove(episode)" />
     </ul>
     <ElDialog v-model="asking" title="New episode" width="460px" :show-close="false">
-      <form @submit.prevent="create">
+      <form @submit.prevent="create()">
         <label for="new-title" class="soft">Title, as a viewer would read it</label>
         <ElInput id="new-title" v-model="title" maxlength="200" autofocus placeholder="How a lighthouse throws its light" />
-        <div class="foot"><ElButton @click="asking = false">Not now</ElButton><ElButton type="primary" native-type="submit">Create</ElButton></div>
+        <div class="foot"><ElButton @click="asking = false">Not now</ElButton><ElButton @click="create(true)">From a file or page</ElButton><ElButton type="primary" native-type="submit">Create</ElButton></div>
       </form>
     </ElDialog>
   </main>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ElButton, ElOption, ElSelect, ElSwitch } from 'element-plus'
 import { computed, ref } from 'vue'
+import { doubtedClaims } from '@tidy-reel/core/checks/claims'
 import { clockText, secondsFromSamples } from '@tidy-reel/core/time'
 import { api, renderFile } from '../api.ts'
 import { useEpisode } from '../episode/episode-store.ts'
@@ -19,6 +20,7 @@ const busy = ref(false)
 const running = computed(() => episode.renders.find(({ state }) => state === 'queued' || state === 'running'))
 const earlier = computed(() => episode.renders.filter((render) => render !== running.value))
 const newest = computed(() => episode.renders.find(({ state }) => state === 'done'))
+const doubted = computed(() => doubtedClaims(episode.document!.script, episode.parsed, episode.document!.claims))
 const cards = computed(() => episode.document!.scenes.filter(({ shots }) => !shots.some(({ item }) => item)).length)
 
 async function start() {
@@ -57,6 +59,10 @@ async function cancel(id: string) {
       <div class="row"><label for="burn">Subtitles on the picture</label><ElSwitch id="burn" v-model="burnIn" /></div>
       <p class="soft small">They are always carried in the film as a track that can be turned on and off.</p>
       <p v-if="cards" class="red small">{{ cards }} {{ cards === 1 ? 'scene has' : 'scenes have' }} no picture and will show a plain card.</p>
+      <div v-if="doubted.length" class="red small">
+        <p>{{ doubted.length === 1 ? 'A claim is' : `${doubted.length} claims are` }} marked unsure or wrong:</p>
+        <ul><li v-for="({ scene, words, mark }, i) in doubted" :key="i">“{{ words }}” in scene {{ scene + 1 }}: {{ mark }}</li></ul>
+      </div>
       <ElButton type="primary" :loading="busy" :disabled="!!running || !episode.film.scenes.length" @click="start">{{ running ? 'Rendering …' : 'Start the render' }}</ElButton>
       <p v-if="problem" class="red" role="alert">{{ problem }}</p>
     </aside>
@@ -74,4 +80,5 @@ h1 { font-size: 26px; line-height: 1; }
 .field { display: grid; gap: 4px; }
 .row { display: flex; justify-content: space-between; align-items: center; }
 .small { font-size: 13.5px; }
+.small ul { margin: 2px 0 0; padding-left: 18px; }
 </style>

@@ -1,115 +1,203 @@
 <script setup lang="ts">
-import { ElButton, ElOption, ElSelect } from 'element-plus'
-import { useDebounceFn } from '@vueuse/core'
-import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import type { Diagnostic } from '@codemirror/lint'
+import { openSearchPanel } from '@codemirror/search'
+import { ElOption, ElSelect } from 'element-plus'
+import { BookOpen, FileInput, Columns2, Search, Square, Volume2 } from 'lucide-vue-next'
+import { useLocalStorage } from '@vueuse/core'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import type { Mood } from '@tidy-reel/core/document/document'
-import { parseScript } from '@tidy-reel/core/script/parse'
-import { cleanScript } from '@tidy-reel/core/script/clean'
-import { sceneSeconds } from '@tidy-reel/core/timeline/timeline'
-import { clockText } from '@tidy-reel/core/time'
-import { api, type Voice } from '../api.ts'
+import { checkedAs, type Claim } from '@tidy-reel/core/checks/claims'
+import { chosenItem } from '@tidy-reel/core/match/item'
+import { parsedScript } from '@tidy-reel/core/script/parsed-script'
+import type { ImportedView } from '@tidy-reel/core/views/imported'
+import { hookOf } from '@tidy-reel/core/checks/hook'
+import { claimList } from '@tidy-reel/core/formats/claim-list'
+import { scriptWords } from '@tidy-reel/core/checks/script-words'
+import type { ClaimMark } from '@tidy-reel/core/document/document'
+import type { TidyChange } from '@tidy-reel/core/tidy/change'
+import { TIDY_KINDS } from '@tidy-reel/core/tidy/kinds'
+import type { VersionView } from '@tidy-reel/core/views/episode'
+import { api, sentenceSound } from '../api.ts'
 import { useEpisode } from '../episode/episode-store.ts'
-import ScriptFacts from './ScriptFacts.vue'
+import { saveText } from '../save-text.ts'
+import ChapterOutline from './ChapterOutline.vue'
+import { withChapterMoved } from './chapter-move.ts'
+import ChecksPanel from './ChecksPanel.vue'
+import ClaimsPanel from './ClaimsPanel.vue'
+import CompareTexts from './CompareTexts.vue'
+import type { Seen } from './editor/ranges.ts'
+import ImportPanel from './ImportPanel.vue'
+import FilmPanel from './FilmPanel.vue'
+import LengthFacts from './LengthFacts.vue'
+import NotesPanel from './NotesPanel.vue'
+import ScriptEditor from './ScriptEditor.vue'
+import SentenceStrip from './SentenceStrip.vue'
+import TidyPanel from './TidyPanel.vue'
+import { useLooked } from './use-looked.ts'
+import { useReadAloud } from './use-read-aloud.ts'
+import { useScript } from './use-script.ts'
+import { useTidyChoice } from './use-tidy-choice.ts'
 
-const SAVE_MS = 500
-const MOODS: { value: Mood; label: string }[] = [
-  { value: 'calm', label: 'calm: slow piano' }, { value: 'warm', label: 'warm: folk guitar' }, { value: 'bright', label: 'bright: light band' },
-  { value: 'solemn', label: 'solemn: strings' }, { value: 'none', label: 'no music' },
-]
+const TABS = ['Film', 'Tidy', 'Checks', 'Claims', 'Notes'] as const
 const episode = useEpisode()
 const router = useRouter()
-const text = ref(episode.document!.script)
-const problem = ref('')
-const voices = ref<Voice[]>([])
-onMounted(async () => (voices.value = await api.voices().catch(() => [])))
+const id = episode.data!.id
+const { text, problem, parsed, seconds, chapters, starts, save, speed } = useScript(episode)
+const { looked, checks, unanswered, askAgain } = useLooked(text, api.scriptChecks)
+const tidy = useTidyChoice(id, looked, text)
+const aloud = useReadAloud(() => parsed.value.scenes, (words) => sentenceSound(words, episode.document!.voice, episode.document!.speed))
+const by = useLocalStorage('tidy-person', '')
 
-const parsed = computed(() => parseScript(text.value))
-const seconds = computed(() => sceneSeconds(parsed.value.scenes, episode.document?.speed).reduce((a, b) => a + b, 0))
+const editor = ref<InstanceType<typeof ScriptEditor>>()
+const tab = ref<(typeof TABS)[number]>('Film')
+const reading = ref(false)
+const cursor = ref(0)
+const selected = ref('')
+const sceneAt = computed(() => Math.max(0, parsed.value.scenes.findLastIndex(({ source }) => source.from <= cursor.value)))
+const chapterAt = computed(() => parsed.value.chapters.findLastIndex(({ source }) => source.from <= cursor.value))
+const hook = computed(() => hookOf(parsed.value.scenes, speed.value))
+/** Marks are drawn only on the text they were found in. */
+const fresh = computed(() => looked.value.script === text.value)
 
-const saveSoon = useDebounceFn(save, SAVE_MS)
-function save() {
-  if (!episode.document || text.value === episode.document.script) return
-  try {
-    episode.run({ type: 'setScript', script: cleanScript(text.value) })
-    problem.value = ''
-  } catch (cause) {
-    problem.value = (cause as Error).message
-  }
+const misspelt = computed(() => {
+  const wrong = new Map(checks.value?.misspelt.map((one) => [one.word, one.suggestions]))
+  if (!wrong.size) return []
+  return scriptWords(text.value, parsed.value).flatMap((word) => {
+    const plain = word.text.replace(/’/g, "'").replace(/'s$/, '')
+    return wrong.has(plain) ? [{ ...word, plain, suggestions: wrong.get(plain)! }] : []
+  })
+})
+const findings = computed(() => [...looked.value.findings, ...(fresh.value ? misspelt.value.map(({ from, to, suggestions }) => ({ kind: 'spelling' as const, from, to, text: suggestions.length ? `Perhaps ${suggestions.slice(0, 3).join(', ')}?` : 'Not in the dictionary.' })) : [])])
+const diagnostics = computed<Diagnostic[]>(() => [
+  ...misspelt.value.map(({ from, to, plain, suggestions }): Diagnostic => ({
+    from, to, severity: 'error', message: `“${plain}” is not in the dictionary.`,
+    actions: [...suggestions.slice(0, 4).map((word) => ({ name: word, apply: (view: Parameters<NonNullable<Diagnostic['actions']>[number]['apply']>[0], start: number, end: number) => view.dispatch({ changes: { from: start, to: end, insert: word } }) })), { name: 'Add to the channel\'s words', apply: () => void addWord(plain) }],
+  })),
+  ...(tab.value === 'Checks' && fresh.value ? looked.value.findings.filter(({ kind }) => kind !== 'long' && kind !== 'balance').map(({ from, to, text: message }): Diagnostic => ({ from, to, severity: 'info', message })) : []),
+])
+const seen = shallowRef<Seen[]>([])
+watch([tab, looked, fresh, () => episode.document?.claims, () => episode.document?.comments, tidy.proposed], () => {
+  if (fresh.value || tab.value === 'Film' || tab.value === 'Checks') seen.value = seenOn(tab.value)
+}, { immediate: true })
+const importing = ref(router.currentRoute.value.query.import !== undefined)
+/** Text that came from outside, and the pictures that came with it. */
+function takeOver({ script, pictures }: ImportedView, way: 'replace' | 'append') {
+  importing.value = false
+  const before = way === 'append' && text.value.trim() ? `${text.value.trimEnd()}\n\n` : ''
+  text.value = before + script
+  save()
+  if (problem.value || !pictures.length) return
+  const { scenes } = parsedScript(episode.document!.script)
+  for (const { item, from, to } of pictures)
+    scenes.forEach(({ source }, i) => {
+      if (source.from >= before.length + from && source.from < before.length + to) episode.run({ type: 'setShot', sceneId: episode.document!.scenes[i]!.id, shot: 0, item: chosenItem(item) })
+    })
 }
-onBeforeUnmount(save)
-watch(() => episode.document?.script, (script, before) => {
-  // Changed elsewhere, and nothing typed here since: show it.
-  if (script !== undefined && text.value === before) text.value = script
+const heard = computed<Seen[]>(() => {
+  const scene = parsed.value.scenes[aloud.scene.value]
+  return scene ? [{ ...scene.source, name: 'cm-reading' }] : []
 })
 
+function seenOn(name: (typeof TABS)[number]): Seen[] {
+  if (name === 'Tidy') return tidy.proposed.value.flatMap(tidySeen)
+  if (name === 'Claims') return looked.value.claims.map((claim) => ({ from: claim.from, to: claim.to, name: `cm-claim cm-claim-${checkedAs(claim, episode.document!.claims)?.mark ?? 'open'}` }))
+  if (name === 'Notes') return episode.document!.comments.filter(({ done }) => !done).flatMap(({ on, text: title }) => {
+    const from = text.value.indexOf(on)
+    return from < 0 ? [] : [{ from, to: from + on.length, name: 'cm-comment', title }]
+  })
+  return []
+}
+const tidySeen = ({ kind, edits }: TidyChange): Seen[] => edits.map((edit) => ({ from: edit.from, to: edit.to, name: 'cm-out', title: TIDY_KINDS[kind].name, put: edit.text.trim() === '' ? '' : edit.text.replace(/^\n+/, '') }))
+
+async function addWord(word: string) {
+  await api.addWord(word).catch((cause: Error) => (problem.value = cause.message))
+  await askAgain()
+}
+const show = (from: number, to?: number) => editor.value?.show(from, to)
+const showScene = (scene: number) => show(parsed.value.scenes[scene]!.source.from, parsed.value.scenes[scene]!.source.to)
+const showChapter = (chapter: number) => show(chapter < 0 ? 0 : parsed.value.chapters[chapter]!.source.to)
+function cutScene(scene: number) {
+  const { from, to } = parsed.value.scenes[scene]!.source
+  const end = text.value[to] === ' ' ? to + 1 : to
+  text.value = text.value.slice(0, from) + text.value.slice(end)
+}
+const moveChapter = (chapter: number, before: number) => (text.value = withChapterMoved(text.value, parsed.value, chapter, before))
+function markClaim({ sentence, words }: Claim, found: { mark: ClaimMark; source: string; by: string } | null) {
+  save()
+  episode.run({ type: 'markClaim', sentence, words, found })
+}
+const saveClaims = () => saveText(`${episode.document!.title} – claims.csv`, claimList(looked.value.claims, episode.document!.claims))
+const readAloud = () => (aloud.scene.value < 0 ? void aloud.from(sceneAt.value) : aloud.stop())
+
+/** What the script is laid beside: how it would be when tidied, or a kept version. */
+const beside = ref<{ before: string; after: string; beforeName: string; afterName: string; tidied: boolean }>()
+const versions = ref<VersionView[]>()
+const compareTidy = () => (beside.value = { before: looked.value.script, after: tidy.tidied.value, beforeName: 'As it stands', afterName: 'Tidied', tidied: true })
+async function compareWith(version: string) {
+  const kept = await api.version(id, version).catch((cause: Error) => void (problem.value = cause.message))
+  if (kept) beside.value = { before: kept.document.script, after: text.value, beforeName: kept.name, afterName: 'Now', tidied: false }
+}
+async function listVersions() {
+  versions.value = await api.versions(id).catch(() => [])
+}
+/** A comparison shows the text as it was when it was opened. */
+watch([text, reading], () => (beside.value = undefined))
 async function toSheet() {
   save()
-  await router.push({ name: 'sheet', params: { id: episode.data!.id } })
+  await router.push({ name: 'sheet', params: { id } })
 }
 </script>
 
 <template>
-  <main class="script">
-    <section class="sheet">
-      <label for="script-text" class="hidden">Script</label>
-      <textarea id="script-text" v-model="text" class="serif" spellcheck="true" placeholder="Paste or type your narration here.
-
-# A line like this starts a chapter
-
-Each sentence becomes a scene with its own picture." @input="saveSoon" @blur="save" />
+  <main class="script" :class="{ reading }">
+    <ChapterOutline v-if="!reading" :chapters="chapters" :current="chapterAt" :wanted-seconds="null" @show="showChapter" @move="moveChapter" />
+    <section class="page">
+      <div class="tools">
+        <button class="plain" @click="importing = !importing"><FileInput :size="15" :stroke-width="1.6" /> Import</button>
+        <button class="plain" @click="openSearchPanel(editor!.editor())"><Search :size="15" :stroke-width="1.6" /> Find</button>
+        <button class="plain" :disabled="!parsed.scenes.length" @click="readAloud"><Square v-if="aloud.scene.value >= 0" :size="14" :stroke-width="1.6" /><Volume2 v-else :size="16" :stroke-width="1.6" /> {{ aloud.scene.value >= 0 ? 'Stop reading' : 'Read aloud' }}</button>
+        <button class="plain" :aria-pressed="reading" @click="reading = !reading"><BookOpen :size="15" :stroke-width="1.6" /> {{ reading ? 'Write again' : 'Reading view' }}</button>
+        <label v-if="!reading" class="versions"><Columns2 :size="15" :stroke-width="1.6" /> <span class="hidden">Compare with a version</span>
+          <ElSelect size="small" :model-value="''" placeholder="Compare with …" no-data-text="No version is kept yet; the Sheet keeps them" @visible-change="(open: boolean) => open && listVersions()" @change="compareWith"><ElOption v-for="version in versions ?? []" :key="version.id" :value="version.id" :label="version.name" /></ElSelect>
+        </label>
+        <span v-if="problem || aloud.problem.value" class="red" role="alert">{{ problem || aloud.problem.value }}</span>
+      </div>
+      <ImportPanel v-if="importing" :empty="!text.trim()" @take="takeOver" @close="importing = false" />
+      <CompareTexts v-else-if="beside" v-bind="beside" @close="beside = undefined"><button v-if="beside.tidied" class="plain link" @click="tidy.accept(tidy.proposed.value)">Tidy all</button></CompareTexts>
+      <ScriptEditor v-show="!beside && !importing" ref="editor" v-model:text="text" :scenes="starts" :seen="seen" :aloud="heard" :diagnostics="diagnostics" :reading="reading" @cursor="(at, words) => { cursor = at; selected = words }" @leave="save" />
+      <SentenceStrip :sentences="looked.sentences" :at="cursor" @show="show" />
     </section>
-    <aside>
-      <ScriptFacts :parsed="parsed" :seconds="seconds" />
-      <p v-if="problem" class="red" role="alert">{{ problem }}</p>
-      <ul v-if="parsed.remarks.length" class="red"><li v-for="remark in parsed.remarks" :key="remark">{{ remark }}</li></ul>
-      <div class="field">
-        <label for="voice" class="soft">Voice</label>
-        <ElSelect id="voice" :model-value="episode.document!.voice" @update:model-value="(voice: string) => episode.run({ type: 'setVoice', voice, speed: episode.document!.speed })">
-          <ElOption v-for="voice in voices" :key="voice.id" :value="voice.id" :label="`${voice.name}: ${voice.gender}, ${voice.character}`" />
-        </ElSelect>
+    <aside v-if="!reading">
+      <div class="tabs" role="tablist" aria-label="About the script">
+        <button v-for="name in TABS" :id="`tab-${name}`" :key="name" class="plain" role="tab" :aria-selected="tab === name" aria-controls="script-panel" @click="tab = name">{{ name }}<span v-if="name === 'Tidy' && tidy.proposed.value.length" class="count">{{ tidy.proposed.value.length }}</span></button>
       </div>
-      <div class="field">
-        <label for="pace" class="soft">Pace</label>
-        <ElSelect id="pace" :model-value="episode.document!.speed" @update:model-value="(speed: number) => episode.run({ type: 'setVoice', voice: episode.document!.voice, speed })">
-          <ElOption v-for="speed in [0.8, 0.9, 1, 1.1, 1.2]" :key="speed" :value="speed" :label="speed === 1 ? 'the voice\'s own' : `${Math.round(speed * 100)} %`" />
-        </ElSelect>
+      <div id="script-panel" class="panel" role="tabpanel" :aria-labelledby="`tab-${tab}`">
+        <template v-if="tab === 'Film'">
+          <LengthFacts :parsed="parsed" :seconds="seconds" :wanted="episode.document!.wantedMinutes" :speed="speed" @wish="(minutes) => episode.run({ type: 'setWantedMinutes', minutes })" @show="showScene" @cut="cutScene" @chapter="showChapter" />
+          <FilmPanel :parsed="parsed" :seconds="seconds" @sheet="toSheet" />
+        </template>
+        <TidyPanel v-else-if="tab === 'Tidy'" :changes="tidy.proposed.value" :left="tidy.leftCount.value" :made="tidy.made.value" :empty="!text.trim()" @accept="tidy.accept" @leave="tidy.leave" @again="tidy.showAgain" @undo="tidy.undo" @compare="compareTidy" @show="(change) => show(change.edits[0]!.from, change.edits.at(-1)!.to)" />
+        <ChecksPanel v-else-if="tab === 'Checks'" :hook="hook" :looked="looked" :checks="checks" :unanswered="unanswered" :findings="findings" @show="show" @scene="showScene" />
+        <ClaimsPanel v-else-if="tab === 'Claims'" :claims="looked.claims" :known="episode.document!.claims" :by="by" @mark="markClaim" @show="show" @save="saveClaims" @by="(name) => (by = name)" />
+        <NotesPanel v-else :notes="episode.document!.notes" :comments="episode.document!.comments" :selected="selected" :by="by" :script="text" @notes="(notes) => episode.run({ type: 'setNotes', notes })" @put="(comment) => episode.run({ type: 'putComment', comment })" @remove="(comment) => episode.run({ type: 'removeComment', id: comment })" @show="show" />
       </div>
-      <div class="field">
-        <label for="mood" class="soft">Music</label>
-        <ElSelect id="mood" :model-value="episode.document!.mood" @update:model-value="(mood: Mood) => episode.run({ type: 'setMood', mood })">
-          <ElOption v-for="mood in MOODS" :key="mood.value" :value="mood.value" :label="mood.label" />
-        </ElSelect>
-      </div>
-      <ElButton type="primary" :disabled="!parsed.scenes.length" @click="toSheet">Choose pictures and speak</ElButton>
-      <details>
-        <summary>Markup</summary>
-        <dl>
-          <dt><code># Heading</code></dt><dd>starts a chapter; shown, never spoken</dd>
-          <dt><code>[picture: a harbour at dawn]</code></dt><dd>what the next sentence shows</dd>
-          <dt><code>[pause 1.5s]</code></dt><dd>silence after the sentence</dd>
-          <dt><code>[super: 1859]</code></dt><dd>words on the picture</dd>
-          <dt><code>one | two</code></dt><dd>parts a scene here</dd>
-          <dt><code>one. ~ Two.</code></dt><dd>keeps both in one scene</dd>
-          <dt><code>KEEPER:</code></dt><dd>names who speaks the paragraph</dd>
-        </dl>
-      </details>
-      <p class="soft">{{ parsed.scenes.length ? `About ${clockText(seconds)} min at this pace.` : 'Nothing to speak yet.' }}</p>
     </aside>
   </main>
 </template>
 
 <style scoped>
-.script { display: grid; grid-template-columns: minmax(0, 1fr) 320px; }
-.sheet { background: var(--paper); display: flex; justify-content: center; border-right: 1px solid var(--hair); min-height: 0; }
-textarea { width: min(720px, 100%); height: 100%; border: 0; background: none; color: var(--ink); resize: none; padding: 36px 32px 60px; font-size: 19px; line-height: 1.62; outline: none; }
-aside { padding: 22px 20px; display: flex; flex-direction: column; gap: 14px; overflow: auto; }
-.field { display: grid; gap: 4px; }
-.el-button { width: 100%; }
-details { border-top: 1px solid var(--hair); padding-top: 10px; }
-summary { cursor: pointer; }
-dl { margin: 8px 0 0; }
-dt code { font: 12.5px var(--mono); color: var(--blue); }
-dd { margin: 0 0 8px; color: var(--soft); }
-ul { margin: 0; padding-left: 18px; }
+.script { display: grid; grid-template-columns: 196px minmax(0, 1fr) 336px; }
+.script.reading { grid-template-columns: minmax(0, 1fr); }
+.page { background: var(--paper); display: grid; grid-template-rows: auto minmax(0, 1fr) auto; min-height: 0; min-width: 0; border-right: 1px solid var(--hair); position: relative; }
+.tools { display: flex; align-items: center; gap: 18px; padding: 0 20px; height: 38px; border-bottom: 1px solid var(--hair); font-size: 14px; color: var(--soft); }
+.tools button, .versions { display: inline-flex; align-items: center; gap: 6px; white-space: nowrap; }
+.tools button:disabled { opacity: 0.5; cursor: default; }
+.tools .el-select { width: 138px; }
+.tools .red { white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
+aside { display: grid; grid-template-rows: 38px minmax(0, 1fr); min-height: 0; }
+.tabs { display: flex; gap: 18px; padding: 0 20px; border-bottom: 1px solid var(--hair); }
+.tabs button { color: var(--soft); border-bottom: 2px solid transparent; margin-bottom: -1px; }
+.tabs [aria-selected='true'] { color: var(--ink); font-weight: 600; border-color: var(--blue); }
+.count { font: 12px var(--mono); color: var(--red); margin-left: 5px; }
+.panel { overflow: auto; padding: 16px 20px 24px; display: flex; flex-direction: column; gap: 14px; }
 </style>

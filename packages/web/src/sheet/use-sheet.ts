@@ -1,4 +1,6 @@
+import { groupBy } from 'lodash-es'
 import { computed, ref, watch } from 'vue'
+import { doubtedClaims } from '@tidy-reel/core/checks/claims'
 import type { Command, NewScene, Place } from '@tidy-reel/core/document/command'
 import { copiedScenes } from '@tidy-reel/core/document/scene-edits'
 import { filmFlags } from '@tidy-reel/core/sheet/flags'
@@ -29,7 +31,8 @@ export function useSheet(episode: ReturnType<typeof useEpisode>, player: Player)
   /** A sentence on why the last thing asked for could not be done. */
   const refused = ref('')
 
-  const flags = computed(() => filmFlags(episode.film, { spoken: (id) => !!episode.data?.takes[id], picks: (id) => episode.data?.candidates[id]?.picks }))
+  const doubted = computed(() => groupBy(doubtedClaims(episode.document!.script, episode.parsed, episode.document!.claims), ({ scene }) => episode.document!.scenes[scene]?.id))
+  const flags = computed(() => filmFlags(episode.film, { doubted: (id) => doubted.value[id] ?? [], spoken: (id) => !!episode.data?.takes[id], picks: (id) => episode.data?.candidates[id]?.picks }))
   const rows = computed(() => sheetRows(episode.document!, episode.parsed, episode.film, flags.value, writingAfter.value))
   const indexOf = (id: string) => rows.value.findIndex((row) => row.id === id)
   const cursor = computed(() => Math.max(0, indexOf(episode.selected)))

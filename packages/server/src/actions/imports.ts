@@ -1,0 +1,30 @@
+import { Readable } from 'node:stream'
+import { TidyError } from '@tidy-reel/core/fault'
+import type { ImportedView } from '@tidy-reel/core/views/imported'
+import { fetchPage } from '@tidy-reel/engine/import/fetch-page'
+import { importFile } from '@tidy-reel/engine/import/import-file'
+import type { Imported } from '@tidy-reel/engine/import/imported'
+import { takeOwnFile } from '@tidy-reel/engine/stock/own-files'
+
+/** Scripts from outside: nothing of an episode changes until a person takes them over. */
+export function importActions(own: string) {
+  /** Pictures that cannot be used are told and left. */
+  async function viewOf({ title, script, left, pictures }: Imported): Promise<ImportedView> {
+    const remarks: string[] = []
+    const taken: ImportedView['pictures'] = []
+    for (const { name, bytes, from, to } of pictures) {
+      try {
+        taken.push({ item: await takeOwnFile(own, name, Readable.from([bytes])), from, to })
+      } catch (cause) {
+        if (!(cause instanceof TidyError)) throw cause
+        remarks.push(cause.message)
+      }
+    }
+    return { title, script, left: [...left, ...remarks], pictures: taken }
+  }
+  return {
+    file: async (name: string, bytes: Buffer) => viewOf(await importFile(bytes, name)),
+    link: async (address: string, signal: AbortSignal) => viewOf(await fetchPage(address, signal)),
+  }
+}
+export type ImportActions = ReturnType<typeof importActions>

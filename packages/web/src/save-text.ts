@@ -1,0 +1,8 @@
+/** Hands a text to the person as a file. */
+export function saveText(name: string, text: string, type = 'text/csv') {
+  const link = document.createElement('a')
+  link.href = URL.createObjectURL(new Blob([text], { type: `${type};charset=utf-8` }))
+  link.download = name.replace(/[^\p{L}\p{N} ._–-]+/gu, '').trim()
+  link.click()
+  setTimeout(() => URL.revokeObjectURL(link.href), 1000)
+}

@@ -1,0 +1,66 @@
+<script setup lang="ts">
+import { ElButton, ElOption, ElSelect } from 'element-plus'
+import { onMounted, ref } from 'vue'
+import type { Mood } from '@tidy-reel/core/document/document'
+import type { ParsedScript } from '@tidy-reel/core/script/parse'
+import { clockText } from '@tidy-reel/core/time'
+import { api, type Voice } from '../api.ts'
+import { useEpisode } from '../episode/episode-store.ts'
+
+defineProps<{ parsed: ParsedScript; seconds: number }>()
+defineEmits<{ sheet: [] }>()
+const MOODS: { value: Mood; label: string }[] = [
+  { value: 'calm', label: 'calm: slow piano' }, { value: 'warm', label: 'warm: folk guitar' }, { value: 'bright', label: 'bright: light band' },
+  { value: 'solemn', label: 'solemn: strings' }, { value: 'none', label: 'no music' },
+]
+const episode = useEpisode()
+const voices = ref<Voice[]>([])
+onMounted(async () => (voices.value = await api.voices().catch(() => [])))
+</script>
+
+<template>
+  <ul v-if="parsed.remarks.length" class="red"><li v-for="remark in parsed.remarks" :key="remark">{{ remark }}</li></ul>
+  <div class="field">
+    <label for="voice" class="soft">Voice</label>
+    <ElSelect id="voice" :model-value="episode.document!.voice" @update:model-value="(voice: string) => episode.run({ type: 'setVoice', voice, speed: episode.document!.speed })">
+      <ElOption v-for="voice in voices" :key="voice.id" :value="voice.id" :label="`${voice.name}: ${voice.gender}, ${voice.character}`" />
+    </ElSelect>
+  </div>
+  <div class="field">
+    <label for="pace" class="soft">Pace</label>
+    <ElSelect id="pace" :model-value="episode.document!.speed" @update:model-value="(speed: number) => episode.run({ type: 'setVoice', voice: episode.document!.voice, speed })">
+      <ElOption v-for="speed in [0.8, 0.9, 1, 1.1, 1.2]" :key="speed" :value="speed" :label="speed === 1 ? 'the voice\'s own' : `${Math.round(speed * 100)} %`" />
+    </ElSelect>
+  </div>
+  <div class="field">
+    <label for="mood" class="soft">Music</label>
+    <ElSelect id="mood" :model-value="episode.document!.mood" @update:model-value="(mood: Mood) => episode.run({ type: 'setMood', mood })">
+      <ElOption v-for="mood in MOODS" :key="mood.value" :value="mood.value" :label="mood.label" />
+    </ElSelect>
+  </div>
+  <ElButton type="primary" :disabled="!parsed.scenes.length" @click="$emit('sheet')">Choose pictures and speak</ElButton>
+  <p class="soft">{{ parsed.scenes.length ? `About ${clockText(seconds)} min at this pace.` : 'Nothing to speak yet.' }}</p>
+  <details>
+    <summary>Markup</summary>
+    <dl>
+      <dt><code># Heading</code></dt><dd>starts a chapter; shown, never spoken</dd>
+      <dt><code>[picture: a harbour at dawn]</code></dt><dd>what the next sentence shows</dd>
+      <dt><code>[pause 1.5s]</code></dt><dd>silence after the sentence</dd>
+      <dt><code>[super: 1859]</code></dt><dd>words on the picture</dd>
+      <dt><code>one | two</code></dt><dd>parts a scene here</dd>
+      <dt><code>one. ~ Two.</code></dt><dd>keeps both in one scene</dd>
+      <dt><code>KEEPER:</code></dt><dd>names who speaks the paragraph</dd>
+    </dl>
+  </details>
+</template>
+
+<style scoped>
+.field { display: grid; gap: 4px; }
+.el-button { width: 100%; }
+details { border-top: 1px solid var(--hair); padding-top: 10px; }
+summary { cursor: pointer; }
+dl { margin: 8px 0 0; }
+dt code { font: 12.5px var(--mono); color: var(--blue); }
+dd { margin: 0 0 8px; color: var(--soft); }
+ul { margin: 0; padding-left: 18px; }
+</style>

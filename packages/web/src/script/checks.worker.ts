@@ -1,0 +1,16 @@
+import { checkScript, narrationOnly, sentenceLengths } from '@tidy-reel/core/checks/check-script'
+import { claimsOf } from '@tidy-reel/core/checks/claims'
+import { readingEase } from '@tidy-reel/core/checks/reading-ease'
+import { parsedScript } from '@tidy-reel/core/script/parsed-script'
+import { tidyChanges } from '@tidy-reel/core/tidy/tidy'
+import type { Looked } from './looked.ts'
+
+/** Reads a script through, away from the page: the longest takes seconds. */
+self.onmessage = ({ data: script }: MessageEvent<string>) => {
+  const parsed = parsedScript(script)
+  const looked: Looked = {
+    script, tidy: tidyChanges(script), findings: checkScript(script, parsed), claims: claimsOf(script, parsed),
+    sentences: sentenceLengths(narrationOnly(script, parsed)), ease: readingEase(parsed.scenes.map(({ text }) => text).join(' ')),
+  }
+  self.postMessage(looked)
+}

@@ -1,0 +1,43 @@
+import { refDebounced, useDebounceFn } from '@vueuse/core'
+import { computed, onBeforeUnmount, ref, watch } from 'vue'
+import { chapterLengths } from '@tidy-reel/core/checks/chapters'
+import { cleanScript } from '@tidy-reel/core/script/clean'
+import { parsedScript } from '@tidy-reel/core/script/parsed-script'
+import { SCENE_SECONDS_LIMIT } from '@tidy-reel/core/script/parse'
+import { sceneSeconds } from '@tidy-reel/core/timeline/timeline'
+import type { useEpisode } from '../episode/episode-store.ts'
+
+const SAVE_MS = 500
+/** A script of a book's length is read again only when the fingers rest. */
+const READ_MS = 120
+
+/** The script under the hands: what is typed, what is read in it, and its way into the document. */
+export function useScript(episode: ReturnType<typeof useEpisode>) {
+  const text = ref(episode.document!.script)
+  const problem = ref('')
+  const read = refDebounced(text, READ_MS, { maxWait: 1000 })
+  const parsed = computed(() => parsedScript(read.value))
+  const speed = computed(() => episode.document?.speed ?? 1)
+  const lengths = computed(() => sceneSeconds(parsed.value.scenes, speed.value))
+  const seconds = computed(() => lengths.value.reduce((a, b) => a + b, 0))
+  const chapters = computed(() => chapterLengths(parsed.value, speed.value))
+  const starts = computed(() => parsed.value.scenes.map(({ source, opensParagraph, estimatedSeconds }, i) => ({ from: source.from, seconds: lengths.value[i]!, over: estimatedSeconds > SCENE_SECONDS_LIMIT, opensParagraph })))
+
+  function save() {
+    if (!episode.document || text.value === episode.document.script) return
+    try {
+      episode.run({ type: 'setScript', script: cleanScript(text.value) })
+      problem.value = ''
+    } catch (cause) {
+      problem.value = (cause as Error).message
+    }
+  }
+  const saveSoon = useDebounceFn(save, SAVE_MS)
+  watch(text, () => void saveSoon())
+  onBeforeUnmount(save)
+  watch(() => episode.document?.script, (script, before) => {
+    // Changed elsewhere, and nothing typed here since: show it.
+    if (script !== undefined && text.value === before) text.value = script
+  })
+  return { text, problem, parsed, seconds, chapters, starts, save, speed }
+}
