@@ -17,10 +17,11 @@ const PATIENCE_MS = 60_000
 export async function startStack({ data, first, demo }) {
   mkdirSync(join(data, 'logs'), { recursive: true })
   const postgres = await startPostgres(join(data, 'postgres'))
-  const [stockPort, port] = [await freePort(first + 10), await freePort(first)]
+  const [stockPort, statisticsPort, port] = [await freePort(first + 10), await freePort(first + 20), await freePort(first)]
   const env = {
     ...process.env, TIDY_DATA: data, TIDY_MEDIA: join(ROOT, '.data/media'), TIDY_DATABASE: postgres.address, TIDY_PORT: String(port),
     TIDY_STOCK: `http://127.0.0.1:${stockPort}`, STOCK_PORT: String(stockPort),
+    TIDY_STATISTICS: `http://127.0.0.1:${statisticsPort}`, STATISTICS_PORT: String(statisticsPort),
   }
   const children = new Map()
   const start = (name, script, args = []) => {
@@ -53,6 +54,8 @@ export async function startStack({ data, first, demo }) {
   const address = `http://127.0.0.1:${port}`
   try {
     await startStock()
+    start('statistics', 'packages/standins/src/statistics/main.ts')
+    await answering(`http://127.0.0.1:${statisticsPort}/openapi.json`, 'the statistics stand-in')
     await setUp()
     startWorker()
     await startServer()

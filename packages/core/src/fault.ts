@@ -27,6 +27,11 @@ export const FAULTS = {
   import_too_large: { status: 413, say: (d: { name: string; reason: string }) => `"${d.name}" is too large: ${d.reason}. Your text is as it was.` },
   import_empty: { status: 422, say: (d: { name: string }) => `There are no words to speak in "${d.name}". Your text is as it was.` },
   import_pictures_only: { status: 422, say: (d: { name: string }) => `"${d.name}" holds pictures of pages and no text. Have its text recognised first (OCR), or paste it. Your text is as it was.` },
+  films_unreadable: { status: 422, say: (d: { name: string; reason: string }) => `"${d.name}" cannot be used as a list of films: ${d.reason}. It needs the columns title, published and views.` },
+  statistics_unreachable: { status: 502, say: (d: { address: string }) => `The channel statistics at ${d.address} do not answer. Import a list of films as CSV or JSON, or try again later.` },
+  statistics_answer_invalid: { status: 502, say: (d: { address: string }) => `The channel statistics at ${d.address} sent something that is no list of films. Check its address.` },
+  channel_not_found: { status: 404, say: () => 'This channel is not followed any more. Reload the page.' },
+  idea_not_found: { status: 404, say: () => 'This idea is not there any more. Reload the page.' },
   link_refused: { status: 422, say: (d: { address: string; reason: string }) => `${d.address} is not fetched: ${d.reason}. Your text is as it was.` },
   link_unreachable: { status: 502, say: (d: { address: string; reason: string }) => `${d.address} cannot be fetched: ${d.reason}. Save the page as a file and import that, or try again.` },
   input_invalid: {

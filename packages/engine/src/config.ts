@@ -6,22 +6,27 @@ import { TidyError } from '@tidy-reel/core/fault'
 const Environment = z.object({
   TIDY_DATA: z.string().optional(),
   TIDY_STOCK: z.url().default('http://127.0.0.1:4310'),
+  TIDY_STATISTICS: z.url().default('http://127.0.0.1:4320'),
 })
 
-/** Where the engine keeps what it makes and where the stock library answers. */
+/** Where the engine keeps what it makes and where the services it uses answer. */
 export interface EngineConfig {
   data: string
   stock: string
+  statistics: string
 }
 
 const ROOT = fileURLToPath(new URL('../../..', import.meta.url))
 
 /** @throws TidyError `option_invalid` naming the variable; an empty one counts as not set */
 export function engineConfig(environment: NodeJS.ProcessEnv = process.env): EngineConfig {
-  const read = Environment.safeParse({ TIDY_DATA: environment.TIDY_DATA || undefined, TIDY_STOCK: environment.TIDY_STOCK || undefined })
-  if (!read.success) throw new TidyError('option_invalid', { option: 'TIDY_STOCK', value: environment.TIDY_STOCK ?? '', wanted: 'an address such as http://127.0.0.1:4310' })
-  const { TIDY_DATA, TIDY_STOCK } = read.data
-  return { data: resolve(TIDY_DATA ?? join(ROOT, '.data')), stock: TIDY_STOCK }
+  const read = Environment.safeParse(Object.fromEntries(Object.keys(Environment.shape).map((name) => [name, environment[name] || undefined])))
+  if (!read.success) {
+    const option = String(read.error.issues[0]!.path[0])
+    throw new TidyError('option_invalid', { option, value: environment[option] ?? '', wanted: 'an address such as http://127.0.0.1:4310' })
+  }
+  const { TIDY_DATA, TIDY_STOCK, TIDY_STATISTICS } = read.data
+  return { data: resolve(TIDY_DATA ?? join(ROOT, '.data')), stock: TIDY_STOCK, statistics: TIDY_STATISTICS }
 }
 
 export const folders = ({ data }: EngineConfig) => ({

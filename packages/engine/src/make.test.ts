@@ -29,7 +29,7 @@ function documentOf(script: string, ids: readonly (string | null)[]): Document {
 let outs = 0
 async function make(document: Document, shape = SMALL, more: Partial<MakeContext> = {}): Promise<{ out: string; film: string; report: FilmReport }> {
   const out = join(data, `out-${outs++}`)
-  const report = await makeFilm(document, shape, out, { config: { data, stock: 'http://none' }, library, signal: new AbortController().signal, onProgress: () => undefined, ...more })
+  const report = await makeFilm(document, shape, out, { config: { data, stock: 'http://none', statistics: 'http://none' }, library, signal: new AbortController().signal, onProgress: () => undefined, ...more })
   return { out, film: join(out, 'film.mp4'), report }
 }
 

@@ -6,10 +6,12 @@ import { serveStatic } from '@hono/node-server/serve-static'
 import { TidyError } from '@tidy-reel/core/fault'
 import { folders, type EngineConfig } from '@tidy-reel/engine/config'
 import { IMPORT_BYTES_LIMIT } from '@tidy-reel/engine/import/import-file'
+import { statisticsClient } from '@tidy-reel/engine/statistics/client'
 import type { StockLibrary } from '@tidy-reel/engine/stock/contract'
 import { pictureLibrary } from '@tidy-reel/engine/stock/library'
 import { OWN_BYTES_LIMIT } from '@tidy-reel/engine/stock/own-files'
 import { thumbnails, type Thumbnails } from '@tidy-reel/engine/stock/thumbnails'
+import { topicActions, type TopicActions } from './actions/topics.ts'
 import { importActions, type ImportActions } from './actions/imports.ts'
 import { channelActions, type ChannelActions } from './actions/channels.ts'
 import { episodeActions, type EpisodeActions } from './actions/episodes.ts'
@@ -21,12 +23,14 @@ import { eventHub, type EventHub } from './events.ts'
 import { openQueue, type Queue } from './jobs/queue.ts'
 import { episodeRoutes } from './routes/episodes.ts'
 import { mediaRoutes } from './routes/media.ts'
+import { topicRoutes } from './routes/topics.ts'
 import { scriptRoutes } from './routes/script.ts'
 import { sendFile } from './routes/files.ts'
 
 export interface App {
   channels: ChannelActions
   imports: ImportActions
+  topics: TopicActions
   episodes: EpisodeActions
   history: HistoryActions
   versions: VersionActions
@@ -47,7 +51,7 @@ export async function openApp(database: string, engine: EngineConfig): Promise<A
   const channels = channelActions(LOCAL_OWNER)
   const episodes = episodeActions(sequelize, channels, LOCAL_OWNER)
   const library = pictureLibrary(engine)
-  return { channels, imports: importActions(folders(engine).own), episodes, history: historyActions(sequelize, LOCAL_OWNER), versions: versionActions(episodes, LOCAL_OWNER), queue, hub: await eventHub(database), renders: renderActions(sequelize, queue, engine, episodes, LOCAL_OWNER), library, thumbnails: thumbnails(folders(engine).thumbnails, library), place: folders(engine) }
+  return { channels, topics: topicActions(sequelize, statisticsClient(engine.statistics), episodes, LOCAL_OWNER), imports: importActions(folders(engine).own), episodes, history: historyActions(sequelize, LOCAL_OWNER), versions: versionActions(episodes, LOCAL_OWNER), queue, hub: await eventHub(database), renders: renderActions(sequelize, queue, engine, episodes, LOCAL_OWNER), library, thumbnails: thumbnails(folders(engine).thumbnails, library), place: folders(engine) }
 }
 
 /** All routes; every fault leaves as RFC 9457 problem details with the sentence in `detail`. */
@@ -60,6 +64,7 @@ export function webApp(app: App, web: string): Hono {
   const limits: Record<string, typeof small> = { '/api/own': file, '/api/import': text }
   hono.use('/api/*', sameOrigin, (c, next) => (limits[c.req.path] ?? small)(c, next))
   hono.route('/api/episodes', episodeRoutes(app))
+  hono.route('/api/topics', topicRoutes(app))
   hono.route('/api', scriptRoutes(app))
   hono.route('/api', mediaRoutes(app))
   hono.all('/api/*', () => { throw new TidyError('route_not_found') })

@@ -2,6 +2,8 @@
 import { readFile } from 'node:fs/promises'
 import { fileURLToPath } from 'node:url'
 import { engineConfig } from '@tidy-reel/engine/config'
+import { statisticsClient } from '@tidy-reel/engine/statistics/client'
+import { topicActions } from './actions/topics.ts'
 import { channelActions } from './actions/channels.ts'
 import { episodeActions } from './actions/episodes.ts'
 import { prepare } from './actions/prepare.ts'
@@ -21,6 +23,11 @@ if (process.argv.includes('--demo') && (await Channel.count()) === 0) {
   const engine = engineConfig()
   await Channel.create(CHANNEL)
   const episodes = episodeActions(sequelize, channelActions(LOCAL_OWNER), LOCAL_OWNER)
+  const statistics = statisticsClient(engine.statistics)
+  const topics = topicActions(sequelize, statistics, episodes, LOCAL_OWNER)
+  for (const channel of await statistics.channels()) await topics.follow(channel, new AbortController().signal)
+  await topics.addIdea({ title: 'Why wrecks last longer in cold water', notes: 'Begin with the biscuit that could still be eaten.', subject: 'wreck', state: 'todo' })
+  await topics.addIdea({ title: 'The bell that rings by itself', notes: '', subject: 'fog', state: 'todo' })
   const script = (name: string) => readFile(`${DEMO}${name}.txt`, 'utf8')
   await episodes.create('What a canal lock does', await script('canal-lock'))
   const tides = await episodes.create('Why tides come twice a day', await script('tides'))

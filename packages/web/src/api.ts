@@ -5,6 +5,7 @@ import type { FilmShape } from '@tidy-reel/core/render/plan'
 import type { Comparison } from '@tidy-reel/core/document/compare'
 import type { ChannelView, ScriptChecks } from '@tidy-reel/core/views/checks'
 import type { ImportedView } from '@tidy-reel/core/views/imported'
+import type { Idea, OfferedChannel, TopicsView } from '@tidy-reel/core/topics/topic-views'
 import type { EpisodeRow, EpisodeView, RenderView, VersionView } from '@tidy-reel/core/views/episode'
 
 export interface Voice {
@@ -54,6 +55,16 @@ export const api = {
   cancelRender: (renderId: string) => post<RenderView>(`/renders/${renderId}/cancel`),
   takeOwnFile: (file: File) => ask<Item>(`/own?name=${encodeURIComponent(file.name)}`, { method: 'POST', body: file, headers: { 'content-type': 'application/octet-stream' } }),
   voices: () => ask<{ voices: Voice[] }>('/voices').then(({ voices }) => voices),
+  topics: () => ask<TopicsView>('/topics'),
+  offeredChannels: () => ask<{ channels: OfferedChannel[] }>('/topics/offered').then(({ channels }) => channels),
+  followChannel: ({ id, name }: OfferedChannel) => post<void>('/topics/channels', { id, name }),
+  importFilms: (file: File) => ask<{ films: number; skipped: { row: number; reason: string }[] }>(`/topics/channels/list?name=${encodeURIComponent(file.name.slice(-200))}`, { method: 'POST', body: file, headers: { 'content-type': 'text/plain' } }),
+  makeChannelOwn: (id: string) => post<void>(`/topics/channels/${id}/own`),
+  unfollowChannel: (id: string) => ask<void>(`/topics/channels/${id}`, { method: 'DELETE' }),
+  addIdea: (idea: Pick<Idea, 'title' | 'notes' | 'subject' | 'state'>) => post<Idea>('/topics/ideas', idea),
+  changeIdea: (id: string, fields: Partial<Idea>) => ask<Idea>(`/topics/ideas/${id}`, { method: 'PATCH', body: JSON.stringify(fields) }),
+  removeIdea: (id: string) => ask<void>(`/topics/ideas/${id}`, { method: 'DELETE' }),
+  beginEpisode: (id: string) => post<{ id: string }>(`/topics/ideas/${id}/episode`),
   importFile: (file: File) => ask<ImportedView>(`/import?name=${encodeURIComponent(file.name.slice(-200))}`, { method: 'POST', body: file, headers: { 'content-type': 'application/octet-stream' } }),
   importLink: (address: string) => post<ImportedView>('/import/link', { address: address.trim() }),
   scriptChecks: (script: string) => post<ScriptChecks>('/checks', { script }),

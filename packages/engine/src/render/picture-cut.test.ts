@@ -39,7 +39,7 @@ async function greys(commands: Command[], part: (x: number, y: number) => boolea
   const film = timeline(planned, planned.scenes.map(() => ({ samples: 30_000, pauses: [] })), SHAPE.fps)
   const signal = new AbortController().signal
   const items = film.scenes.flatMap(({ shots }) => shots.flatMap((shot) => shot.item ?? []))
-  const { files } = await fetchFootage(folders({ data, stock: '' }).media, library, items, HEIGHT, signal, () => undefined)
+  const { files } = await fetchFootage(folders({ data, stock: '', statistics: '' }).media, library, items, HEIGHT, signal, () => undefined)
   const segments = renderPlan(film, { cues: [], supers: [] }, SHAPE, () => true)
   const made = await renderSegments({ segments: join(data, 'segments'), work: join(data, 'work'), fonts: await fontsFolder(join(data, 'fonts')) }, { segments, files: segments.map((segment) => stretchesOf(segment.shots).map(({ source }) => (source.kind === 'card' ? undefined : files.get(source.item.id)))), shape: SHAPE }, signal, () => undefined)
   const frames = made.flatMap((file, i) => {

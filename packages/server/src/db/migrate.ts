@@ -1,3 +1,4 @@
+import { IDEA_STATES } from '@tidy-reel/core/topics/topic-views'
 import type { Sequelize } from 'sequelize'
 import { SequelizeStorage, Umzug } from 'umzug'
 import { RENDER_STATES } from '@tidy-reel/core/views/episode'
@@ -44,10 +45,17 @@ const THIRD_DOCUMENT = JSON.stringify({ version: 3, wantedMinutes: null, notes: 
 const DOCUMENT_3 = ['episodes', 'renders', 'versions'].map((table) => `update ${table} set document = document || '${THIRD_DOCUMENT}'::jsonb where document->>'version' = '2'`)
   .concat("alter table channels add column words jsonb not null default '[]'")
 
+const TOPICS = [
+  `create table watched_channels (id uuid primary key, owner_id uuid not null references owners, key text not null, name text not null, own boolean not null,
+    films jsonb not null, taken_at timestamptz not null, unique (owner_id, key))`,
+  `create table ideas (id uuid primary key, owner_id uuid not null references owners, title text not null, notes text not null, subject text not null,
+    state text not null check (state in (${IDEA_STATES.map((s) => `'${s}'`).join(', ')})), episode_id uuid references episodes on delete set null, created_at timestamptz not null, updated_at timestamptz not null)`,
+]
+
 /** Brings the database to the newest layout; each step once, in a transaction. */
 export async function migrate(sequelize: Sequelize): Promise<void> {
   const umzug = new Umzug({
-    migrations: [['001-first', FIRST], ['002-history', HISTORY], ['003-document-2', DOCUMENT_2], ['004-document-3', DOCUMENT_3]].map(([name, statements]) => ({
+    migrations: [['001-first', FIRST], ['002-history', HISTORY], ['003-document-2', DOCUMENT_2], ['004-document-3', DOCUMENT_3], ['005-topics', TOPICS]].map(([name, statements]) => ({
       name: name as string,
       up: () => sequelize.transaction(async (transaction) => {
         for (const statement of statements!) await sequelize.query(statement, { transaction })

@@ -4,6 +4,8 @@ import type { Document } from '@tidy-reel/core/document/document'
 import type { Inverse } from '@tidy-reel/core/document/inverse'
 import type { ScenePicks } from '@tidy-reel/core/match/pick'
 import type { FilmShape } from '@tidy-reel/core/render/plan'
+import type { ChannelFilm } from '@tidy-reel/core/topics/channel-film'
+import type { Idea } from '@tidy-reel/core/topics/topic-views'
 import type { RenderView } from '@tidy-reel/core/views/episode'
 
 /** The owner of everything until sign-in comes: on loopback there is one. */
@@ -76,7 +78,31 @@ export class Render extends Model<InferAttributes<Render>, InferCreationAttribut
   declare updatedAt: CreationOptional<Date>
 }
 
-const { UUID, STRING, JSONB, INTEGER, BIGINT, DATE, TEXT } = DataTypes
+/** A channel that is followed, with its films as they were last taken. */
+export class Watched extends Model<InferAttributes<Watched>, InferCreationAttributes<Watched>> {
+  declare id: string
+  declare ownerId: string
+  /** Where it comes from: the service's id, or the list's name. */
+  declare key: string
+  declare name: string
+  declare own: boolean
+  declare films: ChannelFilm[]
+  declare takenAt: Date
+}
+
+export class IdeaRow extends Model<InferAttributes<IdeaRow>, InferCreationAttributes<IdeaRow>> {
+  declare id: string
+  declare ownerId: string
+  declare title: string
+  declare notes: string
+  declare subject: string
+  declare state: Idea['state']
+  declare episodeId: string | null
+  declare createdAt: CreationOptional<Date>
+  declare updatedAt: CreationOptional<Date>
+}
+
+const { UUID, STRING, JSONB, INTEGER, BIGINT, DATE, TEXT, BOOLEAN } = DataTypes
 const id = { type: UUID, primaryKey: true }
 const owner = { type: UUID, allowNull: false }
 
@@ -88,5 +114,7 @@ export function connect(database: string): Sequelize {
   Version.init({ id, ownerId: owner, episodeId: UUID, name: STRING, revision: INTEGER, document: JSONB, createdAt: DATE }, { sequelize, tableName: 'versions', updatedAt: false })
   Candidates.init({ episodeId: { type: UUID, primaryKey: true }, sceneId: { type: STRING, primaryKey: true }, ownerId: owner, text: TEXT, words: JSONB, picks: JSONB }, { sequelize, tableName: 'candidates', timestamps: false })
   Render.init({ id, ownerId: owner, episodeId: UUID, state: STRING, shape: JSONB, document: JSONB, progress: JSONB, report: JSONB, fault: JSONB, createdAt: DATE, updatedAt: DATE }, { sequelize, tableName: 'renders' })
+  Watched.init({ id, ownerId: owner, key: STRING, name: STRING, own: BOOLEAN, films: JSONB, takenAt: DATE }, { sequelize, tableName: 'watched_channels', timestamps: false })
+  IdeaRow.init({ id, ownerId: owner, title: STRING, notes: TEXT, subject: STRING, state: STRING, episodeId: UUID, createdAt: DATE, updatedAt: DATE }, { sequelize, tableName: 'ideas' })
   return sequelize
 }

@@ -4,6 +4,7 @@ import { h, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import type { EpisodeRow } from '@tidy-reel/core/views/episode'
 import { api } from '../api.ts'
+import ChannelHeader from '../ChannelHeader.vue'
 import EpisodeLine from './EpisodeLine.vue'
 
 const router = useRouter()
@@ -44,11 +45,8 @@ async function remove(episode: EpisodeRow) {
 
 <template>
   <main class="page">
-    <header>
-      <h1 class="serif brand">Tidy Reel</h1>
-      <ElButton type="primary" @click="asking = true">New episode</ElButton>
-    </header>
-    <h2 class="serif heading">Episodes</h2>
+    <ChannelHeader><ElButton type="primary" @click="asking = true">New episode</ElButton></ChannelHeader>
+    <h1 class="serif heading">Episodes</h1>
     <p v-if="fault" class="red" role="alert">{{ fault }} <button class="plain" @click="load">Try again</button></p>
     <p v-else-if="!episodes" class="soft">Loading …</p>
     <section v-else-if="episodes.length === 0" class="empty">
@@ -71,8 +69,6 @@ async function remove(episode: EpisodeRow) {
 
 <style scoped>
 .page { max-width: 1120px; min-height: 100%; margin: 0 auto; padding: 0 56px 64px; background: var(--paper); border: solid var(--hair); border-width: 0 1px; }
-header { display: flex; justify-content: space-between; align-items: center; padding: 22px 0; border-bottom: 1px solid var(--ink); }
-.brand { font-size: 21px; font-weight: 600; }
 .heading { font-size: 34px; line-height: 1.1; margin: 40px 0 20px; }
 ul { list-style: none; margin: 0; padding: 0; border-top: 1px solid var(--hair); }
 .empty { padding: 40px 0; display: grid; gap: 10px; justify-items: start; }

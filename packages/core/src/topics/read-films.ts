@@ -1,0 +1,112 @@
+import Papa from 'papaparse'
+import { TidyError } from '../fault.ts'
+import { shortHash } from '../hash.ts'
+import { ChannelFilm, FILMS_LIMIT } from './channel-film.ts'
+
+export interface ReadFilms {
+  films: ChannelFilm[]
+  /** Rows that could not be used, each with the reason. */
+  skipped: { row: number; reason: string }[]
+}
+
+/** What a column may be called, as spreadsheets and statistics have it. */
+const COLUMNS: Record<keyof ChannelFilm, RegExp> = {
+  id: /^(?:id|video ?id|film ?id)$/i,
+  title: /^(?:title|video ?title|film|name|video)$/i,
+  published: /^(?:published(?: ?at)?|publish(?:ed)? ?(?:date|time)|date|upload(?:ed)?(?: ?date)?|video publish time)$/i,
+  views: /^(?:views?|view ?count|plays)$/i,
+  seconds: /^(?:length|duration|seconds|length ?\(?(?:s|seconds)\)?|duration ?\(?(?:s|seconds)\)?)$/i,
+}
+
+/**
+ * The films of a list: CSV with any of the usual separators, or JSON (a list, or one under `films`).
+ *
+ * @throws TidyError `films_unreadable` when no row of it can be used
+ */
+export function readFilms(text: string, name: string): ReadFilms {
+  const rows = /^\s*[[{]/.test(text) ? jsonRows(text, name) : csvRows(text, name)
+  if (rows.length > FILMS_LIMIT) throw new TidyError('films_unreadable', { name, reason: `it has ${rows.length} rows; ${FILMS_LIMIT} are read` })
+  const read: ReadFilms = { films: [], skipped: [] }
+  rows.forEach((row, i) => {
+    const made = filmOf(row)
+    if (typeof made === 'string') read.skipped.push({ row: i + 1, reason: made })
+    else read.films.push(made)
+  })
+  if (read.films.length === 0) throw new TidyError('films_unreadable', { name, reason: read.skipped[0] ? `in its first row ${read.skipped[0].reason}` : 'it is empty' })
+  return read
+}
+
+type Row = Partial<Record<keyof ChannelFilm, unknown>>
+
+function named(entry: Record<string, unknown>): Row {
+  const row: Row = {}
+  for (const [key, value] of Object.entries(entry)) {
+    const column = (Object.keys(COLUMNS) as (keyof ChannelFilm)[]).find((known) => COLUMNS[known].test(key.trim().replace(/_/g, ' ')))
+    if (column && row[column] === undefined) row[column] = value
+  }
+  return row
+}
+
+function jsonRows(text: string, name: string): Row[] {
+  let value: unknown
+  try {
+    value = JSON.parse(text)
+  } catch {
+    throw new TidyError('films_unreadable', { name, reason: 'it is not JSON to its end' })
+  }
+  const list = Array.isArray(value) ? value : Object.values(value as object).find(Array.isArray)
+  if (!list) throw new TidyError('films_unreadable', { name, reason: 'there is no list in it' })
+  return (list as unknown[]).map((entry) => (entry && typeof entry === 'object' ? named(entry as Record<string, unknown>) : {}))
+}
+
+function csvRows(text: string, name: string): Row[] {
+  const { data, meta } = Papa.parse<Record<string, string>>(text.trim(), { header: true, skipEmptyLines: 'greedy', delimitersToGuess: [',', ';', '\t', '|'] })
+  if ((meta.fields?.length ?? 0) < 2) throw new TidyError('films_unreadable', { name, reason: 'its columns cannot be told apart. Save it with commas, semicolons or tabs between them' })
+  const missing = (['title', 'published', 'views'] as const).filter((column) => !meta.fields!.some((field) => COLUMNS[column].test(field.trim().replace(/_/g, ' '))))
+  if (missing.length) throw new TidyError('films_unreadable', { name, reason: `no column is called ${missing.join(' or ')}` })
+  return data.map(named)
+}
+
+function filmOf(row: Row): ChannelFilm | string {
+  const title = String(row.title ?? '').trim()
+  if (!title) return 'the title is missing'
+  const published = instantOf(row.published)
+  if (!published) return `"${String(row.published ?? '')}" is no date`
+  const views = countOf(row.views)
+  if (views === undefined) return `"${String(row.views ?? '')}" is no count of views`
+  const id = row.id === undefined || String(row.id).trim() === '' ? shortHash(`${title}|${published}`) : String(row.id).trim()
+  const made = ChannelFilm.safeParse({ id: id.slice(0, 200), title: title.slice(0, 300), published, views, seconds: secondsOf(row.seconds) })
+  return made.success ? made.data : 'a value is out of all measure'
+}
+
+/** 2024-03-12, 2024-03-12T10:00:00Z, 12 Mar 2024, 12.03.2024; of 03/04/2024 nobody can tell, so it is refused. */
+function instantOf(value: unknown): string | undefined {
+  if (typeof value === 'number') return instantOf(new Date(value > 1e11 ? value : value * 1000).toISOString())
+  const text = String(value ?? '').trim()
+  const dotted = /^(\d{1,2})\.(\d{1,2})\.(\d{4})$/.exec(text)
+  const iso = dotted ? `${dotted[3]}-${dotted[2]!.padStart(2, '0')}-${dotted[1]!.padStart(2, '0')}` : text
+  if (!/^\d{4}-\d\d?-\d\d?|^\d{1,2} \p{L}+ \d{4}|^\p{L}+ \d{1,2}, \d{4}/u.test(iso)) return undefined
+  const time = Date.parse(/^\d{4}-\d\d-\d\d$/.test(iso) || /[zZ]|[+-]\d\d:?\d\d$|:/.test(iso) ? iso : `${iso} UTC`)
+  return Number.isNaN(time) ? undefined : new Date(time).toISOString()
+}
+
+/** "12,345", "12 345" and "1.2K" as numbers. */
+function countOf(value: unknown): number | undefined {
+  if (typeof value === 'number') return Number.isFinite(value) && value >= 0 ? Math.round(value) : undefined
+  const found = /^(\d[\d,. \u00a0']*)\s*([kKmM])?$/.exec(String(value ?? '').trim())
+  if (!found) return undefined
+  const scale = { k: 1e3, m: 1e6 }[found[2]?.toLowerCase() ?? ''] ?? 1
+  const digits = scale === 1 ? found[1]!.replace(/\D/g, '') : found[1]!.replace(/[, \u00a0']/g, '')
+  const count = Number(digits) * scale
+  return Number.isFinite(count) ? Math.round(count) : undefined
+}
+
+/** 275, "4:35", "1:02:03" and "PT4M35S" (ISO 8601) in seconds; 0 for anything else. */
+function secondsOf(value: unknown): number {
+  if (typeof value === 'number') return Math.max(0, value)
+  const text = String(value ?? '').trim()
+  const iso = /^PT(?:(\d+)H)?(?:(\d+)M)?(?:(\d+(?:\.\d+)?)S)?$/.exec(text)
+  if (iso) return Number(iso[1] ?? 0) * 3600 + Number(iso[2] ?? 0) * 60 + Number(iso[3] ?? 0)
+  if (/^\d+(:\d\d){1,2}$/.test(text)) return text.split(':').reduce((sum, part) => sum * 60 + Number(part), 0)
+  return /^\d+(\.\d+)?$/.test(text) ? Number(text) : 0
+}
