@@ -11,6 +11,7 @@ import type { StockLibrary } from '@tidy-reel/engine/stock/contract'
 import { pictureLibrary } from '@tidy-reel/engine/stock/library'
 import { OWN_BYTES_LIMIT } from '@tidy-reel/engine/stock/own-files'
 import { thumbnails, type Thumbnails } from '@tidy-reel/engine/stock/thumbnails'
+import { writingActions, type WritingActions } from './actions/writing.ts'
 import { topicActions, type TopicActions } from './actions/topics.ts'
 import { importActions, type ImportActions } from './actions/imports.ts'
 import { channelActions, type ChannelActions } from './actions/channels.ts'
@@ -23,6 +24,7 @@ import { eventHub, type EventHub } from './events.ts'
 import { openQueue, type Queue } from './jobs/queue.ts'
 import { episodeRoutes } from './routes/episodes.ts'
 import { mediaRoutes } from './routes/media.ts'
+import { writingRoutes } from './routes/writing.ts'
 import { topicRoutes } from './routes/topics.ts'
 import { scriptRoutes } from './routes/script.ts'
 import { sendFile } from './routes/files.ts'
@@ -31,6 +33,7 @@ export interface App {
   channels: ChannelActions
   imports: ImportActions
   topics: TopicActions
+  writing: WritingActions
   episodes: EpisodeActions
   history: HistoryActions
   versions: VersionActions
@@ -51,7 +54,7 @@ export async function openApp(database: string, engine: EngineConfig): Promise<A
   const channels = channelActions(LOCAL_OWNER)
   const episodes = episodeActions(sequelize, channels, LOCAL_OWNER)
   const library = pictureLibrary(engine)
-  return { channels, topics: topicActions(sequelize, statisticsClient(engine.statistics), episodes, LOCAL_OWNER), imports: importActions(folders(engine).own), episodes, history: historyActions(sequelize, LOCAL_OWNER), versions: versionActions(episodes, LOCAL_OWNER), queue, hub: await eventHub(database), renders: renderActions(sequelize, queue, engine, episodes, LOCAL_OWNER), library, thumbnails: thumbnails(folders(engine).thumbnails, library), place: folders(engine) }
+  return { channels, writing: writingActions(episodes, LOCAL_OWNER), topics: topicActions(sequelize, statisticsClient(engine.statistics), episodes, LOCAL_OWNER), imports: importActions(folders(engine).own), episodes, history: historyActions(sequelize, LOCAL_OWNER), versions: versionActions(episodes, LOCAL_OWNER), queue, hub: await eventHub(database), renders: renderActions(sequelize, queue, engine, episodes, LOCAL_OWNER), library, thumbnails: thumbnails(folders(engine).thumbnails, library), place: folders(engine) }
 }
 
 /** All routes; every fault leaves as RFC 9457 problem details with the sentence in `detail`. */
@@ -64,6 +67,7 @@ export function webApp(app: App, web: string): Hono {
   const limits: Record<string, typeof small> = { '/api/own': file, '/api/import': text }
   hono.use('/api/*', sameOrigin, (c, next) => (limits[c.req.path] ?? small)(c, next))
   hono.route('/api/episodes', episodeRoutes(app))
+  hono.route('/api', writingRoutes(app))
   hono.route('/api/topics', topicRoutes(app))
   hono.route('/api', scriptRoutes(app))
   hono.route('/api', mediaRoutes(app))

@@ -52,10 +52,15 @@ const TOPICS = [
     state text not null check (state in (${IDEA_STATES.map((s) => `'${s}'`).join(', ')})), episode_id uuid references episodes on delete set null, created_at timestamptz not null, updated_at timestamptz not null)`,
 ]
 
+const WRITING = [
+  'create table writings (episode_id uuid primary key references episodes on delete cascade, owner_id uuid not null references owners, writing jsonb not null)',
+  'create table writer_settings (owner_id uuid primary key references owners, address text not null, model text not null, key text not null)',
+]
+
 /** Brings the database to the newest layout; each step once, in a transaction. */
 export async function migrate(sequelize: Sequelize): Promise<void> {
   const umzug = new Umzug({
-    migrations: [['001-first', FIRST], ['002-history', HISTORY], ['003-document-2', DOCUMENT_2], ['004-document-3', DOCUMENT_3], ['005-topics', TOPICS]].map(([name, statements]) => ({
+    migrations: [['001-first', FIRST], ['002-history', HISTORY], ['003-document-2', DOCUMENT_2], ['004-document-3', DOCUMENT_3], ['005-topics', TOPICS], ['006-writing', WRITING]].map(([name, statements]) => ({
       name: name as string,
       up: () => sequelize.transaction(async (transaction) => {
         for (const statement of statements!) await sequelize.query(statement, { transaction })

@@ -6,6 +6,7 @@ import type { ScenePicks } from '@tidy-reel/core/match/pick'
 import type { FilmShape } from '@tidy-reel/core/render/plan'
 import type { ChannelFilm } from '@tidy-reel/core/topics/channel-film'
 import type { Idea } from '@tidy-reel/core/topics/topic-views'
+import type { Writing } from '@tidy-reel/core/writing/brief'
 import type { RenderView } from '@tidy-reel/core/views/episode'
 
 /** The owner of everything until sign-in comes: on loopback there is one. */
@@ -102,6 +103,21 @@ export class IdeaRow extends Model<InferAttributes<IdeaRow>, InferCreationAttrib
   declare updatedAt: CreationOptional<Date>
 }
 
+/** What is kept of the writing of an episode. */
+export class WritingRow extends Model<InferAttributes<WritingRow>, InferCreationAttributes<WritingRow>> {
+  declare episodeId: string
+  declare ownerId: string
+  declare writing: Writing
+}
+
+/** The language-model service of an owner; without a row the built-in writer writes. */
+export class WriterSettings extends Model<InferAttributes<WriterSettings>, InferCreationAttributes<WriterSettings>> {
+  declare ownerId: string
+  declare address: string
+  declare model: string
+  declare key: string
+}
+
 const { UUID, STRING, JSONB, INTEGER, BIGINT, DATE, TEXT, BOOLEAN } = DataTypes
 const id = { type: UUID, primaryKey: true }
 const owner = { type: UUID, allowNull: false }
@@ -116,5 +132,7 @@ export function connect(database: string): Sequelize {
   Render.init({ id, ownerId: owner, episodeId: UUID, state: STRING, shape: JSONB, document: JSONB, progress: JSONB, report: JSONB, fault: JSONB, createdAt: DATE, updatedAt: DATE }, { sequelize, tableName: 'renders' })
   Watched.init({ id, ownerId: owner, key: STRING, name: STRING, own: BOOLEAN, films: JSONB, takenAt: DATE }, { sequelize, tableName: 'watched_channels', timestamps: false })
   IdeaRow.init({ id, ownerId: owner, title: STRING, notes: TEXT, subject: STRING, state: STRING, episodeId: UUID, createdAt: DATE, updatedAt: DATE }, { sequelize, tableName: 'ideas' })
+  WritingRow.init({ episodeId: { type: UUID, primaryKey: true }, ownerId: owner, writing: JSONB }, { sequelize, tableName: 'writings', timestamps: false })
+  WriterSettings.init({ ownerId: { type: UUID, primaryKey: true }, address: TEXT, model: STRING, key: TEXT }, { sequelize, tableName: 'writer_settings', timestamps: false })
   return sequelize
 }

@@ -1,0 +1,204 @@
+import { parseScript } from '../script/parse.ts'
+import { sceneSeconds } from '../timeline/timeline.ts'
+import type { Brief, Draft, DraftSentence, Outline } from './brief.ts'
+import { centrality, likeness, normed, sourceFit, weightedVectors } from './rank-units.ts'
+import { joined, shortened } from './shorten.ts'
+import { leansOnOthers, termsOf, unitsOf, type Unit } from './source-units.ts'
+
+/** How much a unit loses for being like one that is there already (maximal marginal relevance, Carbonell & Goldstein 1998, from memory). */
+const REPETITION = 0.75
+/** What is nearly the same is never taken twice. */
+const SAME = 0.72
+/** What a sentence of a source about something else still counts. */
+const OFF_SUBJECT = 0.25
+const ON_SUBJECT = 0.35
+/** So much more than is asked for must be there to choose from. */
+const LEEWAY = 1.15
+const NEAR_ENOUGH = 0.03
+/** A unit may overrun what is left of its chapter by so much. */
+const MOST_OVER = 1.6
+const ADJUSTMENTS = 400
+
+interface Candidate {
+  unit: Unit
+  chapter: number
+  score: number
+  seconds: number
+}
+
+/** The script that sentences make, under the outline's headings. */
+export function draftScript(sentences: readonly DraftSentence[], outline: Outline): string {
+  const parts: string[] = []
+  let chapter = -1
+  let paragraph: string[] = []
+  const close = () => {
+    if (paragraph.length) parts.push(paragraph.join(' '))
+    paragraph = []
+  }
+  sentences.forEach((sentence, i) => {
+    if (sentence.chapter !== chapter) {
+      close()
+      chapter = sentence.chapter
+      parts.push(`# ${outline[chapter]!.title}`)
+    } else if (i > 0 && sentence.from[0]?.source !== sentences[i - 1]!.from[0]?.source && paragraph.length > 1) close()
+    paragraph.push(sentence.text)
+    if (paragraph.length >= 5 && !leansOnOthers(sentences[i + 1]?.text ?? '')) close()
+  })
+  close()
+  return parts.join('\n\n')
+}
+
+/** Seconds a script will speak for at a pace. */
+export function scriptSeconds(script: string, speed = 1): number {
+  return sceneSeconds(parseScript(script).scenes, speed).reduce((sum, seconds) => sum + seconds, 0)
+}
+
+/**
+ * A draft made of nothing but sentences of the sources: ranked, ordered by the outline, shortened and joined, opened by the
+ * strongest hook among them and closed by a reflection. The same brief gives the same draft.
+ *
+ * @param speed pace of the voice the length is met at
+ */
+export function composeDraft(brief: Brief, outline: Outline, speed = 1): Draft {
+  const units = unitsOf(brief.sources)
+  if (units.length === 0) return { sentences: [], limits: ['There is nothing to write from: give at least one source with whole sentences. The built-in writer invents nothing.'] }
+  const fit = sourceFit(units, ...subjectsOf(brief, outline))
+  const candidates = onSubject(rated(units, brief, outline), fit, brief.minutes * 60)
+  const vectors = new Map(weightedVectors(units).map((vector, i) => [units[i]!, vector]))
+  const opening = best(candidates, ({ unit }) => hookWorth(unit) * fit.get(unit.source)!)
+  const closing = best(candidates.filter((one) => one !== opening), ({ unit }) => reflectionWorth(unit, units.length) * fit.get(unit.source)!)
+  const fixed = new Set([opening, closing].filter((one) => one !== undefined))
+  const wanted = brief.minutes * 60
+  const chosen = chosenByChapter(candidates.filter((one) => !fixed.has(one)), outline, wanted - [...fixed].reduce((sum, { seconds }) => sum + seconds, 0), vectors)
+  const made = (picked: ReadonlySet<Candidate>) => sentencesFor([...picked], opening, closing, outline)
+  const fitted = fitLength(new Set(chosen), candidates.filter((one) => !fixed.has(one)), wanted, (picked) => scriptSeconds(draftScript(made(picked), outline), speed))
+  const sentences = made(fitted)
+  return { sentences, limits: limitsOf(brief, outline, sentences, speed) }
+}
+
+/** What is asked for: the topic with its points, and each chapter. */
+const subjectsOf = (brief: Brief, outline: Outline) => [[brief.topic, ...brief.points].join(' '), ...outline.map(({ title, points }) => [title, ...points].join(' '))].map(termsOf)
+
+/** Sources about something else are drawn upon only where the others do not last. */
+function onSubject(candidates: readonly Candidate[], fit: ReadonlyMap<string, number>, wanted: number): readonly Candidate[] {
+  const near = candidates.filter(({ unit }) => fit.get(unit.source)! >= ON_SUBJECT)
+  return near.reduce((sum, { seconds }) => sum + seconds, 0) > wanted * LEEWAY ? near : candidates
+}
+
+function rated(units: readonly Unit[], brief: Brief, outline: Outline): Candidate[] {
+  const vectors = weightedVectors(units)
+  const subject = termsOf([brief.topic, ...brief.points].join(' '))
+  const rank = centrality(vectors, units.map(({ terms }) => [...subject.keys()].filter((term) => terms.has(term)).length))
+  const most = Math.max(...rank)
+  const near = sourceFit(units, ...subjectsOf(brief, outline))
+  const asked = outline.map(({ title, points }) => normed(termsOf([title, title, ...points].join(' '))))
+  let before = 0
+  return units.map((unit, i) => {
+    const fits = asked.map((query) => likeness(query, vectors[i]!))
+    const fit = Math.max(...fits)
+    // What fits no chapter stays where its source has just been.
+    before = fit > 0.04 ? fits.indexOf(fit) : before
+    return { unit, chapter: before, score: (rank[i]! / most + fit) * (OFF_SUBJECT + (1 - OFF_SUBJECT) * near.get(unit.source)!), seconds: unit.sentences.reduce((sum, text) => sum + scriptSeconds(shortened(text)), 0) }
+  })
+}
+
+const best = (candidates: readonly Candidate[], worth: (candidate: Candidate) => number): Candidate | undefined => {
+  const ranked = candidates.map((candidate) => ({ candidate, worth: worth(candidate) })).sort((a, b) => b.worth - a.worth)
+  return ranked[0] && ranked[0].worth > 0 ? ranked[0].candidate : undefined
+}
+
+/** What makes a viewer stay (as the checks of a hook have it); 0 for what cannot open a film. */
+function hookWorth({ sentences }: Unit): number {
+  const [first] = sentences
+  if (leansOnOthers(first!) || sentences.length > 2) return 0
+  const words = first!.split(' ').length
+  const has = (pattern: RegExp) => Number(pattern.test(sentences.join(' ')))
+  return 2 * has(/\?/) + 1.5 * has(/\d|\b(?:hundred|thousand|million|half)\b/) + 1.5 * has(/\b(?:but|yet|never|nobody|nothing|without|impossible|until|almost|no one)\b/i) + 1.2 * has(/\byou\b/i) + has(/\b(?:see|look|hear|imagine|stand|watch)\b/i) + (words <= 18 ? 1 : words > 28 ? -2 : 0)
+}
+
+/** A calm, general sentence from the end of a source; figures and questions close nothing. */
+function reflectionWorth({ sentences, at }: Unit, all: number): number {
+  const text = sentences.join(' ')
+  if (leansOnOthers(sentences[0]!) && !/^(?:it|so|and|but)\b/i.test(sentences[0]!) || /\d|\?/.test(text) || sentences.length > 2) return 0
+  const has = (pattern: RegExp) => Number(pattern.test(text))
+  return 1.4 * has(/\b(?:still|today|ever|always|perhaps|never|every|time|world|patient\w*|simply|all|again|once|remain\w*|only)\b/i) + 1.5 * (at / Math.max(1, all - 1)) + (text.split(' ').length <= 22 ? 0.6 : 0)
+}
+
+/** Each chapter takes its share of the seconds, the best first, each judged against what is there. */
+function chosenByChapter(candidates: readonly Candidate[], outline: Outline, seconds: number, vectors: ReadonlyMap<Unit, Map<string, number>>): Candidate[] {
+  const minutes = outline.reduce((sum, chapter) => sum + chapter.minutes, 0)
+  const taken: Candidate[] = []
+  outline.forEach((chapter, c) => {
+    let left = (seconds * chapter.minutes) / minutes
+    const open = new Set(candidates.filter((one) => one.chapter === c))
+    while (left > 0 && open.size) {
+      const [next] = [...open].map((one) => ({ one, like: Math.max(0, ...taken.map((other) => likeness(vectors.get(one.unit)!, vectors.get(other.unit)!))) }))
+        .map(({ one, like }) => ({ one, like, worth: one.score - REPETITION * like })).sort((a, b) => b.worth - a.worth)
+      open.delete(next!.one)
+      if (next!.like > SAME) continue
+      if (next!.one.seconds > left * MOST_OVER) continue
+      taken.push(next!.one)
+      left -= next!.one.seconds
+    }
+  })
+  return taken
+}
+
+/** In the outline's order, inside a chapter as the sources tell it. */
+function sentencesFor(picked: Candidate[], opening: Candidate | undefined, closing: Candidate | undefined, outline: Outline): DraftSentence[] {
+  const body = picked.sort((a, b) => a.chapter - b.chapter || a.unit.at - b.unit.at)
+  const last = outline.length - 1
+  const placed = [...(opening ? [{ unit: opening.unit, chapter: -1 }] : []), ...body.map(({ unit, chapter }) => ({ unit, chapter })), ...(closing ? [{ unit: closing.unit, chapter: Math.max(last, body.at(-1)?.chapter ?? last) }] : [])]
+  const sentences = placed.flatMap(({ unit, chapter }) => unit.sentences.map((words): DraftSentence => ({ text: shortened(words), chapter, from: [{ source: unit.source, words }] })))
+  return sentences.reduce<DraftSentence[]>((out, sentence) => {
+    const before = out.at(-1)
+    const both = before && before.chapter === sentence.chapter && before.from.length === 1 && before.from[0]!.source === sentence.from[0]!.source ? joined(before.text, sentence.text) : undefined
+    if (both) out[out.length - 1] = { text: both, chapter: sentence.chapter, from: [...before!.from, ...sentence.from] }
+    else out.push(sentence)
+    return out
+  }, [])
+}
+
+/** Adds, drops and swaps units until the length is met as nearly as they allow; better ones stay where either would do. */
+function fitLength(picked: Set<Candidate>, all: readonly Candidate[], wanted: number, measure: (picked: ReadonlySet<Candidate>) => number): Set<Candidate> {
+  let seconds = measure(picked)
+  for (let step = 0; step < ADJUSTMENTS && Math.abs(seconds - wanted) > wanted * NEAR_ENOUGH; step++) {
+    const off = wanted - seconds
+    const outside = all.filter((one) => !picked.has(one))
+    const moves = [
+      ...(off > 0 ? outside.map((add) => ({ add: add as Candidate | undefined, drop: undefined as Candidate | undefined })) : [...picked].map((drop) => ({ add: undefined as Candidate | undefined, drop: drop as Candidate | undefined }))),
+      ...(Math.abs(off) < 12 ? [...picked].sort((a, b) => a.score - b.score).slice(0, 12).flatMap((drop) => outside.slice(0, 60).map((add) => ({ add, drop }))) : []),
+    ]
+    const gain = ({ add, drop }: (typeof moves)[number]) => (add?.seconds ?? 0) - (drop?.seconds ?? 0)
+    const rated = moves.map((move) => ({ move, miss: Math.abs(off - gain(move)) / wanted, worth: (move.add?.score ?? 0) - (move.drop?.score ?? 0) }))
+    // Far from the wish the better unit counts, near it the fitting one.
+    const [next] = rated.filter(({ miss }) => miss < Math.abs(off) / wanted).sort((a, b) => (Math.abs(off) > 15 ? b.worth - a.worth : a.miss - b.miss))
+    if (!next) break
+    const tried = new Set(picked)
+    if (next.move.add) tried.add(next.move.add)
+    if (next.move.drop) tried.delete(next.move.drop)
+    const after = measure(tried)
+    if (Math.abs(after - wanted) >= Math.abs(seconds - wanted)) break
+    picked = tried
+    seconds = after
+  }
+  return picked
+}
+
+function limitsOf(brief: Brief, outline: Outline, sentences: readonly DraftSentence[], speed: number): string[] {
+  const seconds = scriptSeconds(draftScript(sentences, outline), speed)
+  const wanted = brief.minutes * 60
+  const said = termsOf(sentences.map(({ text }) => text).join(' '))
+  const silent = brief.points.filter((point) => {
+    const asked = [...termsOf(point).keys()]
+    return asked.length > 0 && asked.filter((term) => said.has(term)).length < asked.length / 2
+  })
+  const empty = outline.filter((_, i) => !sentences.some(({ chapter }) => chapter === i))
+  return [
+    'Every sentence is taken from your sources, at most shortened or joined: put it into your own words before it is published.',
+    ...(seconds < wanted * 0.95 ? [`The sources hold ${(seconds / 60).toFixed(1)} of the ${brief.minutes} minutes. Give more of them, or ask for less.`] : []),
+    ...silent.map((point) => `Nothing was found on “${point}”.`),
+    ...empty.map(({ title }) => `The chapter “${title}” is empty: no source speaks of it.`),
+    ...(brief.audience || brief.tone ? ['Audience and tone are not written towards: the built-in writer has only the words of the sources.'] : []),
+  ]
+}
