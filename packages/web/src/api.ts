@@ -6,7 +6,10 @@ import type { Comparison } from '@tidy-reel/core/document/compare'
 import type { ChannelView, ScriptChecks } from '@tidy-reel/core/views/checks'
 import type { ImportedView } from '@tidy-reel/core/views/imported'
 import type { Idea, OfferedChannel, TopicsView } from '@tidy-reel/core/topics/topic-views'
+import type { Brief, Outline, Writing, WriterView } from '@tidy-reel/core/writing/brief'
 import type { EpisodeRow, EpisodeView, RenderView, VersionView } from '@tidy-reel/core/views/episode'
+
+export type { WriterView }
 
 export interface Voice {
   id: string
@@ -33,7 +36,7 @@ async function ask<T>(path: string, init: RequestInit = {}): Promise<T> {
   throw new ApiError(problem.code ?? 'unexpected', problem.detail ?? 'Tidy Reel did not answer as expected. Try again.', answer.status)
 }
 
-const post = <T>(path: string, body?: unknown) => ask<T>(path, { method: 'POST', ...(body === undefined ? {} : { body: JSON.stringify(body) }) })
+const post = <T>(path: string, body?: unknown, signal?: AbortSignal) => ask<T>(path, { method: 'POST', ...(signal ? { signal } : {}), ...(body === undefined ? {} : { body: JSON.stringify(body) }) })
 
 export const api = {
   episodes: () => ask<{ episodes: EpisodeRow[] }>('/episodes').then(({ episodes }) => episodes),
@@ -55,6 +58,12 @@ export const api = {
   cancelRender: (renderId: string) => post<RenderView>(`/renders/${renderId}/cancel`),
   takeOwnFile: (file: File) => ask<Item>(`/own?name=${encodeURIComponent(file.name)}`, { method: 'POST', body: file, headers: { 'content-type': 'application/octet-stream' } }),
   voices: () => ask<{ voices: Voice[] }>('/voices').then(({ voices }) => voices),
+  writing: (id: string) => ask<Writing>(`/episodes/${id}/writing`),
+  keepBrief: (id: string, brief: Brief, outline: Outline | null) => ask<Writing>(`/episodes/${id}/writing`, { method: 'PUT', body: JSON.stringify({ brief, outline }) }),
+  makeOutline: (id: string, brief: Brief, signal: AbortSignal) => post<Writing>(`/episodes/${id}/writing/outline`, { brief }, signal),
+  makeDraft: (id: string, brief: Brief, outline: Outline, signal: AbortSignal) => post<Writing>(`/episodes/${id}/writing/draft`, { brief, outline }, signal),
+  writer: () => ask<WriterView>('/writer'),
+  setWriter: (service: { address: string; model: string; key?: string } | null) => ask<void>('/writer', { method: 'PUT', body: JSON.stringify({ service }) }),
   topics: () => ask<TopicsView>('/topics'),
   offeredChannels: () => ask<{ channels: OfferedChannel[] }>('/topics/offered').then(({ channels }) => channels),
   followChannel: ({ id, name }: OfferedChannel) => post<void>('/topics/channels', { id, name }),

@@ -44,3 +44,8 @@ export type Draft = z.infer<typeof Draft>
 /** What is kept of an episode's writing. */
 export const Writing = z.object({ brief: Brief, outline: Outline.nullable(), draft: Draft.nullable() })
 export type Writing = z.infer<typeof Writing>
+
+/** The writer that is set, without its key; null is the built-in one. */
+export interface WriterView {
+  service: { address: string; model: string; hasKey: boolean } | null
+}

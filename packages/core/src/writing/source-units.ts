@@ -3,6 +3,7 @@ import { parseScript } from '../script/parse.ts'
 import { paragraphsOf } from '../script/paragraphs.ts'
 import { sentencesOf } from '../script/sentences.ts'
 import { tidyScript } from '../tidy/tidy.ts'
+import { leansOnOthers } from './leaning.ts'
 import { narrationOnly } from '../checks/check-script.ts'
 import { lemma } from '../words/lemma.ts'
 import { STOP_WORDS } from '../words/stop.ts'
@@ -19,7 +20,6 @@ export interface Unit {
   terms: Map<string, number>
 }
 
-const LEANS = /^(?:it|its|he|she|they|them|their|his|her|this|that|these|those|such|both|here|there|so|but|and|or|yet|then|however|instead|also|therefore|thus|still|even so|for example|for instance|as a result|in other words|on the other hand|similarly|finally|later|afterwards|one of them|another|the (?:other|former|latter|second|third|same|result|answer|reason))\b/i
 /** A chain longer than this is taken apart: its rest then stands as well as it can. */
 const CHAIN = 3
 const FEWEST_WORDS = 4
@@ -39,7 +39,7 @@ export function unitsOf(sources: readonly Source[]): Unit[] {
       for (const { from, to } of sentencesOf(whole)) {
         const sentence = whole.slice(from, to).replace(/\s+/g, ' ').trim()
         const last = units.at(-1)
-        const leans = LEANS.test(sentence)
+        const leans = leansOnOthers(sentence)
         if (!isUsable(sentence)) continue
         if (!opens && leans && last?.source === id && last.sentences.length < CHAIN) last.sentences.push(sentence)
         else units.push({ source: id, at: units.length, sentences: [sentence], heading, terms: new Map() })
@@ -67,6 +67,3 @@ export function termsOf(text: string): Map<string, number> {
   }
   return terms
 }
-
-/** Whether a sentence needs the one before it. */
-export const leansOnOthers = (sentence: string) => LEANS.test(sentence)

@@ -1,16 +1,11 @@
 import { TidyError } from '@tidy-reel/core/fault'
-import { emptyBrief, type Brief, type Draft, type Outline, type Writing } from '@tidy-reel/core/writing/brief'
+import { emptyBrief, type Brief, type Draft, type Outline, type WriterView, type Writing } from '@tidy-reel/core/writing/brief'
 import { departures, styleOf } from '@tidy-reel/core/writing/style'
 import { chatWriter } from '@tidy-reel/engine/writing/chat-writer'
 import type { Writer } from '@tidy-reel/engine/writing/contract'
 import { standInWriter } from '@tidy-reel/engine/writing/standin-writer'
 import { WritingRow, WriterSettings } from '../db/models.ts'
 import type { EpisodeActions } from './episodes.ts'
-
-/** The writer that is set, without its key. */
-export interface WriterView {
-  service: { address: string; model: string; hasKey: boolean } | null
-}
 
 const DEFAULT_MINUTES = 5
 

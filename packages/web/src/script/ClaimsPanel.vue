@@ -5,7 +5,7 @@ import { checkedAs, CLAIM_KINDS, type Claim } from '@tidy-reel/core/checks/claim
 import KeptInput from '../KeptInput.vue'
 import { CLAIM_MARKS, type CheckedClaim, type ClaimMark } from '@tidy-reel/core/document/document'
 
-const props = defineProps<{ claims: readonly Claim[]; known: readonly CheckedClaim[]; by: string }>()
+const props = defineProps<{ claims: readonly Claim[]; known: readonly CheckedClaim[]; by: string; sourceOf: (claim: Claim) => string }>()
 const emit = defineEmits<{ mark: [claim: Claim, found: { mark: ClaimMark; source: string; by: string } | null]; show: [from: number, to: number]; save: []; by: [name: string] }>()
 const only = ref<'all' | 'open' | ClaimMark>('all')
 const rows = computed(() => props.claims.map((claim) => ({ claim, found: checkedAs(claim, props.known) })))
@@ -23,9 +23,10 @@ const FILTERS = { all: 'all', open: 'not looked at', unsure: 'unsure', checked: 
         <button class="plain serif" @click="emit('show', claim.from, claim.to)"><b>{{ claim.words }}</b> <span class="soft">{{ claim.sentence }}</span></button>
         <div class="marks" role="group" :aria-label="`Mark of “${claim.words}”`">
           <span class="soft">{{ CLAIM_KINDS[claim.kind] }}</span>
-          <button v-for="mark in CLAIM_MARKS" :key="mark" class="plain" :class="[mark, { on: found?.mark === mark }]" :aria-pressed="found?.mark === mark" @click="emit('mark', claim, found?.mark === mark ? null : { mark, source: found?.source ?? '', by })">{{ mark }}</button>
+          <button v-for="mark in CLAIM_MARKS" :key="mark" class="plain" :class="[mark, { on: found?.mark === mark }]" :aria-pressed="found?.mark === mark" @click="emit('mark', claim, found?.mark === mark ? null : { mark, source: found?.source || sourceOf(claim), by })">{{ mark }}</button>
         </div>
         <KeptInput v-if="found" :value="found.source" placeholder="Where it is said: a title, an address, a page" :label="`Source of “${claim.words}”`" @keep="(source) => emit('mark', claim, { mark: found!.mark, source, by })" />
+        <span v-if="!found && sourceOf(claim)" class="soft by">from your source “{{ sourceOf(claim) }}”</span>
         <span v-if="found?.by" class="soft by">marked by {{ found.by }}</span>
       </li>
     </ul>

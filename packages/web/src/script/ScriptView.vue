@@ -2,7 +2,7 @@
 import type { Diagnostic } from '@codemirror/lint'
 import { openSearchPanel } from '@codemirror/search'
 import { ElOption, ElSelect } from 'element-plus'
-import { BookOpen, FileInput, Columns2, Search, Square, Volume2 } from 'lucide-vue-next'
+import { BookOpen, FileInput, PenLine, Columns2, Search, Square, Volume2 } from 'lucide-vue-next'
 import { useLocalStorage } from '@vueuse/core'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
@@ -16,6 +16,7 @@ import { scriptWords } from '@tidy-reel/core/checks/script-words'
 import type { ClaimMark } from '@tidy-reel/core/document/document'
 import type { TidyChange } from '@tidy-reel/core/tidy/change'
 import { TIDY_KINDS } from '@tidy-reel/core/tidy/kinds'
+import type { Writing } from '@tidy-reel/core/writing/brief'
 import type { VersionView } from '@tidy-reel/core/views/episode'
 import { api, sentenceSound } from '../api.ts'
 import { useEpisode } from '../episode/episode-store.ts'
@@ -33,6 +34,7 @@ import NotesPanel from './NotesPanel.vue'
 import ScriptEditor from './ScriptEditor.vue'
 import SentenceStrip from './SentenceStrip.vue'
 import TidyPanel from './TidyPanel.vue'
+import WritingPanel from './writing/WritingPanel.vue'
 import { useLooked } from './use-looked.ts'
 import { useReadAloud } from './use-read-aloud.ts'
 import { useScript } from './use-script.ts'
@@ -79,10 +81,20 @@ const seen = shallowRef<Seen[]>([])
 watch([tab, looked, fresh, () => episode.document?.claims, () => episode.document?.comments, tidy.proposed], () => {
   if (fresh.value || tab.value === 'Film' || tab.value === 'Checks') seen.value = seenOn(tab.value)
 }, { immediate: true })
+const writing = ref(false)
+/** Sentences of the draft with their sources, for the claims they make. */
+const written = shallowRef<Writing>()
+watch([tab, writing], async () => {
+  if (tab.value === 'Claims') written.value = await api.writing(id).catch(() => undefined)
+})
+const sourceOf = ({ sentence }: Claim) => {
+  const from = written.value?.draft?.sentences.find(({ text: said }) => said === sentence)?.from[0]
+  return written.value?.brief.sources.find((source) => source.id === from?.source)?.title ?? ''
+}
 const importing = ref(router.currentRoute.value.query.import !== undefined)
 /** Text that came from outside, and the pictures that came with it. */
 function takeOver({ script, pictures }: ImportedView, way: 'replace' | 'append') {
-  importing.value = false
+  importing.value = writing.value = false
   const before = way === 'append' && text.value.trim() ? `${text.value.trimEnd()}\n\n` : ''
   text.value = before + script
   save()
@@ -149,11 +161,12 @@ async function toSheet() {
 </script>
 
 <template>
-  <main class="script" :class="{ reading }">
-    <ChapterOutline v-if="!reading" :chapters="chapters" :current="chapterAt" :wanted-seconds="null" @show="showChapter" @move="moveChapter" />
+  <main class="script" :class="{ reading: reading || writing }">
+    <ChapterOutline v-if="!reading && !writing" :chapters="chapters" :current="chapterAt" :wanted-seconds="null" @show="showChapter" @move="moveChapter" />
     <section class="page">
       <div class="tools">
-        <button class="plain" @click="importing = !importing"><FileInput :size="15" :stroke-width="1.6" /> Import</button>
+        <button class="plain" @click="importing = !importing; writing = false"><FileInput :size="15" :stroke-width="1.6" /> Import</button>
+        <button class="plain" @click="writing = !writing"><PenLine :size="15" :stroke-width="1.6" /> Write from sources</button>
         <button class="plain" @click="openSearchPanel(editor!.editor())"><Search :size="15" :stroke-width="1.6" /> Find</button>
         <button class="plain" :disabled="!parsed.scenes.length" @click="readAloud"><Square v-if="aloud.scene.value >= 0" :size="14" :stroke-width="1.6" /><Volume2 v-else :size="16" :stroke-width="1.6" /> {{ aloud.scene.value >= 0 ? 'Stop reading' : 'Read aloud' }}</button>
         <button class="plain" :aria-pressed="reading" @click="reading = !reading"><BookOpen :size="15" :stroke-width="1.6" /> {{ reading ? 'Write again' : 'Reading view' }}</button>
@@ -162,12 +175,13 @@ async function toSheet() {
         </label>
         <span v-if="problem || aloud.problem.value" class="red" role="alert">{{ problem || aloud.problem.value }}</span>
       </div>
-      <ImportPanel v-if="importing" :empty="!text.trim()" @take="takeOver" @close="importing = false" />
+      <WritingPanel v-if="writing" :episode-id="id" :empty="!text.trim()" :speed="speed" @take="takeOver" @close="writing = false" />
+      <ImportPanel v-else-if="importing" :empty="!text.trim()" @take="takeOver" @close="importing = false" />
       <CompareTexts v-else-if="beside" v-bind="beside" @close="beside = undefined"><button v-if="beside.tidied" class="plain link" @click="tidy.accept(tidy.proposed.value)">Tidy all</button></CompareTexts>
-      <ScriptEditor v-show="!beside && !importing" ref="editor" v-model:text="text" :scenes="starts" :seen="seen" :aloud="heard" :diagnostics="diagnostics" :reading="reading" @cursor="(at, words) => { cursor = at; selected = words }" @leave="save" />
+      <ScriptEditor v-show="!beside && !importing && !writing" ref="editor" v-model:text="text" :scenes="starts" :seen="seen" :aloud="heard" :diagnostics="diagnostics" :reading="reading" @cursor="(at, words) => { cursor = at; selected = words }" @leave="save" />
       <SentenceStrip :sentences="looked.sentences" :at="cursor" @show="show" />
     </section>
-    <aside v-if="!reading">
+    <aside v-if="!reading && !writing">
       <div class="tabs" role="tablist" aria-label="About the script">
         <button v-for="name in TABS" :id="`tab-${name}`" :key="name" class="plain" role="tab" :aria-selected="tab === name" aria-controls="script-panel" @click="tab = name">{{ name }}<span v-if="name === 'Tidy' && tidy.proposed.value.length" class="count">{{ tidy.proposed.value.length }}</span></button>
       </div>
@@ -178,7 +192,7 @@ async function toSheet() {
         </template>
         <TidyPanel v-else-if="tab === 'Tidy'" :changes="tidy.proposed.value" :left="tidy.leftCount.value" :made="tidy.made.value" :empty="!text.trim()" @accept="tidy.accept" @leave="tidy.leave" @again="tidy.showAgain" @undo="tidy.undo" @compare="compareTidy" @show="(change) => show(change.edits[0]!.from, change.edits.at(-1)!.to)" />
         <ChecksPanel v-else-if="tab === 'Checks'" :hook="hook" :looked="looked" :checks="checks" :unanswered="unanswered" :findings="findings" @show="show" @scene="showScene" />
-        <ClaimsPanel v-else-if="tab === 'Claims'" :claims="looked.claims" :known="episode.document!.claims" :by="by" @mark="markClaim" @show="show" @save="saveClaims" @by="(name) => (by = name)" />
+        <ClaimsPanel v-else-if="tab === 'Claims'" :claims="looked.claims" :known="episode.document!.claims" :by="by" :source-of="sourceOf" @mark="markClaim" @show="show" @save="saveClaims" @by="(name) => (by = name)" />
         <NotesPanel v-else :notes="episode.document!.notes" :comments="episode.document!.comments" :selected="selected" :by="by" :script="text" @notes="(notes) => episode.run({ type: 'setNotes', notes })" @put="(comment) => episode.run({ type: 'putComment', comment })" @remove="(comment) => episode.run({ type: 'removeComment', id: comment })" @show="show" />
       </div>
     </aside>
