@@ -14,7 +14,9 @@ const MOST_CHAPTERS = 9
 export function outlineOf(brief: Brief, isThing: (term: string) => boolean = () => true): Outline {
   const units = unitsOf(brief.sources)
   const wanted = Math.max(1, Math.min(MOST_CHAPTERS, Math.round(brief.minutes / CHAPTER_MINUTES)))
-  const chapters = brief.points.length ? ofPoints(brief.points, wanted) : ofSources(units, brief, wanted, isThing)
+  // A point or two for a long film leave most of it to what the sources dwell on.
+  const own = brief.points.length ? ofPoints(brief.points, wanted) : []
+  const chapters = own.length * 2 < wanted ? [...own, ...ofSources(units, brief, wanted - own.length, isThing)] : own
   const weights = weightsOf(chapters, units)
   const all = weights.reduce((sum, weight) => sum + weight, 0)
   return chapters.map(({ title, points }, i) => ({ title, points, minutes: Math.max(0.1, Math.round((brief.minutes * weights[i]!) / all * 10) / 10) }))

@@ -100,6 +100,7 @@ describe('outlineOf', () => {
     expect(outline.length).toBeGreaterThanOrEqual(2)
     for (const { title } of outline) expect(lighthouse.includes(`# ${title}`) || title.startsWith('The ')).toBe(true)
   })
+  it('fills up a long film of which one point is given', () => expect(outlineOf(brief('How a lighthouse throws its light', 5, { points: ['the keeper'] })).map(({ title }) => title)).toEqual(['The keeper', expect.any(String), expect.any(String), expect.any(String)]))
   it('has something to say of nothing', () => expect(outlineOf(emptyBrief('Fog', 3))).toEqual([{ title: 'Fog', points: [], minutes: 3 }]))
 })
 

@@ -2,6 +2,8 @@
 import { ElInput, ElInputNumber } from 'element-plus'
 import { computed } from 'vue'
 import type { Brief } from '@tidy-reel/core/writing/brief'
+import KeptInput from '../../KeptInput.vue'
+import { lines } from './lines.ts'
 import SourceList from './SourceList.vue'
 
 const props = defineProps<{ brief: Brief }>()
@@ -18,9 +20,9 @@ const points = computed(() => props.brief.points.join('\n'))
       <label>Tone<ElInput :model-value="brief.tone" maxlength="300" placeholder="calm, curious" @update:model-value="(tone: string) => set({ tone })" /></label>
       <label>Minutes<ElInputNumber :model-value="brief.minutes" :min="1" :max="60" :step="0.5" controls-position="right" @change="(minutes: number | undefined) => minutes && set({ minutes })" /></label>
     </div>
-    <label>Must be in it, a line each<ElInput type="textarea" :autosize="{ minRows: 2, maxRows: 8 }" :model-value="points" placeholder="who lit the first lamp" @change="(text: string) => set({ points: text.split('\n').map((line) => line.trim().slice(0, 300)).filter(Boolean).slice(0, 40) })" /></label>
+    <div class="field"><span>Must be in it, a line each</span><KeptInput :lines="{ minRows: 2, maxRows: 8 }" :value="points" label="Must be in it, a line each" placeholder="who lit the first lamp" @keep="(text) => set({ points: lines(text).slice(0, 40) })" /></div>
     <div class="field"><span>Sources</span><SourceList :sources="brief.sources" @change="(sources) => set({ sources })" /></div>
-    <label>Some of your own writing, to be measured against<ElInput type="textarea" :autosize="{ minRows: 2, maxRows: 5 }" :model-value="brief.sample" maxlength="60000" @change="(sample: string) => set({ sample })" /></label>
+    <div class="field"><span>Some of your own writing, to be measured against</span><KeptInput :lines="{ minRows: 2, maxRows: 5 }" :value="brief.sample" label="Some of your own writing" placeholder="a page or two of an earlier narration" @keep="(sample) => set({ sample: sample.slice(0, 60_000) })" /></div>
   </div>
 </template>
 

@@ -15,7 +15,7 @@ const opens = (i: number) => i === 0 ? props.draft.sentences[0]!.chapter >= 0 : 
   <div class="text serif">
     <template v-for="(sentence, i) in draft.sentences" :key="i">
       <h3 v-if="opens(i)">{{ outline[sentence.chapter]?.title }}</h3>
-      <button class="plain" :class="{ on: at === i, bare: !sentence.from.length }" :aria-expanded="at === i" @click="at = at === i ? -1 : i">{{ sentence.text }}</button>{{ ' ' }}
+      <span class="said" role="button" tabindex="0" :class="{ on: at === i, bare: !sentence.from.length }" :aria-expanded="at === i" title="Where it is from" @click="at = at === i ? -1 : i" @keydown.enter.prevent="at = at === i ? -1 : i">{{ sentence.text }}</span>{{ ' ' }}
       <span v-if="at === i" class="from"><template v-if="sentence.from.length"><span v-for="(origin, n) in sentence.from" :key="n"><b>{{ titles.get(origin.source) ?? 'a source that was taken out' }}</b> {{ origin.words }}</span></template><span v-else class="red">It stands on nothing that was given.</span></span>
     </template>
   </div>
@@ -24,7 +24,8 @@ const opens = (i: number) => i === 0 ? props.draft.sentences[0]!.chapter >= 0 : 
 <style scoped>
 .limits { margin: 0; padding-left: 18px; color: var(--soft); font-size: 14px; }
 .text { font-size: 17.5px; line-height: 1.5; }
-.text button { display: inline; }
+.said { cursor: pointer; }
+.said:hover { color: var(--blue); }
 .text .on { background: var(--wash); }
 .bare { text-decoration: underline wavy var(--red) 1px; text-underline-offset: 4px; }
 h3 { font-weight: 600; font-size: 19px; margin: 14px 0 4px; }

@@ -1,7 +1,9 @@
 <script setup lang="ts">
-import { ElInput, ElInputNumber } from 'element-plus'
+import { ElInputNumber } from 'element-plus'
 import { ArrowDown, ArrowUp, X } from 'lucide-vue-next'
 import { computed } from 'vue'
+import KeptInput from '../../KeptInput.vue'
+import { lines } from './lines.ts'
 import type { Outline, OutlineChapter } from '@tidy-reel/core/writing/brief'
 
 const props = defineProps<{ outline: Outline; minutes: number }>()
@@ -18,14 +20,14 @@ function move(i: number, way: 1 | -1) {
 <template>
   <ol>
     <li v-for="(chapter, i) in outline" :key="i">
-      <ElInput class="title" :model-value="chapter.title" :aria-label="`Title of chapter ${i + 1}`" maxlength="200" @change="(title: string) => title.trim() && set(i, { title: title.trim() })" />
+      <KeptInput class="title" :value="chapter.title" :label="`Title of chapter ${i + 1}`" placeholder="Title" @keep="(title) => title.trim() && set(i, { title: title.trim().slice(0, 200) })" />
       <ElInputNumber :model-value="chapter.minutes" :min="0.1" :max="60" :step="0.1" :precision="1" controls-position="right" size="small" :aria-label="`Minutes of chapter ${i + 1}`" @change="(minutes: number | undefined) => minutes && set(i, { minutes })" />
       <span class="moves">
         <button class="plain" :disabled="i === 0" :aria-label="`Chapter ${i + 1} earlier`" title="Earlier" @click="move(i, -1)"><ArrowUp :size="15" :stroke-width="1.6" /></button>
         <button class="plain" :disabled="i === outline.length - 1" :aria-label="`Chapter ${i + 1} later`" title="Later" @click="move(i, 1)"><ArrowDown :size="15" :stroke-width="1.6" /></button>
         <button class="plain" :disabled="outline.length === 1" :aria-label="`Take chapter ${i + 1} out`" title="Take out" @click="emit('change', outline.filter((_, n) => n !== i))"><X :size="15" :stroke-width="1.6" /></button>
       </span>
-      <ElInput class="points" type="textarea" :autosize="{ minRows: 1, maxRows: 5 }" :model-value="chapter.points.join('\n')" :aria-label="`Points of chapter ${i + 1}`" placeholder="What it tells, a line each" @change="(text: string) => set(i, { points: text.split('\n').map((line) => line.trim().slice(0, 300)).filter(Boolean) })" />
+      <KeptInput class="points" :lines="{ minRows: 1, maxRows: 5 }" :value="chapter.points.join('\n')" :label="`Points of chapter ${i + 1}`" placeholder="What it tells, a line each" @keep="(text) => set(i, { points: lines(text) })" />
     </li>
   </ol>
   <p class="soft"><button class="plain link" @click="emit('change', [...outline, { title: 'A new chapter', minutes: 1, points: [] }])">Add a chapter</button> <span :class="{ red: Math.abs(all - minutes) > minutes * 0.1 }">{{ all.toFixed(1) }} of {{ minutes }} min; each chapter takes its share.</span></p>
