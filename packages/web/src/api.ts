@@ -77,6 +77,8 @@ export const api = {
   importFile: (file: File) => ask<ImportedView>(`/import?name=${encodeURIComponent(file.name.slice(-200))}`, { method: 'POST', body: file, headers: { 'content-type': 'application/octet-stream' } }),
   importLink: (address: string) => post<ImportedView>('/import/link', { address: address.trim() }),
   scriptChecks: (script: string) => post<ScriptChecks>('/checks', { script }),
+  channel: () => ask<ChannelView>('/channel'),
+  removeWord: (word: string) => ask<ChannelView>('/channel/words', { method: 'DELETE', body: JSON.stringify({ word }) }),
   addWord: (word: string) => post<ChannelView>('/channel/words', { word }),
   searchStock: (words: string) => ask<{ items: Item[] }>(`/stock?q=${encodeURIComponent(words)}`).then(({ items }) => items),
 }

@@ -1,7 +1,7 @@
 import type { Edit } from './change.ts'
 import type { Line, Page } from './page.ts'
 
-const ITEM = /^(\s*)(?:[-*+•▪◦‣●○■–—·]\s+(?:\[[ xX]\]\s+)?|(\d{1,2})[.)]\s+|[a-z][)]\s+|\[[ xX]\]\s+)(?=\S)/
+const ITEM = /^(\s*)(?:(?:(?!\d)\p{Extended_Pictographic}[\ufe0f\u200d]*|\d\ufe0f?\u20e3|[✓✔✗✘➤➜►→»›])\s+|[-*+•▪◦‣●○■–—·]\s+(?:\[[ xX]\]\s+)?|(\d{1,2})[.)]\s+|[a-z][)]\s+|\[[ xX]\]\s+)(?=.*[\p{L}\p{N}])(?=\S)/u
 const FRAGMENT_WORDS = 8
 const LOWERED = new Set('a an the some your their its his her our any no one two three somebody someone enough lots plenty'.split(' '))
 
@@ -28,7 +28,7 @@ function listsOf(lines: readonly Line[]): Item[][] {
   let run: Item[] = []
   let gap = 0
   const close = () => {
-    if (run.length > 1 || (run[0] && /^\s*[-*+•▪◦‣●]\s/.test(run[0].line.text))) lists.push(run)
+    if (run.length > 1 || (run[0] && (/^\s*[-*+•▪◦‣●]\s/.test(run[0].line.text) || (/^\s*[–—]\s/.test(run[0].line.text) && leadOf(lines, run[0].line))))) lists.push(run)
     run = []
   }
   for (const [i, line] of lines.entries()) {

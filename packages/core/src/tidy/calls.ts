@@ -13,7 +13,7 @@ const CALL = [
   /\blinks? (?:is |are )?(?:in the|below|down) (?:the )?(?:description|bio)|\bin the description(?: box)? below\b/i,
   /\b(?:give|gave) (?:this|the|it|us) (?:video |film |one )?(?:a |an )?(?:thumbs[- ]up|like)\b/i,
   /\bcheck out (?:my|our) (?:other |last |previous |new )?(?:videos?|films?|channel|merch|course|website|shop|patron|newsletter)\b/i,
-  /\b(?:follow|find|support) (?:us|me) on\b|\bjoin (?:my|our) (?:newsletter|community|channel|server|mailing list)\b|\bturn on (?:the )?notifications\b|\bshare this (?:video|film)\b/i,
+  /\b(?:follow|find|support) (?:us|me) (?:on|at|@)|\bfollow (?:us|me)\b[^.!?]*\bfor more\b|\bjoin (?:my|our) (?:newsletter|community|channel|server|mailing list)\b|\bturn on (?:the )?notifications\b|\bshare this (?:video|film)\b/i,
 ]
 
 /** Sentences that ask for likes, subscriptions and comments. */

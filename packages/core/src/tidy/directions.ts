@@ -1,13 +1,16 @@
+import { namesPart } from './headings.ts'
 import { meaningOf, picture } from './direction-words.ts'
 import type { Line, Page } from './page.ts'
 
 const OWN = /\[(?:(?:picture|sound|super)\s*:\s*[^[\]\n]*|pause\b[^[\]\n]*)\]/gi
 const LABELLED = /^\s*(?:[-*•]\s+)?[[(]?(?:\*\*|__|\*)?(visuals?|video|b-?roll|picture|image|photo|footage|graphics?|animation|clip|stock(?: footage)?|cutaway|diagram|map|insert|show|shot|music|sound(?: effects?)?|sfx|fx|ambien(?:t|ce)|bgm|background music|text on[ -]screen|on[ -]screen(?: text)?|super|lower third|title card|caption|text overlay|chyron|camera|tone|delivery|transition|lighting|director|action|cue|pace|pacing|energy)(?:\s*\([^)]*\))?(?:\*\*|__|\*)?\s*(?::|–|—|\s-\s)(?:\*\*|__|\*)?\s*(.+?)(?:\*\*|__|\*)?[\])]?\s*$/i
+/** Sizes of shots as shot lists write them. */
+const SHOT_SIZE = /^\s*(?:[-*•]\s+)?(?:E?CU|ECU|BCU|MCU|MS|WS|EWS|VWS|LS|ELS|MLS|POV|OTS|GFX|VFX|AERIAL|DRONE|INSERT|TIMELAPSE)\s*[:–—-]\s*(.+)$/
 const BROLL_OF = /^\s*(?:b-?roll|stock footage|footage|close-?up|wide shot|aerial shot|drone shot|time-?lapse|archive footage|montage) of .+$/i
 const SLUG = /^\s*(?:INT|EXT|INT\.?\/EXT|I\/E)[. ]+\s*(.+?)(?:\s*[–—-]+\s*(DAY|NIGHT|DAWN|DUSK|MORNING|EVENING|NOON|SUNSET|SUNRISE|LATER|CONTINUOUS|AFTERNOON))?\s*$/
 const TRANSITION = /^\s*(?:FADE (?:IN|OUT|TO BLACK|UP)|(?:SMASH |JUMP |MATCH |HARD )?CUT TO(?: BLACK)?|CUT|DISSOLVE TO|CROSSFADE|CROSS DISSOLVE|WIPE(?: TO)?|TRANSITION|MONTAGE|END|THE END|FIN|BLACK|ROLL CREDITS|END CREDITS|Fade (?:in|out|to black)|Cut to(?: black)?|Roll credits|End of (?:script|video|narration))\s*[.:…]*\s*$/
 const TRANSITION_TO = /^\s*(?:FADE IN|FADE TO|(?:SMASH |JUMP |MATCH )?CUT TO|DISSOLVE TO)\s*:\s*(\S.*)$/
-const WHOLE_ITALIC = /^\s*(\*|_)(?!\1)([^*_\n]+)\1\s*$/
+const WHOLE_ITALIC = /^\s*(\*\*\*|\*|___|_)(?!\1|[*_])([^*_\n]+)\1\s*$/
 const WHOLE_BOLD_SQUARE = /^\s*(?:\*\*|__)\[([^[\]\n]+)\](?:\*\*|__)\s*$/
 /** Between notes, as subtitles write music. */
 const NOTES = /[♪♫♬]+(?:([^♪♫♬\n]*)[♪♫♬]+)?/g
@@ -59,11 +62,13 @@ function lineMeaning(text: string): string | undefined {
   if (slug) return picture([slug[1]!, slug[2] && !/LATER|CONTINUOUS/.test(slug[2]) ? slug[2] : ''].filter(Boolean).join(', ').toLowerCase())
   const labelled = LABELLED.exec(text)
   if (labelled && isLabel(text, labelled[1]!)) return labelMeaning(labelled[1]!, labelled[2]!)
+  const sized = SHOT_SIZE.exec(text)?.[1]
+  if (sized) return picture(sized)
   if (BROLL_OF.test(text)) return meaningOf(text, false)
   const italic = WHOLE_ITALIC.exec(text)?.[2]
   if (italic) return meaningOf(italic, false)
   const bold = WHOLE_BOLD_SQUARE.exec(text)?.[1]
-  if (bold) return meaningOf(bold, false)
+  if (bold) return namesPart(bold) ? undefined : meaningOf(bold, false)
   const round = WHOLE_ROUND.exec(text)?.[1]
   return round ? meaningOf(round, !/^(?:lights|curtain|the sound|sound|camera|cut|fade)/i.test(round) && round.split(/\s+/).length > 3) : undefined
 }

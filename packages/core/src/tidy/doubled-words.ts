@@ -2,7 +2,7 @@ import type { Page } from './page.ts'
 
 const DOUBLED = /(?<![\p{L}\p{N}'’-])(\p{L}+(?:['’]\p{L}+)?)([^\S\n]*\n?[^\S\n]+|\n)(\1)(?![\p{L}\p{N}'’-])/giu
 /** Words that English doubles: for weight, for sound, and where two clauses meet. */
-const MEANT = new Set('had that her very really so far many much long big old never no yes ha he hee bye knock tick tock chop tap tut hear there well now more again over on-and-on why what who oh ah hey ho la na ding dong beep pat drip click clack boom bang tweet quack moo baa woof cough hush shh tsk blah hip bon cha choo dum yo wait stop help fire please higher lower faster slower closer deeper further louder round down up out in through back days years and-and good great high little small tiny slow slowly quickly quick hot cold'.split(' '))
+const MEANT = new Set('had that her very really so far many much long big old never no yes ha hee bye knock tick tock chop tap tut hear there well now more again over on-and-on why what who oh ah hey ho la na ding dong beep pat drip click clack boom bang tweet quack moo baa woof cough hush shh tsk blah hip bon cha choo dum yo wait stop help fire please higher lower faster slower closer deeper further louder round down up out in through back days years and-and good great high little small tiny slow slowly quickly quick hot cold'.split(' '))
 /** Doubled on purpose only across a clause ("what it is is", "came in in 1859"): never before these. */
 const PARTICLES = new Set(['in', 'on', 'is', 'do', 'up', 'out'])
 

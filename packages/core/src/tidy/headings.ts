@@ -8,7 +8,7 @@ const BOLD = /^\s*(?:\*\*|__)([^*_]+)(?:\*\*|__)\s*:?\s*$/
 /** "[HOOK]" */
 const BOXED = /^\s*(?:\*\*)?\[([^[\]]+)\](?:\*\*)?\s*:?\s*$/
 const NAMED = /^\s*((?:chapter|part|act|section)\s+(?:\d+|[ivx]+|one|two|three|four|five|six|seven|eight|nine|ten)\b(?:\s*[:.–—-]\s*\S.*)?|[IVX]+\.\s+\p{Lu}.*)$/iu
-const USUAL = /^\s*(intro|introduction|hook|cold open|opening|outro|conclusion|closing|summary|recap|epilogue|prologue)\s*:?\s*$/i
+const USUAL = /^\s*(intro|introduction|hook|cold open|opening|outro|conclusion|closing|summary|recap|epilogue|prologue|teaser|main(?: (?:part|body|content))?|body|middle|the hook|call to action|cta|segment \d+|point \d+)\s*:?\s*$/i
 const TITLE = /^\s*(?:title|film title|video title|headline)\s*:\s*(\S.*)$/i
 const TIMES = /\s*[([]?\b\d{1,2}:\d\d(?::\d\d)?(?:\s*[–—-]+\s*\d{1,2}:\d\d(?::\d\d)?)?[)\]]?\s*/g
 const PICTOGRAM = /(?![©®™↔-↙‼⁉])\p{Extended_Pictographic}[\ufe0f\u200d\u20e3\p{Extended_Pictographic}]*/gu
@@ -53,9 +53,9 @@ function underlined(page: Page, lines: readonly Line[], i: number) {
 
 function titleOf(text: string, shouted: boolean): string | undefined {
   const boxed = BOXED.exec(text)?.[1]
-  if (boxed) return USUAL.test(boxed) || NAMED.test(boxed) ? boxed : undefined
+  if (boxed) return namesPart(boxed) ? boxed : undefined
   const bold = BOLD.exec(text)
-  if (bold) return isShort(bold[1]!) && !/[.!]\s*$/.test(bold[1]!) ? bold[1]! : undefined
+  if (bold) return TITLE.exec(bold[1]!)?.[1] ?? (isShort(bold[1]!) && !/[.!]\s*$/.test(bold[1]!) ? bold[1]! : undefined)
   const said = TITLE.exec(text)
   if (said) return said[1]!
   if (USUAL.test(text)) return text.trim()
@@ -63,6 +63,9 @@ function titleOf(text: string, shouted: boolean): string | undefined {
   if (!shouted && isCapitals(text) && isShort(text) && /\p{L}{3}/u.test(text) && !/[.!:,)\]]\s*$/.test(text) && !/^\s*[[({]/.test(text) && !/^\s*(INT|EXT)\b/.test(text)) return text.trim()
   return undefined
 }
+
+/** "HOOK", "Part 2": what a part of a script is called, in brackets or out of them. */
+export const namesPart = (text: string) => USUAL.test(text) || NAMED.test(text)
 
 const isShort = (text: string) => text.trim().split(/\s+/).length <= 10
 const isCapitals = (text: string) => /\p{Lu}/u.test(text) && text === text.toUpperCase()

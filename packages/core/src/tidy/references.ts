@@ -4,6 +4,8 @@ const TITLE = /^\s*#{0,6}\s*\**(references|sources?|bibliography|further reading
 const ENTRY = /^\s*(?:[-*•]|\d+[.)]|\[\^?\w+\])\s*\S|https?:\/\/|www\.|\b(?:1[5-9]|20)\d\d\b/
 const DEFINITION = /^\s*\[\^?[\w-]+\]:\s.*$/
 const MARKS = /\[\^[^\]\s]+\]|\[\d{1,3}(?:\s*[,–-]\s*\d{1,3})*\]|\[(?:citation needed|clarification needed|according to whom\?|who\?|when\?|where\?|better source needed|dead link|original research\??|by whom\?|note \d+|[a-z])\]/gi
+/** "(see Figure 2)" points to what no listener has before them. */
+const POINTERS = /\((?:see|cf\.?|compare|shown in|as in)\s+(?:also\s+)?(?:the\s+)?(?:figs?\.?|figures?|tables?|charts?|chapters?|sections?|pages?|pp?\.|appendix|footnotes?|notes?|above|below|diagrams?)\b[^()\n]*\)|\((?:figs?\.?|figures?|tables?)\s+\d+[a-z]?\)/gi
 /** Raised figures after a word or a stop; after a unit they are a power. */
 const RAISED = /(?<=[\p{L}.,;:!?”")])(?<!\b[kcmd]?m|\bft|\bs)[¹²³⁰⁴-⁹]+(?![\p{L}\p{N}])/gu
 
@@ -13,7 +15,7 @@ export function findReferences(page: Page) {
   const start = lines.findIndex(({ text }, i) => TITLE.test(text) && isList(lines.slice(i + 1)))
   if (start >= 0) page.drop('footnote', lines[start]!.from, endOf(lines, start))
   for (const line of page.lines) if (DEFINITION.test(line.text)) page.drop('footnote', line.from, line.to)
-  for (const pattern of [MARKS, RAISED]) {
+  for (const pattern of [MARKS, RAISED, POINTERS]) {
     const { view } = page
     for (const run of runsOf(view, pattern)) page.drop('footnote', run.from, run.to)
   }

@@ -8,6 +8,7 @@ const form = (pattern: string, flags = 'giu') => new RegExp(START + pattern, fla
 
 /** In order; numbers, units, money and titles (Dr., St.) every voice is given in words anyway and stay. */
 const RULES: Rule[] = [
+  ['symbol', form(String.raw`and/or\b`), 'or'],
   ['abbreviation', form(String.raw`w/o\b`), 'without'],
   ['abbreviation', form(String.raw`w/(?=\s)`), 'with'],
   ['abbreviation', form(String.raw`w/(?=\p{L})`), 'with '],
@@ -32,7 +33,7 @@ const RULES: Rule[] = [
   ['abbreviation', form(String.raw`govt\.?(?=\s)`), 'government'],
   ['symbol', /(?<=[\s;])&(?=\s)/g, 'and'],
   ['symbol', /(?<=\p{Ll})&(?=\p{Ll})/gu, ' and '],
-  ['symbol', /(?<=\s)(?:→|⇒|->|=>|⟶)(?=\s)/g, 'to'],
+  ['symbol', /(?<=\s)(?:→|⇒|->|=>|⟶|<->|<=>|↔)(?=\s)/g, 'to'],
   ['symbol', /(?<=\S)(?:→|⇒|⟶)(?=\S)/g, ' to '],
   ['symbol', /(?<=\s|^|\()[~≈∼](?:\s)?(?=[\d$£€])/gm, 'about '],
   ['symbol', /(?<=\s)≈(?=\s)/g, 'about'],
@@ -47,7 +48,7 @@ const RULES: Rule[] = [
   ['symbol', /(?<=\s)@(?=\s)/g, 'at'],
   ['symbol', /(?<=[\p{L}\p{N}])[©®™]/gu, ''],
   ['symbol', /(?<=\s)[©®™](?=\s)/gu, ''],
-  ['symbol', /(?<=\b\p{Ll}{2,})\/(?=\p{Ll}{2,}\b)(?!h\b|s\b)/gu, ' or '],
+  ['symbol', /(?<=\b\p{L}\p{Ll}+)\/(?=\p{Ll}{2,}\b)/gu, ' or '],
   ['symbol', /(?<=\d)x(?=\s+(?:more|faster|slower|bigger|larger|smaller|longer|heavier|stronger|as)\b)/g, ' times'],
   ['symbol', /[•▪◦■●]/g, ','],
 ]

@@ -7,8 +7,8 @@ import { THINGS_PER_THOUSAND } from '@tidy-reel/core/checks/pace'
 import type { ScriptChecks } from '@tidy-reel/core/views/checks'
 import type { Looked } from './looked.ts'
 
-const props = defineProps<{ hook: Hook; looked: Looked; checks: ScriptChecks | undefined; unanswered: boolean; findings: readonly Finding[] }>()
-const emit = defineEmits<{ show: [from: number, to: number]; scene: [scene: number] }>()
+const props = defineProps<{ hook: Hook; looked: Looked; checks: ScriptChecks | undefined; unanswered: boolean; findings: readonly Finding[]; words: readonly string[] }>()
+const emit = defineEmits<{ show: [from: number, to: number]; scene: [scene: number]; forget: [word: string] }>()
 const TITLES: Record<Finding['kind'], string> = { hook: 'Hook', long: 'Long sentences', repeated: 'Said before', opening: 'Sentences that open alike', name: 'Names', unit: 'Units', numeral: 'Numbers', spelling: 'Spelling', balance: 'Chapters', things: 'Things to show' }
 const groups = computed(() => Object.entries(TITLES).map(([kind, title]) => ({ title, found: props.findings.filter((finding) => finding.kind === kind) })).filter(({ found }) => found.length))
 const quote = ({ from, to }: Finding) => props.looked.script.slice(from, to).replace(/\s+/g, ' ')
@@ -46,6 +46,10 @@ const things = computed(() => props.checks?.things)
     </ul>
     <p v-if="found.length > 40" class="soft">and {{ found.length - 40 }} more</p>
   </section>
+  <section v-if="words.length">
+    <h3>Words of the channel <span class="soft">{{ words.length }}</span></h3>
+    <p class="soft known"><button v-for="word in words" :key="word" class="plain" :title="`Take “${word}” out`" @click="emit('forget', word)">{{ word }} ×</button></p>
+  </section>
   <p v-if="!groups.length && hook.text">Nothing else to look at.</p>
 </template>
 
@@ -60,6 +64,7 @@ ul { list-style: none; margin: 0; padding: 0; display: grid; gap: 7px; font-size
 .points li::before { display: inline-block; width: 16px; text-indent: 0; content: '+'; font-family: var(--mono); }
 .points .red::before { content: '–'; }
 li .serif { font-size: 15.5px; }
+.known { display: flex; flex-wrap: wrap; gap: 2px 12px; font-size: 14px; }
 dl { display: grid; grid-template-columns: auto auto; justify-content: space-between; gap: 3px 12px; margin: 0; font-size: 14px; }
 dt { color: var(--soft); }
 dd { margin: 0; text-align: right; }

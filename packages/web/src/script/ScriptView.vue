@@ -16,6 +16,7 @@ import { scriptWords } from '@tidy-reel/core/checks/script-words'
 import type { ClaimMark } from '@tidy-reel/core/document/document'
 import type { TidyChange } from '@tidy-reel/core/tidy/change'
 import { TIDY_KINDS } from '@tidy-reel/core/tidy/kinds'
+import type { ChannelView } from '@tidy-reel/core/views/checks'
 import type { Writing } from '@tidy-reel/core/writing/brief'
 import type { VersionView } from '@tidy-reel/core/views/episode'
 import { api, sentenceSound } from '../api.ts'
@@ -44,7 +45,7 @@ const TABS = ['Film', 'Tidy', 'Checks', 'Claims', 'Notes'] as const
 const episode = useEpisode()
 const router = useRouter()
 const id = episode.data!.id
-const { text, problem, parsed, seconds, chapters, starts, save, speed } = useScript(episode)
+const { text, read, problem, parsed, seconds, chapters, starts, save, speed } = useScript(episode)
 const { looked, checks, unanswered, askAgain } = useLooked(text, api.scriptChecks)
 const tidy = useTidyChoice(id, looked, text)
 const aloud = useReadAloud(() => parsed.value.scenes, (words) => sentenceSound(words, episode.document!.voice, episode.document!.speed))
@@ -64,7 +65,7 @@ const fresh = computed(() => looked.value.script === text.value)
 const misspelt = computed(() => {
   const wrong = new Map(checks.value?.misspelt.map((one) => [one.word, one.suggestions]))
   if (!wrong.size) return []
-  return scriptWords(text.value, parsed.value).flatMap((word) => {
+  return scriptWords(read.value, parsed.value).flatMap((word) => {
     const plain = word.text.replace(/’/g, "'").replace(/'s$/, '')
     return wrong.has(plain) ? [{ ...word, plain, suggestions: wrong.get(plain)! }] : []
   })
@@ -84,8 +85,18 @@ watch([tab, looked, fresh, () => episode.document?.claims, () => episode.documen
 const writing = ref(false)
 /** Sentences of the draft with their sources, for the claims they make. */
 const written = shallowRef<Writing>()
-watch([tab, writing], async () => {
-  if (tab.value === 'Claims') written.value = await api.writing(id).catch(() => undefined)
+watch(writing, async (open) => {
+  if (!open) written.value = await api.writing(id).catch(() => undefined)
+}, { immediate: true })
+/** What each chapter may take of the wish: as its outline says, an equal share otherwise. */
+const wishes = computed(() => {
+  const wanted = episode.document?.wantedMinutes
+  const named = chapters.value.filter(({ chapter }) => chapter >= 0)
+  if (!wanted || !named.length) return new Map<number, number>()
+  const planned = new Map(written.value?.outline?.map(({ title, minutes }) => [title, minutes]))
+  const all = named.every(({ title }) => planned.has(title))
+  const sum = named.reduce((total, { title }) => total + (all ? planned.get(title)! : 1), 0)
+  return new Map(named.map(({ chapter, title }) => [chapter, (wanted * 60 * (all ? planned.get(title)! : 1)) / sum]))
 })
 const sourceOf = ({ sentence }: Claim) => {
   const from = written.value?.draft?.sentences.find(({ text: said }) => said === sentence)?.from[0]
@@ -121,10 +132,17 @@ function seenOn(name: (typeof TABS)[number]): Seen[] {
 }
 const tidySeen = ({ kind, edits }: TidyChange): Seen[] => edits.map((edit) => ({ from: edit.from, to: edit.to, name: 'cm-out', title: TIDY_KINDS[kind].name, put: edit.text.trim() === '' ? '' : edit.text.replace(/^\n+/, '') }))
 
-async function addWord(word: string) {
-  await api.addWord(word).catch((cause: Error) => (problem.value = cause.message))
+const channelWords = ref<string[]>([])
+api.channel().then(({ words }) => (channelWords.value = words), () => undefined)
+async function changeWords(change: Promise<ChannelView>) {
+  try {
+    channelWords.value = (await change).words
+  } catch (cause) {
+    problem.value = (cause as Error).message
+  }
   await askAgain()
 }
+const addWord = (word: string) => changeWords(api.addWord(word))
 const show = (from: number, to?: number) => editor.value?.show(from, to)
 const showScene = (scene: number) => show(parsed.value.scenes[scene]!.source.from, parsed.value.scenes[scene]!.source.to)
 const showChapter = (chapter: number) => show(chapter < 0 ? 0 : parsed.value.chapters[chapter]!.source.to)
@@ -162,7 +180,7 @@ async function toSheet() {
 
 <template>
   <main class="script" :class="{ reading: reading || writing }">
-    <ChapterOutline v-if="!reading && !writing" :chapters="chapters" :current="chapterAt" :wanted-seconds="null" @show="showChapter" @move="moveChapter" />
+    <ChapterOutline v-if="!reading && !writing" :chapters="chapters" :current="chapterAt" :wishes="wishes" @show="showChapter" @move="moveChapter" />
     <section class="page">
       <div class="tools">
         <button class="plain" @click="importing = !importing; writing = false"><FileInput :size="15" :stroke-width="1.6" /> Import</button>
@@ -191,7 +209,7 @@ async function toSheet() {
           <FilmPanel :parsed="parsed" :seconds="seconds" @sheet="toSheet" />
         </template>
         <TidyPanel v-else-if="tab === 'Tidy'" :changes="tidy.proposed.value" :left="tidy.leftCount.value" :made="tidy.made.value" :empty="!text.trim()" @accept="tidy.accept" @leave="tidy.leave" @again="tidy.showAgain" @undo="tidy.undo" @compare="compareTidy" @show="(change) => show(change.edits[0]!.from, change.edits.at(-1)!.to)" />
-        <ChecksPanel v-else-if="tab === 'Checks'" :hook="hook" :looked="looked" :checks="checks" :unanswered="unanswered" :findings="findings" @show="show" @scene="showScene" />
+        <ChecksPanel v-else-if="tab === 'Checks'" :hook="hook" :looked="looked" :checks="checks" :unanswered="unanswered" :findings="findings" :words="channelWords" @forget="(word) => changeWords(api.removeWord(word))" @show="show" @scene="showScene" />
         <ClaimsPanel v-else-if="tab === 'Claims'" :claims="looked.claims" :known="episode.document!.claims" :by="by" :source-of="sourceOf" @mark="markClaim" @show="show" @save="saveClaims" @by="(name) => (by = name)" />
         <NotesPanel v-else :notes="episode.document!.notes" :comments="episode.document!.comments" :selected="selected" :by="by" :script="text" @notes="(notes) => episode.run({ type: 'setNotes', notes })" @put="(comment) => episode.run({ type: 'putComment', comment })" @remove="(comment) => episode.run({ type: 'removeComment', id: comment })" @show="show" />
       </div>

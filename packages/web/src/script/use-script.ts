@@ -39,5 +39,5 @@ export function useScript(episode: ReturnType<typeof useEpisode>) {
     // Changed elsewhere, and nothing typed here since: show it.
     if (script !== undefined && text.value === before) text.value = script
   })
-  return { text, problem, parsed, seconds, chapters, starts, save, speed }
+  return { text, read, problem, parsed, seconds, chapters, starts, save, speed }
 }
