@@ -2,11 +2,13 @@ import mammoth from 'mammoth'
 import { ZipFile } from 'yazl'
 import { TidyError } from '@tidy-reel/core/fault'
 import { plainHtmlScript } from './html-script.ts'
-import type { Imported } from './imported.ts'
+import { LeftOut, type Imported } from './imported.ts'
 import { unpacked } from './open-zip.ts'
 
 /** The text parts of a word-processor document; pictures and fonts stay packed. */
 const TEXT = /^(?:\[Content_Types\]\.xml|_rels\/\.rels|docProps\/core\.xml|word\/(?:document|styles|numbering|footnotes|endnotes|comments)\.xml|word\/_rels\/document\.xml\.rels)$/
+
+const DROPPED: [string, RegExp][] = [['a picture', /<w:drawing[ >]|<w:pict[ >]/g], ['a table', /<w:tbl[ >]/g], ['a footnote', /<w:footnoteReference /g], ['a comment', /<w:commentReference /g], ['a deletion that was tracked', /<w:del [^>]*>/g]]
 
 /** A .docx as a script: headings as chapters, lists as lists, comments and footnotes left out. */
 export async function docxScript(bytes: Buffer, name: string): Promise<Imported> {
@@ -15,19 +17,15 @@ export async function docxScript(bytes: Buffer, name: string): Promise<Imported>
   if (!document) throw new TidyError('import_unreadable', { name, reason: 'it is not a word-processor document' })
   const xml = document.toString('utf8')
   const count = (pattern: RegExp) => xml.match(pattern)?.length ?? 0
-  const left = [
-    ...said(count(/<w:drawing[ >]|<w:pict[ >]/g), 'a picture'), ...said(count(/<w:tbl[ >]/g), 'a table'), ...said(count(/<w:footnoteReference /g), 'a footnote'),
-    ...said(count(/<w:commentReference /g), 'a comment'), ...said(count(/<w:del [^>]*>/g), 'a deletion that was tracked'),
-  ]
+  const left = new LeftOut()
+  for (const [what, pattern] of DROPPED) left.add(what, count(pattern))
   const { value } = await mammoth.convertToHtml({ buffer: await repacked(parts) }, { styleMap: ['p[style-name=\'Title\'] => h1:fresh', 'p[style-name=\'Subtitle\'] => p:fresh', 'comment-reference => sup'], includeDefaultStyleMap: true }).catch(() => {
     throw new TidyError('import_unreadable', { name, reason: 'it is damaged or was cut off' })
   })
   const { script } = plainHtmlScript(value.replace(/<sup>.*?<\/sup>/g, '').replace(/<ol><li id="(?:foot|end)note[\s\S]*?<\/ol>/g, ''), name)
   const title = /<dc:title>([^<]+)<\/dc:title>/.exec(parts.get('docProps/core.xml')?.toString('utf8') ?? '')?.[1]?.trim()
-  return { title: title || name, script, left, pictures: [] }
+  return { title: title || name, script, left: left.sentences, pictures: [] }
 }
-
-const said = (times: number, what: string) => (times === 0 ? [] : [times === 1 ? `Left out: ${what}.` : `Left out: ${what}, ${times} times.`])
 
 /** Only the parts that were unpacked with limits reach the converter, which has none. */
 function repacked(parts: ReadonlyMap<string, Buffer>): Promise<Buffer> {
