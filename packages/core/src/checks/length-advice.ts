@@ -16,7 +16,9 @@ export interface LengthAdvice {
 }
 
 const ASIDE = /^(?:of course|by the way|in other words|as (?:we|you) (?:know|said|have seen)|needless to say|in fact|actually|basically|that is to say|put differently|to be fair|(?:or|and) so (?:it|they) (?:say|seemed?))\b|\((?:.*)\)/i
-const CARRIES = /\b(?:because|so that|therefore|which is why|that is why|first|finally|but)\b/i
+/** A short sentence shares its few words with many others by chance. */
+const FEWEST_TERMS = 5
+const CARRIES = /^(?:so|yet|but|then|that|this|here)\b|\b(?:because|so that|therefore|which is why|that is why|first|finally|but)\b/i
 
 /**
  * By how much a script misses the wished length, and what to do about it.
@@ -64,12 +66,12 @@ function dispensable({ scenes }: ParsedScript, i: number): { worth: number; why:
 /** How much of a scene's words of weight are found in the one most like it, 0 to 1. */
 function overlapWithOthers(texts: readonly string[], i: number): { share: number; like: number } {
   const own = weightyWords(texts[i]!)
-  if (own.size === 0) return { share: 1, like: i }
+  if (own.size === 0) return { share: 0, like: i }
   let best = { share: 0, like: i }
   texts.forEach((other, j) => {
     if (j === i) return
     const words = weightyWords(other)
-    const share = [...own].filter((word) => words.has(word)).length / own.size
+    const share = [...own].filter((word) => words.has(word)).length / Math.max(FEWEST_TERMS, own.size)
     if (share > best.share) best = { share, like: j }
   })
   return best

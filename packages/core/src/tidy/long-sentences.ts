@@ -4,7 +4,7 @@ import { paragraphsOf } from '../script/paragraphs.ts'
 import { sentencesOf } from '../script/sentences.ts'
 import { spokenText } from '../speech/spoken.ts'
 import type { Edit } from './change.ts'
-import { startsClause } from './clause-start.ts'
+import { standsAlone, startsClause, startsWithPronoun } from './clause-start.ts'
 import type { Page } from './page.ts'
 
 const LEAST_WORDS = 5
@@ -18,18 +18,19 @@ interface Cut {
   cost: number
 }
 
-const JOINS: { pattern: RegExp; cut: (word: string) => { text: string; cost: number } }[] = [
+/** `bare`: without a comma, and so only before a subject that cannot be part of a list. */
+const JOINS: { pattern: RegExp; bare?: true; cut: (word: string) => { text: string; cost: number } }[] = [
   { pattern: /;\s+(?:and |but )?/g, cut: () => ({ text: '. ', cost: 0 }) },
   { pattern: /,\s+and\s+(?:so\s+)?/g, cut: () => ({ text: '. ', cost: 0.2 }) },
-  { pattern: /,\s+(but|so|yet)\s+/g, cut: (word) => ({ text: `. ${word[0]!.toUpperCase()}${word.slice(1)} `, cost: 0.1 }) },
+  { pattern: /,\s+(but|so|yet)\s+(?!that\b|as\b|far\b|long\b|much\b|many\b)/g, cut: (word) => ({ text: `. ${word[0]!.toUpperCase()}${word.slice(1)} `, cost: 0.1 }) },
   { pattern: /\s+[–—]\s+|—/g, cut: () => ({ text: '. ', cost: 0.5 }) },
   { pattern: /,\s+because\s+/g, cut: () => ({ text: '. That is because ', cost: 0.6 }) },
   { pattern: /,\s+which means(?: that)?\s+/g, cut: () => ({ text: '. That means ', cost: 0.3 }) },
   { pattern: /,\s+which is why\s+/g, cut: () => ({ text: '. That is why ', cost: 0.3 }) },
   { pattern: /,\s+while\s+/g, cut: () => ({ text: '. Meanwhile, ', cost: 0.6 }) },
   { pattern: /:\s+/g, cut: () => ({ text: '. ', cost: 0.8 }) },
-  { pattern: /\s+but\s+/g, cut: () => ({ text: '. But ', cost: 0.9 }) },
-  { pattern: /\s+and\s+/g, cut: () => ({ text: '. ', cost: 1.2 }) },
+  { pattern: /\s+but\s+/g, bare: true, cut: () => ({ text: '. But ', cost: 0.9 }) },
+  { pattern: /\s+and\s+/g, bare: true, cut: () => ({ text: '. ', cost: 1.2 }) },
 ]
 
 /** Sentences over the limit, parted where a new clause with its own subject and verb begins. */
@@ -59,12 +60,12 @@ function cutsOf(text: string, offset = 0): Cut[] {
 }
 
 function possibleCuts(text: string): Cut[] {
-  return JOINS.flatMap(({ pattern, cut }) =>
+  return JOINS.flatMap(({ pattern, bare, cut }) =>
     [...text.matchAll(pattern)].flatMap((found): Cut[] => {
       const from = found.index
       const to = from + found[0].length
       if (wordCount(text.slice(0, from)) < LEAST_WORDS || wordCount(text.slice(to)) < LEAST_WORDS) return []
-      if (enclosed(text, from) || !startsClause(text.slice(to))) return []
+      if (enclosed(text, from) || !standsAlone(text.slice(0, from)) || !(bare ? startsWithPronoun : startsClause)(text.slice(to))) return []
       return [{ from, to, ...cut(found[1] ?? '') }]
     }),
   )

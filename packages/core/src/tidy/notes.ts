@@ -3,7 +3,7 @@ import type { Line, Page } from './page.ts'
 const FACTS = /^\s*(working title|title ideas?|subject|word ?count|words|target length|length|duration|run ?time|running time|tone|style|audience|target audience|keywords?|tags|author|written by|writer|draft|version|status|date|deadline|client|project|file|thumbnail( idea)?|description|format|language|reviewed by|last edited|published|updated|posted|reading time|read time|by staff)\s*(:\s*\S.*|\s\d[\d.]*)$/i
 const LATER = /^\s*(?:[-*•]\s*)?\**(?:todo|tk|tbd|fixme|note to self|reminder|editor'?s? note|note to editor|fact ?check)\**\s*[:–—-]\s*\S.*$/i
 /** Parts of a page that are not its text. */
-const FURNITURE = /^\s*(?:(?:figure|fig\.|table|chart|exhibit|plate)\s+\d+[a-z]?\s*[:.–—-].*|page \d+(?: (?:of|\/) \d+)?|(?:©|\(c\)|copyright)\s.*|.*\ball rights reserved\b.*|\d+ min(?:ute)? read|advertisement|sponsored)\s*$/i
+const FURNITURE = /^\s*(?:(?:figure|fig\.|table|chart|exhibit|plate)\s+\d+[a-z]?\s*[:.–—-].*|page \d+(?: (?:of|\/) \d+)?|(?:©|\(c\)|copyright\s+(?:©|\(c\)|\d{4}))\s.*|.*\ball rights reserved\b.*|\d+ min(?:ute)? read|advertisement|sponsored)\s*$/i
 const GREETING = /^\s*(?:hi|hello|hey|dear|good morning|good afternoon)(?: (?:all|team|everyone|there|\p{Lu}[\p{L}'’-]*)){1,3}\s*,\s*$/iu
 const FAREWELL = /^\s*(?:best|best wishes|best regards|kind regards|regards|warm regards|cheers|thanks|many thanks|thank you|sincerely|yours|all the best)\s*,\s*$/i
 const BRACKETED = /\[\[[^[\]\n]*\]\]|\[(?:ad|sponsor|sponsored|advert|mid-?roll|pre-?roll|promo|commercial)\b[^[\]\n]*\]|\[(?:(?:todo|tk|tbd|fixme|note|editor'?s? note|fact ?check|check|verify|insert|add|placeholder|comment)\b[^[\]\n]*|\?+)\]|\((?:todo|tk|tbd|fixme|note to self|note to editor)\b[^()\n]*\)/gi

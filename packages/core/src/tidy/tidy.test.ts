@@ -6,7 +6,7 @@ import tides from '../../../../demo/tides.txt?raw'
 import { cleanScript } from '../script/clean.ts'
 import { parseScript } from '../script/parse.ts'
 import { withChanges } from './change.ts'
-import { startsClause } from './clause-start.ts'
+import { standsAlone, startsClause } from './clause-start.ts'
 import { TIDY_KINDS } from './kinds.ts'
 import heldText from './set/held.txt?raw'
 import tunedText from './set/tuned.txt?raw'
@@ -75,6 +75,11 @@ describe('what is spoken afterwards', () => {
     ['1. Fill the lamp\n2. Light it', 'Fill the lamp. Light it.'],
     ['The sea[3] is deep (see [here](http://a.org)).', 'The sea is deep (see here).'],
   ])('of %j', (messy, spoken) => expect(words(tidyScript(messy))).toBe(spoken))
+})
+
+describe('standsAlone', () => {
+  it.each(['The keeper slept', 'If the wind turns, the ship must wait', 'It was either gold or sand'])('%s', (text) => expect(standsAlone(text)).toBe(true))
+  it.each(['If the wind turns', 'But when the lamp went out', 'It was either gold', 'It was not only cold', 'If you take it, knowingly or not'])('not: %s', (text) => expect(standsAlone(text)).toBe(false))
 })
 
 describe('startsClause', () => {

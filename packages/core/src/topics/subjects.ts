@@ -38,8 +38,9 @@ const TOO_WIDE = 0.4
  * or where they stand for the same thing.
  *
  * @param related words for the same thing or its next wider kind
+ * @param isThing whether a term is a thing: only things are named as neighbours of a subject
  */
-export function subjectsOf(films: readonly OwnedFilm[], related: (word: string) => readonly string[] = () => []): Subject[] {
+export function subjectsOf(films: readonly OwnedFilm[], related: (word: string) => readonly string[] = () => [], isThing: (term: string) => boolean = () => true): Subject[] {
   const places = new Map<string, Set<number>>()
   films.forEach(({ title }, i) => {
     for (const term of termsOf(title)) places.set(term, (places.get(term) ?? new Set()).add(i))
@@ -54,7 +55,7 @@ export function subjectsOf(films: readonly OwnedFilm[], related: (word: string) 
       for (const i of found) home.films.add(i)
     } else groups.push({ terms: [term], films: new Set(found) })
   }
-  return groups.map(({ terms, films: members }) => subjectOf(terms, [...members].map((i) => films[i]!)))
+  return groups.map(({ terms, films: members }) => subjectOf(terms, [...members].map((i) => films[i]!), { isThing, spread: (term) => places.get(term)?.size ?? 0 }))
 }
 
 export const termsOf = (title: string): string[] => [...new Set((title.toLowerCase().match(/\p{L}[\p{L}’'-]+/gu) ?? []).filter((word) => !STOP_WORDS.has(word) && !EMPTY.has(word)).map((word) => lemma(word.replace(/['’]s$/, ''))).filter((word) => word.length > 2 && !EMPTY.has(word)))]
@@ -65,31 +66,41 @@ const overlap = (a: ReadonlySet<number>, b: ReadonlySet<number>) => {
   return both / (a.size + b.size - both)
 }
 
+/** What is known of words over all titles. */
+interface TitleFacts {
+  isThing(term: string): boolean
+  /** How many titles have it. */
+  spread(term: string): number
+}
+/** A neighbour must have so much of all its titles in the subject. */
+const OWN_SHARE = 0.2
+
 /** "lighthouse keeper": the word before or after a term in most of its titles. */
-function pairOf(term: string, films: readonly OwnedFilm[]): string | undefined {
+function pairOf(term: string, films: readonly OwnedFilm[], { isThing, spread }: TitleFacts): string | undefined {
   const pairs = new Map<string, number>()
   for (const { title } of films) {
     const words = (title.toLowerCase().match(/\p{L}[\p{L}’'-]+/gu) ?? []).map((word) => lemma(word.replace(/['’]s$/, '')))
     words.slice(1).forEach((word, i) => {
       const pair = [words[i]!, word]
-      if (pair.includes(term) && pair.every((one) => !STOP_WORDS.has(one) && !EMPTY.has(one))) pairs.set(pair.join(' '), (pairs.get(pair.join(' ')) ?? 0) + 1)
+      if (pair.includes(term) && pair.every((one) => !STOP_WORDS.has(one) && !EMPTY.has(one) && isThing(one))) pairs.set(pair.join(' '), (pairs.get(pair.join(' ')) ?? 0) + 1)
     })
   }
-  const [best] = [...pairs].sort((a, b) => b[1] - a[1])
+  // A word that stands beside everything ("beat") names nothing.
+  const [best] = [...pairs].filter(([pair, count]) => pair.split(' ').every((word) => word === term || count >= spread(word) * OWN_SHARE)).sort((a, b) => b[1] - a[1])
   return best && best[1] >= 2 && best[1] > films.length * SAME_FILMS ? best[0] : undefined
 }
 
-function neighboursOf(terms: readonly string[], films: readonly OwnedFilm[]): string[] {
+function neighboursOf(terms: readonly string[], films: readonly OwnedFilm[], { isThing, spread }: TitleFacts): string[] {
   const counts = new Map<string, number>()
-  for (const { title } of films) for (const word of termsOf(title)) if (!terms.includes(word)) counts.set(word, (counts.get(word) ?? 0) + 1)
-  return [...counts].sort((a, b) => b[1] - a[1]).slice(0, 4).map(([word]) => word)
+  for (const { title } of films) for (const word of termsOf(title)) if (!terms.includes(word) && isThing(word)) counts.set(word, (counts.get(word) ?? 0) + 1)
+  return [...counts].filter(([word, count]) => count >= spread(word) * OWN_SHARE).sort((a, b) => b[1] - a[1]).slice(0, 4).map(([word]) => word)
 }
 
-function subjectOf(terms: string[], films: readonly OwnedFilm[]): Subject {
+function subjectOf(terms: string[], films: readonly OwnedFilm[], facts: TitleFacts): Subject {
   const byAge = [...films].sort((a, b) => a.ageHours - b.ageHours)
   const [own, others] = [byAge.filter((film) => film.own), byAge.filter((film) => !film.own)]
   return {
-    name: pairOf(terms[0]!, films) ?? terms[0]!, terms, neighbours: neighboursOf(terms, films), own: own.map(({ id }) => id), others: others.map(({ id }) => id),
+    name: pairOf(terms[0]!, films, facts) ?? terms[0]!, terms, neighbours: neighboursOf(terms, films, facts), own: own.map(({ id }) => id), others: others.map(({ id }) => id),
     ...(own.length ? { aboveOwn: median(own.map(({ above }) => above)), lastOwnHours: own[0]!.ageHours } : {}),
     ...(others.length ? { aboveOthers: median(others.map(({ above }) => above)), lastOthersHours: others[0]!.ageHours } : {}),
   }

@@ -12,6 +12,9 @@ import { loadLexicon } from '@tidy-reel/engine/words/wordnet'
 import { IdeaRow, Watched } from '../db/models.ts'
 import type { EpisodeActions } from './episodes.ts'
 
+/** From here on WordNet's commonest sense of a word is something that can be shown. */
+const THING = 0.35
+
 type IdeaFields = Pick<Idea, 'title' | 'notes' | 'subject' | 'state'>
 
 /** Channels that are followed, what works on them, and ideas for films. */
@@ -37,7 +40,7 @@ export function topicActions(sequelize: Sequelize, statistics: ChannelStatistics
       const ideas = await IdeaRow.findAll({ where: { ownerId }, order: [['createdAt', 'DESC']] })
       return {
         channels: paced.map(({ channel, films: own }) => channelView(channel, trendOf(own))), films,
-        subjects: rankedSubjects(subjectsOf(films, (word) => lexicon.synonyms(word))), ideas: ideas.map(ideaView),
+        subjects: rankedSubjects(subjectsOf(films, (word) => lexicon.synonyms(word), (term) => (lexicon.picturable(term) ?? 0) >= THING)), ideas: ideas.map(ideaView),
       }
     },
     offered: (signal: AbortSignal): Promise<OfferedChannel[]> => statistics.channels(signal),

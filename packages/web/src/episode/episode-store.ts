@@ -91,7 +91,9 @@ export const useEpisode = defineStore('episode', () => {
       if (current !== id) return
       // An edit may have been taken while this answer was under way: the newer document stays.
       const newer = data.value && data.value.revision > loaded.revision ? data.value : loaded
-      data.value = { ...loaded, revision: newer.revision, document: newer.document }
+      // What can be undone is known here first, too, until the edits under way have arrived.
+      const { history } = data.value && box.waiting(id) ? data.value : newer
+      data.value = { ...loaded, revision: newer.revision, document: newer.document, history }
       if (!box.waiting(id)) document.value = newer.document
     } catch (cause) {
       if (!data.value) fault.value = (cause as Error).message

@@ -25,13 +25,13 @@ const FILTERS = { all: 'all', open: 'not looked at', unsure: 'unsure', checked: 
           <span class="soft">{{ CLAIM_KINDS[claim.kind] }}</span>
           <button v-for="mark in CLAIM_MARKS" :key="mark" class="plain" :class="[mark, { on: found?.mark === mark }]" :aria-pressed="found?.mark === mark" @click="emit('mark', claim, found?.mark === mark ? null : { mark, source: found?.source || sourceOf(claim), by })">{{ mark }}</button>
         </div>
-        <KeptInput v-if="found" :value="found.source" placeholder="Where it is said: a title, an address, a page" :label="`Source of “${claim.words}”`" @keep="(source) => emit('mark', claim, { mark: found!.mark, source, by })" />
+        <KeptInput small v-if="found" :value="found.source" placeholder="Where it is said: a title, an address, a page" :label="`Source of “${claim.words}”`" @keep="(source) => emit('mark', claim, { mark: found!.mark, source, by })" />
         <span v-if="!found && sourceOf(claim)" class="soft by">from your source “{{ sourceOf(claim) }}”</span>
         <span v-if="found?.by" class="soft by">marked by {{ found.by }}</span>
       </li>
     </ul>
     <div class="foot">
-      <KeptInput :value="by" placeholder="Your name, for the marks" label="Your name, for the marks" @keep="(name) => emit('by', name)" />
+      <KeptInput small :value="by" placeholder="Your name, for the marks" label="Your name, for the marks" @keep="(name) => emit('by', name)" />
       <ElButton @click="emit('save')">Save the list</ElButton>
     </div>
   </template>

@@ -70,5 +70,6 @@ defineExpose({ show, focus: () => view.focus(), editor: () => view })
 .editor { height: 100%; min-height: 0; }
 .reading :deep(.cm-scroller) { font-size: 22px; line-height: 1.7; }
 .reading :deep(.cm-content) { max-width: 560px; }
+.reading :deep(.cm-chapter) { text-indent: -0.24em; }
 .reading :deep(.cm-direction), .reading :deep(.cm-cut), .reading :deep(.cm-sign), .reading :deep(.cm-scene-margin) { display: none; }
 </style>

@@ -43,7 +43,7 @@ const short = (text: string) => (text.length > 90 ? `${text.slice(0, 60)} … ${
 .el-button + .el-button { margin: 0; }
 section { border-top: 1px solid var(--hair); padding-top: 8px; }
 header { display: flex; justify-content: space-between; align-items: baseline; gap: 8px; font-size: 14px; }
-header span { white-space: nowrap; display: flex; gap: 12px; }
+header > span { white-space: nowrap; display: flex; gap: 12px; }
 h3 { font-weight: 600; }
 h3::first-letter { text-transform: uppercase; }
 h3 { white-space: nowrap; }
