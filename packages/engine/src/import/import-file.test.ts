@@ -48,6 +48,7 @@ describe('importFile, of tables and subtitles', () => {
     ['SRT', '1\n00:00:01,000 --> 00:00:03,000\nThe sand on this beach\nis not <i>from</i> here.\n\n2\n00:00:03,200 --> 00:00:06,000\nIt came down a river.\n\n3\n00:00:09,000 --> 00:00:11,000\nSlowly.'],
     ['VTT', 'WEBVTT\n\nNOTE a remark\n\n00:01.000 --> 00:03.000 align:start\nThe sand on this beach\nis not from here.\n\n00:03.200 --> 00:06.000\n<v Ann>It came down a river.\n\n00:09.000 --> 00:11.000\nSlowly.'],
   ])('reads %s as sentences, a long silence as a paragraph', async (_name, content) => expect((await text(content, 'a.srt')).script).toBe('The sand on this beach is not from here. It came down a river.\n\nSlowly.'))
+  it('leaves subtitles that are called a text to the tidy pass', async () => expect((await text('1\n00:00:01,000 --> 00:00:03,000\nThe sand.', 'a.txt')).script).toContain('-->'))
 })
 
 describe('importFile, of documents', () => {

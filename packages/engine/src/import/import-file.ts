@@ -78,7 +78,8 @@ function textScript(text: string, ending: string, name: string): Imported {
   const start = text.trimStart().slice(0, 400)
   if (/^(?:<!doctype html|<html|<\?xml[^>]*>\s*<(?:!doctype )?html)/i.test(start) || /^\.(?:html?|xhtml|mhtml)$/.test(ending)) return htmlScript(text, name)
   if (/^\.(?:csv|tsv)$/.test(ending)) return csvScript(text, name)
-  if (/^WEBVTT/.test(start) || /^(?:\d+\s*\n)?\s*(?:\d{1,2}:)?\d{1,2}:\d\d[.,]\d{1,3}\s*-->/.test(start)) return subtitlesScript(text, name)
+  // Called a text, subtitles stay as they are: the tidy pass shows what it takes out of them.
+  if (!/^\.(?:txt|md|markdown)$/.test(ending) && (/^WEBVTT/.test(start) || /^(?:\d+\s*\n)?\s*(?:\d{1,2}:)?\d{1,2}:\d\d[.,]\d{1,3}\s*-->/.test(start))) return subtitlesScript(text, name)
   if (!/[\p{L}\p{N}]/u.test(text)) throw new TidyError(text.includes('\u0000') ? 'script_not_text' : 'import_empty', { name })
   return { title: /^#\s+(.+)$/m.exec(start)?.[1]?.trim() ?? name, script: text, left: [], pictures: [] }
 }
