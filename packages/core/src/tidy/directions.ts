@@ -38,8 +38,10 @@ export function findDirections(page: Page) {
   }
   for (const { index, 0: whole, 1: heard } of page.view.matchAll(NOTES)) page.mark('direction', index, index + whole.length, `[sound: ${heard?.trim() || 'music'}]`)
   for (const { index, 0: whole, 2: inside, input } of page.view.matchAll(ITALIC)) {
-    const sound = STANDS_ALONE.test(input.slice(Math.max(0, index - 5), index)) && !/[.,!?]/.test(inside!)
-    const meaning = meaningOf(inside!, !sound)
+    // Inside a sentence italics are emphasis, whatever word they are on.
+    const alone = STANDS_ALONE.test(input.slice(Math.max(0, index - 5), index)) && /^[.!]?(?:\s+[\p{Lu}"“*_(\[]|\s*\n|\s*$)/u.test(input.slice(index + whole.length, index + whole.length + 12))
+    if (!alone) continue
+    const meaning = meaningOf(inside!, /[.,!?]/.test(inside!))
     if (meaning !== undefined) page.mark('direction', index, index + whole.length, meaning)
   }
   for (const { index, 0: whole, 1: inside } of page.view.matchAll(ANGLE)) {

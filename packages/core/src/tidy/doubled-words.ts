@@ -15,8 +15,10 @@ export function findDoubledWords(page: Page) {
     // The next pair may begin with this one's second word.
     pattern.lastIndex = found.index + first.length
     if (!isSlip(view, found.index, first, second, found.index + whole.length)) continue
-    const from = found.index + first.length
-    page.claim('doubled', [{ from, to: from + space.length + second.length, text: space.includes('\n') ? '\n' : '' }], { whole: { from: found.index, to: found.index + whole.length } })
+    const end = found.index + whole.length
+    // Over the end of a line the break stays, and the word goes with the space behind it.
+    const gone = space.includes('\n') ? { from: end - second.length, to: end + /^[^\S\n]*/.exec(view.slice(end))![0].length } : { from: found.index + first.length, to: end }
+    page.claim('doubled', [{ ...gone, text: '' }], { whole: { from: found.index, to: end } })
   }
 }
 

@@ -2,7 +2,7 @@ import type { Line, Page } from './page.ts'
 
 const TITLE = /^\s*#{0,6}\s*\**(references|sources?|bibliography|further reading|works cited|footnotes|citations|links|credits and sources)\**:?\**\s*$/i
 const ENTRY = /^\s*(?:[-*•]|\d+[.)]|\[\^?\w+\])\s*\S|https?:\/\/|www\.|\b(?:1[5-9]|20)\d\d\b/
-const DEFINITION = /^\s*\[\^?[\w-]+\]:\s.*$/
+const DEFINITION = /^\s*\[(?:\^[\w-]+|\d+)\]:\s.*$|^\s*\[[\w -]+\]:\s*<?https?:\S+.*$/
 const MARKS = /\[\^[^\]\s]+\]|\[\d{1,3}(?:\s*[,–-]\s*\d{1,3})*\]|\[(?:citation needed|clarification needed|according to whom\?|who\?|when\?|where\?|better source needed|dead link|original research\??|by whom\?|note \d+|[a-z])\]/gi
 /** "(see Figure 2)" points to what no listener has before them. */
 const POINTERS = /\((?:see|cf\.?|compare|shown in|as in)\s+(?:also\s+)?(?:the\s+)?(?:figs?\.?|figures?|tables?|charts?|chapters?|sections?|pages?|pp?\.|appendix|footnotes?|notes?|above|below|diagrams?)\b[^()\n]*\)|\((?:figs?\.?|figures?|tables?)\s+\d+[a-z]?\)/gi

@@ -13,6 +13,9 @@ const OFF_SCREEN = /\((?:v\.?\s?o\.?|o\.?\s?s\.?|cont(?:'|’)?d)/i
 /** Words before a colon that are no names. */
 const NO_NAME = new Set('note remember warning answer question result conclusion problem solution step fact example tip rule reason summary first second third visual music sound camera text title today tomorrow now here so and but yes no well imagine think look listen picture monday tuesday wednesday thursday friday saturday sunday january february march april may june july august september october november december source sources update bonus part chapter section intro outro number scene shot super pause caption graphic video image photo footage'.split(' '))
 
+/** Share of lines with a name before them that makes a text a conversation. */
+const TALK = 0.8
+
 interface Label {
   line: Line
   voice: string
@@ -97,5 +100,8 @@ function namesOf(lines: readonly Line[]): Set<string> {
   }
   const speakers = [...counts].filter(([, { times, capitals }]) => times > 1 || capitals)
   const inAll = speakers.reduce((sum, [, { times }]) => sum + times, 0)
-  return new Set(inAll > 2 ? speakers.map(([voice]) => voice) : [])
+  // Where nearly every line has a name before it, who speaks once is a speaker as well.
+  const worded = lines.filter(({ text }) => text.trim() !== '').length
+  const everywhere = [...counts.values()].reduce((sum, { times }) => sum + times, 0) >= worded * TALK
+  return new Set(inAll > 2 || (everywhere && counts.size > 1 && worded > 2) ? (everywhere ? [...counts] : speakers).map(([voice]) => voice) : [])
 }
