@@ -12,6 +12,7 @@ const CALL = [
   /\b(?:leave|drop|write|post) (?:us |me )?(?:a |your )?(?:like|comments?|thoughts?|review|thumbs)\b.*\b(?:below|comments?|video|down)\b|\b(?:leave|drop) a (?:like|comment)\b/i,
   /\b(?:let (?:me|us) know|tell (?:me|us)|comment)\b[^.!?]*\b(?:in the comments?|comments? (?:section|below)|down below)\b|\bcomment below\b/i,
   /\blinks? (?:is |are )?(?:in the|below|down) (?:the )?(?:description|bio)|\bin the description(?: box)? below\b/i,
+  /\b(?:check|click|see|use|follow|visit) (?:out )?(?:the|my|our) links?\b[^.!?]*\b(?:below|description|bio|above)\b/i,
   /\b(?:give|gave) (?:this|the|it|us) (?:video |film |one )?(?:a |an )?(?:thumbs[- ]up|like)\b/i,
   /\bcheck out (?:my|our) (?:other |last |previous |new )?(?:videos?|films?|channel|merch|course|website|shop|patron|newsletter)\b/i,
   /\b(?:follow|find|support) (?:us|me) (?:on|at|@)|\bfollow (?:us|me)\b[^.!?]*\bfor more\b|\bjoin (?:my|our) (?:newsletter|community|channel|server|mailing list)\b|\bturn on (?:the )?notifications\b|\bshare this (?:video|film)\b/i,

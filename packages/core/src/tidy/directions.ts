@@ -6,7 +6,7 @@ const OWN = /\[(?:(?:picture|sound|super)\s*:\s*[^[\]\n]*|pause\b[^[\]\n]*)\]/gi
 const LABELLED = /^\s*(?:[-*•]\s+)?[[(]?(?:\*\*|__|\*)?(visuals?|video|b-?roll|picture|image|photo|footage|graphics?|animation|clip|stock(?: footage)?|cutaway|diagram|map|insert|show|shot|music|sound(?: effects?)?|sfx|fx|ambien(?:t|ce)|bgm|background music|text on[ -]screen|on[ -]screen(?: text)?|super|lower third|title card|caption|text overlay|chyron|camera|tone|delivery|transition|lighting|director|action|cue|pace|pacing|energy)(?:\s*\([^)]*\))?(?:\*\*|__|\*)?\s*(?::|–|—|\s-\s)(?:\*\*|__|\*)?\s*(.+?)(?:\*\*|__|\*)?[\])]?\s*$/i
 /** Sizes of shots as shot lists write them. */
 const SHOT_SIZE = /^\s*(?:[-*•]\s+)?(?:E?CU|ECU|BCU|MCU|MS|WS|EWS|VWS|LS|ELS|MLS|POV|OTS|GFX|VFX|AERIAL|DRONE|INSERT|TIMELAPSE)\s*[:–—-]\s*(.+)$/
-const BROLL_OF = /^\s*(?:b-?roll|stock footage|footage|close-?up|wide shot|aerial shot|drone shot|time-?lapse|archive footage|montage) of .+$/i
+const BROLL_OF = /^\s*(?:b-?roll|(?:stock |archive |drone |aerial )?footage|close-?up|cutaway|time-?lapse|slow motion|montage|(?:wide|aerial|drone|tracking|establishing|tight|long|medium|opening|closing) (?:shot|view)) (?:of|over|on|to|across|from|along|showing|with) (?!.*\b(?:is|was|are|were|has|had|have)\b).+$/i
 const SLUG = /^\s*(?:INT|EXT|INT\.?\/EXT|I\/E)[. ]+\s*(.+?)(?:\s*[–—-]+\s*(DAY|NIGHT|DAWN|DUSK|MORNING|EVENING|NOON|SUNSET|SUNRISE|LATER|CONTINUOUS|AFTERNOON))?\s*$/
 const TRANSITION = /^\s*(?:FADE (?:IN|OUT|TO BLACK|UP)|(?:SMASH |JUMP |MATCH |HARD )?CUT TO(?: BLACK)?|CUT|DISSOLVE TO|CROSSFADE|CROSS DISSOLVE|WIPE(?: TO)?|TRANSITION|MONTAGE|END|THE END|FIN|BLACK|ROLL CREDITS|END CREDITS|Fade (?:in|out|to black)|Cut to(?: black)?|Roll credits|End of (?:script|video|narration))\s*[.:…]*\s*$/
 const TRANSITION_TO = /^\s*(?:FADE IN|FADE TO|(?:SMASH |JUMP |MATCH )?CUT TO|DISSOLVE TO)\s*:\s*(\S.*)$/
@@ -21,7 +21,7 @@ const WHOLE_ROUND = /^\s*\(([^()\n]+)\)\s*$/
 const BRACKETS = [/(\*{0,3}|_{0,3})\[([^[\]\n]+)\]\1/g, /(\*{0,3}|_{0,3})\{([^{}\n]+)\}\1/g]
 const ROUND = /(\*{0,3}|_{0,3})\(([^()\n]+)\)\1/g
 const ITALIC = /(?<![\p{L}\p{N}*_])(\*|_)(?![\s*_])([^*_\n]{3,60})(?<!\s)\1(?![\p{L}\p{N}*_])/gu
-const ANGLE = /<(?!\/?\w+(?:\s[^<>]*)?\/?>)([^<>\n]{3,80})>/g
+const ANGLE = /<<([^<>\n]{3,80})>>|<(?!\/?\w+(?:\s[^<>]*)?\/?>)([^<>\n]{3,80})>/g
 
 /** Directions that have a line of their own. */
 export function findDirectionLines(page: Page) {
@@ -40,12 +40,12 @@ export function findDirections(page: Page) {
   for (const { index, 0: whole, 2: inside, input } of page.view.matchAll(ITALIC)) {
     // Inside a sentence italics are emphasis, whatever word they are on.
     const alone = STANDS_ALONE.test(input.slice(Math.max(0, index - 5), index)) && /^[.!]?(?:\s+[\p{Lu}"“*_(\[]|\s*\n|\s*$)/u.test(input.slice(index + whole.length, index + whole.length + 12))
-    if (!alone) continue
-    const meaning = meaningOf(inside!, /[.,!?]/.test(inside!))
+    const meaning = meaningOf(inside!, !alone || /[.,!?]/.test(inside!))
+    if (!alone && !meaning?.startsWith('[pause')) continue
     if (meaning !== undefined) page.mark('direction', index, index + whole.length, meaning)
   }
-  for (const { index, 0: whole, 1: inside } of page.view.matchAll(ANGLE)) {
-    const meaning = meaningOf(inside!, false)
+  for (const { index, 0: whole, 1: double, 2: single } of page.view.matchAll(ANGLE)) {
+    const meaning = meaningOf((double ?? single)!, false)
     if (meaning !== undefined) page.mark('direction', index, index + whole.length, meaning)
   }
 }
@@ -60,8 +60,8 @@ function lineMeaning(text: string): string | undefined {
   if (TRANSITION.test(text)) return ''
   const to = TRANSITION_TO.exec(text)?.[1]
   if (to) return picture(to)
-  const slug = SLUG.exec(text)
-  if (slug) return picture([slug[1]!, slug[2] && !/LATER|CONTINUOUS/.test(slug[2]) ? slug[2] : ''].filter(Boolean).join(', ').toLowerCase())
+  const slug = slugPicture(text)
+  if (slug !== undefined) return slug
   const labelled = LABELLED.exec(text)
   if (labelled && isLabel(text, labelled[1]!)) return labelMeaning(labelled[1]!, labelled[2]!)
   const sized = SHOT_SIZE.exec(text)?.[1]
@@ -73,6 +73,12 @@ function lineMeaning(text: string): string | undefined {
   if (bold) return namesPart(bold) ? undefined : meaningOf(bold, false)
   const round = WHOLE_ROUND.exec(text)?.[1]
   return round ? meaningOf(round, !/^(?:lights|curtain|the sound|sound|camera|cut|fade)/i.test(round) && round.split(/\s+/).length > 3) : undefined
+}
+
+/** "INT. MILL HOUSE - DAY" as a picture; undefined for any other line. */
+export function slugPicture(line: string): string | undefined {
+  const [, place, time] = SLUG.exec(line) ?? []
+  return place && picture([place, time && !/LATER|CONTINUOUS/.test(time) ? time : ''].filter(Boolean).join(', ').toLowerCase())
 }
 
 /** "Visual: …" is a label; "visual: …" in the midst of prose is not, nor is "Action - …". */

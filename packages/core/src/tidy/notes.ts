@@ -7,7 +7,7 @@ const FURNITURE = /^\s*(?:(?:figure|fig\.|table|chart|exhibit|plate)\s+\d+[a-z]?
 const GREETING = /^\s*(?:hi|hello|hey|dear|good morning|good afternoon)(?: (?:all|team|everyone|there|\p{Lu}[\p{L}'’-]*)){1,3}\s*,\s*$/iu
 const FAREWELL = /^\s*(?:best|best wishes|best regards|kind regards|regards|warm regards|cheers|thanks|many thanks|thank you|sincerely|yours|all the best)\s*,\s*$/i
 const BRACKETED = /\[\[[^[\]\n]*\]\]|\[(?:ad|sponsor|sponsored|advert|mid-?roll|pre-?roll|promo|commercial)\b[^[\]\n]*\]|\[(?:(?:todo|tk|tbd|fixme|note|editor'?s? note|fact ?check|check|verify|insert|add|placeholder|comment)\b[^[\]\n]*|\?+)\]|\((?:todo|tk|tbd|fixme|note to self|note to editor)\b[^()\n]*\)/gi
-const BYLINE = /^\s*(?:written |posted |words )?by(?: \p{Lu}[\p{L}.'’-]*){1,4}\s*$/iu
+const BYLINE = /^\s*(?:(?:[Ww]ritten|[Pp]osted|[Ww]ords) by|[Bb]y|BY)(?: \p{Lu}[\p{L}.'’-]*){1,4}\s*$/u
 /** What a helper that wrote the text said around it. */
 const PREFACE = /^\s*(?:sure|certainly|of course|absolutely|okay|ok|great|here(?:['’]s| is| are)|below is|i(?:['’]ve| have) (?:written|revised|drafted))\b[^\n]*\b(?:script|narration|draft|version|text|voice-?over|rewrite)\b[^\n]*[:!.]\s*$/i
 const OFFER = /^\s*(?:let me know if|would you like me|feel free to|i hope this (?:helps|works)|do you want me to|want me to|if you(?:['’]d| would) like(?:,| me)|i can also)\b[^\n]*$/i

@@ -1,6 +1,6 @@
 import type { Page } from './page.ts'
 
-const LONE_LINE = /^[^\S\n]*[.,;:!?…•*~_–—=+|/\\"'“”-]+[^\S\n]*$/gm
+const LONE_LINE = /^[^\S\n]*(?:[.,;:!?…•▪◦■●*~_–—=+|/\\"'“”-]+|\d{1,2}[.)])[^\S\n]*$/gm
 /** What a text of two spaces between tokens looks like; markup of our own (` | `, ` ~ `) is no punctuation. */
 const SPACE_BEFORE = /(?<=[\p{L}\p{N}”"’)])[^\S\n]+(?=[,;:!?]+(?:\s|$)|\.(?:\s|$))/gmu
 const SPACE_WRONG_SIDE = /(?<=\p{L})[^\S\n]+,(?=\p{L})/gu

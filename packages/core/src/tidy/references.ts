@@ -5,7 +5,7 @@ const ENTRY = /^\s*(?:[-*•]|\d+[.)]|\[\^?\w+\])\s*\S|https?:\/\/|www\.|\b(?:1[
 const DEFINITION = /^\s*\[(?:\^[\w-]+|\d+)\]:\s.*$|^\s*\[[\w -]+\]:\s*<?https?:\S+.*$/
 const MARKS = /\[\^[^\]\s]+\]|\[\d{1,3}(?:\s*[,–-]\s*\d{1,3})*\]|\[(?:citation needed|clarification needed|according to whom\?|who\?|when\?|where\?|better source needed|dead link|original research\??|by whom\?|note \d+|[a-z])\]/gi
 /** "(see Figure 2)" points to what no listener has before them. */
-const POINTERS = /\((?:see|cf\.?|compare|shown in|as in)\s+(?:also\s+)?(?:the\s+)?(?:figs?\.?|figures?|tables?|charts?|chapters?|sections?|pages?|pp?\.|appendix|footnotes?|notes?|above|below|diagrams?)\b[^()\n]*\)|\((?:figs?\.?|figures?|tables?)\s+\d+[a-z]?\)/gi
+const POINTERS = /\((?:sources?|refs?|references?|citations?)\s*:[^()\n]*\)|\((?:see|cf\.?|compare|shown in|as in)\s+(?:also\s+)?(?:the\s+)?(?:figs?\.?|figures?|tables?|charts?|chapters?|sections?|pages?|pp?\.|appendix|footnotes?|notes?|above|below|diagrams?)\b[^()\n]*\)|\((?:figs?\.?|figures?|tables?)\s+\d+[a-z]?\)/gi
 /** Raised figures after a word or a stop; after a unit they are a power. */
 const RAISED = /(?<=[\p{L}.,;:!?”")])(?<!\b[kcmd]?m|\bft|\bs)[¹²³⁰⁴-⁹]+(?![\p{L}\p{N}])/gu
 

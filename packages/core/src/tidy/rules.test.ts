@@ -16,7 +16,7 @@ const cases: Record<string, { made: [string, string][]; left: string[] }> = {
     left: ['At 6:30 it burns.', '6:30 in the morning is early.', 'The last train (23:40) was full.', 'The odds were 3:1 against.'],
   },
   'scene numbers': {
-    made: [['Scene 4\n\nIt burns.', 'It burns.'], ['SCENE 2: The harbour\n\nIt burns.', '# The harbour\n\nIt burns.'], ['Scene 2: It burned all night.', 'It burned all night.'], ['Shot 3: a lamp', '[picture: a lamp]']],
+    made: [['Scene 4\n\nIt burns.', 'It burns.'], ['SCENE 2: The harbour\n\nIt burns.', '# The harbour\n\nIt burns.'], ['SCENE 3 - EXT. HARBOUR - DAY\n\nIt burns.', '[picture: harbour, day]\n\nIt burns.'], ['Scene 2: It burned all night.', 'It burned all night.'], ['Shot 3: a lamp', '[picture: a lamp]']],
     left: ['Scene after scene, it burned.', 'The scene was set.'],
   },
   counting: {
@@ -47,9 +47,13 @@ const cases: Record<string, { made: [string, string][]; left: string[] }> = {
     made: [['The the lamp.', 'The lamp.'], ['It went to\nto sea.', 'It went to\nsea.'], ['It burns .', 'It burns.'], ['It burns!!!', 'It burns!'], ['It burns.It turns.', 'It burns. It turns.']],
     left: ['She had had it. He said that that was so.', 'Very, very slowly. No, no.', 'What it is is a lamp.', 'Bora Bora is far.', 'It burns... almost.'],
   },
+  directions: {
+    made: [['[Narrator speaks slowly] It burns.', 'It burns.'], ['It burns *pause* all night.', 'It burns [pause 1s] all night.'], ['It burns.\n\nDrone shot over the bay.', 'It burns.\n\n[picture: the bay]'], ['<<cut to map>> It burns.', '[picture: map] It burns.'], ['It burns (Source: Harbour Board, 1901).', 'It burns.'], ['It *turns* all night.', 'It turns all night.'], ['It burns.\n\n•\n\nIt turns.', 'It burns.\n\nIt turns.']],
+    left: ['A drone shot over the bay was new then.', 'Music drifted over from the ferry.', 'Show me a harbour without gulls.', 'Visual range was zero.', '"Cut!" shouted the mate.', 'Ring the bell twice.'],
+  },
   'working notes': {
     made: [['Title idea: Lamps\nWord count: 300\n\nIt burns.', 'It burns.'], ['It burns. [TODO: check]', 'It burns.'], ["Sure! Here's the script:\n\nIt burns.", 'It burns.'], ['It burns.\n\nLet me know if you want changes.', 'It burns.']],
-    left: ['Copyright holders wrote letters.\nThey burned.', 'Length matters: it burns.', 'Thank you. It burns.'],
+    left: ['Copyright holders wrote letters.\nThey burned.', 'Length matters: it burns.', 'Thank you. It burns.', 'By Tuesday it was over.', 'Dear to the keeper was his clock.'],
   },
 }
 

@@ -30,6 +30,8 @@ const RULES: Rule[] = [
   ['abbreviation', form(String.raw`(?:ASAP)\b`, 'gu'), 'as soon as possible'],
   ['abbreviation', form(String.raw`cf\.(?=\s)`), 'compare'],
   ['abbreviation', form(String.raw`yrs?\.?(?=\s|[,;])`), 'years'],
+  ['abbreviation', form(String.raw`ppl\b`), 'people'],
+  ['abbreviation', form(String.raw`thx\b`), 'thanks'],
   ['abbreviation', form(String.raw`govt\.?(?=\s)`), 'government'],
   ['symbol', /(?<=[\s;])&(?=\s)/g, 'and'],
   ['symbol', /(?<=\p{Ll})&(?=\p{Ll})/gu, ' and '],
@@ -50,7 +52,7 @@ const RULES: Rule[] = [
   ['symbol', /(?<=\s)[©®™](?=\s)/gu, ''],
   ['symbol', /(?<=\b\p{L}\p{Ll}+)\/(?=\p{Ll}{2,}\b)/gu, ' or '],
   ['symbol', /(?<=\d)x(?=\s+(?:more|faster|slower|bigger|larger|smaller|longer|heavier|stronger|as)\b)/g, ' times'],
-  ['symbol', /[•▪◦■●]/g, ','],
+  ['symbol', /(?<=\S\s)[•▪◦■●](?=\s\S)/g, ','],
 ]
 
 /** Short forms and signs in the words they stand for. */
