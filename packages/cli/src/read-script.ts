@@ -2,7 +2,7 @@ import { readFile, stat } from 'node:fs/promises'
 import { basename } from 'node:path'
 import { TidyError } from '@tidy-reel/core/fault'
 import { documentFrom } from '@tidy-reel/core/document/apply'
-import { importFile, IMPORT_BYTES_LIMIT } from '@tidy-reel/engine/import/import-file'
+import { importFile, importTooLarge, IMPORT_BYTES_LIMIT } from '@tidy-reel/engine/import/import-file'
 import { filmOf, type Film } from '@tidy-reel/core/document/film-scenes'
 
 /**
@@ -13,8 +13,8 @@ import { filmOf, type Film } from '@tidy-reel/core/document/film-scenes'
 export async function readScript(file: string): Promise<string> {
   const facts = await stat(file).catch(() => undefined)
   if (!facts?.isFile()) throw new TidyError('file_not_found', { name: file })
-  // A file that is too large is not read into memory to find that out.
-  const { script, left } = await importFile(facts.size > IMPORT_BYTES_LIMIT ? Buffer.alloc(IMPORT_BYTES_LIMIT + 1) : await readFile(file), basename(file))
+  if (facts.size > IMPORT_BYTES_LIMIT) throw importTooLarge(basename(file), facts.size)
+  const { script, left } = await importFile(await readFile(file), basename(file))
   for (const remark of left) process.stderr.write(`${remark}\n`)
   return script
 }

@@ -7,19 +7,14 @@ export interface ChapterLength {
   chapter: number
   title: string
   seconds: number
-  /** Scenes `[first, end)`. */
-  first: number
-  end: number
 }
 
 /** How long every chapter speaks, in order; chapters without a scene have 0. */
 export function chapterLengths({ scenes, chapters }: ParsedScript, speed = 1): ChapterLength[] {
   const seconds = sceneSeconds(scenes, speed)
-  const lengths = [-1, ...chapters.keys()].map((chapter): ChapterLength => {
-    const first = scenes.findIndex((scene) => scene.chapter === chapter)
-    const end = scenes.findLastIndex((scene) => scene.chapter === chapter) + 1
-    return { chapter, title: chapter < 0 ? 'Before the first chapter' : chapters[chapter]!.title, seconds: first < 0 ? 0 : seconds.slice(first, end).reduce((sum, s) => sum + s, 0), first: Math.max(0, first), end: Math.max(0, end) }
-  })
+  const sums = new Map<number, number>()
+  scenes.forEach(({ chapter }, i) => sums.set(chapter, (sums.get(chapter) ?? 0) + seconds[i]!))
+  const lengths = [-1, ...chapters.keys()].map((chapter): ChapterLength => ({ chapter, title: chapter < 0 ? 'Before the first chapter' : chapters[chapter]!.title, seconds: sums.get(chapter) ?? 0 }))
   return lengths.filter(({ chapter, seconds: length }) => chapter >= 0 || length > 0)
 }
 

@@ -1,8 +1,8 @@
 import type { CheckedClaim } from '../document/document.ts'
 import type { ParsedScript } from '../script/parse.ts'
-import { paragraphsOf } from '../script/paragraphs.ts'
-import { sentencesOf } from '../script/sentences.ts'
-import { narrationOnly } from './check-script.ts'
+import { MONTHS } from '../speech/spoken.ts'
+import { narrationOnly } from '../script/narration.ts'
+import { sentencesIn } from '../script/paragraphs.ts'
 
 export const CLAIM_KINDS = { number: 'a number', date: 'a date', name: 'a name', superlative: 'a superlative', cause: 'a cause' } as const
 export type ClaimKind = keyof typeof CLAIM_KINDS
@@ -15,22 +15,19 @@ export interface Claim {
   to: number
   /** As spoken: spaces evened. */
   sentence: string
-  sentenceFrom: number
-  sentenceTo: number
   /** Index of the scene its words are in. */
   scene: number
 }
 
-const MONTH = 'January|February|March|April|May|June|July|August|September|October|November|December'
 const COUNT = 'one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|thirteen|fourteen|fifteen|sixteen|seventeen|eighteen|nineteen|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety'
 const BIG = 'hundred|thousand|million|billion|trillion|dozen'
-const DATE = new RegExp(String.raw`\b(?:\d{1,2}(?:st|nd|rd|th)?(?: of)? (?:${MONTH})(?:,? \d{4})?|(?:${MONTH}) \d{1,2}(?:st|nd|rd|th)?(?:,? \d{4})?|(?:[Ii]n|[Ss]ince|[Bb]y|[Uu]ntil|[Ff]rom|[Bb]efore|[Aa]fter|[Aa]round|[Aa]bout|early|late|of|to|and|,) (?:the (?:early |late |mid-?)?)?(?:1\d{3}|20\d\d)s?|(?:1\d{3}|20\d\d)s\b|(?:the )?(?:\w+teenth|twentieth|twenty-first|\d{1,2}(?:st|nd|rd|th)) century|(?:${MONTH}) (?:1\d{3}|20\d\d))`, 'g')
+const DATE = new RegExp(String.raw`\b(?:\d{1,2}(?:st|nd|rd|th)?(?: of)? (?:${MONTHS})(?:,? \d{4})?|(?:${MONTHS}) \d{1,2}(?:st|nd|rd|th)?(?:,? \d{4})?|(?:[Ii]n|[Ss]ince|[Bb]y|[Uu]ntil|[Ff]rom|[Bb]efore|[Aa]fter|[Aa]round|[Aa]bout|early|late|of|to|and|,) (?:the (?:early |late |mid-?)?)?(?:1\d{3}|20\d\d)s?|(?:1\d{3}|20\d\d)s\b|(?:the )?(?:\w+teenth|twentieth|twenty-first|\d{1,2}(?:st|nd|rd|th)) century|(?:${MONTHS}) (?:1\d{3}|20\d\d))`, 'g')
 const NUMBER = new RegExp(String.raw`(?:[£$€]\s?)?(?<![\p{L}\d.,])\d[\d,.]*\d?(?:\s?(?:%|per cent|percent|°[CF]?|${BIG}|(?:[kcmµn]?m|[km]?g|km/h|mph|k?W|[kM]?Hz|V|m/s|ft|in|lbs?|oz|ha|l|ml)[²³]?(?![\p{L}])|kilo\w+|metres?|meters?|miles?|feet|years?|hours?|minutes?|seconds?|days?|tonnes?|tons?|people|times))?|\b(?:(?:${COUNT})(?:-(?:${COUNT}))?|a|several)(?: (?:${BIG}))+(?: (?:and )?(?:${COUNT})(?:-(?:${COUNT}))?)?(?: (?:metres?|miles?|feet|years?|hours?|tonnes?|people|times|kilometres?|pounds|dollars|euros))?|\b(?:twice|three times|four times|ten times|half|a third|two thirds|a quarter|three quarters) (?:as|the|of)\b[^,.;!?]{0,24}?(?=[,.;!?]|\s(?:and|but|so|which|that|than)\b|$)|\b(?:twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety)(?:-(?:${COUNT}))?(?: (?:per ?cent|metres?|miles?|feet|years?|hours?|minutes?|seconds?|days?|tonnes?|kilometres?|times))?\b|\b(?:${COUNT}) (?:per ?cent|metres?|miles?|feet|years?|hours?|minutes?|seconds?|days?|weeks?|months?|tonnes?|kilometres?|centuries|decades|times)\b`, 'giu')
 const SUPERLATIVE = /(?:\bthe (?:most|least) (?!of\b|people\b|likely\b|days\b|things\b|shores\b)\p{L}{4,}|\b(?:the )?(?:first|oldest|newest|largest|biggest|smallest|longest|shortest|tallest|highest|deepest|lowest|fastest|slowest|heaviest|lightest|strongest|weakest|richest|earliest|latest|busiest|greatest|best|worst|hottest|coldest|nearest|farthest|furthest|brightest|darkest|rarest|commonest|\p{L}{3,}(?<!inter|for|har|hon|mod|earn|t)est) (?:\p{L}+ ){0,2}?(?:in|on|of|ever|to|known|that|yet|anywhere)\b|\bthe only (?:\p{L}+ ){1,3}(?:in the|on the|ever|that|to have|known)\b)/giu
 const ABSOLUTE = /\b(?:no (?:other )?\p{L}+ (?:has|have|had|can|could|was|were) ever|has never been|have never been|always|never|every single|all of (?:them|the)|none of)\b/giu
 const CAUSE = /\b(?:because(?: of)?|caused by|causes?|led to|leads to|thanks to|due to|as a result(?: of)?|results? in|resulted in|which is why|that is why|the reason|therefore|makes? it|made it possible|prevents?|prevented)\b/giu
 const NAME = /(?<![\p{L}])(?:(?:Mr|Mrs|Ms|Dr|Prof|St|Mt|Lake|Mount|Cape|Bay of|Isle of|Port|Sir|Captain)\.? )?\p{Lu}[\p{Ll}'’]+(?:[ -](?:of |de |van |von |the )?\p{Lu}[\p{Ll}'’]+)*/gu
-const NO_NAMES = new Set(`I The A An It He She They We You This That These Those There Here What Why How Who Where When Which And But Or So If In On At By For From To Of With Without After Before Until Since As Then Now Not No Yes One Two Three Four Five Six Seven Eight Nine Ten Every Each Some Most Many All Both Nobody Nothing Everybody Today Tomorrow Monday Tuesday Wednesday Thursday Friday Saturday Sunday ${MONTH.replaceAll('|', ' ')} English Its Their Our My Your His Her Even Only Still Once Perhaps Almost Imagine Think Look Listen Watch Sun Moon Earth North South East West God`.split(' '))
+const NO_NAMES = new Set(`I The A An It He She They We You This That These Those There Here What Why How Who Where When Which And But Or So If In On At By For From To Of With Without After Before Until Since As Then Now Not No Yes One Two Three Four Five Six Seven Eight Nine Ten Every Each Some Most Many All Both Nobody Nothing Everybody Today Tomorrow Monday Tuesday Wednesday Thursday Friday Saturday Sunday ${MONTHS.replaceAll('|', ' ')} English Its Their Our My Your His Her Even Only Still Once Perhaps Almost Imagine Think Look Listen Watch Sun Moon Earth North South East West God`.split(' '))
 
 const PATTERNS: [ClaimKind, RegExp][] = [['date', DATE], ['number', NUMBER], ['superlative', SUPERLATIVE], ['superlative', ABSOLUTE], ['cause', CAUSE]]
 
@@ -38,15 +35,14 @@ const PATTERNS: [ClaimKind, RegExp][] = [['date', DATE], ['number', NUMBER], ['s
 export function claimsOf(script: string, parsed: ParsedScript): Claim[] {
   const narration = narrationOnly(script, parsed)
   const lower = new Set(narration.match(/(?<![\p{L}])\p{Ll}+/gu) ?? [])
-  const sentences = paragraphsOf(narration).flatMap((paragraph) => sentencesOf(narration.slice(paragraph.from, paragraph.to)).map(({ from, to }) => ({ from: paragraph.from + from, to: paragraph.from + to })))
   let scene = 0
-  return sentences.flatMap((sentence) => {
+  return sentencesIn(narration).flatMap((sentence) => {
     const text = narration.slice(sentence.from, sentence.to)
     const found = claimsIn(text, lower)
     return found.map(({ kind, from, to }): Claim => {
       const at = sentence.from + from
       while (scene + 1 < parsed.scenes.length && parsed.scenes[scene]!.source.to <= at) scene++
-      return { kind, words: even(text.slice(from, to)), from: at, to: sentence.from + to, sentence: even(text), sentenceFrom: sentence.from, sentenceTo: sentence.to, scene }
+      return { kind, words: even(text.slice(from, to)), from: at, to: sentence.from + to, sentence: even(text), scene }
     })
   })
 }

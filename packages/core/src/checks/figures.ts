@@ -1,5 +1,6 @@
 import type { Finding } from './finding.ts'
 import { cardinal } from '../speech/numbers.ts'
+import { MONTHS } from '../speech/spoken.ts'
 
 interface Measure {
   kind: string
@@ -32,12 +33,14 @@ export function mixedUnits(narration: string): Finding[] {
 }
 
 const SMALL = Array.from({ length: 10 }, (_, i) => cardinal(i + 1))
-const NUMERAL = /(?<![\p{L}\d.,:/#£$€-])(?:10|[1-9])(?![\d.,:/%°-]|\s?(?:%|°|[ap]\.?m|km|m|cm|mm|kg|g|l|ft|in|mph|kW|W|V|Hz|per|metres?|meters?|kilomet\w+|miles?|feet|tonnes?|tons?|litres?|hours?|minutes?|seconds?|years?|days?|degrees?|million|billion|thousand|hundred|January|February|March|April|May|June|July|August|September|October|November|December)\b|(?:st|nd|rd|th))/gu
+const NUMERAL = new RegExp(String.raw`(?<![\p{L}\d.,:/#£$€-])(?:10|[1-9])(?![\d.,:/%°-]|\s?(?:%|°|[ap]\.?m|km|m|cm|mm|kg|g|l|ft|in|mph|kW|W|V|Hz|per|metres?|meters?|kilomet\w+|miles?|feet|tonnes?|tons?|litres?|hours?|minutes?|seconds?|years?|days?|degrees?|million|billion|thousand|hundred|${MONTHS})\b|(?:st|nd|rd|th))`, 'gu')
+/** What a figure after it belongs to: a date, a number of something. */
+const COUNTED_OFF = new RegExp(String.raw`\b(?:${MONTHS}|No\.|Nr\.|chapter|part|number)\s$`, 'i')
 const IN_WORDS = new RegExp(String.raw`(?<![\p{L}-])(?:${SMALL.slice(1).join('|')})(?![\p{L}-])`, 'giu')
 
 /** Small counts written now in figures, now in words: the rarer way, where both are used. */
 export function numeralsAgainstWords(narration: string): Finding[] {
-  const numerals = [...narration.matchAll(NUMERAL)].filter(({ index }) => !/\b(?:January|February|March|April|May|June|July|August|September|October|November|December|No\.|Nr\.|chapter|part|number)\s$/i.test(narration.slice(Math.max(0, index - 12), index)))
+  const numerals = [...narration.matchAll(NUMERAL)].filter(({ index }) => !COUNTED_OFF.test(narration.slice(Math.max(0, index - 12), index)))
   const words = [...narration.matchAll(IN_WORDS)]
   if (!numerals.length || !words.length) return []
   const [rarer, way] = numerals.length <= words.length ? [numerals, 'in words'] : [words, 'in figures']

@@ -12,7 +12,6 @@ export interface HookPoint {
 export interface Hook {
   /** What is spoken within the first ten seconds; the last scene may be cut off. */
   text: string
-  /** Characters of the narration that are spoken by then. */
   points: HookPoint[]
 }
 

@@ -1,3 +1,4 @@
+import { narrationOnly } from '../script/narration.ts'
 import type { ParsedScript } from '../script/parse.ts'
 
 /** A word of the narration where it stands in the script. */
@@ -16,14 +17,12 @@ const ADDRESS = /\b(?:https?:\/\/|www\.)\S+/gi
 const WORD = /[\p{L}\p{N}][\p{L}\p{N}'’.,-]*[\p{L}\p{N}]|[\p{L}\p{N}]/gu
 
 /** Every word that is spoken, in order; directions, labels and headings left out. */
-export function scriptWords(script: string, { scenes }: Pick<ParsedScript, 'scenes'>): ScriptWord[] {
-  return scenes.flatMap(({ source, marked }, scene) => {
-    let text = script.slice(source.from, source.to)
-    for (const { from, to } of marked) {
-      const [start, end] = [Math.max(0, from - source.from), Math.min(text.length, to - source.from)]
-      if (start < end) text = text.slice(0, start) + ' '.repeat(end - start) + text.slice(end)
-    }
-    text = text.replace(ADDRESS, (address) => ' '.repeat(address.length))
+export const scriptWords = (script: string, parsed: Pick<ParsedScript, 'scenes'>): ScriptWord[] => wordsIn(narrationOnly(script, parsed), parsed)
+
+/** The same of a script whose unspoken parts are blanked already. */
+export function wordsIn(narration: string, { scenes }: Pick<ParsedScript, 'scenes'>): ScriptWord[] {
+  return scenes.flatMap(({ source }, scene) => {
+    const text = narration.slice(source.from, source.to).replace(ADDRESS, (address) => ' '.repeat(address.length))
     return [...text.matchAll(WORD)].map((found, i) => ({ text: found[0], from: source.from + found.index, to: source.from + found.index + found[0].length, scene, opens: i === 0 }))
   })
 }

@@ -28,7 +28,7 @@ const UNITS: Record<string, [string, string]> = {
 const CURRENCIES: Record<string, [one: string, more: string, small: string]> = {
   $: ['dollar', 'dollars', 'cents'], '£': ['pound', 'pounds', 'pence'], '€': ['euro', 'euros', 'cents'],
 }
-const MONTHS = 'January|February|March|April|May|June|July|August|September|October|November|December'
+export const MONTHS = 'January|February|March|April|May|June|July|August|September|October|November|December'
 const NUMBER = String.raw`\d{1,3}(?:,\d{3})+(?:\.\d+)?|\d+(?:\.\d+)?`
 const SCALE = '(hundred|thousand|million|billion|trillion)'
 const UNIT = Object.keys(UNITS).sort((a, b) => b.length - a.length).map((u) => u.replace(/[/.]/g, '\\$&')).join('|')

@@ -1,7 +1,6 @@
 import { estimateSeconds } from '../script/estimate.ts'
 import { SCENE_SECONDS_LIMIT } from '../script/parse.ts'
-import { paragraphsOf } from '../script/paragraphs.ts'
-import { sentencesOf } from '../script/sentences.ts'
+import { sentencesIn } from '../script/paragraphs.ts'
 import { spokenText } from '../speech/spoken.ts'
 import type { Edit } from './change.ts'
 import { standsAlone, startsClause, startsWithPronoun } from './clause-start.ts'
@@ -35,13 +34,11 @@ const JOINS: { pattern: RegExp; bare?: true; cut: (word: string) => { text: stri
 
 /** Sentences over the limit, parted where a new clause with its own subject and verb begins. */
 export function findLongSentences(page: Page) {
-  for (const paragraph of paragraphsOf(page.view)) {
-    const whole = page.view.slice(paragraph.from, paragraph.to)
-    for (const sentence of sentencesOf(whole)) {
-      const text = whole.slice(sentence.from, sentence.to).replace(/\n/g, ' ')
-      const edits = cutsOf(text).flatMap((cut) => editsOf(text, cut, paragraph.from + sentence.from))
-      if (edits.length) page.claim('long', edits, { whole: { from: paragraph.from + sentence.from, to: paragraph.from + sentence.to } })
-    }
+  const { view } = page
+  for (const sentence of sentencesIn(view)) {
+    const text = view.slice(sentence.from, sentence.to).replace(/\n/g, ' ')
+    const edits = cutsOf(text).flatMap((cut) => editsOf(text, cut, sentence.from))
+    if (edits.length) page.claim('long', edits, { whole: sentence })
   }
 }
 

@@ -2,7 +2,7 @@ import type { Stretch } from '../script/sentences.ts'
 import { withChanges, type Edit, type TidyChange } from './change.ts'
 import type { TidyKind } from './kinds.ts'
 
-/** One line of the page as it is seen now; `at` is where it begins in the script. */
+/** One line of the page as it is seen now. */
 export interface Line extends Stretch {
   text: string
 }
@@ -49,7 +49,7 @@ export class Page {
     })
   }
 
-  /** Sets a stretch apart that is fine as it is and is not narration. */
+  /** Sets a stretch apart that no later step should see. */
   keep(from: number, to: number) {
     this.taken.fill(1, from, to)
     this.blank.fill(1, from, to)
@@ -68,14 +68,10 @@ export class Page {
     if (real.length === 0 || real.some(({ from, to }) => this.taken.subarray(from, to).includes(1))) return false
     const stretch = whole ?? { from: real[0]!.from, to: real.at(-1)!.to }
     for (const { from, to, text } of real) {
-      this.taken.fill(1, from, to)
-      if (text === '' || !spoken) this.blank.fill(1, from, to)
+      if (text === '') this.keep(from, to)
+      else this.taken.fill(1, from, to)
     }
-    if (!spoken) {
-      this.taken.fill(1, stretch.from, stretch.to)
-      this.blank.fill(1, stretch.from, stretch.to)
-    }
-    this.seen = undefined
+    if (!spoken) this.keep(stretch.from, stretch.to)
     const before = this.script.slice(stretch.from, stretch.to)
     const inside = real.map(({ from, to, text }) => ({ from: from - stretch.from, to: to - stretch.from, text }))
     const after = withChanges(before, [{ kind, edits: inside, line: 1, before, after: '' }])

@@ -31,11 +31,22 @@ export function pacedFilms(films: readonly ChannelFilm[], now: number): PacedFil
     const age = ageHours(film.published, now)
     return { film, age, perHour: film.views / age }
   })
+  const byAge = aged.toSorted((a, b) => a.age - b.age)
+  const place = new Map(byAge.map((one, i) => [one, i]))
   return aged.map((one) => {
-    const near = aged.filter((other) => other !== one).sort((a, b) => Math.abs(Math.log(a.age / one.age)) - Math.abs(Math.log(b.age / one.age))).slice(0, NEIGHBOURS)
+    const near = nearestInAge(byAge, place.get(one)!)
     const usual = near.length ? median(near.map(({ perHour }) => perHour)) : one.perHour
     return { ...one.film, ageHours: one.age, viewsPerHour: one.perHour, usualPerHour: usual, above: usual > 0 ? one.perHour / usual : one.perHour > 0 ? 2 : 1 }
   })
+}
+
+/** The films beside one in a list by age, nearest first: the window grows on the side that is nearer by the ratio of ages. */
+function nearestInAge<T extends { age: number }>(byAge: readonly T[], at: number): T[] {
+  const near: T[] = []
+  let [younger, older] = [at - 1, at + 1]
+  const apart = (i: number) => (byAge[i] ? Math.abs(Math.log(byAge[i].age / byAge[at]!.age)) : Infinity)
+  while (near.length < NEIGHBOURS && (younger >= 0 || older < byAge.length)) near.push(byAge[apart(younger) <= apart(older) ? younger-- : older++]!)
+  return near
 }
 
 export function median(numbers: readonly number[]): number {

@@ -35,14 +35,15 @@ interface Candidate {
 export function composeDraft(brief: Brief, outline: Outline, speed = 1): Draft {
   const units = unitsOf(brief.sources)
   if (units.length === 0) return { sentences: [], limits: ['There is nothing to write from: give at least one source with whole sentences. The built-in writer invents nothing.'] }
+  const vectors = weightedVectors(units)
   const fit = sourceFit(units, ...subjectsOf(brief, outline))
-  const candidates = onSubject(rated(units, brief, outline), fit, brief.minutes * 60)
-  const vectors = new Map(weightedVectors(units).map((vector, i) => [units[i]!, vector]))
+  const candidates = onSubject(rated(units, vectors, fit, brief, outline), fit, brief.minutes * 60)
+  const vectorOf = new Map(units.map((unit, i) => [unit, vectors[i]!]))
   const opening = best(candidates, ({ unit }) => hookWorth(unit) * fit.get(unit.source)!)
   const closing = best(candidates.filter((one) => one !== opening), ({ unit }) => reflectionWorth(unit, units.length) * fit.get(unit.source)!)
   const fixed = new Set([opening, closing].filter((one) => one !== undefined))
   const wanted = brief.minutes * 60
-  const chosen = chosenByChapter(candidates.filter((one) => !fixed.has(one)), outline, wanted - [...fixed].reduce((sum, { seconds }) => sum + seconds, 0), vectors)
+  const chosen = chosenByChapter(candidates.filter((one) => !fixed.has(one)), outline, wanted - [...fixed].reduce((sum, { seconds }) => sum + seconds, 0), vectorOf)
   const made = (picked: ReadonlySet<Candidate>) => sentencesFor([...picked], opening, closing, outline)
   const fitted = fitLength(new Set(chosen), candidates.filter((one) => !fixed.has(one)), wanted, (picked) => scriptSeconds(draftScript(made(picked), outline), speed))
   const sentences = made(fitted)
@@ -58,12 +59,10 @@ function onSubject(candidates: readonly Candidate[], fit: ReadonlyMap<string, nu
   return near.reduce((sum, { seconds }) => sum + seconds, 0) > wanted * LEEWAY ? near : candidates
 }
 
-function rated(units: readonly Unit[], brief: Brief, outline: Outline): Candidate[] {
-  const vectors = weightedVectors(units)
+function rated(units: readonly Unit[], vectors: readonly Map<string, number>[], near: ReadonlyMap<string, number>, brief: Brief, outline: Outline): Candidate[] {
   const subject = termsOf([brief.topic, ...brief.points].join(' '))
   const rank = centrality(vectors, units.map(({ terms }) => [...subject.keys()].filter((term) => terms.has(term)).length))
   const most = Math.max(...rank)
-  const near = sourceFit(units, ...subjectsOf(brief, outline))
   const asked = outline.map(({ title, points }) => normed(termsOf([title, title, ...points].join(' '))))
   let before = 0
   return units.map((unit, i) => {

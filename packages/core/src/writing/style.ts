@@ -1,6 +1,5 @@
 import { readingEase } from '../checks/reading-ease.ts'
-import { paragraphsOf } from '../script/paragraphs.ts'
-import { sentencesOf } from '../script/sentences.ts'
+import { sentencesIn } from '../script/paragraphs.ts'
 
 /** How somebody writes, in figures. */
 export interface Style {
@@ -25,10 +24,7 @@ export function styleOf(text: string): Style | undefined {
   const ease = readingEase(text)
   const words = text.match(/\p{L}[\p{L}’'-]*/gu) ?? []
   if (!ease || words.length < 30) return undefined
-  const sentences = paragraphsOf(text).flatMap(({ from, to }) => {
-    const whole = text.slice(from, to)
-    return sentencesOf(whole).map((sentence) => whole.slice(sentence.from, sentence.to))
-  })
+  const sentences = sentencesIn(text).map(({ from, to }) => text.slice(from, to))
   const share = (pattern: RegExp) => (words.filter((word) => pattern.test(word)).length * 100) / words.length
   const firsts = new Map<string, number>()
   for (const sentence of sentences) {

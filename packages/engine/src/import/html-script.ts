@@ -1,7 +1,7 @@
 import { Readability } from '@mozilla/readability'
 import { parseHTML } from 'linkedom'
 import { TidyError } from '@tidy-reel/core/fault'
-import { LeftOut, paragraphs, type Imported } from './imported.ts'
+import { LeftOut, listedParagraphs, type Imported } from './imported.ts'
 
 const BLOCKS = new Set('P DIV SECTION ARTICLE LI BLOCKQUOTE DD DT FIGCAPTION PRE H1 H2 H3 H4 H5 H6 UL OL TABLE TR HEADER FOOTER MAIN ASIDE FIGURE BODY HTML'.split(' '))
 /** What is never narration. */
@@ -58,7 +58,7 @@ function blocksOf(root: DomNode, left: LeftOut, name: string): { script: string;
   }
   walk(root)
   close()
-  const script = paragraphs(parts).replace(/^(- .*)\n\n(?=- )/gm, '$1\n')
+  const script = listedParagraphs(parts)
   if (!/\p{L}/u.test(script)) throw new TidyError('import_empty', { name })
   return { script, left: left.sentences }
 }

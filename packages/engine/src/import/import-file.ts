@@ -14,6 +14,9 @@ import { decoded } from './text-encoding.ts'
 
 export const IMPORT_BYTES_LIMIT = 40 * 1024 * 1024
 
+/** The fault of a file over the limit; it need not be read to say so. */
+export const importTooLarge = (name: string, bytes: number) => new TidyError('import_too_large', { name, reason: `it has ${Math.round(bytes / 1024 / 1024)} MB, over the ${IMPORT_BYTES_LIMIT / 1024 / 1024} that are read; save it without its pictures` })
+
 /**
  * A script made of a file, told by what is in it rather than by its name: plain text and Markdown, .docx, .odt, .html,
  * .pdf, .pptx, .odp, two-column .csv, .srt and .vtt.
@@ -22,7 +25,7 @@ export const IMPORT_BYTES_LIMIT = 40 * 1024 * 1024
  */
 export async function importFile(bytes: Buffer, file: string): Promise<Imported> {
   const name = file.replace(/^.*[\\/]/, '').slice(0, 200) || 'The file'
-  if (bytes.length > IMPORT_BYTES_LIMIT) throw new TidyError('import_too_large', { name, reason: `it has ${Math.round(bytes.length / 1024 / 1024)} MB, over the ${IMPORT_BYTES_LIMIT / 1024 / 1024} that are read; save it without its pictures` })
+  if (bytes.length > IMPORT_BYTES_LIMIT) throw importTooLarge(name, bytes.length)
   if (bytes.length === 0) throw new TidyError('import_empty', { name })
   const imported = await read(bytes, name)
   if (imported.script.length > SCRIPT_CHARACTERS_LIMIT) throw new TidyError('script_too_large', { characters: imported.script.length, limit: SCRIPT_CHARACTERS_LIMIT })

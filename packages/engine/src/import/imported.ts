@@ -31,3 +31,6 @@ export class LeftOut {
 
 /** Paragraphs as a script has them: parted by one empty line. */
 export const paragraphs = (parts: readonly string[]) => parts.map((part) => part.trim()).filter(Boolean).join('\n\n')
+
+/** The same, the items of a list (`- …`) close together. */
+export const listedParagraphs = (parts: readonly string[]) => paragraphs(parts).replace(/^(- .*)\n\n(?=- )/gm, '$1\n')

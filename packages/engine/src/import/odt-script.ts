@@ -1,5 +1,5 @@
 import { TidyError } from '@tidy-reel/core/fault'
-import { LeftOut, paragraphs, type Imported } from './imported.ts'
+import { LeftOut, listedParagraphs, type Imported } from './imported.ts'
 import { unpacked } from './open-zip.ts'
 import { found, textOf, xmlTree, type XmlNode } from './xml-tree.ts'
 
@@ -17,7 +17,7 @@ export async function odtScript(bytes: Buffer, name: string): Promise<Imported> 
   if (!lines.some((line) => /\p{L}/u.test(line))) throw new TidyError('import_empty', { name })
   const meta = parts.get('meta.xml')
   const title = meta && found(xmlTree(meta.toString('utf8')), 'dc:title').map(textOf)[0]?.trim()
-  return { title: title || name, script: paragraphs(lines).replace(/^(- .*)\n\n(?=- )/gm, '$1\n'), left: left.sentences, pictures: [] }
+  return { title: title || name, script: listedParagraphs(lines), left: left.sentences, pictures: [] }
 }
 
 function without(node: XmlNode, left: LeftOut): XmlNode {

@@ -6,11 +6,8 @@ import ipaddr from 'ipaddr.js'
  * reserved range, nor an IPv4 address of these dressed as IPv6 (ranges of the IANA special-purpose registries, as ipaddr.js has them).
  */
 export function isPublicAddress(address: string): boolean {
-  if (!ipaddr.isValid(address)) return false
-  const parsed = ipaddr.process(address)
-  if (parsed.range() !== 'unicast') return false
   // Embedded IPv4 (NAT64, 6to4, Teredo) is judged by ipaddr.js as its own range, none of them unicast.
-  return true
+  return ipaddr.isValid(address) && ipaddr.process(address).range() === 'unicast'
 }
 
 export type Resolve = (host: string) => Promise<string[]>

@@ -9,7 +9,7 @@ import type { Looked } from './looked.ts'
 
 const props = defineProps<{ hook: Hook; looked: Looked; checks: ScriptChecks | undefined; unanswered: boolean; findings: readonly Finding[]; words: readonly string[] }>()
 const emit = defineEmits<{ show: [from: number, to: number]; scene: [scene: number]; forget: [word: string] }>()
-const TITLES: Record<Finding['kind'], string> = { hook: 'Hook', long: 'Long sentences', repeated: 'Said before', opening: 'Sentences that open alike', name: 'Names', unit: 'Units', numeral: 'Numbers', spelling: 'Spelling', balance: 'Chapters', things: 'Things to show' }
+const TITLES: Record<Finding['kind'], string> = { long: 'Long sentences', repeated: 'Said before', opening: 'Sentences that open alike', name: 'Names', unit: 'Units', numeral: 'Numbers', spelling: 'Spelling', balance: 'Chapters' }
 const groups = computed(() => Object.entries(TITLES).map(([kind, title]) => ({ title, found: props.findings.filter((finding) => finding.kind === kind) })).filter(({ found }) => found.length))
 const quote = ({ from, to }: Finding) => props.looked.script.slice(from, to).replace(/\s+/g, ' ')
 const short = (text: string) => (text.length > 70 ? `${text.slice(0, 66)} …` : text)

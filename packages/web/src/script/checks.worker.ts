@@ -1,6 +1,7 @@
-import { checkScript, narrationOnly, sentenceLengths } from '@tidy-reel/core/checks/check-script'
+import { checkScript, sentenceLengths } from '@tidy-reel/core/checks/check-script'
 import { claimsOf } from '@tidy-reel/core/checks/claims'
 import { readingEase } from '@tidy-reel/core/checks/reading-ease'
+import { narrationOnly } from '@tidy-reel/core/script/narration'
 import { parsedScript } from '@tidy-reel/core/script/parsed-script'
 import { tidyChanges } from '@tidy-reel/core/tidy/tidy'
 import type { Looked } from './looked.ts'

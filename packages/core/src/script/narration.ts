@@ -1,0 +1,16 @@
+import type { ParsedScript } from './parse.ts'
+
+/** The script with everything that is not spoken blanked, letter positions kept. */
+export function narrationOnly(script: string, { scenes }: Pick<ParsedScript, 'scenes'>): string {
+  let out = ''
+  const blank = (text: string) => text.replace(/[^\n]/g, ' ')
+  for (const { source, marked } of scenes) {
+    // Scenes of one sentence overlap in nothing, but a direction may stand before its scene.
+    out += blank(script.slice(out.length, source.from))
+    let text = script.slice(out.length, source.to)
+    const at = out.length
+    for (const { from, to } of marked) if (from >= at && to <= source.to) text = text.slice(0, from - at) + blank(script.slice(from, to)) + text.slice(to - at)
+    out += text
+  }
+  return out + blank(script.slice(out.length))
+}
