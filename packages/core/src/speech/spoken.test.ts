@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { spokenText } from './spoken.ts'
+import { wordsOf } from './word-times.ts'
+import { spokenForm, spokenText } from './spoken.ts'
 
 // Worked examples of how an English narrator reads what is written (common practice).
 describe('spokenText', () => {
@@ -45,6 +46,35 @@ describe('spokenText', () => {
       ['at 6:05 a.m.', 'at six oh five A M.'],
       ['at 12:00', "at twelve o'clock"],
     ]],
+    ['Roman numerals, where they are numerals', [
+      ['Henry VIII and Charles I', 'Henry the eighth and Charles the first'],
+      ['After World War II', 'After World War two'],
+      ['the XIX century', 'the nineteenth century'],
+      ['What if I am? Vitamin C. MIX', 'What if I am? Vitamin C. M I X'],
+    ]],
+    ['initials, letter by letter, and capitals that are words', [
+      ['GPS and NASA, the DNA of RADAR', 'G P S and NASA, the D N A of RADAR'],
+      ['It is NOT so.', 'It is NOT so.'],
+      ['THE SEA IS VERY DEEP', 'THE SEA IS VERY DEEP'],
+      ['CO₂ and a B52', 'C O two and a B fifty-two'],
+    ]],
+    ['dates in figures, places and numbers to dial', [
+      ['2024-03-05', 'March fifth, twenty twenty-four'],
+      ['51°30′N', 'fifty-one degrees thirty minutes north'],
+      ['Call 555-0142.', 'Call five five five zero one four two.'],
+      ['at me@sea.org', 'at me at sea dot org'],
+      ['c. 1820', 'around eighteen twenty'],
+      ['in 1066', 'in ten sixty-six'],
+      ['1815/16', 'eighteen fifteen to sixteen'],
+    ]],
+    ['large and small', [
+      ['1,000,000 and 10 000', 'one million and ten thousand'],
+      ['0.05', 'zero point zero five'],
+      ['$5M, £2.5bn, 20 EUR, £1.01, 50¢', 'five million dollars, two point five billion pounds, twenty euros, one pound and one penny, fifty cents'],
+      ['1 1/2 cups, 5/16, 3:1', 'one and a half cups, five sixteenths, three to one'],
+      ['5 ± 2 mm at 60 rpm', 'five plus or minus two millimetres at sixty revolutions a minute'],
+      [`It is 6'2" tall.`, 'It is six foot two tall.'],
+    ]],
     ['abbreviations and signs', [
       ['Mr. and Mrs. Reed', 'mister and missus Reed'],
       ['lamps, lenses, etc.', 'lamps, lenses, et cetera.'],
@@ -66,4 +96,41 @@ describe('spokenText', () => {
     for (const text of ['The lamp burns.', 'Why does it turn?', 'البحر عميق.', '海很深。']) expect(spokenText(text)).toBe(text)
   })
   it('does not speak emoji or marks of emphasis', () => expect(spokenText('The **sea** 🌊 is deep.')).toBe('The sea is deep.'))
+
+  it('says "and" after hundreds in British English', () => {
+    expect(spokenText('1,205 steps, the 112th', { language: 'en-GB' })).toBe('one thousand two hundred and five steps, the one hundred and twelfth')
+  })
+  // Ordinary ways of reading them out (common practice); numbers by n2words.
+  it.each([
+    ['de', 'Am 3. Mai 1822 waren es 2,5 km, d. h. 20 % mehr.', 'Am dritten Mai achtzehnhundertzweiundzwanzig waren es zwei komma fünf Kilometer, das heißt zwanzig Prozent mehr.'],
+    ['fr', 'Le 1er phare du XIXe siècle : 2 500 €.', 'Le premier phare du dix-neuvième siècle: deux mille cinq cents euros.'],
+    ['es', 'En el siglo XIX medía 12,5 m.', 'En el siglo diecinueve medía doce coma cinco metros.'],
+    ['it', 'Nel XIX secolo, 3 km', 'Nel diciannovesimo secolo, tre chilometri'],
+    ['sv', 'År 1822', 'År artonhundratjugo-två'],
+    ['tr', '%20', 'yüzde yirmi'],
+    ['ja', '1822年', '1822年'],
+  ])('follows the ways of %s', (language, written, said) => expect(spokenText(written, { language })).toBe(said))
+})
+
+describe('spokenForm', () => {
+  it('knows which written word each spoken one stands for', () => {
+    const { words } = spokenForm('It was 5 km off in 1822 & cold.')
+    expect(words.map(({ text, written }) => `${written} ${text}`)).toEqual(['0 It', '1 was', '2 five', '3 kilometres', '4 off', '5 in', '6 eighteen', '6 twenty-two', '7 and', '8 cold.'])
+  })
+  it('says words as the list asks, whole words only, the longest first', () => {
+    const pronunciations = [{ word: 'Reed', say: 'Rayd' }, { word: 'Port Reed', say: 'Porter Eed' }, { word: 'lens', say: '/lɛnz/' }]
+    expect(spokenText('Reed saw the Lens at Port Reed; reeds grew.', { pronunciations })).toBe('Rayd saw the /lɛnz/ at Porter Eed; reeds grew.')
+  })
+  it('goes through the written words in order, whatever is written', () => {
+    const part = fc.constantFrom('lamp', '£2.50', 'in 1822', '—', '14 July', '5 km', 'e.g.', '&', 'Henry VIII', '1,000,000', '🌊', '3:1', 'GPS', '1940–1945', '2½ hours', '[x]')
+    fc.assert(fc.property(fc.array(part, { maxLength: 12 }), (parts) => {
+      const written = parts.join(' ')
+      const { words, text } = spokenForm(written)
+      expect(words.map((word) => word.text).join(' ')).toBe(text)
+      words.forEach((word, i) => {
+        expect(word.written).toBeGreaterThanOrEqual(words[i - 1]?.written ?? 0)
+        expect(word.written).toBeLessThan(wordsOf(written).length)
+      })
+    }))
+  })
 })

@@ -8,11 +8,11 @@ const SPOKEN = /^(narration|audio|voice|voice-?over|vo|script|spoken|text|narrat
 /** Tables: of a two-column script its narration and pictures, of any other nothing. */
 export function findTables(page: Page) {
   for (const rows of tablesOf(page.lines)) {
-    const [head, ...body] = rows.filter(({ text }) => !RULE.test(text)).map(({ text }) => cellsOf(text))
+    const [head = [], ...body] = rows.filter(({ text }) => !RULE.test(text)).map(({ text }) => cellsOf(text))
     const { from } = rows[0]!
     const { to } = rows.at(-1)!
-    const picture = head!.findIndex((cell) => PICTURE.test(cell))
-    const spoken = head!.findIndex((cell) => SPOKEN.test(cell))
+    const picture = head.findIndex((cell) => PICTURE.test(cell))
+    const spoken = head.findIndex((cell) => SPOKEN.test(cell))
     if (spoken < 0) page.drop('table', from, to)
     else page.claim('table', [{ from, to, text: sceneLines(body, picture, spoken) }])
   }
