@@ -12,7 +12,8 @@ const POSTGRES = '/usr/lib/postgresql/15/bin/postgres'
 /** Program or file that shows a Debian package is there. */
 const PACKAGES = {
   'postgresql-15': POSTGRES, ffmpeg: '/usr/bin/ffmpeg', flite: '/usr/bin/flite', 'espeak-ng': '/usr/bin/espeak-ng', festival: '/usr/bin/text2wave',
-  'festvox-us-slt-hts': '/usr/share/festival/voices/us/cmu_us_slt_arctic_hts', fluidsynth: '/usr/bin/fluidsynth', 'fluidr3mono-gm-soundfont': '/usr/share/sounds/sf3/FluidR3Mono_GM.sf3',
+  'festvox-us-slt-hts': '/usr/share/festival/voices/us/cmu_us_slt_arctic_hts', 'festvox-kallpc16k': '/usr/share/festival/voices/english/kal_diphone', 'festvox-kdlpc16k': '/usr/share/festival/voices/english/ked_diphone', pocketsphinx: '/usr/bin/pocketsphinx_batch',
+  'pocketsphinx-en-us': '/usr/share/pocketsphinx/model/en-us/cmudict-en-us.dict', fluidsynth: '/usr/bin/fluidsynth', 'fluidr3mono-gm-soundfont': '/usr/share/sounds/sf3/FluidR3Mono_GM.sf3',
   'timgm6mb-soundfont': '/usr/share/sounds/sf2/TimGM6mb.sf2', mma: '/usr/bin/mma', chromium: '/usr/bin/chromium', 'fonts-noto-core': '/usr/share/fonts/truetype/noto/NotoSansArabic-Regular.ttf',
   'fonts-noto-cjk': '/usr/share/fonts/opentype/noto/NotoSansCJK-Regular.ttc',
 }

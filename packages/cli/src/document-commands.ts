@@ -5,9 +5,9 @@ import { inverseOf } from '@tidy-reel/core/document/inverse'
 import { TidyError } from '@tidy-reel/core/fault'
 import { clockText, parseFrameRate, secondsFromSamples } from '@tidy-reel/core/time'
 import { timeline } from '@tidy-reel/core/timeline/timeline'
-import { engineConfig, folders } from '@tidy-reel/engine/config'
+import { engineConfig } from '@tidy-reel/engine/config'
 import { takeRequests } from '@tidy-reel/engine/make'
-import { knownTake } from '@tidy-reel/engine/speech/take'
+import { knownTake, speechPlace } from '@tidy-reel/engine/speech/take'
 import { nameOf, readCommands, readDocument, readDocumentOrScript, writeJson } from './document-files.ts'
 import { print } from './print.ts'
 import { readScript } from './read-script.ts'
@@ -36,8 +36,8 @@ export async function timelineCommand(file: string, { fps: asked, json }: { fps:
   if (!fps) throw new TidyError('option_invalid', { option: '--fps', value: asked, wanted: 'one of 24, 25, 30, 50, 60, 24000/1001, 30000/1001' })
   const document = await readDocumentOrScript(file)
   const film = filmOf(document)
-  const { takes } = folders(engineConfig())
-  const known = await Promise.all(takeRequests(document, film).map((request) => request && knownTake(takes, request)))
+  const speech = speechPlace(engineConfig())
+  const known = await Promise.all(takeRequests(document, film).map((request) => request && knownTake(speech, request)))
   const { frames, samples, scenes } = timeline(film, known, fps)
   const list = scenes.map(({ id, startFrame, endFrame, startSample, endSample, shots }) => ({
     id, startFrame, endFrame, startSample, endSample, shots: shots.map((shot) => ({ startFrame: shot.startFrame, endFrame: shot.endFrame, item: shot.item?.id ?? null })),

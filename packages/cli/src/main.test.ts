@@ -109,10 +109,27 @@ describe('bad input', () => {
 })
 
 describe('tidy-reel voices and speak', () => {
-  it('lists at least four voices of two engines', async () => {
-    const { voices } = JSON.parse((await tidy(['voices', '--json'])).stdout) as { voices: { id: string; engine: string }[] }
-    expect(voices.length).toBeGreaterThanOrEqual(4)
-    expect(new Set(voices.map(({ engine }) => engine)).size).toBeGreaterThanOrEqual(2)
+  it('lists what is known of every voice, its real-time factor measured on this machine', async () => {
+    const voices = JSON.parse((await tidy(['voices', '--json'])).stdout) as Record<string, unknown>[]
+    expect(new Set(voices.map(({ engine }) => engine))).toEqual(new Set(['flite', 'festival', 'espeak-ng']))
+    expect(new Set(voices.map(({ language }) => String(language).split('-')[0])).size).toBeGreaterThanOrEqual(20)
+    for (const voice of voices) {
+      expect(voice).toMatchObject({ id: expect.any(String), accent: expect.any(String), gender: expect.stringMatching(/^(fe)?male$/), age: expect.stringMatching(/^(young|adult|older)$/), rating: expect.any(Number) })
+      expect(voice.realTimeFactor).toBeGreaterThan(0)
+      expect(voice.realTimeFactor).toBeLessThan(1)
+    }
+  })
+  it('says what a voice would be given, in its language', async () => {
+    const spoken = async (...args: string[]) => JSON.parse((await tidy(['spoken', '--json', ...args])).stdout)
+    expect(await spoken('--text', 'In 1964 it cost £2.50.')).toEqual({ spoken: 'In nineteen sixty-four it cost two pounds and fifty pence.' })
+    expect(await spoken('--text', 'Es sind 2,5 km.', '--language', 'de')).toEqual({ spoken: 'Es sind zwei komma fünf Kilometer.' })
+  })
+  it('tells where each word is', async () => {
+    const [out, marks] = [join(data, 'marked.wav'), join(data, 'marked.json')]
+    expect((await tidy(['speak', '--voice', 'flite-slt', '--text', 'In 1822 it shone.', '--out', out, '--marks', marks])).code).toBe(0)
+    const words = JSON.parse(readFileSync(marks, 'utf8')) as { word: string; start: number; end: number }[]
+    expect(words.map(({ word }) => word)).toEqual(['In', '1822', 'it', 'shone.'])
+    expect(words.at(-1)!.end).toBeLessThanOrEqual(Number(probe(out).streams[0]!.duration))
   })
   it('writes one sentence as WAV', async () => {
     const out = join(data, 'said.wav')
@@ -196,7 +213,7 @@ describe('tidy-reel new, apply and timeline', () => {
   const read = (name: string) => JSON.parse(readFileSync(at(name), 'utf8'))
   it('make a document of a script, change it, and change it back to the letter', async () => {
     expect((await tidy(['new', SCRIPT, '--out', made])).code).toBe(0)
-    expect(read('episode.json')).toMatchObject({ version: 3, title: 'lamp', scenes: [{ id: 's1' }, { id: 's2' }] })
+    expect(read('episode.json')).toMatchObject({ version: 4, title: 'lamp', scenes: [{ id: 's1' }, { id: 's2' }] })
     const commands = file('commands.json', JSON.stringify([{ type: 'splitScene', sceneId: 's1', at: 14 }, { type: 'adjustScenes', target: ['s2'], set: { hidden: true } }]))
     const { code, stderr } = await tidy(['apply', made, commands, '--out', at('next.json')])
     expect([code, stderr.trim()]).toEqual([0, 'scene split\nscene left out'])

@@ -1,8 +1,8 @@
 import { Command } from 'commander'
 import { TidyError } from '@tidy-reel/core/fault'
-import { VOICES, voiceById } from '@tidy-reel/engine/speech/voices'
 import type { MakeFlags } from './make-command.ts'
 import { print } from './print.ts'
+import type { SpeakFlags } from './speak-command.ts'
 
 /** Runs the shell command; 0 only when all of it worked. */
 export async function main(argv: readonly string[]): Promise<number> {
@@ -25,12 +25,10 @@ function program(): Command {
   tidy.command('new').argument('<script>').requiredOption('--out <file>').option('--title <title>', 'the name of the film; the script\'s file name otherwise').description('the document of a script').action(async (file: string, flags: { out: string; title?: string }) => (await import('./document-commands.ts')).newCommand(file, flags))
   tidy.command('apply').argument('<episode>').argument('<commands>').requiredOption('--out <file>').description('a document with commands carried out, and what takes them back').action(async (file: string, commands: string, flags: { out: string }) => (await import('./document-commands.ts')).applyCommand(file, commands, flags))
   tidy.command('timeline').argument('<file>', 'a document or a script').option('--fps <rate>', 'frames a second', '30').option('--json').description('exact frames and samples').action(async (file: string, flags: { fps: string; json?: boolean }) => (await import('./document-commands.ts')).timelineCommand(file, flags))
-  tidy.command('voices').option('--json').description('the voices there are').action(({ json }: { json?: boolean }) => {
-    print(json ? { voices: VOICES } : VOICES.map((v) => `${v.id}  ${v.name}, ${v.gender}, ${v.language}, ${v.character}`).join('\n'))
-  })
-  tidy.command('speak').requiredOption('--voice <id>').requiredOption('--text <text>').requiredOption('--out <file>').option('--speed <factor>', 'pace', '1').description('one sentence as a WAV file').action(async (flags: { voice: string; text: string; out: string; speed: string }) => (await import('./speak-command.ts')).speakCommand(flags))
+  tidy.command('voices').option('--json').description('the voices there are').action(async (flags: { json?: boolean }) => (await import('./voices-command.ts')).voicesCommand(flags))
+  tidy.command('spoken').requiredOption('--text <text>').option('--language <code>', 'BCP 47', 'en').option('--json').description('what a voice is given for a text').action(async (flags: { text: string; language: string; json?: boolean }) => (await import('./spoken-command.ts')).spokenCommand(flags))
+  tidy.command('speak').requiredOption('--voice <id>').requiredOption('--text <text>').requiredOption('--out <file>').option('--marks <file>', 'where to write the words\' times as JSON').option('--speed <factor>', 'pace', '1').option('--finish <name>', 'documentary, bright, intimate or plain', 'documentary').description('a text as a WAV file').action(async (flags: SpeakFlags) => (await import('./speak-command.ts')).speakCommand(flags))
   tidy.command('make').argument('<file>', 'a script or a document').requiredOption('--out <folder>').option('--size <size>', 'width and height', '1920x1080').option('--fps <rate>', 'frames a second', '30').option('--voice <id>', 'a voice').option('--mood <mood>', 'calm, warm, bright, solemn or none').option('--no-burn-in', 'leave the subtitles off the picture').description('the whole film').action(async (file: string, flags: MakeFlags) => {
-    if (flags.voice) voiceById(flags.voice)
     const [{ readDocumentOrScript }, { makeCommand }] = [await import('./document-files.ts'), await import('./make-command.ts')]
     print(await makeCommand(await readDocumentOrScript(file), flags))
   })

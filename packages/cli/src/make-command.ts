@@ -11,6 +11,7 @@ import { parseFrameRate } from '@tidy-reel/core/time'
 import { engineConfig, type EngineConfig } from '@tidy-reel/engine/config'
 import { filmable, makeFilm } from '@tidy-reel/engine/make'
 import { onStopSignal } from '@tidy-reel/engine/run/stop-signals'
+import { voiceById, voiceList } from '@tidy-reel/engine/speech/voice-list'
 import { pictureLibrary } from '@tidy-reel/engine/stock/library'
 import type { StockLibrary } from '@tidy-reel/engine/stock/contract'
 import { keptPictures, matchFilm, scenesToMatch } from '@tidy-reel/engine/stock/match-film'
@@ -40,6 +41,7 @@ export function filmShape({ size, fps, burnIn }: Pick<MakeFlags, 'size' | 'fps' 
 /** Makes the film of a document, without database or browser; flags win over what a document says. */
 export async function makeCommand(written: Document, flags: MakeFlags): Promise<FilmReport> {
   const shape = filmShape(flags)
+  if (flags.voice) voiceById(voiceList(engineConfig().data), flags.voice)
   if (flags.mood && !(MOODS as readonly string[]).includes(flags.mood)) throw new TidyError('option_invalid', { option: '--mood', value: flags.mood, wanted: `one of ${MOODS.join(', ')}` })
   const start: Document = { ...written, ...(flags.voice ? { voice: flags.voice } : {}), ...(flags.mood ? { mood: flags.mood as Mood } : {}) }
   filmable(start)

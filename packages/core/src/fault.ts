@@ -86,6 +86,18 @@ export const FAULTS = {
     say: (d: { voice: string; text: string }) =>
       `The voice "${d.voice}" made no sound of "${d.text}". Change the words or choose another voice.`,
   },
+  voice_failed: {
+    status: 502,
+    say: (d: { engine: string; reason: string }) => `${d.engine} could not speak: ${d.reason}. Try again or choose another voice.`,
+  },
+  take_gone: {
+    status: 404,
+    say: (d: { text: string }) => `The take chosen for "${d.text}" is not there any more. Choose another one or let the voice speak.`,
+  },
+  voices_unreadable: {
+    status: 422,
+    say: (d: { reason: string }) => `The list of your own voices (voices.json) could not be read (${d.reason}); the built-in ones are there. Mend it and reload.`,
+  },
   program_missing: {
     status: 503,
     say: (d: { program: string; package: string }) =>

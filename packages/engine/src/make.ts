@@ -3,6 +3,7 @@ import { mkdir, rename, rm, writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import { TidyError } from '@tidy-reel/core/fault'
 import type { Document } from '@tidy-reel/core/document/document'
+import type { Pronunciation } from '@tidy-reel/core/speech/pronunciation'
 import { filmOf, type Film } from '@tidy-reel/core/document/film-scenes'
 import { claimsOf } from '@tidy-reel/core/checks/claims'
 import { claimList } from '@tidy-reel/core/formats/claim-list'
@@ -24,9 +25,9 @@ import { segmentFile } from './render/segment.ts'
 import { fontsFolder } from './render/fonts.ts'
 import { filmSound } from './sound/film-sound.ts'
 import type { Mixdown } from './sound/mixdown.ts'
-import type { TakeRequest } from './speech/take.ts'
-import { takeAll, type Spoken } from './speech/take-all.ts'
-import { voiceById } from './speech/voices.ts'
+import { speechPlace } from './speech/take.ts'
+import { takeAll, type Part, type Spoken } from './speech/take-all.ts'
+import { voiceById } from './speech/voice-list.ts'
 import type { StockLibrary } from './stock/contract.ts'
 
 /** The longest film: past that, a person is told to part the script. */
@@ -37,6 +38,8 @@ export interface MakeContext {
   library: StockLibrary
   signal: AbortSignal
   onProgress: (progress: Progress) => void
+  /** How the channel says words. */
+  pronunciations?: readonly Pronunciation[]
   /** Seconds that matching took before, for the report. */
   matchSeconds?: number
 }
@@ -56,9 +59,26 @@ export function filmable(document: Document): Film {
   return film
 }
 
-/** What is to be spoken, one a scene of the film; undefined for a card, which nobody speaks. */
-export const takeRequests = ({ voice, speed }: Pick<Document, 'voice' | 'speed'>, { scenes }: Film): (TakeRequest | undefined)[] =>
-  scenes.map(({ text, card }) => (card === undefined ? { text, voice, speed } : undefined))
+/**
+ * What is to be spoken, one a scene of the film; undefined for a card, which nobody speaks.
+ *
+ * @param channel its pronunciations, under those of the document
+ */
+export function takeRequests({ voice, speed, speaking }: Pick<Document, 'voice' | 'speed' | 'speaking'>, { scenes }: Film, channel: readonly Pronunciation[] = []): (Part | undefined)[] {
+  const voices = new Map(speaking.speakers.map((speaker) => [speaker.name, speaker.voice]))
+  const own = new Set(speaking.pronunciations.map(({ word }) => word))
+  const pronunciations = [...speaking.pronunciations, ...channel.filter(({ word }) => !own.has(word))]
+  const { finish, pauses, understudy } = speaking
+  return scenes.map((scene) => {
+    if (scene.card !== undefined) return undefined
+    return {
+      text: scene.text, voice: scene.voice ?? voices.get(scene.speaker ?? '') ?? voice, speed: clampSpeed(speed * (scene.pace ?? 1)), finish, pauses, pronunciations,
+      ...(scene.emphasis ? { emphasis: scene.emphasis } : {}), ...(scene.take ? { take: scene.take } : {}), ...(understudy ? { understudy } : {}),
+    }
+  })
+}
+
+const clampSpeed = (speed: number) => Math.min(1.6, Math.max(0.6, Math.round(speed * 1000) / 1000))
 
 /**
  * Makes the film of a document: every file of it, in `out`.
@@ -83,7 +103,7 @@ export async function makeFilm(document: Document, shape: FilmShape, out: string
   let mixing: Promise<Mixdown> | undefined
   await Promise.all([mkdir(work, { recursive: true }), mkdir(out, { recursive: true }), fontsFolder(place.fonts)])
   try {
-    const spoken = await timed('speak', () => speak(document, film, place.takes, context))
+    const spoken = await timed('speak', () => speak(document, film, context))
     const takes = spoken.map((s) => (s && 'take' in s ? s.take : undefined))
     const plan = timeline(film, takes, shape.fps)
     const items = plan.scenes.flatMap((scene) => scene.shots.flatMap(({ item }) => (item ? [item] : [])))
@@ -103,7 +123,7 @@ export async function makeFilm(document: Document, shape: FilmShape, out: string
     signal.throwIfAborted()
     await rename(half, join(out, 'film.mp4'))
     const report = reportOf(plan, shape, mixed, steps, { segments: segments.length, segmentsReused: reused, remarks: remarksOf(spoken, footage.faults, film) })
-    const voice = voiceById(document.voice)
+    const voice = voiceById(speechPlace(config).voices, document.voice)
     const texts: Record<string, string> = {
       'film.srt': srtText, 'film.vtt': vtt(cues), 'film.ass': assDocument({ ...shape, cues, supers }), 'shots.csv': shotsCsv(plan), 'claims.csv': claimList(claimsOf(document.script, parsedScript(document.script)), document.claims),
       'credits.txt': creditsText(document.title, plan, `${voice.name}, synthesized with ${voice.engine}`, document.mood === 'none' ? 'none' : 'made for this film with MMA and FluidSynth'),
@@ -119,18 +139,21 @@ export async function makeFilm(document: Document, shape: FilmShape, out: string
   }
 }
 
-function speak(document: Document, film: Film, folder: string, { signal, onProgress }: MakeContext): Promise<(Spoken | undefined)[]> {
+function speak(document: Document, film: Film, { config, pronunciations, signal, onProgress }: MakeContext): Promise<(Spoken | undefined)[]> {
   let done = 0
-  return takeAll(folder, takeRequests(document, film), { signal, onSpoken: () => onProgress({ step: 'speak', done: ++done, all: film.scenes.length }) })
+  return takeAll(speechPlace(config), takeRequests(document, film, pronunciations), { signal, onSpoken: () => onProgress({ step: 'speak', done: ++done, all: film.scenes.length }) })
 }
 
 function remarksOf(spoken: readonly (Spoken | undefined)[], faults: readonly { fault: TidyError }[], { remarks }: Film): string[] {
   return [...remarks, ...silentScenes(spoken), ...new Set(faults.map(({ fault }) => fault.message))]
 }
 
-/** Which scenes nobody speaks and why, in words. */
+/** Which scenes nobody speaks, or another voice than theirs, and why, in words. */
 export const silentScenes = (spoken: readonly (Spoken | undefined)[]): string[] =>
-  spoken.flatMap((s, i) => (s && 'fault' in s ? [`Scene ${i + 1} is silent: ${s.fault.message}`] : []))
+  spoken.flatMap((s, i) => {
+    if (s && 'fault' in s) return [`Scene ${i + 1} is silent: ${s.fault.message}`]
+    return s?.instead ? [`Scene ${i + 1} is spoken by the voice that stands in: ${s.instead.message}`] : []
+  })
 
 function reportOf(film: Timeline, shape: FilmShape, mixed: Mixdown, steps: FilmReport['steps'], rest: Pick<FilmReport, 'segments' | 'segmentsReused' | 'remarks'>): FilmReport {
   const two = (n: number) => Math.round(n * 100) / 100

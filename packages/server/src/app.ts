@@ -6,6 +6,7 @@ import { serveStatic } from '@hono/node-server/serve-static'
 import { TidyError } from '@tidy-reel/core/fault'
 import { folders, type EngineConfig } from '@tidy-reel/engine/config'
 import { IMPORT_BYTES_LIMIT } from '@tidy-reel/engine/import/import-file'
+import { speechPlace, type SpeechPlace } from '@tidy-reel/engine/speech/take'
 import { statisticsClient } from '@tidy-reel/engine/statistics/client'
 import type { StockLibrary } from '@tidy-reel/engine/stock/contract'
 import { pictureLibrary } from '@tidy-reel/engine/stock/library'
@@ -27,6 +28,7 @@ import { mediaRoutes } from './routes/media.ts'
 import { writingRoutes } from './routes/writing.ts'
 import { topicRoutes } from './routes/topics.ts'
 import { scriptRoutes } from './routes/script.ts'
+import { speechRoutes } from './routes/speech.ts'
 import { sendFile } from './routes/files.ts'
 
 export interface App {
@@ -43,6 +45,8 @@ export interface App {
   library: StockLibrary
   thumbnails: Thumbnails
   place: ReturnType<typeof folders>
+  /** The voices there are now: the person's own list is read anew. */
+  speech: () => SpeechPlace
 }
 
 const BODY_LIMIT = 4 * 1024 * 1024
@@ -54,7 +58,7 @@ export async function openApp(database: string, engine: EngineConfig): Promise<A
   const channels = channelActions(LOCAL_OWNER)
   const episodes = episodeActions(sequelize, channels, LOCAL_OWNER)
   const library = pictureLibrary(engine)
-  return { channels, writing: writingActions(episodes, LOCAL_OWNER), topics: topicActions(sequelize, statisticsClient(engine.statistics), episodes, LOCAL_OWNER), imports: importActions(folders(engine).own), episodes, history: historyActions(sequelize, LOCAL_OWNER), versions: versionActions(episodes, LOCAL_OWNER), queue, hub: await eventHub(database), renders: renderActions(sequelize, queue, engine, episodes, LOCAL_OWNER), library, thumbnails: thumbnails(folders(engine).thumbnails, library), place: folders(engine) }
+  return { channels, writing: writingActions(episodes, LOCAL_OWNER), topics: topicActions(sequelize, statisticsClient(engine.statistics), episodes, LOCAL_OWNER), imports: importActions(folders(engine).own), episodes, history: historyActions(sequelize, LOCAL_OWNER), versions: versionActions(episodes, LOCAL_OWNER), queue, hub: await eventHub(database), renders: renderActions(sequelize, queue, engine, episodes, LOCAL_OWNER), library, thumbnails: thumbnails(folders(engine).thumbnails, library), place: folders(engine), speech: () => speechPlace(engine) }
 }
 
 /** All routes; every fault leaves as RFC 9457 problem details with the sentence in `detail`. */
@@ -70,6 +74,7 @@ export function webApp(app: App, web: string): Hono {
   hono.route('/api', writingRoutes(app))
   hono.route('/api/topics', topicRoutes(app))
   hono.route('/api', scriptRoutes(app))
+  hono.route('/api', speechRoutes(app))
   hono.route('/api', mediaRoutes(app))
   hono.all('/api/*', () => { throw new TidyError('route_not_found') })
   hono.use('/*', serveStatic({ root: web, rewriteRequestPath: (path) => path }))

@@ -7,16 +7,22 @@ import type { ChannelView, ScriptChecks } from '@tidy-reel/core/views/checks'
 import type { ImportedView } from '@tidy-reel/core/views/imported'
 import type { Idea, OfferedChannel, TopicsView } from '@tidy-reel/core/topics/topic-views'
 import type { Brief, Outline, Writing, WriterView } from '@tidy-reel/core/writing/brief'
-import type { EpisodeRow, EpisodeView, RenderView, VersionView } from '@tidy-reel/core/views/episode'
+import type { Pronunciation } from '@tidy-reel/core/speech/pronunciation'
+import type { Emphasis, Finish } from '@tidy-reel/core/speech/voicing'
+import type { SaidView, VoicesView } from '@tidy-reel/core/views/speech'
+import type { EpisodeRow, EpisodeView, RenderView, SceneTakeView, VersionView } from '@tidy-reel/core/views/episode'
 
 export type { WriterView }
 
-export interface Voice {
-  id: string
-  name: string
-  gender: string
-  language: string
-  character: string
+/** What a voice is asked to say when it is tried. */
+export interface SayRequest {
+  text: string
+  voice: string
+  speed?: number
+  finish?: Finish
+  emphasis?: Emphasis
+  pauses?: number
+  pronunciations?: readonly Pronunciation[]
 }
 
 /** An episode after a step back or forth. */
@@ -57,7 +63,11 @@ export const api = {
   startRender: (id: string, shape: FilmShape) => post<RenderView>(`/episodes/${id}/renders`, shape),
   cancelRender: (renderId: string) => post<RenderView>(`/renders/${renderId}/cancel`),
   takeOwnFile: (file: File) => ask<Item>(`/own?name=${encodeURIComponent(file.name)}`, { method: 'POST', body: file, headers: { 'content-type': 'application/octet-stream' } }),
-  voices: () => ask<{ voices: Voice[] }>('/voices').then(({ voices }) => voices),
+  voices: () => ask<VoicesView>('/voices'),
+  say: (request: SayRequest, signal?: AbortSignal) => post<SaidView>('/say', { ...request, text: request.text.slice(0, 1200) }, signal),
+  sceneTakes: (id: string, sceneId: string) => ask<{ takes: SceneTakeView[] }>(`/episodes/${id}/scenes/${sceneId}/takes`).then(({ takes }) => takes),
+  setPronunciations: (pronunciations: readonly Pronunciation[]) => ask<ChannelView>('/channel/pronunciations', { method: 'PUT', body: JSON.stringify({ pronunciations }) }),
+  setFavouriteVoices: (favourites: readonly string[]) => ask<ChannelView>('/channel/voices', { method: 'PUT', body: JSON.stringify({ favourites }) }),
   writing: (id: string) => ask<Writing>(`/episodes/${id}/writing`),
   keepBrief: (id: string, brief: Brief, outline: Outline | null) => ask<Writing>(`/episodes/${id}/writing`, { method: 'PUT', body: JSON.stringify({ brief, outline }) }),
   makeOutline: (id: string, brief: Brief, signal: AbortSignal) => post<Writing>(`/episodes/${id}/writing/outline`, { brief }, signal),
@@ -87,6 +97,5 @@ export const api = {
 export const thumbnail = (id: string, tries = 0) => `/api/stock/${encodeURIComponent(id)}/thumbnail${tries ? `?again=${tries}` : ''}`
 export const proxy = (id: string) => `/api/proxies/${encodeURIComponent(id)}`
 export const bedSound = (hash: string) => `/api/beds/${hash}`
-export const sentenceSound = (text: string, voice: string, speed: number) => `/api/say?${new URLSearchParams({ text: text.slice(0, 1200), voice, speed: String(speed) })}`
 export const takeSound = (hash: string) => `/api/takes/${hash}`
 export const renderFile = (id: string, name: string, save?: string) => `/api/renders/${id}/${name}${save ? `?save=${encodeURIComponent(save)}` : ''}`

@@ -13,6 +13,7 @@ export const router = createRouter({
         { path: '', redirect: (to) => ({ name: 'script', params: to.params }) },
         { path: 'script', name: 'script', component: () => import('./script/ScriptView.vue') },
         { path: 'sheet', name: 'sheet', component: () => import('./sheet/SheetView.vue') },
+        { path: 'sound', name: 'sound', component: () => import('./sound/SoundView.vue') },
         { path: 'render', name: 'render', component: () => import('./render/RenderView.vue') },
       ],
     },

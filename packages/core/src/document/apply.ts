@@ -48,6 +48,10 @@ function changed(document: Document, command: Command): Document {
       return { ...document, comments: document.comments.filter(({ id }) => id !== command.id) }
     case 'setVoice':
       return { ...document, voice: command.voice, speed: command.speed }
+    case 'setSpeaking':
+      return { ...document, speaking: { ...document.speaking, ...command.set } }
+    case 'useTake':
+      return withScene(document, command.sceneId, ({ take: _before, ...scene }) => (command.take ? { ...scene, take: { hash: command.take, text: scene.text } } : scene))
     case 'setMood':
       return { ...document, mood: command.mood }
     case 'setTransition':

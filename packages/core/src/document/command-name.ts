@@ -22,6 +22,10 @@ export function commandName(command: Command): string {
       return 'comment removed'
     case 'setVoice':
       return 'voice'
+    case 'setSpeaking':
+      return Object.keys(command.set).map((name) => ({ finish: 'finish of the voice', pauses: 'pauses', understudy: 'voice that stands in', speakers: 'voices of the speakers', pronunciations: 'pronunciations' })[name] ?? name).join(', ')
+    case 'useTake':
+      return command.take ? 'choice of a take' : 'take left to the voice'
     case 'setMood':
       return 'music'
     case 'setTransition':
@@ -45,7 +49,7 @@ export function commandName(command: Command): string {
     case 'deleteScenes':
       return count(command.sceneIds, 'removed')
     case 'adjustScenes':
-      return Object.keys(command.set).map((name) => ({ hidden: command.set.hidden ? 'scene left out' : 'scene shown', length: 'length', pause: 'pause', speaker: 'speaker' })[name] ?? name).join(', ')
+      return Object.keys(command.set).map((name) => ({ hidden: command.set.hidden ? 'scene left out' : 'scene shown', length: 'length', pause: 'pause', speaker: 'speaker', voice: 'voice of a scene', pace: 'pace of a scene', emphasis: 'emphasis' })[name] ?? name).join(', ')
     case 'setShot':
       return 'picture'
     case 'addShot':

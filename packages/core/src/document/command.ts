@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { ChosenItem } from '../match/item.ts'
 import { Inverse } from './inverse.ts'
-import { Card, CheckedClaim, Comment, Document, Frame, LENGTH_LIMIT, MOODS, Scene, Shot, Transition } from './document.ts'
+import { Card, CheckedClaim, ChosenTake, Comment, Document, Frame, LENGTH_LIMIT, MOODS, Scene, Shot, SpeakerName, Speaking, Transition } from './document.ts'
 
 const sceneId = Scene.shape.id
 const shot = z.number().int().min(0).max(11)
@@ -31,7 +31,10 @@ const SceneSettings = z.object({
   length: z.number().int().positive().max(LENGTH_LIMIT).nullish(),
   /** Samples of silence after the voice; written into the script as `[pause …]`. */
   pause: z.number().int().min(0).max(LENGTH_LIMIT).nullish(),
-  speaker: z.string().trim().regex(/^(\p{Lu}[\p{Lu}\p{N} .'’-]{1,30})?$/u, 'a name in capital letters, 2 to 31 long').nullish(),
+  speaker: SpeakerName.or(z.literal('')).nullish(),
+  voice: Scene.shape.voice.unwrap().nullish(),
+  pace: Scene.shape.pace.unwrap().nullish(),
+  emphasis: Scene.shape.emphasis.unwrap().nullish(),
 })
 
 /** Settings of shots, as above. */
@@ -54,6 +57,10 @@ export const Command = z.discriminatedUnion('type', [
   z.object({ type: z.literal('putComment'), comment: Comment }),
   z.object({ type: z.literal('removeComment'), id: Comment.shape.id }),
   z.object({ type: z.literal('setVoice'), voice: Document.shape.voice, speed: Document.shape.speed }),
+  /** How the film is spoken; what is left out stays. */
+  z.object({ type: z.literal('setSpeaking'), set: Speaking.partial() }),
+  /** A take a person chose for a scene; null lets its voice speak. */
+  z.object({ type: z.literal('useTake'), sceneId, take: ChosenTake.shape.hash.nullable() }),
   z.object({ type: z.literal('setMood'), mood: z.enum(MOODS) }),
   /** The transition at every cut that has none of its own. */
   z.object({ type: z.literal('setTransition'), transition: Transition }),

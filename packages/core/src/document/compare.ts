@@ -2,7 +2,7 @@ import type { Document, Scene } from './document.ts'
 import { equal } from './inverse.ts'
 import { parsedScript } from '../script/parsed-script.ts'
 
-export const SCENE_CHANGES = ['put in', 'taken out', 'words', 'pictures', 'moved', 'left out', 'shown', 'length', 'speaker', 'directions'] as const
+export const SCENE_CHANGES = ['put in', 'taken out', 'words', 'pictures', 'moved', 'left out', 'shown', 'length', 'speaker', 'directions', 'voice', 'take'] as const
 export type SceneChange = (typeof SCENE_CHANGES)[number]
 
 /** A scene as one of two compared documents has it. */
@@ -29,7 +29,7 @@ export interface Comparison {
   scenes: ComparedScene[]
 }
 
-const FILM: Record<string, string> = { title: 'title', voice: 'voice', speed: 'pace', mood: 'music', transition: 'transitions', cards: 'cards', wantedMinutes: 'wanted length', notes: 'notes', claims: 'claims', comments: 'comments' }
+const FILM: Record<string, string> = { title: 'title', voice: 'voice', speed: 'pace', speaking: 'speaking', mood: 'music', transition: 'transitions', cards: 'cards', wantedMinutes: 'wanted length', notes: 'notes', claims: 'claims', comments: 'comments' }
 
 /** What lies between two documents of one episode, scene by scene; scenes that are the same are left out. */
 export function compareDocuments(before: Document, after: Document): Comparison {
@@ -79,6 +79,7 @@ function changesOf(was: Look, is: Look, moved: boolean): SceneChange[] {
     [was.text !== is.text, 'words'], [!equal(was.scene.shots, is.scene.shots), 'pictures'], [moved, 'moved'],
     [!was.scene.hidden && !!is.scene.hidden, 'left out'], [!!was.scene.hidden && !is.scene.hidden, 'shown'],
     [was.scene.length !== is.scene.length, 'length'], [was.speaker !== is.speaker, 'speaker'], [!equal(was.directions, is.directions), 'directions'],
+    [was.scene.voice !== is.scene.voice || was.scene.pace !== is.scene.pace || was.scene.emphasis !== is.scene.emphasis, 'voice'], [!equal(was.scene.take, is.scene.take), 'take'],
   ]
   return found.flatMap(([changed, name]) => (changed ? [name] : []))
 }

@@ -1,5 +1,7 @@
 import { z } from 'zod'
 import { ChosenItem } from '../match/item.ts'
+import { Pronunciation } from '../speech/pronunciation.ts'
+import { EMPHASES, FINISHES, PauseFactor, Speed } from '../speech/voicing.ts'
 import { SAMPLE_RATE } from '../time.ts'
 
 /** A view of a picture: its centre (0 to 1 each way) and how much of the largest possible view it shows. */
@@ -39,6 +41,28 @@ export type Shot = z.infer<typeof Shot>
 /** The longest a scene may be held or followed by silence. */
 export const LENGTH_LIMIT = 300 * SAMPLE_RATE
 
+const VoiceId = z.string().min(1).max(80)
+/** A name in capital letters, as it stands before a colon in the script. */
+export const SpeakerName = z.string().trim().regex(/^\p{Lu}[\p{Lu}\p{N} .'’-]{1,30}$/u, 'a name in capital letters, 2 to 31 long')
+
+/** How a film is spoken, beside its voice and pace. */
+export const Speaking = z.object({
+  finish: z.enum(FINISHES),
+  pauses: PauseFactor,
+  /** The voice that speaks a scene whose own voice fails; null: the scene stays silent and says so. */
+  understudy: VoiceId.nullable(),
+  /** Voices of the script's speakers; one without an entry speaks with the film's voice. */
+  speakers: z.array(z.object({ name: SpeakerName, voice: VoiceId })).max(40),
+  /** Over those of the channel. */
+  pronunciations: z.array(Pronunciation).max(500),
+})
+export type Speaking = z.infer<typeof Speaking>
+export const PLAIN_SPEAKING: Speaking = { finish: 'documentary', pauses: 1, understudy: null, speakers: [], pronunciations: [] }
+
+/** A take a person chose for a scene: a recording, or one that was spoken before. It lapses when the narration changes. */
+export const ChosenTake = z.object({ hash: z.string().regex(/^[0-9a-f]{32}$/), text: z.string().min(1) })
+export type ChosenTake = z.infer<typeof ChosenTake>
+
 export const Scene = z.object({
   id: z.string().min(1).max(40),
   /** Narration; always what `parseScript` reads at this place of the script. */
@@ -48,6 +72,12 @@ export const Scene = z.object({
   hidden: z.literal(true).optional(),
   /** Samples it lasts whatever its voice, which is never cut; left out, its voice decides. */
   length: z.number().int().positive().max(LENGTH_LIMIT).optional(),
+  /** Speaks this scene in place of its speaker's voice. */
+  voice: VoiceId.optional(),
+  /** How fast against the film's own pace. */
+  pace: Speed.optional(),
+  emphasis: z.enum(EMPHASES).optional(),
+  take: ChosenTake.optional(),
 })
 export type Scene = z.infer<typeof Scene>
 
@@ -91,13 +121,14 @@ export type Comment = z.infer<typeof Comment>
 
 /** All that a person decides about a film. Everything else is derived from it. */
 export const Document = z.object({
-  version: z.literal(3),
+  version: z.literal(4),
   title: z.string().min(1).max(200),
   /** The narration with its markup: the one truth of what is said and shown in which order. */
   script: z.string(),
-  voice: z.string().min(1).max(80),
+  voice: VoiceId,
   /** 1 = the voice's own pace. */
-  speed: z.number().min(0.6).max(1.6),
+  speed: Speed,
+  speaking: Speaking,
   mood: z.enum(MOODS),
   /** At every cut that has none of its own. */
   transition: Transition,
@@ -118,11 +149,13 @@ export const DEFAULT_VOICE = 'flite-slt'
 
 export function emptyDocument(title: string): Document {
   const card = { shown: false, text: null, samples: 4 * SAMPLE_RATE }
-  return { version: 3, title, script: '', voice: DEFAULT_VOICE, speed: 1, mood: 'calm', transition: CUT, cards: { opening: card, closing: card }, scenes: [], wantedMinutes: null, notes: '', claims: [], comments: [], nextId: 1 }
+  return { version: 4, title, script: '', voice: DEFAULT_VOICE, speed: 1, speaking: PLAIN_SPEAKING, mood: 'calm', transition: CUT, cards: { opening: card, closing: card }, scenes: [], wantedMinutes: null, notes: '', claims: [], comments: [], nextId: 1 }
 }
 
 /** A document as an earlier version kept it, in today's form; anything else as it is. */
 export function upgraded(stored: unknown): unknown {
-  if (typeof stored !== 'object' || stored === null || !('version' in stored) || stored.version !== 2) return stored
-  return { ...stored, version: 3, wantedMinutes: null, notes: '', claims: [], comments: [] }
+  if (typeof stored !== 'object' || stored === null || !('version' in stored)) return stored
+  if (stored.version === 2) return upgraded({ ...stored, version: 3, wantedMinutes: null, notes: '', claims: [], comments: [] })
+  if (stored.version === 3) return { ...stored, version: 4, speaking: PLAIN_SPEAKING }
+  return stored
 }

@@ -1,3 +1,4 @@
+import type { Emphasis } from '../speech/voicing.ts'
 import type { ScriptScene } from '../script/parse.ts'
 import { parsedScript } from '../script/parsed-script.ts'
 import type { Document, Scene, Shot } from './document.ts'
@@ -8,6 +9,12 @@ export interface FilmScene extends Omit<ScriptScene, 'source' | 'marked'> {
   shots: readonly Shot[]
   /** Samples it lasts whatever its voice. */
   length?: number
+  /** As `Scene` says. */
+  voice?: string
+  pace?: number
+  emphasis?: Emphasis
+  /** Hash of the take a person chose for just these words. */
+  take?: string
   /** Words on a plain card that nobody speaks, in place of a narration. */
   card?: string
 }
@@ -19,10 +26,15 @@ export interface Film {
   /** What the script says that was not read, in words. */
   remarks: string[]
   speed: number
+  /** All silences at once; 1 as they are. */
+  pauses: number
+  /** How much longer than the estimate the film's voice speaks, where that has been measured. */
+  rate: number
   transition: Document['transition']
 }
 
-export function filmOf(document: Document): Film {
+/** @param rate of the film's voice, `voiceRate` */
+export function filmOf(document: Document, rate = 1): Film {
   const { scenes, chapters, remarks } = parsedScript(document.script)
   const shown = document.scenes.flatMap((scene, i) => (scene.hidden ? [] : [filmScene(scene, scenes[i]!)]))
   const { opening, closing } = document.cards
@@ -32,12 +44,12 @@ export function filmOf(document: Document): Film {
       ...shown,
       ...(closing.shown ? [cardScene('closing', closing.text ?? 'Thank you for watching', closing.samples, shown.at(-1)?.chapter ?? -1)] : []),
     ],
-    chapters, remarks, speed: document.speed, transition: document.transition,
+    chapters, remarks, speed: document.speed, pauses: document.speaking.pauses, rate, transition: document.transition,
   }
 }
 
-function filmScene({ id, shots, length }: Scene, { text, chapter, speaker, directions, opensParagraph, estimatedSeconds }: ScriptScene): FilmScene {
-  return { id, shots, text, chapter, directions, opensParagraph, estimatedSeconds, ...(speaker ? { speaker } : {}), ...(length ? { length } : {}) }
+function filmScene({ id, shots, length, voice, pace, emphasis, take }: Scene, { text, chapter, speaker, directions, opensParagraph, estimatedSeconds }: ScriptScene): FilmScene {
+  return { id, shots, text, chapter, directions, opensParagraph, estimatedSeconds, ...(speaker ? { speaker } : {}), ...(length ? { length } : {}), ...(voice ? { voice } : {}), ...(pace ? { pace } : {}), ...(emphasis ? { emphasis } : {}), ...(take?.text === text ? { take: take.hash } : {}) }
 }
 
 const cardScene = (id: string, card: string, length: number, chapter: number): FilmScene =>

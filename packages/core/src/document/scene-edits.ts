@@ -173,9 +173,12 @@ export function adjustScenes(document: Document, { target, set }: CommandOf<'adj
   return settle(changed, draft)
 }
 
-const settingsOf = (scene: Scene, { hidden, length }: CommandOf<'adjustScenes'>['set']) => ({
+const settingsOf = (scene: Scene, { hidden, length, voice, pace, emphasis }: CommandOf<'adjustScenes'>['set']) => ({
   hidden: hidden === undefined ? scene.hidden : hidden || undefined,
   length: length === undefined ? scene.length : (length ?? undefined),
+  voice: voice === undefined ? scene.voice : (voice ?? undefined),
+  pace: pace === undefined ? scene.pace : (pace ?? undefined),
+  emphasis: emphasis === undefined ? scene.emphasis : (emphasis ?? undefined),
 })
 
 const withoutUndefined = (scene: { [K in keyof Scene]: Scene[K] | undefined }): Scene =>

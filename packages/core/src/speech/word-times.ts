@@ -1,3 +1,4 @@
+import type { Span } from './marks.ts'
 import { spokenText } from './spoken.ts'
 
 /** A word of the narration with the samples it is spoken in, `[start, end)`. */
@@ -9,16 +10,24 @@ export interface SpokenWord {
 
 const BREATH = /[,;:.!?…—–。，、！？]["'’”»)]*$/
 
+interface TimedTake {
+  samples: number
+  pauses: readonly (readonly [number, number])[]
+  /** As its voice told. */
+  words?: readonly Span[]
+}
+
 /**
- * Where in a take each word is spoken, judged by the letters of what is said.
+ * Where in a take each word is spoken: as its voice told, else judged by the letters of what is said.
  *
- * When the take has as many silences as the sentence has inner stops, each stretch between two stops is
+ * Judged: when the take has as many silences as the sentence has inner stops, each stretch between two stops is
  * laid between its silences; otherwise a stop counts as a few letters.
  *
  * @param take length and inner silences, in samples from its start
- * @returns one entry for each word of `text`, in order, tiling the speech; `[]` for no words
+ * @returns one entry for each word of `text`, in order, none before the end of the one before it; `[]` for no words
  */
-export function wordTimes(text: string, take: { samples: number; pauses: readonly (readonly [number, number])[] }): SpokenWord[] {
+export function wordTimes(text: string, take: TimedTake): SpokenWord[] {
+  if (take.words) return toldWords(text, take.words)
   const key = `${text}\n${take.samples}\n${take.pauses.join(' ')}`
   let words = timed.get(key)
   if (!words) {
@@ -28,10 +37,16 @@ export function wordTimes(text: string, take: { samples: number; pauses: readonl
   return words
 }
 
+const toldWords = (text: string, spans: readonly Span[]): SpokenWord[] =>
+  wordsOf(text).map((word, i) => {
+    const [start, end] = spans[i] ?? spans.at(-1) ?? [0, 0]
+    return { text: word, start, end }
+  })
+
 /** After an edit all scenes but one are as they were: their words are not timed again. */
 const timed = new Map<string, SpokenWord[]>()
 
-function timedWords(text: string, take: { samples: number; pauses: readonly (readonly [number, number])[] }): SpokenWord[] {
+function timedWords(text: string, take: TimedTake): SpokenWord[] {
   const words = wordsOf(text)
   const stops = words.slice(0, -1).flatMap((word, i) => (BREATH.test(word) ? [i] : []))
   const pauses = take.pauses.length === stops.length ? take.pauses : longest(take.pauses, stops.length)

@@ -2,6 +2,7 @@ import type { Transition } from '../document/document.ts'
 import type { Film, FilmScene } from '../document/film-scenes.ts'
 import type { ChosenItem } from '../match/item.ts'
 import type { Move } from '../picture/move.ts'
+import type { Span } from '../speech/marks.ts'
 import { wordTimes, type SpokenWord } from '../speech/word-times.ts'
 import { frameAtSample, SAMPLE_RATE, sampleAtFrame, samplesFromSeconds, type FrameRate } from '../time.ts'
 
@@ -10,6 +11,8 @@ export interface TakeFacts {
   samples: number
   /** Silences inside the take, in order. */
   pauses: readonly (readonly [from: number, to: number])[]
+  /** Where each word of the narration is; left out where its voice does not tell. */
+  words?: readonly Span[]
   /** How loud it is, twenty times a second: a digit each, 0 for silence to 9 (`speechLevels`). */
   levels?: string
 }
@@ -56,40 +59,51 @@ export interface Timeline {
   chapters: { title: string; startSample: number }[]
 }
 
+/** Silence that every take begins and ends with, in samples: a pause that was asked for is counted from sound to sound. */
+export const TAKE_EDGE = Math.round(0.05 * SAMPLE_RATE)
+
 /** Silence around speech, in seconds: calm enough to follow, short enough not to drag (common practice). */
 const AIR = { film: 0.6, chapter: 0.9, sentence: 0.32, clause: 0.08, paragraph: 0.6, chapterEnd: 0.7, tail: 2 }
 const ENDS = /[.!?…。！？؟]["'’”»)\]]*$/
 /** A second picture is not shown for less than this. */
 const SHORTEST_SHOT_SECONDS = 1.6
 
-type Airy = Pick<FilmScene, 'chapter' | 'directions' | 'opensParagraph' | 'text' | 'estimatedSeconds' | 'length' | 'card'>
+type Airy = Pick<FilmScene, 'chapter' | 'directions' | 'opensParagraph' | 'text' | 'estimatedSeconds' | 'length' | 'card' | 'pace'>
+type Paced = Pick<Film, 'speed' | 'pauses' | 'rate'> & { scenes: readonly Airy[] }
 
-/** Seconds of silence before and after a scene's speech. */
-export function airAround(scenes: readonly Airy[], i: number): { before: number; after: number } {
+/** Seconds of silence before and after a scene's take; a pause that was asked for is exact from sound to sound. */
+export function airAround({ scenes, pauses }: Pick<Paced, 'scenes' | 'pauses'>, i: number): { before: number; after: number } {
   const scene = scenes[i]!
   const next = scenes[i + 1]
   if (scene.card !== undefined) return { before: 0, after: 0 }
   const opensChapter = scene.chapter >= 0 && scene.chapter !== scenes[i - 1]?.chapter
   const asked = scene.directions.reduce((sum, d) => sum + (d.kind === 'pause' ? d.seconds : 0), 0)
   const usual = !next ? AIR.tail : next.chapter !== scene.chapter ? AIR.chapterEnd : next.opensParagraph ? AIR.paragraph : ENDS.test(scene.text) ? AIR.sentence : AIR.clause
-  return { before: opensChapter ? AIR.chapter : i === 0 ? AIR.film : 0, after: asked ? Math.max(asked, next ? 0 : AIR.tail) : usual }
+  const edges = (next && next.card === undefined ? 2 : 1) * (TAKE_EDGE / SAMPLE_RATE)
+  const exact = Math.max(0, asked - edges)
+  return { before: (opensChapter ? AIR.chapter : i === 0 ? AIR.film : 0) * (i === 0 ? 1 : pauses), after: asked ? Math.max(exact, next ? 0 : AIR.tail) : usual * (next ? pauses : 1) }
 }
 
 /** Samples before, of and after a scene's speech: a length a person set adds silence or takes it away, never speech. */
-function lengthsOf(scenes: readonly Airy[], i: number, speech: number): { before: number; speech: number; after: number } {
-  const { length } = scenes[i]!
-  const air = airAround(scenes, i)
+function lengthsOf(film: Paced, i: number, speech: number): { before: number; speech: number; after: number } {
+  const { length } = film.scenes[i]!
+  const air = airAround(film, i)
   const before = samplesFromSeconds(air.before)
   const after = length === undefined ? samplesFromSeconds(air.after) : Math.max(0, length - before - speech)
   return { before, speech, after }
 }
 
-const estimated = ({ estimatedSeconds }: Airy, speed: number) => samplesFromSeconds(estimatedSeconds / speed)
+const estimated = ({ estimatedSeconds, pace = 1 }: Airy, { speed, rate }: Paced) => samplesFromSeconds((estimatedSeconds * rate) / (speed * pace))
 
-/** Seconds every scene lasts by the estimate, before anyone has spoken. */
-export function sceneSeconds(scenes: readonly Airy[], speed = 1): number[] {
+/**
+ * Seconds every scene lasts by the estimate, before anyone has spoken.
+ *
+ * @param speed of the film, over its voice's rate where that has been measured
+ */
+export function sceneSeconds(scenes: readonly Airy[], speed = 1, pauses = 1): number[] {
+  const film: Paced = { scenes, speed, pauses, rate: 1 }
   return scenes.map((scene, i) => {
-    const { before, speech, after } = lengthsOf(scenes, i, estimated(scene, speed))
+    const { before, speech, after } = lengthsOf(film, i, estimated(scene, film))
     return (before + speech + after) / SAMPLE_RATE
   })
 }
@@ -105,8 +119,8 @@ export function sceneSeconds(scenes: readonly Airy[], speed = 1): number[] {
 export function timeline(film: Film, takes: readonly (TakeFacts | undefined)[], fps: FrameRate): Timeline {
   let at = 0
   const scenes = film.scenes.map((scene, i): TimelineScene => {
-    const take = takes[i] ?? { samples: estimated(scene, film.speed), pauses: [] }
-    const { before, speech, after } = lengthsOf(film.scenes, i, take.samples)
+    const take = takes[i] ?? { samples: estimated(scene, film), pauses: [] }
+    const { before, speech, after } = lengthsOf(film, i, take.samples)
     const startSample = at
     const speechStart = at + before
     const speechEnd = speechStart + speech

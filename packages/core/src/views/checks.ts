@@ -1,3 +1,4 @@
+import type { Pronunciation } from '../speech/pronunciation.ts'
 import type { Things } from '../checks/things.ts'
 
 /** What the server knows of a script that the browser cannot tell by itself. */
@@ -12,4 +13,6 @@ export interface ChannelView {
   name: string
   /** Words of its own, spelt right. */
   words: string[]
+  pronunciations: Pronunciation[]
+  favouriteVoices: string[]
 }

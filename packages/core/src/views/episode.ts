@@ -4,6 +4,7 @@ import type { Pick } from '../match/pick.ts'
 import type { FilmShape } from '../render/plan.ts'
 import type { Progress } from '../render/progress.ts'
 import type { FilmReport } from '../render/report.ts'
+import type { Pronunciation } from '../speech/pronunciation.ts'
 import type { TakeFacts } from '../timeline/timeline.ts'
 import type { SearchWord } from '../words/search-words.ts'
 
@@ -48,6 +49,10 @@ export interface EpisodeView {
   document: Document
   takes: Record<string, TakeFacts & { hash: string }>
   candidates: Record<string, { words: SearchWord[]; picks: Pick[] }>
+  /** How much longer than the estimate the film's voice speaks. */
+  rate: number
+  /** The channel's; those of the document go before them. */
+  pronunciations: Pronunciation[]
   /** The music under the film, when it has been made. */
   bed: BedFacts | null
   /** Ids of the film's pictures that the monitor can show sharply. */
@@ -61,6 +66,17 @@ export interface BedFacts {
   hash: string
   loopSamples: number
   lufs: number
+}
+
+/** A take that a scene has or had before. */
+export interface SceneTakeView {
+  hash: string
+  text: string
+  voice: string
+  kind: 'spoken' | 'recorded'
+  samples: number
+  /** ISO 8601. */
+  usedAt: string
 }
 
 /** A version somebody kept under a name. */

@@ -3,7 +3,7 @@ import { TidyError } from '@tidy-reel/core/fault'
 
 /** The Debian package a program comes in, for the sentence that says what to type. */
 const PACKAGES: Record<string, string> = {
-  ffmpeg: 'ffmpeg', ffprobe: 'ffmpeg', flite: 'flite', 'espeak-ng': 'espeak-ng', text2wave: 'festival festvox-us-slt-hts',
+  ffmpeg: 'ffmpeg', ffprobe: 'ffmpeg', flite: 'flite', 'espeak-ng': 'espeak-ng', festival: 'festival festvox-us-slt-hts',
   mma: 'mma', fluidsynth: 'fluidsynth fluidr3mono-gm-soundfont',
 }
 

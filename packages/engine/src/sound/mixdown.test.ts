@@ -7,6 +7,7 @@ import { BED_BELOW_SPEECH_DB } from '@tidy-reel/core/sound/mix'
 import type { TimelineScene } from '@tidy-reel/core/timeline/timeline'
 import { MOODS } from '@tidy-reel/core/document/document'
 import { takeOf, type Take } from '../speech/take.ts'
+import { voiceList } from '../speech/voice-list.ts'
 import { ebur128, filterLog, probe, silencesOf } from '../test/media-facts.ts'
 import { chordSheet, makeBed } from './bed.ts'
 import { measure } from './measure.ts'
@@ -22,7 +23,7 @@ const pcm = (file: string) => {
 }
 
 beforeAll(async () => {
-  takes = await Promise.all(['The lamp burns all night above the sea.', 'By day it is wound and cleaned and filled again.'].map((text) => takeOf(work, { text, voice: 'flite-slt', speed: 1 })))
+  takes = await Promise.all(['The lamp burns all night above the sea.', 'By day it is wound and cleaned and filled again.'].map((text) => takeOf({ takes: work, voices: voiceList(work) }, { text, voice: 'flite-slt', speed: 1 })))
 })
 
 describe('voiceTrack', () => {

@@ -1,28 +1,35 @@
-import { runProgram } from '../run/program.ts'
-import { foreignLanguage, type Voice } from './voices.ts'
+import { speakWithFestival } from './festival.ts'
+import type { RawSpeech, SpeechOrder } from './contract.ts'
+import { speakInHost } from './host/hosts.ts'
+import { speakWithOwn } from './own-engines.ts'
+import type { VoiceList } from './voice-list.ts'
+import type { Voice } from './voices.ts'
 
-/** eSpeak's words a minute before a voice is slowed. */
-const ESPEAK_PACE = 158
+/** Festival's HTS voice knows one pace only: its take is brought to the wished one afterwards. */
+export const knowsPace = (voice: Voice) => !(voice.engine === 'festival' && voice.speaks.endsWith('_hts'))
 
-/** Arguments and input of one run of a speech engine that writes a WAV file. */
-export function speakCommand(voice: Voice, speed: number, text: string, out: string): { program: string; args: string[]; input?: string } {
-  const language = foreignLanguage(text)
-  const stretchFactor = (voice.slower / speed).toFixed(3)
-  if (language || voice.engine === 'espeak-ng') {
-    const name = language ?? (voice.id === 'espeak-us-f' ? 'en-us+f3' : 'en-gb')
-    return { program: 'espeak-ng', args: ['-v', name, '-s', String(Math.round((ESPEAK_PACE * speed) / voice.slower)), '-w', out, '--stdin'], input: text }
-  }
-  if (voice.engine === 'flite') {
-    return { program: 'flite', args: ['-voice', voice.id.slice(6), '--setf', `duration_stretch=${stretchFactor}`, '-t', text, '-o', out] }
-  }
-  return { program: 'text2wave', args: ['-eval', '(voice_cmu_us_slt_arctic_hts)', '-o', out], input: text }
+/**
+ * Speaks a text as the voice's engine makes it; a raised or lowered voice is spoken slower or faster, so that it
+ * comes out at its pace.
+ *
+ * @throws TidyError `voice_failed` and what `runProgram` throws
+ */
+export async function speakRaw(list: VoiceList, voice: Voice, order: SpeechOrder, signal?: AbortSignal): Promise<RawSpeech> {
+  const { shift = 1 } = voice
+  const speech = await engineSpeech(list, voice, { ...order, stretch: order.stretch * shift }, signal)
+  if (shift === 1) return speech
+  return { ...speech, rate: Math.round(speech.rate * shift), words: speech.words?.map(({ text, start, end }) => ({ text, start: start / shift, end: end / shift })) }
 }
 
-/** Tempo to bring an engine's sound to afterwards: Festival's HTS voice knows one pace only. */
-export const tempoAfter = (voice: Voice, speed: number) => (voice.engine === 'festival' ? speed / voice.slower : 1)
-
-/** Speaks a text into a WAV file, as the engine makes it. */
-export async function speakRaw(voice: Voice, speed: number, text: string, out: string, signal?: AbortSignal): Promise<void> {
-  const { program, args, input } = speakCommand(voice, speed, text, out)
-  await runProgram(program, args, { timeoutMs: 60_000, ...(input === undefined ? {} : { input }), ...(signal ? { signal } : {}) })
+function engineSpeech(list: VoiceList, voice: Voice, order: SpeechOrder, signal?: AbortSignal): Promise<RawSpeech> {
+  switch (voice.engine) {
+    case 'flite':
+    case 'espeak-ng':
+      return speakInHost({ engine: voice.engine, name: voice.speaks, order }, signal)
+    case 'festival':
+      return speakWithFestival(voice.speaks, order, signal)
+    case 'program':
+    case 'service':
+      return speakWithOwn(list.own.get(voice.id)!, order, signal)
+  }
 }

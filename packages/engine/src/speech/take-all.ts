@@ -1,26 +1,34 @@
 import { cpus } from 'node:os'
 import pLimit from 'p-limit'
-import { TidyError } from '@tidy-reel/core/fault'
-import { takeOf, type Take, type TakeRequest } from './take.ts'
+import { TidyError, type FaultCode } from '@tidy-reel/core/fault'
+import { takeOf, type SpeechPlace, type Take, type TakeRequest } from './take.ts'
 
-/** A take, or why there is none. */
-export type Spoken = { take: Take } | { fault: TidyError }
+/** A take, and what went wrong before another voice stood in; or why there is none. */
+export type Spoken = { take: Take; instead?: TidyError } | { fault: TidyError }
+
+/** A sentence to be spoken, and the voice that may stand in when its own fails. */
+export interface Part extends TakeRequest {
+  understudy?: string
+}
+
+/** Faults of one sentence and its voice: all others end everything. */
+const ONE_SENTENCE: readonly FaultCode[] = ['voice_silent', 'voice_failed', 'program_failed', 'voice_unknown', 'take_gone']
 
 /**
  * Speaks many sentences, as many at once as there are cores. One that cannot be spoken does not stop the others.
  *
- * @param requests undefined where nothing is to be spoken
+ * @param parts undefined where nothing is to be spoken
  * @param onSpoken called with the index of each sentence as soon as it is there
  * @throws TidyError `cancelled`, `program_missing`, `disk_full`: nothing more can be spoken then
  */
-export async function takeAll(folder: string, requests: readonly (TakeRequest | undefined)[], options: { signal?: AbortSignal; onSpoken?: (index: number, spoken: Spoken) => void } = {}): Promise<(Spoken | undefined)[]> {
+export async function takeAll(place: SpeechPlace, parts: readonly (Part | undefined)[], options: { signal?: AbortSignal; onSpoken?: (index: number, spoken: Spoken) => void } = {}): Promise<(Spoken | undefined)[]> {
   const limit = pLimit(Math.max(1, cpus().length))
   return Promise.all(
-    requests.map((request, i) =>
+    parts.map((part, i) =>
       limit(async (): Promise<Spoken | undefined> => {
-        if (!request) return undefined
+        if (!part) return undefined
         options.signal?.throwIfAborted()
-        const spoken = await speakOne(folder, request, options.signal)
+        const spoken = await speakOne(place, part, options.signal)
         options.onSpoken?.(i, spoken)
         return spoken
       }),
@@ -28,11 +36,13 @@ export async function takeAll(folder: string, requests: readonly (TakeRequest | 
   )
 }
 
-async function speakOne(folder: string, request: TakeRequest, signal?: AbortSignal): Promise<Spoken> {
+async function speakOne(place: SpeechPlace, { understudy, ...request }: Part, signal?: AbortSignal): Promise<Spoken> {
   try {
-    return { take: await takeOf(folder, request, signal) }
+    return { take: await takeOf(place, request, signal) }
   } catch (cause) {
-    if (cause instanceof TidyError && (cause.code === 'voice_silent' || cause.code === 'program_failed')) return { fault: cause }
-    throw cause
+    if (!(cause instanceof TidyError) || !ONE_SENTENCE.includes(cause.code)) throw cause
+    if (!understudy || understudy === request.voice) return { fault: cause }
+    const second = await speakOne(place, { ...request, voice: understudy }, signal)
+    return 'take' in second ? { take: second.take, instead: cause } : { fault: cause }
   }
 }

@@ -1,24 +1,46 @@
+import { existsSync } from 'node:fs'
 import { readFile, rm, writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import { TidyError } from '@tidy-reel/core/fault'
+import { limited } from '@tidy-reel/core/sound/limiter'
 import { integratedLoudness } from '@tidy-reel/core/sound/loudness'
 import { TAKE_LUFS } from '@tidy-reel/core/sound/mix'
+import { foreignLanguage } from '@tidy-reel/core/speech/language'
 import { speechLevels } from '@tidy-reel/core/speech/levels'
+import { spansOf, writtenSpans, type Span } from '@tidy-reel/core/speech/marks'
+import { withPauses } from '@tidy-reel/core/speech/pauses'
+import { estimateSeconds } from '@tidy-reel/core/script/estimate'
+import { pronunciationsIn, type Pronunciation } from '@tidy-reel/core/speech/pronunciation'
 import { silences } from '@tidy-reel/core/speech/silence'
-import { spokenText } from '@tidy-reel/core/speech/spoken'
+import { spokenForm, type SpokenForm } from '@tidy-reel/core/speech/spoken'
+import type { Emphasis, Finish } from '@tidy-reel/core/speech/voicing'
+import { wordsOf } from '@tidy-reel/core/speech/word-times'
 import { SAMPLE_RATE } from '@tidy-reel/core/time'
-import type { TakeFacts } from '@tidy-reel/core/timeline/timeline'
+import { TAKE_EDGE, type TakeFacts } from '@tidy-reel/core/timeline/timeline'
+import { folders, type EngineConfig } from '../config.ts'
 import { runProgram } from '../run/program.ts'
 import { int16, wavHead } from '../sound/wav.ts'
 import { contentHash, keptFile } from '../storage/kept-file.ts'
-import { speakRaw, tempoAfter } from './engines.ts'
-import { voiceById } from './voices.ts'
+import type { SpeechOrder } from './contract.ts'
+import { knowsPace } from './engines.ts'
+import { FINISHING, finishFilters } from './finishing.ts'
+import { learnPace } from './measured.ts'
+import { rawTake, type RawTake } from './raw-take.ts'
+import { voiceById, voiceList, type VoiceList } from './voice-list.ts'
+import { foreignVoice, type Voice } from './voices.ts'
 
 /** What is asked of a voice. */
 export interface TakeRequest {
   text: string
   voice: string
   speed: number
+  finish?: Finish
+  emphasis?: Emphasis
+  /** Of the silences inside the take. */
+  pauses?: number
+  pronunciations?: readonly Pronunciation[]
+  /** A take that a person chose for the text: nothing is spoken then. */
+  take?: string
 }
 
 export interface Take extends TakeFacts {
@@ -27,66 +49,134 @@ export interface Take extends TakeFacts {
   file: string
 }
 
-/** Raised when the finishing changes, so that earlier takes are spoken anew. */
-const FINISHING = 5
-const CHAIN = 'aresample=48000,highpass=f=70,equalizer=f=170:t=q:w=1:g=2,equalizer=f=3000:t=q:w=1.4:g=2,acompressor=threshold=-26dB:ratio=2.5:attack=6:release=110'
+/** Where takes are kept, and the voices there are. */
+export interface SpeechPlace {
+  takes: string
+  voices: VoiceList
+}
+
+export const speechPlace = (config: EngineConfig): SpeechPlace => ({ takes: folders(config).takes, voices: voiceList(config.data) })
+
 const HIGHEST_PEAK = 0.7
 /** An engine that knows no letter of a text says nothing at about −52 dB; a voice peaks above −10. */
 const SILENT_PEAK = 0.02
-/** Silence left before the first and after the last sound. */
-const EDGE = Math.round(0.05 * SAMPLE_RATE)
+/** What an emphasis does to pace, melody and level (dB), by ear. */
+const WEIGHTS: Record<Emphasis, { stretch: number; melody: number; db: number }> = {
+  soft: { stretch: 1.02, melody: 0.7, db: -1.5 }, plain: { stretch: 1, melody: 1, db: 0 }, strong: { stretch: 1.06, melody: 1.4, db: 1.5 },
+}
 
-export const takeHash = ({ text, voice, speed }: TakeRequest) => contentHash({ spoken: spokenText(text), voice, speed, FINISHING })
+/** A request with all that follows from it. */
+interface Planned {
+  voice: Voice
+  form: SpokenForm
+  order: SpeechOrder
+  /** By the estimate, at the pace asked for. */
+  expectedSeconds: number
+  tempo: number
+  finish: Finish
+  pauses: number
+  gainDb: number
+  hash: string
+}
+
+function planned(voices: VoiceList, request: TakeRequest): Planned {
+  const { text, speed, finish = 'documentary', emphasis = 'plain', pauses = 1, pronunciations = [] } = request
+  const asked = voiceById(voices, request.voice)
+  const foreign = foreignLanguage(text, asked.language)
+  const voice = foreign ? foreignVoice(foreign) : asked
+  const form = spokenForm(text, { language: voice.language, pronunciations: pronunciationsIn(text, pronunciations) })
+  const weight = WEIGHTS[emphasis]
+  const stretch = (voice.slower / speed) * weight.stretch
+  const paced = knowsPace(voice)
+  const order = { text: form.text, stretch: paced ? stretch : 1, melody: weight.melody }
+  const tempo = paced ? 1 : 1 / (stretch * (voice.shift ?? 1))
+  const own = voices.own.get(voice.id)
+  const hash = request.take ?? contentHash({ FINISHING, voice: own ?? voice.id, order, tempo, finish, pauses, gainDb: weight.db })
+  const expectedSeconds = (estimateSeconds(form.text) / speed) * weight.stretch
+  return { voice, form, order, expectedSeconds, tempo, finish, pauses, gainDb: weight.db, hash }
+}
+
+export const takeHash = ({ voices }: Pick<SpeechPlace, 'voices'>, request: TakeRequest) => planned(voices, request).hash
+
+/** What a voice would be given for a text. */
+export const spokenBy = ({ voices }: Pick<SpeechPlace, 'voices'>, request: TakeRequest): SpokenForm => planned(voices, request).form
+
+/** What is kept of a take beside its sound. */
+type KeptFacts = Omit<TakeFacts, 'words'> & {
+  /** What was said and where, in samples; left out where nobody knows. */
+  said?: { text: string; start: number; end: number }[]
+}
 
 /**
- * The take of a sentence: spoken when it is not there yet, evened in level, silence at its ends cut.
+ * The take of a sentence: spoken when it is not there yet, finished, brought to the level of all takes, silence at
+ * its ends cut to `TAKE_EDGE`.
  *
- * @throws TidyError `voice_silent` when the engine made no sound, and what `runProgram` throws
+ * @throws TidyError `voice_silent` when the engine made no sound, `take_gone` when the chosen one is not there any more, `voice_failed`, and what `runProgram` throws
  */
-export async function takeOf(folder: string, request: TakeRequest, signal?: AbortSignal): Promise<Take> {
-  const voice = voiceById(request.voice)
-  const hash = takeHash(request)
-  const file = join(folder, `${hash}.wav`)
-  const facts = await keptFile(join(folder, `${hash}.json`), async (half) => {
-    const raw = `${half}.raw.wav`
-    try {
-      await speakRaw(voice, request.speed, spokenText(request.text), raw, signal)
-      const { pcm, pauses } = finished(await samplesOf(raw, tempoAfter(voice, request.speed), signal))
-      if (pcm.length < SAMPLE_RATE * 0.05) throw new TidyError('voice_silent', { voice: request.voice, text: request.text.slice(0, 60) })
-      await keptFile(file, (part) => writeFile(part, Buffer.concat([wavHead(pcm.length, 1), int16(pcm)])))
-      await writeFile(half, JSON.stringify({ samples: pcm.length, pauses, levels: speechLevels(pcm) }))
-    } finally {
-      await rm(raw, { force: true })
+export async function takeOf(place: SpeechPlace, request: TakeRequest, signal?: AbortSignal): Promise<Take> {
+  const plan = planned(place.voices, request)
+  const file = join(place.takes, `${plan.hash}.wav`)
+  if (request.take && !existsSync(file)) throw new TidyError('take_gone', { text: request.text.slice(0, 60) })
+  const facts = await keptFile(join(place.takes, `${plan.hash}.json`), async (half) => {
+    if (!/[\p{L}\p{N}]/u.test(plan.form.text)) throw new TidyError('voice_silent', { voice: plan.voice.name, text: request.text.slice(0, 60) })
+    const raw = await rawTake(place, plan.voice, plan.order, signal)
+    const { pcm, ...kept } = finished(await filtered(raw, plan, signal), raw, plan)
+    if (pcm.length < SAMPLE_RATE * 0.05) {
+      await rm(raw.file, { force: true })
+      throw new TidyError('voice_silent', { voice: plan.voice.name, text: request.text.slice(0, 60) })
     }
+    const soundSeconds = pcm.length / SAMPLE_RATE
+    if (raw.fresh && plan.pauses === 1) await learnPace(place.takes, plan.voice.id, { expectedSeconds: plan.expectedSeconds, soundSeconds })
+    await keptFile(file, (part) => writeFile(part, Buffer.concat([wavHead(pcm.length, 1), int16(pcm)])))
+    await writeFile(half, JSON.stringify({ samples: pcm.length, levels: speechLevels(pcm), ...kept } satisfies KeptFacts))
   })
-  return { hash, file, ...(JSON.parse(await readFile(facts, 'utf8')) as TakeFacts) }
+  return takeFrom(plan, request.text, file, JSON.parse(await readFile(facts, 'utf8')) as KeptFacts)
 }
 
 /** The take of a sentence if it is there already. */
-export async function knownTake(folder: string, request: TakeRequest): Promise<Take | undefined> {
-  const hash = takeHash(request)
-  const facts = await readFile(join(folder, `${hash}.json`), 'utf8').catch(() => undefined)
-  return facts === undefined ? undefined : { hash, file: join(folder, `${hash}.wav`), ...(JSON.parse(facts) as TakeFacts) }
+export async function knownTake(place: SpeechPlace, request: TakeRequest): Promise<Take | undefined> {
+  if (!place.voices.voices.some(({ id }) => id === request.voice)) return undefined
+  const plan = planned(place.voices, request)
+  const facts = await readFile(join(place.takes, `${plan.hash}.json`), 'utf8').catch(() => undefined)
+  return facts === undefined ? undefined : takeFrom(plan, request.text, join(place.takes, `${plan.hash}.wav`), JSON.parse(facts) as KeptFacts)
 }
 
-async function samplesOf(wav: string, tempo: number, signal?: AbortSignal): Promise<Float32Array> {
-  const { stdout } = await runProgram('ffmpeg', ['-v', 'error', '-nostdin', '-protocol_whitelist', 'file,pipe', '-i', wav, '-af', tempo === 1 ? CHAIN : `atempo=${tempo.toFixed(4)},${CHAIN}`, '-ac', '1', '-f', 'f32le', 'pipe:1'], signal ? { signal } : {})
+function takeFrom({ hash, form }: Planned, text: string, file: string, { said, ...facts }: KeptFacts): Take {
+  const words = said && writtenSpans(form, spansOf(form.words.map((word) => word.text), said), wordsOf(text).length).map(([start, end]): Span => [Math.round(start), Math.round(end)])
+  return { hash, file, ...facts, ...(words ? { words } : {}) }
+}
+
+async function filtered(raw: RawTake, { finish, tempo }: Planned, signal?: AbortSignal): Promise<Float32Array> {
+  if (!existsSync(raw.file)) throw new TidyError('voice_failed', { engine: 'The voice', reason: 'its sound is gone' })
+  const { stdout } = await runProgram('ffmpeg', ['-v', 'error', '-nostdin', '-protocol_whitelist', 'file,pipe', '-f', 's16le', '-ar', String(raw.rate), '-ac', '1', '-i', raw.file, '-af', finishFilters(finish, tempo), '-ac', '1', '-f', 'f32le', 'pipe:1'], signal ? { signal } : {})
   return new Float32Array(stdout.buffer.slice(stdout.byteOffset, stdout.byteOffset + stdout.byteLength))
 }
 
-/** Trims and levels a take, and finds the silences inside it. */
-function finished(pcm: Float32Array): { pcm: Float32Array; pauses: [number, number][] } {
+/** Trims and levels a take, finds the silences inside it and its words. */
+function finished(pcm: Float32Array, { words }: RawTake, { form, tempo, pauses, gainDb }: Planned): { pcm: Float32Array } & Pick<KeptFacts, 'pauses' | 'said'> {
   const quiet = silences(pcm, SAMPLE_RATE)
   const first = quiet[0]?.[0] === 0 ? quiet[0][1] : 0
   const last = quiet.at(-1)?.[1] === pcm.length ? quiet.at(-1)![0] : pcm.length
-  if (last <= first) return { pcm: new Float32Array(0), pauses: [] }
-  const start = Math.max(0, first - EDGE)
-  const cut = pcm.slice(start, Math.min(pcm.length, last + EDGE))
-  const peak = cut.reduce((most, x) => Math.max(most, Math.abs(x)), 0)
-  if (peak < SILENT_PEAK) return { pcm: new Float32Array(0), pauses: [] }
-  const gain = Math.min(10 ** ((TAKE_LUFS - integratedLoudness([cut], SAMPLE_RATE)) / 20), HIGHEST_PEAK / peak)
-  const ramp = Math.min(EDGE, cut.length >> 1)
-  const level = cut.map((x, i) => x * gain * Math.min(1, (i + 1) / ramp, (cut.length - i) / ramp))
-  const inner = quiet.filter(([from, to]) => from > first && to < last).map(([from, to]): [number, number] => [from - start, to - start])
-  return { pcm: level, pauses: inner }
+  const peak = pcm.subarray(first, last).reduce((most, x) => Math.max(most, Math.abs(x)), 0)
+  if (last <= first || peak < SILENT_PEAK) return { pcm: new Float32Array(0), pauses: [] }
+  const edged = withEdges(pcm, first, last)
+  const inner = quiet.filter(([from, to]) => from > first && to < last).map(([from, to]): Span => [from - first + TAKE_EDGE, to - first + TAKE_EDGE])
+  const timed = withPauses(edged, inner, pauses)
+  const gain = 10 ** ((TAKE_LUFS + gainDb - integratedLoudness([timed.pcm], SAMPLE_RATE)) / 20)
+  const level = limited(timed.pcm.map((x) => x * gain), HIGHEST_PEAK)
+  const place = (seconds: number) => Math.min(level.length, Math.max(0, timed.at((seconds / tempo) * SAMPLE_RATE - first + TAKE_EDGE)))
+  const said = words && spansOf(form.words.map(({ text }) => text), words).map(([start, end], i) => ({ text: form.words[i]!.text, start: Math.round(place(start)), end: Math.round(place(end)) }))
+  return { pcm: level, pauses: timed.pauses, ...(said ? { said } : {}) }
+}
+
+/** Speech with exactly `TAKE_EDGE` before its first and after its last sound, fading into silence. */
+function withEdges(pcm: Float32Array, first: number, last: number): Float32Array {
+  const out = new Float32Array(last - first + 2 * TAKE_EDGE)
+  const from = Math.max(0, first - TAKE_EDGE)
+  out.set(pcm.subarray(from, Math.min(pcm.length, last + TAKE_EDGE)), from - first + TAKE_EDGE)
+  for (let i = 0; i < TAKE_EDGE; i++) {
+    out[i]! *= i / TAKE_EDGE
+    out[out.length - 1 - i]! *= i / TAKE_EDGE
+  }
+  return out
 }

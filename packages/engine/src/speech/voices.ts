@@ -1,43 +1,71 @@
-import { TidyError } from '@tidy-reel/core/fault'
+import { LANGUAGES, type Language } from '@tidy-reel/core/speech/language'
+
+export const GENDERS = ['female', 'male', 'unknown'] as const
+export const AGES = ['young', 'adult', 'older', 'unknown'] as const
 
 export interface Voice {
   id: string
   name: string
-  engine: 'flite' | 'espeak-ng' | 'festival'
+  engine: 'flite' | 'festival' | 'espeak-ng' | 'program' | 'service'
+  /** What its engine calls it. */
+  speaks: string
+  /** BCP 47. */
   language: string
-  gender: 'female' | 'male'
+  accent: string
+  gender: (typeof GENDERS)[number]
+  age: (typeof AGES)[number]
   character: string
+  /** How natural it sounds: 5 like a person reading, 3 clearly a machine and pleasant for long, 1 hard to follow. */
+  rating: number
   /** How much slower than by itself the engine speaks at speed 1, measured to bring all voices to `CHARACTERS_PER_SECOND`. */
   slower: number
+  /** The whole voice raised or lowered, formants with it: below 1 larger and older. */
+  shift?: number
 }
 
-/** Voices of Debian's speech engines, the plainest-sounding first. */
-export const VOICES: readonly Voice[] = [
-  { id: 'flite-slt', name: 'Salt', engine: 'flite', language: 'en-US', gender: 'female', character: 'clear, even', slower: 1.228 },
-  { id: 'flite-rms', name: 'Rime', engine: 'flite', language: 'en-US', gender: 'male', character: 'low, unhurried', slower: 1.066 },
-  { id: 'flite-awb', name: 'Awl', engine: 'flite', language: 'en-GB', gender: 'male', character: 'Scottish, brisk', slower: 1.19 },
-  { id: 'festival-slt', name: 'Slate', engine: 'festival', language: 'en-US', gender: 'female', character: 'soft, statistical', slower: 1.182 },
-  { id: 'espeak-gb', name: 'Ebb', engine: 'espeak-ng', language: 'en-GB', gender: 'male', character: 'crisp, synthetic', slower: 1.161 },
-  { id: 'espeak-us-f', name: 'Elm', engine: 'espeak-ng', language: 'en-US', gender: 'female', character: 'bright, synthetic', slower: 1.129 },
+type Known = Pick<Voice, 'id' | 'name' | 'speaks' | 'gender' | 'age' | 'character' | 'slower'> & Partial<Voice>
+
+const flite = (voice: Known): Voice => ({ engine: 'flite', language: 'en-US', accent: 'American', rating: 3, ...voice })
+const festival = (voice: Known): Voice => ({ engine: 'festival', language: 'en-US', accent: 'American', rating: 2, ...voice })
+const espeak = (voice: Known): Voice => ({ engine: 'espeak-ng', language: 'en-GB', accent: 'English', rating: 2, ...voice })
+
+/** English voices of Debian's speech engines, the most pleasant first. */
+const ENGLISH: readonly Voice[] = [
+  flite({ id: 'flite-slt', name: 'Salt', speaks: 'slt', gender: 'female', age: 'adult', character: 'clear, even', slower: 1.228 }),
+  flite({ id: 'flite-slt-low', name: 'Sable', speaks: 'slt', gender: 'female', age: 'older', character: 'calm, low', slower: 1.228, shift: 0.93 }),
+  flite({ id: 'flite-rms', name: 'Rime', speaks: 'rms', gender: 'male', age: 'adult', character: 'low, unhurried', slower: 1.066 }),
+  flite({ id: 'flite-rms-deep', name: 'Ridge', speaks: 'rms', gender: 'male', age: 'older', character: 'deep, steady', slower: 1.066, shift: 0.92 }),
+  flite({ id: 'flite-awb', name: 'Awl', speaks: 'awb', language: 'en-GB', accent: 'Scottish', gender: 'male', age: 'adult', character: 'brisk', slower: 1.19 }),
+  flite({ id: 'flite-awb-deep', name: 'Alder', speaks: 'awb', language: 'en-GB', accent: 'Scottish', gender: 'male', age: 'older', character: 'weathered, brisk', slower: 1.19, shift: 0.91 }),
+  festival({ id: 'festival-slt', name: 'Slate', speaks: 'cmu_us_slt_arctic_hts', gender: 'female', age: 'adult', character: 'soft, statistical', rating: 3, slower: 1.182 }),
+  festival({ id: 'festival-slt-high', name: 'Wren', speaks: 'cmu_us_slt_arctic_hts', gender: 'female', age: 'young', character: 'light, quick', rating: 3, slower: 1.182, shift: 1.07 }),
+  festival({ id: 'festival-kal', name: 'Keel', speaks: 'kal_diphone', gender: 'male', age: 'adult', character: 'plain, pieced together', slower: 1.15 }),
+  festival({ id: 'festival-ked', name: 'Kiln', speaks: 'ked_diphone', gender: 'male', age: 'adult', character: 'dry, pieced together', slower: 1.15 }),
+  espeak({ id: 'espeak-gb', name: 'Ebb', speaks: 'en', gender: 'male', age: 'adult', character: 'crisp, synthetic', slower: 1.161 }),
+  espeak({ id: 'espeak-rp', name: 'Elder', speaks: 'en-gb-x-rp+m7', accent: 'Received Pronunciation', gender: 'male', age: 'older', character: 'formal, synthetic', slower: 1.161 }),
+  espeak({ id: 'espeak-scotland', name: 'Esk', speaks: 'en-gb-scotland', accent: 'Scottish', gender: 'male', age: 'adult', character: 'crisp, synthetic', slower: 1.161 }),
+  espeak({ id: 'espeak-lancaster', name: 'Ellen', speaks: 'en-gb-x-gbclan+f2', accent: 'Lancashire', gender: 'female', age: 'adult', character: 'crisp, synthetic', slower: 1.161 }),
+  espeak({ id: 'espeak-us-f', name: 'Elm', speaks: 'en-us+f3', language: 'en-US', accent: 'American', gender: 'female', age: 'adult', character: 'bright, synthetic', slower: 1.129 }),
+  espeak({ id: 'espeak-caribbean', name: 'Eddy', speaks: 'en-029+m3', language: 'en-029', accent: 'Caribbean', gender: 'male', age: 'adult', character: 'crisp, synthetic', slower: 1.161 }),
 ]
 
-/** @throws TidyError `voice_unknown` with the voices there are */
-export function voiceById(id: string): Voice {
-  const voice = VOICES.find((v) => v.id === id)
-  if (!voice) throw new TidyError('voice_unknown', { voice: id, known: VOICES.map((v) => v.id).join(', ') })
-  return voice
-}
+/** Varieties worth a voice of their own. */
 
-const SCRIPTS: [RegExp, string][] = [
-  [/\p{Script=Hiragana}|\p{Script=Katakana}/u, 'ja'], [/\p{Script=Han}/u, 'cmn'], [/\p{Script=Hangul}/u, 'ko'],
-  [/\p{Script=Arabic}/u, 'ar'], [/\p{Script=Cyrillic}/u, 'ru'], [/\p{Script=Greek}/u, 'el'], [/\p{Script=Hebrew}/u, 'he'],
-  [/\p{Script=Devanagari}/u, 'hi'],
+const VARIETIES: readonly [id: string, speaks: string, language: string, accent: string][] = [
+  ['es-419', 'es-419', 'es-419', 'Latin American'], ['pt-br', 'pt-br', 'pt-BR', 'Brazilian'], ['fr-be', 'fr-be', 'fr-BE', 'Belgian'], ['fr-ch', 'fr-ch', 'fr-CH', 'Swiss'],
 ]
 
-/** The eSpeak language for a text hardly any of which is in Latin letters; undefined for others. */
-export function foreignLanguage(text: string): string | undefined {
-  const letters = text.match(/\p{L}/gu)?.length ?? 0
-  const latin = text.match(/\p{Script=Latin}/gu)?.length ?? 0
-  if (!letters || latin / letters > 0.5) return undefined
-  return SCRIPTS.find(([script]) => script.test(text))?.[1]
+/** A low and a light voice for every other language; what is crisp and synthetic in English is so in all. */
+function otherLanguages(): Voice[] {
+  const plain = (Object.keys(LANGUAGES) as Language[]).filter((language) => language !== 'en').map((language) => [language, language, language, 'standard'] as const)
+  return [...plain, ...VARIETIES].flatMap(([id, speaks, language, accent]) => [
+    espeak({ id: `espeak-${id}`, name: 'Ebb', speaks, language, accent, gender: 'male', age: 'adult', character: 'crisp, synthetic', slower: 1.13 }),
+    espeak({ id: `espeak-${id}-f`, name: 'Elm', speaks: `${speaks}+f2`, language, accent, gender: 'female', age: 'adult', character: 'bright, synthetic', slower: 1.13 }),
+  ])
 }
+
+/** Voices of Debian's speech engines. */
+export const BUILT_IN_VOICES: readonly Voice[] = [...ENGLISH, ...otherLanguages()]
+
+/** The voice of last resort for a text in other letters than its voice knows. */
+export const foreignVoice = (language: Language): Voice => BUILT_IN_VOICES.find(({ id }) => id === `espeak-${language}`)!

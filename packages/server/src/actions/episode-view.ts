@@ -1,30 +1,40 @@
 import { existsSync } from 'node:fs'
 import { filmOf } from '@tidy-reel/core/document/film-scenes'
 import { filmSeconds } from '@tidy-reel/core/timeline/timeline'
+import type { Pronunciation } from '@tidy-reel/core/speech/pronunciation'
 import type { EpisodeView, History, RenderView } from '@tidy-reel/core/views/episode'
 import type { folders } from '@tidy-reel/engine/config'
 import { proxyFile } from '@tidy-reel/engine/render/proxy'
 import { knownBed } from '@tidy-reel/engine/sound/monitor-bed'
-import { knownTake } from '@tidy-reel/engine/speech/take'
+import { takeRequests } from '@tidy-reel/engine/make'
+import { voiceFacts } from '@tidy-reel/engine/speech/measured'
+import { knownTake, type SpeechPlace } from '@tidy-reel/engine/speech/take'
 import { Candidates, Render, type Episode } from '../db/models.ts'
 
 export const renderView = ({ id, state, shape, progress, report, fault, createdAt }: Render): RenderView => ({ id, state, shape, progress, report, fault, createdAt: createdAt.toISOString() })
 
-export async function episodeView(episode: Episode, place: Pick<ReturnType<typeof folders>, 'takes' | 'beds' | 'proxies'>, history: History): Promise<EpisodeView> {
+export async function episodeView(episode: Episode, place: Pick<ReturnType<typeof folders>, 'beds' | 'proxies'>, speech: SpeechPlace, pronunciations: Pronunciation[], history: History): Promise<EpisodeView> {
   const { id, revision, document, ownerId } = episode
   const [candidates, renders] = await Promise.all([
     Candidates.findAll({ where: { episodeId: id, ownerId } }),
     Render.findAll({ where: { episodeId: id, ownerId }, order: [['createdAt', 'DESC']], limit: 10 }),
   ])
-  const takes = await Promise.all(document.scenes.map(async (scene) => {
-    const take = await knownTake(place.takes, { text: scene.text, voice: document.voice, speed: document.speed })
-    return take ? [[scene.id, { hash: take.hash, samples: take.samples, pauses: take.pauses, ...(take.levels ? { levels: take.levels } : {}) }] as const] : []
+  const voice = speech.voices.voices.find((v) => v.id === document.voice)
+  const rate = voice ? (await voiceFacts(speech.takes, voice)).rate : 1
+  // A scene that is left out has a take too, for the moment it comes back.
+  const whole = filmOf({ ...document, scenes: document.scenes.map(({ hidden: _hidden, ...scene }) => scene) })
+  const requests = takeRequests(document, whole, pronunciations)
+  const takes = await Promise.all(whole.scenes.map(async ({ id: sceneId }, i) => {
+    const take = requests[i] && (await knownTake(speech, requests[i]))
+    if (!take) return []
+    const { file: _file, ...facts } = take
+    return [[sceneId, facts] as const]
   }))
-  const film = filmOf(document)
+  const film = filmOf(document, rate)
   const spoken = Object.fromEntries(takes.flat())
   return {
     id, revision, document,
-    takes: spoken,
+    takes: spoken, rate, pronunciations,
     bed: await knownBed(place.beds, document.mood, filmSeconds(film, film.scenes.map((scene) => spoken[scene.id])), document.title),
     candidates: Object.fromEntries(candidates.map(({ sceneId, words, picks }) => [sceneId, { words, picks }])),
     proxies: document.scenes.flatMap(({ shots }) => shots.flatMap(({ item }) => (item && existsSync(proxyFile(place.proxies, item)) ? [item.id] : []))),

@@ -7,12 +7,12 @@ import { filmOf } from '@tidy-reel/core/document/film-scenes'
 import { takenBack } from '@tidy-reel/core/document/inverse'
 import { TidyError } from '@tidy-reel/core/fault'
 import { mergeScripts } from '@tidy-reel/core/script/merge-scripts'
+import type { Pronunciation } from '@tidy-reel/core/speech/pronunciation'
 import { sceneSeconds } from '@tidy-reel/core/timeline/timeline'
 import type { EpisodeRow } from '@tidy-reel/core/views/episode'
 import { Change, Episode, Render } from '../db/models.ts'
 import type { ChannelActions } from './channels.ts'
 import { changeEpisode, type Revised } from './change-episode.ts'
-
 
 export function episodeActions(sequelize: Sequelize, channels: ChannelActions, ownerId: string) {
   const find = async (id: string) => {
@@ -27,6 +27,11 @@ export function episodeActions(sequelize: Sequelize, channels: ChannelActions, o
       const films = await Render.findAll({ where: { ownerId, state: 'done' }, attributes: ['episodeId'] })
       const rendered = new Set(films.map(({ episodeId }) => episodeId))
       return episodes.map((episode) => rowOf(episode, rendered.has(episode.id)))
+    },
+    /** How the channel of an episode says words. */
+    async pronunciations(id: string): Promise<Pronunciation[]> {
+      const episode = await Episode.findOne({ where: { id, ownerId }, attributes: ['channelId'] })
+      return episode ? channels.pronunciationsOf(episode.channelId) : []
     },
     async create(title: string, script = ''): Promise<{ id: string }> {
       const { id: channelId } = await channels.first()
@@ -73,12 +78,12 @@ async function rebasedScript(command: CommandOf<'setScript'>, { id, document, re
 }
 
 function rowOf({ id, document, updatedAt }: Episode, rendered: boolean): EpisodeRow {
-  const { scenes, speed } = filmOf(document)
+  const { scenes, speed, pauses } = filmOf(document)
   const matched = document.scenes.some(({ shots }) => shots.length > 0)
   return {
     id, title: document.title, scenes: scenes.length,
     words: scenes.reduce((sum, { text }) => sum + text.split(/\s+/).length, 0),
-    seconds: sceneSeconds(scenes, speed).reduce((sum, seconds) => sum + seconds, 0),
+    seconds: sceneSeconds(scenes, speed, pauses).reduce((sum, seconds) => sum + seconds, 0),
     state: rendered ? 'rendered' : matched ? 'matched' : scenes.length ? 'script' : 'empty',
     updatedAt: updatedAt.toISOString(),
     picture: document.scenes.flatMap(({ shots }) => shots.flatMap(({ item }) => (item ? [item.id] : [])))[0] ?? null,

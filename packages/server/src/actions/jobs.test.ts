@@ -6,6 +6,7 @@ import type { AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import type { EpisodeView, SceneTakeView } from '@tidy-reel/core/views/episode'
 import { connect, Candidates, Render } from '../db/models.ts'
 import { RENDER } from '../jobs/kinds.ts'
 import { openQueue } from '../jobs/queue.ts'
@@ -59,6 +60,38 @@ describe('prepare', () => {
     expect(Object.values(answer.takes).every(({ samples }) => samples > 10_000)).toBe(true)
     await prepareIt(id)
     expect((await fresh.app.episodes.find(id)).revision).toBe(revision)
+  })
+  it('keeps the takes a scene has had, of the same words, and speaks with the one a person goes back to', async () => {
+    const { id } = await create('The lamp burns. The sea is calm.')
+    const view = async () => (await fresh.ask('GET', `/api/episodes/${id}`)).body as EpisodeView
+    const earlier = async (scene = 's1') => ((await fresh.ask('GET', `/api/episodes/${id}/scenes/${scene}/takes`)).body as { takes: SceneTakeView[] }).takes
+    await prepareIt(id)
+    const first = (await view()).takes.s1!.hash
+    await fresh.app.episodes.command(id, (await view()).revision, { type: 'setSpeaking', set: { pronunciations: [{ word: 'lamp', say: 'lemp' }] } })
+    await fresh.app.episodes.command(id, (await view()).revision, { type: 'adjustScenes', target: ['s2'], set: { voice: 'flite-awb', emphasis: 'strong' } })
+    await prepareIt(id)
+    const second = (await view()).takes.s1!.hash
+    expect(second).not.toBe(first)
+    expect((await earlier()).map(({ hash, voice, kind }) => [hash, voice, kind])).toEqual([[second, 'flite-slt', 'spoken'], [first, 'flite-slt', 'spoken']])
+    expect((await earlier('s2')).map(({ voice }) => voice)).toEqual(['flite-awb', 'flite-slt'])
+    await fresh.app.episodes.command(id, (await view()).revision, { type: 'useTake', sceneId: 's1', take: first })
+    expect((await view()).takes.s1).toMatchObject({ hash: first, words: [expect.any(Array), expect.any(Array), expect.any(Array)] })
+    await fresh.app.episodes.command(id, (await view()).revision, { type: 'editNarration', sceneId: 's1', text: 'The lamp burns on.' })
+    expect((await view()).takes.s1).toBeUndefined()
+    expect(await earlier()).toEqual([])
+    expect((await fresh.ask('GET', `/api/episodes/${id}/scenes/s9/takes`)).body).toMatchObject({ code: 'scene_not_found' })
+  })
+  it('says words as the channel does, unless the episode says them otherwise', async () => {
+    const { id } = await create('The lamp burns over Reed Rock.')
+    await fresh.ask('PUT', '/api/channel/pronunciations', { pronunciations: [{ word: 'Reed', say: 'Rayd' }, { word: 'lamp', say: 'lemp' }] })
+    await fresh.app.episodes.command(id, 1, { type: 'setSpeaking', set: { pronunciations: [{ word: 'lamp', say: 'lomp' }] } })
+    await prepareIt(id)
+    const take = async (text: string) => ((await fresh.ask('POST', '/api/say', { text, voice: 'flite-slt' })).body as { hash: string }).hash
+    const view = (await fresh.ask('GET', `/api/episodes/${id}`)).body as EpisodeView
+    expect(view.pronunciations).toHaveLength(2)
+    expect(view.takes.s1!.hash).toBe(await take('The lomp burns over Rayd Rock.'))
+    await fresh.ask('PUT', '/api/channel/pronunciations', { pronunciations: [] })
+    expect((await fresh.ask('PUT', '/api/channel/voices', { favourites: ['flite-awb', 'flite-awb'] })).body).toMatchObject({ favouriteVoices: ['flite-awb'] })
   })
   it('leaves what a person chose', async () => {
     const { id } = await create('The lamp burns. The sea is calm.')

@@ -7,6 +7,7 @@ import type { Preparing } from '@tidy-reel/core/views/episode'
 import { folders, type EngineConfig } from '@tidy-reel/engine/config'
 import { filmable, silentScenes, takeRequests } from '@tidy-reel/engine/make'
 import { monitorBed } from '@tidy-reel/engine/sound/monitor-bed'
+import { speechPlace } from '@tidy-reel/engine/speech/take'
 import { takeAll } from '@tidy-reel/engine/speech/take-all'
 import { pictureLibrary } from '@tidy-reel/engine/stock/library'
 import { keptPictures, matchFilm, scenesToMatch } from '@tidy-reel/engine/stock/match-film'
@@ -14,6 +15,7 @@ import { loadLexicon } from '@tidy-reel/engine/words/wordnet'
 import { Candidates, type Episode } from '../db/models.ts'
 import { announce } from '../events.ts'
 import type { EpisodeActions } from './episodes.ts'
+import { rememberTakes } from './scene-takes.ts'
 
 /** Matches pictures for scenes without any and speaks what is not spoken; safe to repeat. */
 export async function prepare(sequelize: Sequelize, config: EngineConfig, episodes: EpisodeActions, episodeId: string, signal: AbortSignal): Promise<void> {
@@ -32,10 +34,10 @@ export async function prepare(sequelize: Sequelize, config: EngineConfig, episod
   remarks.push(...(await matchEpisode(config, episodes, episode, signal)))
   const { document } = await episodes.find(episodeId)
   const film = filmable(document)
-  const requests = takeRequests(document, film)
+  const requests = takeRequests(document, film, await episodes.pronunciations(episodeId))
   let done = 0
   let told = 0
-  const spoken = await takeAll(folders(config).takes, requests, {
+  const spoken = await takeAll(speechPlace(config), requests, {
     signal,
     onSpoken: () => {
       done++
@@ -44,6 +46,7 @@ export async function prepare(sequelize: Sequelize, config: EngineConfig, episod
       void tell('speak', done, requests.length)
     },
   })
+  await rememberTakes(episode, film, requests, spoken)
   remarks.push(...silentScenes(spoken))
   if (document.mood !== 'none') {
     await tell('music', 0, 1)
@@ -63,7 +66,7 @@ async function matchEpisode(config: EngineConfig, episodes: EpisodeActions, { id
   if (shown.every(({ id: sceneId, text, shots }) => shots.length > 0 && known.get(sceneId) === text)) return []
   const stays = ({ id: sceneId, text, shots }: FilmScene) => shots.length > 0 && likeness(known.get(sceneId) ?? text, text) >= STILL_THE_SAME
   const kept = keptPictures(film.scenes.map((scene) => (stays(scene) ? scene : { ...scene, shots: scene.shots.filter(({ by }) => by === 'hand') })))
-  const { picks, fault } = await matchFilm(scenesToMatch(film, sceneSeconds(film.scenes, film.speed)), await loadLexicon(), pictureLibrary(config), { orientation: 'landscape', kept, signal })
+  const { picks, fault } = await matchFilm(scenesToMatch(film, sceneSeconds(film.scenes, film.speed, film.pauses)), await loadLexicon(), pictureLibrary(config), { orientation: 'landscape', kept, signal })
   if (fault && picks.every(({ chosen }) => chosen.length === 0)) return [fault.message]
   await Candidates.destroy({ where: { episodeId: id, ownerId } })
   await Candidates.bulkCreate(shown.map((scene) => ({ episodeId: id, ownerId, sceneId: scene.id, text: scene.text, words: picks[scene.i]!.words, picks: picks[scene.i]!.candidates })))

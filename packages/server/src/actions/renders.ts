@@ -63,7 +63,7 @@ export function renderActions(sequelize: Sequelize, queue: Queue, config: Engine
       const beat = setInterval(() => void note.write().catch(() => undefined), HEARTBEAT_MS)
       const cancelWatch = setInterval(() => void Render.findByPk(renderId, { attributes: ['state'] }).then((row) => row?.state === 'cancelled' && cancel.abort(), () => undefined), CANCEL_WATCH_MS)
       try {
-        const report = await makeFilm(render.document, render.shape, this.folder(renderId), { config, library: pictureLibrary(config), signal, onProgress: note.hear })
+        const report = await makeFilm(render.document, render.shape, this.folder(renderId), { config, library: pictureLibrary(config), pronunciations: await episodes.pronunciations(render.episodeId), signal, onProgress: note.hear })
         await Render.update({ state: 'done', report, progress: null }, { where: { id: renderId, state: 'running' } })
       } catch (cause) {
         if (stopping.aborted) {

@@ -57,10 +57,18 @@ const WRITING = [
   'create table writer_settings (owner_id uuid primary key references owners, address text not null, model text not null, key text not null)',
 ]
 
+/** Documents of version 4: how a film is spoken; what a channel says, likes and has spoken. */
+const FOURTH_DOCUMENT = JSON.stringify({ version: 4, speaking: { finish: 'documentary', pauses: 1, understudy: null, speakers: [], pronunciations: [] } })
+const DOCUMENT_4 = ['episodes', 'renders', 'versions'].map((table) => `update ${table} set document = document || '${FOURTH_DOCUMENT}'::jsonb where document->>'version' = '3'`).concat(
+  "alter table channels add column pronunciations jsonb not null default '[]', add column favourite_voices jsonb not null default '[]'",
+  `create table scene_takes (episode_id uuid not null references episodes on delete cascade, scene_id text not null, hash text not null, owner_id uuid not null references owners,
+    text text not null, voice text not null, kind text not null check (kind in ('spoken', 'recorded')), samples integer not null, used_at timestamptz not null, primary key (episode_id, scene_id, hash))`,
+)
+
 /** Brings the database to the newest layout; each step once, in a transaction. */
 export async function migrate(sequelize: Sequelize): Promise<void> {
   const umzug = new Umzug({
-    migrations: [['001-first', FIRST], ['002-history', HISTORY], ['003-document-2', DOCUMENT_2], ['004-document-3', DOCUMENT_3], ['005-topics', TOPICS], ['006-writing', WRITING]].map(([name, statements]) => ({
+    migrations: [['001-first', FIRST], ['002-history', HISTORY], ['003-document-2', DOCUMENT_2], ['004-document-3', DOCUMENT_3], ['005-topics', TOPICS], ['006-writing', WRITING], ['007-document-4', DOCUMENT_4]].map(([name, statements]) => ({
       name: name as string,
       up: () => sequelize.transaction(async (transaction) => {
         for (const statement of statements!) await sequelize.query(statement, { transaction })

@@ -7,7 +7,8 @@ import type { FilmShape } from '@tidy-reel/core/render/plan'
 import type { ChannelFilm } from '@tidy-reel/core/topics/channel-film'
 import type { Idea } from '@tidy-reel/core/topics/topic-views'
 import type { Writing } from '@tidy-reel/core/writing/brief'
-import type { RenderView } from '@tidy-reel/core/views/episode'
+import type { Pronunciation } from '@tidy-reel/core/speech/pronunciation'
+import type { RenderView, SceneTakeView } from '@tidy-reel/core/views/episode'
 
 /** The owner of everything until sign-in comes: on loopback there is one. */
 export const LOCAL_OWNER = '00000000-0000-4000-8000-000000000001'
@@ -18,6 +19,8 @@ export class Channel extends Model<InferAttributes<Channel>, InferCreationAttrib
   declare name: string
   /** Words of its own, spelt right. */
   declare words: CreationOptional<string[]>
+  declare pronunciations: CreationOptional<Pronunciation[]>
+  declare favouriteVoices: CreationOptional<string[]>
 }
 
 export class Episode extends Model<InferAttributes<Episode>, InferCreationAttributes<Episode>> {
@@ -79,6 +82,19 @@ export class Render extends Model<InferAttributes<Render>, InferCreationAttribut
   declare updatedAt: CreationOptional<Date>
 }
 
+/** A take that a scene has or had. */
+export class SceneTake extends Model<InferAttributes<SceneTake>, InferCreationAttributes<SceneTake>> {
+  declare episodeId: string
+  declare sceneId: string
+  declare hash: string
+  declare ownerId: string
+  declare text: string
+  declare voice: string
+  declare kind: SceneTakeView['kind']
+  declare samples: number
+  declare usedAt: Date
+}
+
 /** A channel that is followed, with its films as they were last taken. */
 export class Watched extends Model<InferAttributes<Watched>, InferCreationAttributes<Watched>> {
   declare id: string
@@ -124,12 +140,13 @@ const owner = { type: UUID, allowNull: false }
 
 export function connect(database: string): Sequelize {
   const sequelize = new Sequelize(database, { logging: false, define: { underscored: true }, pool: { max: 8 } })
-  Channel.init({ id, ownerId: owner, name: STRING, words: { type: JSONB, defaultValue: [] } }, { sequelize, tableName: 'channels', timestamps: false })
+  Channel.init({ id, ownerId: owner, name: STRING, words: { type: JSONB, defaultValue: [] }, pronunciations: { type: JSONB, defaultValue: [] }, favouriteVoices: { type: JSONB, defaultValue: [] } }, { sequelize, tableName: 'channels', timestamps: false })
   Episode.init({ id, ownerId: owner, channelId: UUID, document: JSONB, revision: INTEGER, deletedAt: DATE, createdAt: DATE, updatedAt: DATE }, { sequelize, tableName: 'episodes' })
   Change.init({ id: { type: BIGINT, primaryKey: true, autoIncrement: true }, ownerId: owner, episodeId: UUID, revision: INTEGER, actor: STRING, command: JSONB, inverse: JSONB, key: STRING, state: { type: STRING, defaultValue: 'done' }, createdAt: DATE }, { sequelize, tableName: 'changes', updatedAt: false })
   Version.init({ id, ownerId: owner, episodeId: UUID, name: STRING, revision: INTEGER, document: JSONB, createdAt: DATE }, { sequelize, tableName: 'versions', updatedAt: false })
   Candidates.init({ episodeId: { type: UUID, primaryKey: true }, sceneId: { type: STRING, primaryKey: true }, ownerId: owner, text: TEXT, words: JSONB, picks: JSONB }, { sequelize, tableName: 'candidates', timestamps: false })
   Render.init({ id, ownerId: owner, episodeId: UUID, state: STRING, shape: JSONB, document: JSONB, progress: JSONB, report: JSONB, fault: JSONB, createdAt: DATE, updatedAt: DATE }, { sequelize, tableName: 'renders' })
+  SceneTake.init({ episodeId: { type: UUID, primaryKey: true }, sceneId: { type: STRING, primaryKey: true }, hash: { type: STRING, primaryKey: true }, ownerId: owner, text: TEXT, voice: STRING, kind: STRING, samples: INTEGER, usedAt: DATE }, { sequelize, tableName: 'scene_takes', timestamps: false })
   Watched.init({ id, ownerId: owner, key: STRING, name: STRING, own: BOOLEAN, films: JSONB, takenAt: DATE }, { sequelize, tableName: 'watched_channels', timestamps: false })
   IdeaRow.init({ id, ownerId: owner, title: STRING, notes: TEXT, subject: STRING, state: STRING, episodeId: UUID, createdAt: DATE, updatedAt: DATE }, { sequelize, tableName: 'ideas' })
   WritingRow.init({ episodeId: { type: UUID, primaryKey: true }, ownerId: owner, writing: JSONB }, { sequelize, tableName: 'writings', timestamps: false })

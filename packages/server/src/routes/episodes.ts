@@ -2,6 +2,8 @@ import { Hono } from 'hono'
 import { streamSSE } from 'hono/streaming'
 import { z } from 'zod'
 import { Command } from '@tidy-reel/core/document/command'
+import { TidyError } from '@tidy-reel/core/fault'
+import { sceneTakes } from '../actions/scene-takes.ts'
 import { episodeView } from '../actions/episode-view.ts'
 import { PREPARE, PROXIES } from '../jobs/kinds.ts'
 import type { App } from '../app.ts'
@@ -13,7 +15,7 @@ const Shape = z.object({ width: even, height: even, fps: z.tuple([z.number().int
 
 const VersionId = Id.extend({ version: z.uuid() })
 
-export function episodeRoutes({ history, versions, episodes, renders, queue, hub, place }: App) {
+export function episodeRoutes({ history, versions, episodes, renders, queue, hub, place, speech }: App) {
   return new Hono()
     .get('/', async (c) => c.json({ episodes: await episodes.list() }))
     .post('/', valid('json', z.object({ title: z.string().trim().min(1).max(200), script: z.string().optional() })), async (c) => {
@@ -22,7 +24,8 @@ export function episodeRoutes({ history, versions, episodes, renders, queue, hub
     })
     .get('/:id', valid('param', Id), async (c) => {
       const { id } = c.req.valid('param')
-      return c.json(await episodeView(await episodes.find(id), place, await history.history(id)))
+      const episode = await episodes.find(id)
+      return c.json(await episodeView(episode, place, speech(), await episodes.pronunciations(id), await history.history(id)))
     })
     .delete('/:id', valid('param', Id), async (c) => {
       await episodes.remove(c.req.valid('param').id)
@@ -56,6 +59,13 @@ export function episodeRoutes({ history, versions, episodes, renders, queue, hub
     .post('/:id/versions/:version/restore', valid('param', VersionId), async (c) => {
       const { id, version } = c.req.valid('param')
       return c.json(await versions.restore(id, version))
+    })
+    .get('/:id/scenes/:sceneId/takes', valid('param', Id.extend({ sceneId: z.string().min(1).max(40) })), async (c) => {
+      const { id, sceneId } = c.req.valid('param')
+      const { ownerId, document } = await episodes.find(id)
+      const scene = document.scenes.find((known) => known.id === sceneId)
+      if (!scene) throw new TidyError('scene_not_found', { sceneId })
+      return c.json({ takes: await sceneTakes(ownerId, id, sceneId, scene.text) })
     })
     .post('/:id/prepare', valid('param', Id), async (c) => {
       const { id } = c.req.valid('param')

@@ -7,7 +7,6 @@ import { z } from 'zod'
 import { proxyFile } from '@tidy-reel/engine/render/proxy'
 import { bedFile } from '@tidy-reel/engine/sound/monitor-bed'
 import { takeOwnFile } from '@tidy-reel/engine/stock/own-files'
-import { VOICES } from '@tidy-reel/engine/speech/voices'
 import type { App } from '../app.ts'
 import { sendFile } from './files.ts'
 import { valid } from './valid.ts'
@@ -19,7 +18,6 @@ const Hash = z.object({ hash: z.string().regex(/^[0-9a-f]{32}$/) })
 
 export function mediaRoutes({ renders, place, library, thumbnails }: App) {
   return new Hono()
-    .get('/voices', (c) => c.json({ voices: VOICES }))
     .get('/takes/:hash', valid('param', Hash), (c) => sendFile(join(place.takes, `${c.req.valid('param').hash}.wav`), 'audio/wav', { range: c.req.header('range') }))
     .post('/own', valid('query', z.object({ name: z.string().trim().min(1).max(300) })), async (c) => {
       const bytes = c.req.raw.body

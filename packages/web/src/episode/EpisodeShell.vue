@@ -15,7 +15,7 @@ onUnmounted(episode.close)
 useEventListener('beforeunload', (event: BeforeUnloadEvent) => {
   if (episode.saving !== 'saved') event.preventDefault()
 })
-const ROOMS = [{ name: 'script', label: 'Script' }, { name: 'sheet', label: 'Sheet' }, { name: 'render', label: 'Render' }]
+const ROOMS = [{ name: 'script', label: 'Script' }, { name: 'sheet', label: 'Sheet' }, { name: 'sound', label: 'Sound' }, { name: 'render', label: 'Render' }]
 const STEPS = [{ way: 'undo', label: 'Undo', icon: Undo2 }, { way: 'redo', label: 'Redo', icon: Redo2 }] as const
 const SAVED = { saved: 'Saved', saving: 'Saving …', offline: 'Not saved yet, trying again' }
 /** As in every editor; inside a field the browser's own undo stays in force. */

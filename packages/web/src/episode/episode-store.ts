@@ -11,11 +11,11 @@ import { filmOf } from '@tidy-reel/core/document/film-scenes'
 import { parsedScript } from '@tidy-reel/core/script/parsed-script'
 import { timeline } from '@tidy-reel/core/timeline/timeline'
 import type { EpisodeView, Preparing, RenderView } from '@tidy-reel/core/views/episode'
-import { api, ApiError } from '../api.ts'
+import { api, ApiError, type SayRequest } from '../api.ts'
 import { outbox, type SaveState } from './outbox.ts'
 
 /** Changes after which something is to be spoken, matched or made ready for the monitor. */
-const SHOWN_OR_HEARD = new Set<Command['type']>(['editNarration', 'splitScene', 'mergeScene', 'insertScenes', 'setShot', 'addShot', 'setVoice', 'setMood', 'adjustScenes', 'restore'])
+const SHOWN_OR_HEARD = new Set<Command['type']>(['editNarration', 'splitScene', 'mergeScene', 'insertScenes', 'setShot', 'addShot', 'setVoice', 'setSpeaking', 'useTake', 'setMood', 'adjustScenes', 'restore'])
 
 /**
  * The open episode: its document, what is derived from it, and the edits on their way to the server.
@@ -49,7 +49,7 @@ export const useEpisode = defineStore('episode', () => {
   }, (cause) => cause instanceof ApiError && cause.status < 500)
 
   const parsed = computed(() => parsedScript(document.value?.script ?? ''))
-  const plan = computed(() => filmOf(document.value ?? emptyDocument('-')))
+  const plan = computed(() => filmOf(document.value ?? emptyDocument('-'), data.value?.rate))
   const film = computed(() => {
     const planned = plan.value
     return timeline(planned, planned.scenes.map(({ id }) => data.value?.takes[id]), [30, 1])
@@ -152,5 +152,15 @@ export const useEpisode = defineStore('episode', () => {
     while (saving.value !== 'saved') await new Promise((resolve) => setTimeout(resolve, 60))
   }
 
-  return { data, document, fault, saving, preparing, selected, parsed, plan, film, proxies, renders, open, close, load, run, step, prepare, settled }
+  /** What the film's settings ask of a voice for a scene, or for words not in the film yet. */
+  function sayRequest({ text, speaker }: { text: string; speaker?: string }, set: Partial<SayRequest> = {}): SayRequest {
+    const { voice, speed, speaking } = document.value!
+    const own = new Set(speaking.pronunciations.map(({ word }) => word))
+    return {
+      text, speed, voice: speaking.speakers.find(({ name }) => name === speaker)?.voice ?? voice, finish: speaking.finish, pauses: speaking.pauses,
+      pronunciations: [...speaking.pronunciations, ...(data.value?.pronunciations ?? []).filter(({ word }) => !own.has(word))], ...set,
+    }
+  }
+
+  return { sayRequest, data, document, fault, saving, preparing, selected, parsed, plan, film, proxies, renders, open, close, load, run, step, prepare, settled }
 })

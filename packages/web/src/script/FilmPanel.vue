@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { ElButton, ElOption, ElSelect } from 'element-plus'
-import { onMounted, ref } from 'vue'
+import { computed, onMounted, ref } from 'vue'
 import type { Mood } from '@tidy-reel/core/document/document'
 import type { ParsedScript } from '@tidy-reel/core/script/parse'
+import { baseOf } from '@tidy-reel/core/speech/language'
 import { clockText } from '@tidy-reel/core/time'
-import { api, type Voice } from '../api.ts'
+import type { VoiceView } from '@tidy-reel/core/views/speech'
+import { api } from '../api.ts'
 import { useEpisode } from '../episode/episode-store.ts'
 
 defineProps<{ parsed: ParsedScript; seconds: number }>()
@@ -14,8 +16,13 @@ const MOODS: { value: Mood; label: string }[] = [
   { value: 'solemn', label: 'solemn: strings' }, { value: 'none', label: 'no music' },
 ]
 const episode = useEpisode()
-const voices = ref<Voice[]>([])
-onMounted(async () => (voices.value = await api.voices().catch(() => [])))
+const voices = ref<VoiceView[]>([])
+onMounted(async () => (voices.value = await api.voices().then((list) => list.voices, () => [])))
+/** Those of the film's language; all others are in the Sound room. */
+const near = computed(() => {
+  const language = baseOf(voices.value.find(({ id }) => id === episode.document!.voice)?.language ?? 'en')
+  return voices.value.filter((voice) => baseOf(voice.language) === language)
+})
 </script>
 
 <template>
@@ -23,8 +30,9 @@ onMounted(async () => (voices.value = await api.voices().catch(() => [])))
   <div class="field">
     <label for="voice" class="soft">Voice</label>
     <ElSelect id="voice" :model-value="episode.document!.voice" @update:model-value="(voice: string) => episode.run({ type: 'setVoice', voice, speed: episode.document!.speed })">
-      <ElOption v-for="voice in voices" :key="voice.id" :value="voice.id" :label="`${voice.name}: ${voice.gender}, ${voice.character}`" />
+      <ElOption v-for="voice in near" :key="voice.id" :value="voice.id" :label="`${voice.name}: ${voice.gender}, ${voice.character}`" />
     </ElSelect>
+    <RouterLink class="more" :to="{ name: 'sound' }">Listen to all voices</RouterLink>
   </div>
   <div class="field">
     <label for="pace" class="soft">Pace</label>
@@ -57,6 +65,7 @@ onMounted(async () => (voices.value = await api.voices().catch(() => [])))
 <style scoped>
 .field { display: grid; gap: 4px; }
 .el-button { width: 100%; }
+.more { font-size: 13px; color: var(--blue); }
 details { border-top: 1px solid var(--hair); padding-top: 10px; }
 summary { cursor: pointer; }
 dl { margin: 8px 0 0; }

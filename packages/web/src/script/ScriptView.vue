@@ -19,7 +19,7 @@ import { TIDY_KINDS } from '@tidy-reel/core/tidy/kinds'
 import type { ChannelView } from '@tidy-reel/core/views/checks'
 import type { Writing } from '@tidy-reel/core/writing/brief'
 import type { VersionView } from '@tidy-reel/core/views/episode'
-import { api, sentenceSound } from '../api.ts'
+import { api, takeSound } from '../api.ts'
 import { useEpisode } from '../episode/episode-store.ts'
 import { saveText } from '../save-text.ts'
 import ChapterOutline from './ChapterOutline.vue'
@@ -48,7 +48,7 @@ const id = episode.data!.id
 const { text, read, problem, parsed, seconds, chapters, starts, save, speed } = useScript(episode)
 const { looked, checks, unanswered, askAgain } = useLooked(text, api.scriptChecks)
 const tidy = useTidyChoice(id, looked, text)
-const aloud = useReadAloud(() => parsed.value.scenes, (words) => sentenceSound(words, episode.document!.voice, episode.document!.speed))
+const aloud = useReadAloud(() => parsed.value.scenes, async (scene) => takeSound((await api.say(episode.sayRequest(scene))).hash))
 const by = useLocalStorage('tidy-person', '')
 
 const editor = ref<InstanceType<typeof ScriptEditor>>()

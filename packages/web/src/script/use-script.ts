@@ -17,8 +17,9 @@ export function useScript(episode: ReturnType<typeof useEpisode>) {
   const problem = ref('')
   const read = refDebounced(text, READ_MS, { maxWait: 1000 })
   const parsed = computed(() => parsedScript(read.value))
-  const speed = computed(() => episode.document?.speed ?? 1)
-  const lengths = computed(() => sceneSeconds(parsed.value.scenes, speed.value))
+  /** The film's pace as its voice keeps it: over its measured rate. */
+  const speed = computed(() => (episode.document?.speed ?? 1) / (episode.data?.rate ?? 1))
+  const lengths = computed(() => sceneSeconds(parsed.value.scenes, speed.value, episode.document?.speaking.pauses))
   const seconds = computed(() => lengths.value.reduce((a, b) => a + b, 0))
   const chapters = computed(() => chapterLengths(parsed.value, speed.value))
   const starts = computed(() => parsed.value.scenes.map(({ source, opensParagraph, estimatedSeconds }, i) => ({ from: source.from, seconds: lengths.value[i]!, over: estimatedSeconds > SCENE_SECONDS_LIMIT, opensParagraph })))

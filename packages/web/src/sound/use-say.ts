@@ -1,0 +1,41 @@
+import { onScopeDispose, ref } from 'vue'
+import { api, takeSound, type SayRequest } from '../api.ts'
+
+/** Has something said and plays it; one thing at a time, the newest wins. */
+export function useSay() {
+  /** What is being made ready or heard. */
+  const saying = ref('')
+  const heard = ref('')
+  const problem = ref('')
+  let audio: HTMLAudioElement | undefined
+  let asking = new AbortController()
+
+  function stop() {
+    asking.abort()
+    audio?.pause()
+    saying.value = heard.value = ''
+  }
+  /** @param key names what is said, to show which; asked for again it stops */
+  async function say(key: string, what: SayRequest | { hash: string }) {
+    const again = saying.value === key
+    stop()
+    if (again) return
+    problem.value = ''
+    saying.value = key
+    const { signal } = (asking = new AbortController())
+    try {
+      const { hash } = 'hash' in what ? what : await api.say(what, signal)
+      if (signal.aborted) return
+      audio = new Audio(takeSound(hash))
+      audio.onplaying = () => (heard.value = key)
+      audio.onended = stop
+      await audio.play()
+    } catch (cause) {
+      if (signal.aborted) return
+      stop()
+      problem.value = cause instanceof DOMException ? 'This could not be played. Try again.' : (cause as Error).message
+    }
+  }
+  onScopeDispose(stop)
+  return { saying, heard, problem, say, stop }
+}
