@@ -90,6 +90,7 @@ export const FAULTS = {
     status: 502,
     say: (d: { engine: string; reason: string }) => `${d.engine} could not speak: ${d.reason}. Try again or choose another voice.`,
   },
+  voice_not_spoken: { status: 409, say: () => 'Nothing of this film has been spoken yet. Have it spoken first.' },
   take_gone: {
     status: 404,
     say: (d: { text: string }) => `The take chosen for "${d.text}" is not there any more. Choose another one or let the voice speak.`,

@@ -97,5 +97,6 @@ export const api = {
 export const thumbnail = (id: string, tries = 0) => `/api/stock/${encodeURIComponent(id)}/thumbnail${tries ? `?again=${tries}` : ''}`
 export const proxy = (id: string) => `/api/proxies/${encodeURIComponent(id)}`
 export const bedSound = (hash: string) => `/api/beds/${hash}`
+export const voiceFile = (id: string, name: string) => `/api/episodes/${id}/voice/${name}`
 export const takeSound = (hash: string) => `/api/takes/${hash}`
 export const renderFile = (id: string, name: string, save?: string) => `/api/renders/${id}/${name}${save ? `?save=${encodeURIComponent(save)}` : ''}`

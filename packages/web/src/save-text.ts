@@ -6,3 +6,11 @@ export function saveText(name: string, text: string, type = 'text/csv') {
   link.click()
   setTimeout(() => URL.revokeObjectURL(link.href), 1000)
 }
+
+/** Has the browser save what an address answers with, under the name the answer gives. */
+export function saveFrom(address: string) {
+  const link = document.createElement('a')
+  link.href = address
+  link.download = ''
+  link.click()
+}

@@ -68,20 +68,22 @@ function filled(spans: readonly (Span | undefined)[], first: number, last: numbe
   return out
 }
 
-/** Pairs of equal letters in order: the same texts at once, others by their longest common subsequence. */
+/** Pairs of equal letters in order: the same texts at once, others by their longest common subsequence, in which letters side by side count more. */
 function matched(a: readonly string[], b: readonly string[]): [number, number][] {
   if (a.length === b.length && a.every((letter, i) => letter === b[i])) return a.map((_, i) => [i, i])
   const width = b.length + 1
-  const lengths = new Uint16Array((a.length + 1) * width)
+  const best = new Uint16Array((a.length + 1) * width)
+  const worth = (i: number, k: number) => (a[i] === b[k] ? (i + 1 < a.length && a[i + 1] === b[k + 1] ? 3 : 2) + best[(i + 1) * width + k + 1]! : 0)
   for (let i = a.length - 1; i >= 0; i--) {
     for (let k = b.length - 1; k >= 0; k--) {
-      lengths[i * width + k] = a[i] === b[k] ? lengths[(i + 1) * width + k + 1]! + 1 : Math.max(lengths[(i + 1) * width + k]!, lengths[i * width + k + 1]!)
+      best[i * width + k] = Math.max(worth(i, k), best[(i + 1) * width + k]!, best[i * width + k + 1]!)
     }
   }
   const pairs: [number, number][] = []
   for (let i = 0, k = 0; i < a.length && k < b.length; ) {
-    if (a[i] === b[k]) pairs.push([i++, k++])
-    else if (lengths[(i + 1) * width + k]! >= lengths[i * width + k + 1]!) i++
+    const here = best[i * width + k]!
+    if (a[i] === b[k] && worth(i, k) === here) pairs.push([i++, k++])
+    else if (best[(i + 1) * width + k]! === here) i++
     else k++
   }
   return pairs

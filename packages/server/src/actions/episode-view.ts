@@ -1,4 +1,5 @@
 import { existsSync } from 'node:fs'
+import type { Document } from '@tidy-reel/core/document/document'
 import { filmOf } from '@tidy-reel/core/document/film-scenes'
 import { filmSeconds } from '@tidy-reel/core/timeline/timeline'
 import type { Pronunciation } from '@tidy-reel/core/speech/pronunciation'
@@ -8,7 +9,7 @@ import { proxyFile } from '@tidy-reel/engine/render/proxy'
 import { knownBed } from '@tidy-reel/engine/sound/monitor-bed'
 import { takeRequests } from '@tidy-reel/engine/make'
 import { voiceFacts } from '@tidy-reel/engine/speech/measured'
-import { knownTake, type SpeechPlace } from '@tidy-reel/engine/speech/take'
+import { knownTake, type SpeechPlace, type Take } from '@tidy-reel/engine/speech/take'
 import { Candidates, Render, type Episode } from '../db/models.ts'
 
 export const renderView = ({ id, state, shape, progress, report, fault, createdAt }: Render): RenderView => ({ id, state, shape, progress, report, fault, createdAt: createdAt.toISOString() })
@@ -19,19 +20,10 @@ export async function episodeView(episode: Episode, place: Pick<ReturnType<typeo
     Candidates.findAll({ where: { episodeId: id, ownerId } }),
     Render.findAll({ where: { episodeId: id, ownerId }, order: [['createdAt', 'DESC']], limit: 10 }),
   ])
-  const voice = speech.voices.voices.find((v) => v.id === document.voice)
-  const rate = voice ? (await voiceFacts(speech.takes, voice)).rate : 1
-  // A scene that is left out has a take too, for the moment it comes back.
-  const whole = filmOf({ ...document, scenes: document.scenes.map(({ hidden: _hidden, ...scene }) => scene) })
-  const requests = takeRequests(document, whole, pronunciations)
-  const takes = await Promise.all(whole.scenes.map(async ({ id: sceneId }, i) => {
-    const take = requests[i] && (await knownTake(speech, requests[i]))
-    if (!take) return []
-    const { file: _file, ...facts } = take
-    return [[sceneId, facts] as const]
-  }))
+  const rate = await voiceRate(speech, document.voice)
+  const takes = await knownTakes(document, speech, pronunciations)
   const film = filmOf(document, rate)
-  const spoken = Object.fromEntries(takes.flat())
+  const spoken = Object.fromEntries([...takes].map(([sceneId, { file: _file, ...facts }]) => [sceneId, facts]))
   return {
     id, revision, document,
     takes: spoken, rate, pronunciations,
@@ -41,4 +33,17 @@ export async function episodeView(episode: Episode, place: Pick<ReturnType<typeo
     renders: renders.map(renderView),
     history,
   }
+}
+
+async function voiceRate(speech: SpeechPlace, id: string): Promise<number> {
+  const voice = speech.voices.voices.find((known) => known.id === id)
+  return voice ? (await voiceFacts(speech.takes, voice)).rate : 1
+}
+
+/** The takes there are, by scene; a scene that is left out has one too, for the moment it comes back. */
+export async function knownTakes(document: Document, speech: SpeechPlace, pronunciations: readonly Pronunciation[]): Promise<Map<string, Take>> {
+  const whole = filmOf({ ...document, scenes: document.scenes.map(({ hidden: _hidden, ...scene }) => scene) })
+  const requests = takeRequests(document, whole, pronunciations)
+  const takes = await Promise.all(whole.scenes.map(async ({ id }, i) => [id, requests[i] && (await knownTake(speech, requests[i]))] as const))
+  return new Map(takes.flatMap(([id, take]) => (take ? [[id, take] as const] : [])))
 }

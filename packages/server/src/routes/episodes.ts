@@ -4,7 +4,11 @@ import { z } from 'zod'
 import { Command } from '@tidy-reel/core/document/command'
 import { TidyError } from '@tidy-reel/core/fault'
 import { sceneTakes } from '../actions/scene-takes.ts'
-import { episodeView } from '../actions/episode-view.ts'
+import { filmOf } from '@tidy-reel/core/document/film-scenes'
+import { timeline } from '@tidy-reel/core/timeline/timeline'
+import { VOICE_FILES, voiceFile } from '@tidy-reel/engine/sound/voice-export'
+import { sendFile } from './files.ts'
+import { episodeView, knownTakes } from '../actions/episode-view.ts'
 import { PREPARE, PROXIES } from '../jobs/kinds.ts'
 import type { App } from '../app.ts'
 import { valid } from './valid.ts'
@@ -13,6 +17,7 @@ const Id = z.object({ id: z.uuid() })
 const even = z.number().int().min(90).max(3840).multipleOf(2)
 const Shape = z.object({ width: even, height: even, fps: z.tuple([z.number().int().positive(), z.number().int().positive()]).refine(([n, d]) => n / d >= 12 && n / d <= 60), burnIn: z.boolean() })
 
+const VOICE_TYPES: Record<string, string> = { wav: 'audio/wav', flac: 'audio/flac', mp3: 'audio/mpeg', zip: 'application/zip', json: 'application/json', vtt: 'text/vtt' }
 const VersionId = Id.extend({ version: z.uuid() })
 
 export function episodeRoutes({ history, versions, episodes, renders, queue, hub, place, speech }: App) {
@@ -66,6 +71,16 @@ export function episodeRoutes({ history, versions, episodes, renders, queue, hub
       const scene = document.scenes.find((known) => known.id === sceneId)
       if (!scene) throw new TidyError('scene_not_found', { sceneId })
       return c.json({ takes: await sceneTakes(ownerId, id, sceneId, scene.text) })
+    })
+    .get('/:id/voice/:file', valid('param', Id.extend({ file: z.enum(VOICE_FILES) })), async (c) => {
+      const { id, file } = c.req.valid('param')
+      const { document } = await episodes.find(id)
+      const takes = await knownTakes(document, speech(), await episodes.pronunciations(id))
+      const film = filmOf(document)
+      const ordered = film.scenes.map((scene) => takes.get(scene.id))
+      const ending = file.split('.')[1]!
+      const made = await voiceFile(place.voices, file, timeline(film, ordered, [30, 1]), ordered, c.req.raw.signal)
+      return sendFile(made, VOICE_TYPES[ending] ?? 'text/plain; charset=utf-8', { saveAs: `${document.title.replace(/[^\p{L}\p{N} _-]+/gu, '').trim() || 'film'} – ${file.split('.')[0]}.${ending}` })
     })
     .post('/:id/prepare', valid('param', Id), async (c) => {
       const { id } = c.req.valid('param')

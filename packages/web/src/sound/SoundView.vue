@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { ElDropdown, ElDropdownItem, ElDropdownMenu } from 'element-plus'
 import { computed, ref, watch } from 'vue'
 import type { Command } from '@tidy-reel/core/document/command'
 import { baseOf } from '@tidy-reel/core/speech/language'
@@ -6,7 +7,8 @@ import type { Pronunciation } from '@tidy-reel/core/speech/pronunciation'
 import { sceneSeconds } from '@tidy-reel/core/timeline/timeline'
 import { clockText } from '@tidy-reel/core/time'
 import type { VoiceView } from '@tidy-reel/core/views/speech'
-import { api } from '../api.ts'
+import { api, voiceFile } from '../api.ts'
+import { saveFrom } from '../save-text.ts'
 import { useEpisode } from '../episode/episode-store.ts'
 import CompareStrip from './CompareStrip.vue'
 import PronunciationPanel from './PronunciationPanel.vue'
@@ -19,6 +21,7 @@ import { useVoices } from './use-voices.ts'
 import VoiceList from './VoiceList.vue'
 
 const COMPARED = 3
+const SAVED_AS = [['voice.wav', 'whole, WAV'], ['voice.flac', 'whole, FLAC'], ['voice.mp3', 'whole, MP3'], ['scenes.zip', 'a WAV a scene, in a ZIP'], ['marks.json', 'words with their times, JSON'], ['marks.vtt', 'words with their times, WebVTT'], ['marks.TextGrid', 'words with their times, Praat TextGrid']] as const
 const episode = useEpisode()
 const id = episode.data!.id
 const { byId, voices, shown, languages, accents, filter, favourites, like, fault } = useVoices('en')
@@ -88,6 +91,10 @@ function step(by: number) {
         <span>{{ scenes.length }} scenes, {{ spoken === scenes.length ? 'all spoken' : `${spoken} spoken` }}</span>
         <span class="mono">{{ clockText(episode.film.samples / 48_000) }}</span>
         <button v-if="spoken < scenes.length" class="plain link" @click="episode.prepare()">Speak the rest</button>
+        <ElDropdown v-if="spoken" class="save" trigger="click" @command="(name: string) => saveFrom(voiceFile(id, name))">
+          <button class="plain link">Save the voice</button>
+          <template #dropdown><ElDropdownMenu><ElDropdownItem v-for="[name, label] in SAVED_AS" :key="name" :command="name">{{ label }}</ElDropdownItem></ElDropdownMenu></template>
+        </ElDropdown>
       </header>
       <SpokenScenes v-if="scenes.length" :scenes :selected="scene?.id ?? ''" :saying :heard @select="(one) => (episode.selected = one)" @say="hearScene" />
       <p v-else class="empty soft">Nothing is spoken yet. Write or bring a script in the <RouterLink :to="{ name: 'script' }" class="link">Script room</RouterLink>; then each sentence stands here with what its voice makes of it.</p>
@@ -105,6 +112,7 @@ function step(by: number) {
 main { display: flex; flex-direction: column; min-height: 0; outline: none; }
 header { display: flex; gap: 18px; align-items: baseline; padding: 10px 18px; border-bottom: 1px solid var(--hair); }
 main > ol { flex: 1; }
+.save { margin-left: auto; }
 aside { overflow: auto; border-left: 1px solid var(--hair); background: var(--paper); min-height: 0; }
 .fault { padding: 8px 18px; border-bottom: 1px solid var(--red); }
 .empty { padding: 40px; max-width: 460px; }
