@@ -91,6 +91,10 @@ export const FAULTS = {
     say: (d: { engine: string; reason: string }) => `${d.engine} could not speak: ${d.reason}. Try again or choose another voice.`,
   },
   voice_not_spoken: { status: 409, say: () => 'Nothing of this film has been spoken yet. Have it spoken first.' },
+  recording_unusable: {
+    status: 422,
+    say: (d: { reason: string }) => `This recording cannot be used: ${d.reason}. Record it again or choose another file.`,
+  },
   take_gone: {
     status: 404,
     say: (d: { text: string }) => `The take chosen for "${d.text}" is not there any more. Choose another one or let the voice speak.`,

@@ -68,12 +68,12 @@ export function takeRequests({ voice, speed, speaking }: Pick<Document, 'voice' 
   const voices = new Map(speaking.speakers.map((speaker) => [speaker.name, speaker.voice]))
   const own = new Set(speaking.pronunciations.map(({ word }) => word))
   const pronunciations = [...speaking.pronunciations, ...channel.filter(({ word }) => !own.has(word))]
-  const { finish, pauses, understudy } = speaking
+  const { finish, pauses, tighten, understudy } = speaking
   return scenes.map((scene) => {
     if (scene.card !== undefined) return undefined
     return {
       text: scene.text, voice: scene.voice ?? voices.get(scene.speaker ?? '') ?? voice, speed: clampSpeed(speed * (scene.pace ?? 1)), finish, pauses, pronunciations,
-      ...(scene.emphasis ? { emphasis: scene.emphasis } : {}), ...(scene.take ? { take: scene.take } : {}), ...(understudy ? { understudy } : {}),
+      ...(scene.emphasis ? { emphasis: scene.emphasis } : {}), ...(scene.take ? { take: scene.take } : {}), ...(tighten ? { tighten } : {}), ...(understudy ? { understudy } : {}),
     }
   })
 }

@@ -50,8 +50,8 @@ function changed(document: Document, command: Command): Document {
       return { ...document, voice: command.voice, speed: command.speed }
     case 'setSpeaking':
       return { ...document, speaking: { ...document.speaking, ...command.set } }
-    case 'useTake':
-      return withScene(document, command.sceneId, ({ take: _before, ...scene }) => (command.take ? { ...scene, take: { hash: command.take, text: scene.text } } : scene))
+    case 'useTakes':
+      return command.takes.reduce((changed, { sceneId, take }) => withScene(changed, sceneId, ({ take: _before, ...scene }) => (take ? { ...scene, take: { hash: take, text: scene.text } } : scene)), document)
     case 'setMood':
       return { ...document, mood: command.mood }
     case 'setTransition':

@@ -23,9 +23,9 @@ export function commandName(command: Command): string {
     case 'setVoice':
       return 'voice'
     case 'setSpeaking':
-      return Object.keys(command.set).map((name) => ({ finish: 'finish of the voice', pauses: 'pauses', understudy: 'voice that stands in', speakers: 'voices of the speakers', pronunciations: 'pronunciations' })[name] ?? name).join(', ')
-    case 'useTake':
-      return command.take ? 'choice of a take' : 'take left to the voice'
+      return Object.keys(command.set).map((name) => ({ finish: 'finish of the voice', pauses: 'pauses', tighten: 'tightening of silences', understudy: 'voice that stands in', speakers: 'voices of the speakers', pronunciations: 'pronunciations' })[name] ?? name).join(', ')
+    case 'useTakes':
+      return command.takes.length > 1 ? `takes of ${command.takes.length} scenes` : command.takes[0]!.take ? 'choice of a take' : 'take left to the voice'
     case 'setMood':
       return 'music'
     case 'setTransition':

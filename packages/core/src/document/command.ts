@@ -59,8 +59,8 @@ export const Command = z.discriminatedUnion('type', [
   z.object({ type: z.literal('setVoice'), voice: Document.shape.voice, speed: Document.shape.speed }),
   /** How the film is spoken; what is left out stays. */
   z.object({ type: z.literal('setSpeaking'), set: Speaking.partial() }),
-  /** A take a person chose for a scene; null lets its voice speak. */
-  z.object({ type: z.literal('useTake'), sceneId, take: ChosenTake.shape.hash.nullable() }),
+  /** Takes a person chose for scenes; null lets its voice speak. */
+  z.object({ type: z.literal('useTakes'), takes: z.array(z.object({ sceneId, take: ChosenTake.shape.hash.nullable() })).min(1).max(5000) }),
   z.object({ type: z.literal('setMood'), mood: z.enum(MOODS) }),
   /** The transition at every cut that has none of its own. */
   z.object({ type: z.literal('setTransition'), transition: Transition }),

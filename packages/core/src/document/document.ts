@@ -49,6 +49,8 @@ export const SpeakerName = z.string().trim().regex(/^\p{Lu}[\p{Lu}\p{N} .'’-]{
 export const Speaking = z.object({
   finish: z.enum(FINISHES),
   pauses: PauseFactor,
+  /** The longest silence left inside a take, in seconds; null leaves all, and breaths and fillers of a recording too. */
+  tighten: z.number().min(0.1).max(2).nullable(),
   /** The voice that speaks a scene whose own voice fails; null: the scene stays silent and says so. */
   understudy: VoiceId.nullable(),
   /** Voices of the script's speakers; one without an entry speaks with the film's voice. */
@@ -57,7 +59,7 @@ export const Speaking = z.object({
   pronunciations: z.array(Pronunciation).max(500),
 })
 export type Speaking = z.infer<typeof Speaking>
-export const PLAIN_SPEAKING: Speaking = { finish: 'documentary', pauses: 1, understudy: null, speakers: [], pronunciations: [] }
+export const PLAIN_SPEAKING: Speaking = { finish: 'documentary', pauses: 1, tighten: null, understudy: null, speakers: [], pronunciations: [] }
 
 /** A take a person chose for a scene: a recording, or one that was spoken before. It lapses when the narration changes. */
 export const ChosenTake = z.object({ hash: z.string().regex(/^[0-9a-f]{32}$/), text: z.string().min(1) })

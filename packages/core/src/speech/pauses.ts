@@ -13,14 +13,33 @@ export interface Retimed {
   at: (sample: number) => number
 }
 
+type Stretch = readonly [from: number, to: number]
+
 /**
- * Makes the silences inside a take longer or shorter, each in its middle; what is said stays to the sample.
+ * Makes the silences inside a take longer or shorter, each in its middle, and takes out what is no speech; what is said
+ * stays to the sample.
  *
  * @param pauses in order, in samples
- * @param factor 1 leaves the take as it is
+ * @param noises breaths and fillers, in order; taken out only where there is a longest silence
+ * @param longest samples of silence left at the most; undefined: all stay
  */
-export function withPauses(pcm: Float32Array, pauses: readonly (readonly [number, number])[], factor: number): Retimed {
-  return retimed(pcm, pauses.map(([from, to]) => ({ from, to, length: to - from < SHORTEST ? to - from : Math.round((to - from) * factor) })))
+export function paced(pcm: Float32Array, pauses: readonly Stretch[], noises: readonly Stretch[], { factor, longest }: { factor: number; longest: number | undefined }): Retimed {
+  const wished = (samples: number) => Math.min(samples < SHORTEST ? samples : Math.round(samples * factor), longest ?? Infinity)
+  const out = longest === undefined ? [] : noises.filter(([from, to]) => from >= 0 && to <= pcm.length && to > from)
+  const silent = pauses.flatMap((pause) => without(pause, out)).map(([from, to]) => ({ from, to, length: wished(to - from) }))
+  return retimed(pcm, [...silent, ...out.map(([from, to]) => ({ from, to, length: 0 }))].sort((a, b) => a.from - b.from))
+}
+
+/** What is left of a stretch outside of others. */
+function without([from, to]: Stretch, others: readonly Stretch[]): Stretch[] {
+  const left: Stretch[] = []
+  let at = from
+  for (const [start, end] of others) {
+    if (end <= at || start >= to) continue
+    if (start > at) left.push([at, start])
+    at = Math.max(at, end)
+  }
+  return at < to ? [...left, [at, to]] : left
 }
 
 /**

@@ -63,27 +63,62 @@ export interface AlignmentTask {
  */
 export async function aligned(tasks: readonly AlignmentTask[], signal?: AbortSignal): Promise<(RawWord[] | undefined)[]> {
   if (tasks.length === 0) return []
-  const folder = await mkdtemp(join(tmpdir(), 'tidy-align-'))
-  const file = (name: string) => join(folder, name)
-  try {
-    const said = await pronunciationsOf(tasks.flatMap(({ words }) => words), signal)
-    const lines = [...said].flatMap(([word, ways]) => ways.map((way, i) => `${word}${i ? `(${i + 1})` : ''} ${way}`))
-    await writeFile(file('words.dict'), `${lines.join('\n')}\n`)
+  return inFolder(async (folder) => {
+    await writeDictionary(join(folder, 'words.dict'), tasks.flatMap(({ words }) => words), signal)
     const results: (RawWord[] | undefined)[] = []
     for (const [i, { pcm, grammar }] of tasks.entries()) {
-      await writeFile(file(`t${i}.raw`), Buffer.from(pcm.buffer, pcm.byteOffset, pcm.byteLength))
-      await writeFile(file(`t${i}.jsgf`), `#JSGF V1.0;\ngrammar g;\npublic <s> = ${grammar};\n`)
-      await writeFile(file('list'), `t${i}\n`)
-      await runProgram('pocketsphinx_batch', [
-        '-hmm', MODEL, '-dict', file('words.dict'), '-jsgf', file(`t${i}.jsgf`), '-ctl', file('list'), '-cepdir', folder, '-cepext', '.raw', '-adcin', 'yes',
-        '-remove_silence', 'no', '-hypseg', file('found'), '-logfn', file('log'),
-      ], { timeoutMs: 30_000 + pcm.length, ...(signal ? { signal } : {}) })
-      results.push(wordsOf(await readFile(file('found'), 'utf8').catch(() => '')))
+      const rule = join(folder, `${i}.jsgf`)
+      await writeFile(rule, `#JSGF V1.0;\ngrammar g;\npublic <s> = ${grammar};\n`)
+      const [found] = await heardIn(folder, [pcm], ['-jsgf', rule], signal)
+      results.push(found)
     }
     return results
+  })
+}
+
+/**
+ * Recognises stretches of sound in which a known text is read, more or less.
+ *
+ * @param stretches 16 kHz 16-bit mono samples each
+ * @param model a language model of the text in the ARPA format
+ * @returns for each stretch its words with seconds from its start; undefined where nothing was heard
+ */
+export async function recognised(stretches: readonly Int16Array[], model: string, words: readonly string[], signal?: AbortSignal): Promise<(RawWord[] | undefined)[]> {
+  if (stretches.length === 0) return []
+  return inFolder(async (folder) => {
+    await writeDictionary(join(folder, 'words.dict'), words, signal)
+    await writeFile(join(folder, 'model.arpa'), model)
+    return heardIn(folder, stretches, ['-lm', join(folder, 'model.arpa')], signal)
+  })
+}
+
+async function inFolder<T>(work: (folder: string) => Promise<T>): Promise<T> {
+  const folder = await mkdtemp(join(tmpdir(), 'tidy-align-'))
+  try {
+    return await work(folder)
   } finally {
     await rm(folder, { recursive: true, force: true })
   }
+}
+
+async function writeDictionary(file: string, words: readonly string[], signal?: AbortSignal) {
+  const said = await pronunciationsOf(words, signal)
+  const lines = [...said].flatMap(([word, ways]) => ways.map((way, i) => `${word}${i ? `(${i + 1})` : ''} ${way}`))
+  await writeFile(file, `${lines.join('\n')}\n`)
+}
+
+/** Runs PocketSphinx over stretches, one after the other, with the dictionary in `folder`. */
+async function heardIn(folder: string, stretches: readonly Int16Array[], search: readonly string[], signal?: AbortSignal): Promise<(RawWord[] | undefined)[]> {
+  await Promise.all(stretches.map((pcm, i) => writeFile(join(folder, `${i}.raw`), Buffer.from(pcm.buffer, pcm.byteOffset, pcm.byteLength))))
+  await writeFile(join(folder, 'list'), `${stretches.map((_, i) => i).join('\n')}\n`)
+  const samples = stretches.reduce((sum, pcm) => sum + pcm.length, 0)
+  await runProgram('pocketsphinx_batch', [
+    '-hmm', MODEL, '-dict', join(folder, 'words.dict'), ...search, '-ctl', join(folder, 'list'), '-cepdir', folder, '-cepext', '.raw', '-adcin', 'yes',
+    '-remove_silence', 'no', '-hypseg', join(folder, 'found'), '-logfn', join(folder, 'log'),
+  ], { timeoutMs: 30_000 + samples, ...(signal ? { signal } : {}) })
+  const lines = (await readFile(join(folder, 'found'), 'utf8').catch(() => '')).split('\n')
+  const byName = new Map(lines.map((line) => [line.split(' ')[0]!, line]))
+  return stretches.map((_, i) => wordsOf(byName.get(String(i)) ?? ''))
 }
 
 /** Reads `utterance S … T … A … L … start score score word start … end`. */
@@ -95,7 +130,7 @@ function wordsOf(found: string): RawWord[] | undefined {
   for (let at = first; at + 4 < fields.length + 1 && fields[at + 3] !== undefined; at += 4) {
     const text = fields[at + 3]!.replace(/\(\d+\)$/, '')
     const [start, end] = [Number(fields[at]) / FRAMES_A_SECOND, Number(fields[at + 4]) / FRAMES_A_SECOND]
-    if (!/^[<[+]/.test(text)) words.push({ text, start, end })
+    if (!/^[<[+(]/.test(text)) words.push({ text, start, end })
   }
   return words.length ? words : undefined
 }

@@ -1,3 +1,4 @@
+import { existsSync } from 'node:fs'
 import { readFile, writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import { z } from 'zod'
@@ -11,6 +12,8 @@ import type { Voice } from './voices.ts'
 const RawFacts = z.object({
   rate: z.number(),
   words: z.array(z.object({ text: z.string(), start: z.number(), end: z.number() })).optional(),
+  /** Breaths and fillers of a recording, in seconds. */
+  noises: z.array(z.object({ kind: z.enum(['breath', 'filler']), from: z.number(), to: z.number() })).optional(),
 })
 
 /** Sound as an engine made it, kept so that a finish can be changed without speaking again. */
@@ -19,6 +22,16 @@ export interface RawTake extends z.infer<typeof RawFacts> {
   file: string
   /** Spoken just now. */
   fresh: boolean
+}
+
+const recordedFile = (takes: string, take: string, ending: string) => join(takes, 'recorded', `${take}.${ending}`)
+
+/** Whether a chosen take is a recording. */
+export const isRecorded = (takes: string, take: string) => existsSync(recordedFile(takes, take, 'json'))
+
+/** The sound of a kept reading. */
+export async function recordedRaw(takes: string, take: string): Promise<RawTake> {
+  return { file: recordedFile(takes, take, 'pcm'), ...RawFacts.parse(JSON.parse(await readFile(recordedFile(takes, take, 'json'), 'utf8'))), fresh: false }
 }
 
 /** Raised when an engine is called in another way, so that earlier sounds are made anew. */

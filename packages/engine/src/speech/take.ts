@@ -8,7 +8,7 @@ import { TAKE_LUFS } from '@tidy-reel/core/sound/mix'
 import { foreignLanguage } from '@tidy-reel/core/speech/language'
 import { speechLevels } from '@tidy-reel/core/speech/levels'
 import { spansOf, writtenSpans, type Span } from '@tidy-reel/core/speech/marks'
-import { withPauses } from '@tidy-reel/core/speech/pauses'
+import { paced } from '@tidy-reel/core/speech/pauses'
 import { estimateSeconds } from '@tidy-reel/core/script/estimate'
 import { pronunciationsIn, type Pronunciation } from '@tidy-reel/core/speech/pronunciation'
 import { silences } from '@tidy-reel/core/speech/silence'
@@ -25,7 +25,7 @@ import type { SpeechOrder } from './contract.ts'
 import { knowsPace } from './engines.ts'
 import { FINISHING, finishFilters } from './finishing.ts'
 import { learnPace } from './measured.ts'
-import { rawTake, type RawTake } from './raw-take.ts'
+import { isRecorded, rawTake, recordedRaw, type RawTake } from './raw-take.ts'
 import { voiceById, voiceList, type VoiceList } from './voice-list.ts'
 import { foreignVoice, type Voice } from './voices.ts'
 
@@ -39,7 +39,9 @@ export interface TakeRequest {
   /** Of the silences inside the take. */
   pauses?: number
   pronunciations?: readonly Pronunciation[]
-  /** A take that a person chose for the text: nothing is spoken then. */
+  /** The longest silence left inside the take, in seconds; breaths and fillers of a recording go with it. Left out, all stay. */
+  tighten?: number
+  /** A take that a person chose for the text: nothing is spoken then; a recording is finished as asked. */
   take?: string
 }
 
@@ -75,12 +77,15 @@ interface Planned {
   tempo: number
   finish: Finish
   pauses: number
+  tighten: number | undefined
   gainDb: number
+  /** The name of a recording that is to be finished. */
+  recorded: string | undefined
   hash: string
 }
 
-function planned(voices: VoiceList, request: TakeRequest): Planned {
-  const { text, speed, finish = 'documentary', emphasis = 'plain', pauses = 1, pronunciations = [] } = request
+function planned({ takes, voices }: SpeechPlace, request: TakeRequest): Planned {
+  const { text, speed, finish = 'documentary', emphasis = 'plain', pauses = 1, tighten, pronunciations = [] } = request
   const asked = voiceById(voices, request.voice)
   const foreign = foreignLanguage(text, asked.language)
   const voice = foreign ? foreignVoice(foreign) : asked
@@ -91,15 +96,17 @@ function planned(voices: VoiceList, request: TakeRequest): Planned {
   const order = { text: form.text, stretch: paced ? stretch : 1, melody: weight.melody }
   const tempo = paced ? 1 : 1 / (stretch * (voice.shift ?? 1))
   const own = voices.own.get(voice.id)
-  const hash = request.take ?? contentHash({ FINISHING, voice: own ?? voice.id, order, tempo, finish, pauses, gainDb: weight.db })
+  const recorded = request.take && isRecorded(takes, request.take) ? request.take : undefined
+  const finishing = { FINISHING, finish, pauses, gainDb: weight.db, ...(tighten === undefined ? {} : { tighten }) }
+  const hash = recorded ? contentHash({ ...finishing, recorded }) : (request.take ?? contentHash({ ...finishing, voice: own ?? voice.id, order, tempo }))
   const expectedSeconds = (estimateSeconds(form.text) / speed) * weight.stretch
-  return { voice, form, order, expectedSeconds, tempo, finish, pauses, gainDb: weight.db, hash }
+  return { voice, form, order, expectedSeconds, tempo: recorded ? 1 : tempo, finish, pauses, tighten, gainDb: weight.db, recorded, hash }
 }
 
-export const takeHash = ({ voices }: Pick<SpeechPlace, 'voices'>, request: TakeRequest) => planned(voices, request).hash
+export const takeHash = (place: SpeechPlace, request: TakeRequest) => planned(place, request).hash
 
 /** What a voice would be given for a text. */
-export const spokenBy = ({ voices }: Pick<SpeechPlace, 'voices'>, request: TakeRequest): SpokenForm => planned(voices, request).form
+export const spokenBy = (place: SpeechPlace, request: TakeRequest): SpokenForm => planned(place, request).form
 
 /** What is kept of a take beside its sound. */
 type KeptFacts = Omit<TakeFacts, 'words'> & {
@@ -114,15 +121,15 @@ type KeptFacts = Omit<TakeFacts, 'words'> & {
  * @throws TidyError `voice_silent` when the engine made no sound, `take_gone` when the chosen one is not there any more, `voice_failed`, and what `runProgram` throws
  */
 export async function takeOf(place: SpeechPlace, request: TakeRequest, signal?: AbortSignal): Promise<Take> {
-  const plan = planned(place.voices, request)
+  const plan = planned(place, request)
   const file = join(place.takes, `${plan.hash}.wav`)
-  if (request.take && !existsSync(file)) throw new TidyError('take_gone', { text: request.text.slice(0, 60) })
+  if (request.take && !plan.recorded && !existsSync(file)) throw new TidyError('take_gone', { text: request.text.slice(0, 60) })
   const facts = await keptFile(join(place.takes, `${plan.hash}.json`), async (half) => {
     if (!/[\p{L}\p{N}]/u.test(plan.form.text)) throw new TidyError('voice_silent', { voice: plan.voice.name, text: request.text.slice(0, 60) })
-    const raw = await rawTake(place, plan.voice, plan.order, signal)
+    const raw = plan.recorded ? await recordedRaw(place.takes, plan.recorded) : await rawTake(place, plan.voice, plan.order, signal)
     const { pcm, ...kept } = finished(await filtered(raw, plan, signal), raw, plan)
     if (pcm.length < SAMPLE_RATE * 0.05) {
-      await rm(raw.file, { force: true })
+      if (!plan.recorded) await rm(raw.file, { force: true })
       throw new TidyError('voice_silent', { voice: plan.voice.name, text: request.text.slice(0, 60) })
     }
     const soundSeconds = pcm.length / SAMPLE_RATE
@@ -136,7 +143,7 @@ export async function takeOf(place: SpeechPlace, request: TakeRequest, signal?: 
 /** The take of a sentence if it is there already. */
 export async function knownTake(place: SpeechPlace, request: TakeRequest): Promise<Take | undefined> {
   if (!place.voices.voices.some(({ id }) => id === request.voice)) return undefined
-  const plan = planned(place.voices, request)
+  const plan = planned(place, request)
   const facts = await readFile(join(place.takes, `${plan.hash}.json`), 'utf8').catch(() => undefined)
   return facts === undefined ? undefined : takeFrom(plan, request.text, join(place.takes, `${plan.hash}.wav`), JSON.parse(facts) as KeptFacts)
 }
@@ -153,7 +160,7 @@ async function filtered(raw: RawTake, { finish, tempo }: Planned, signal?: Abort
 }
 
 /** Trims and levels a take, finds the silences inside it and its words. */
-function finished(pcm: Float32Array, { words }: RawTake, { form, tempo, pauses, gainDb }: Planned): { pcm: Float32Array } & Pick<KeptFacts, 'pauses' | 'said'> {
+function finished(pcm: Float32Array, { words, noises = [] }: RawTake, { form, tempo, pauses, tighten, gainDb }: Planned): { pcm: Float32Array } & Pick<KeptFacts, 'pauses' | 'said' | 'saved'> {
   const quiet = silences(pcm, SAMPLE_RATE)
   const first = quiet[0]?.[0] === 0 ? quiet[0][1] : 0
   const last = quiet.at(-1)?.[1] === pcm.length ? quiet.at(-1)![0] : pcm.length
@@ -161,12 +168,14 @@ function finished(pcm: Float32Array, { words }: RawTake, { form, tempo, pauses, 
   if (last <= first || peak < SILENT_PEAK) return { pcm: new Float32Array(0), pauses: [] }
   const edged = withEdges(pcm, first, last)
   const inner = quiet.filter(([from, to]) => from > first && to < last).map(([from, to]): Span => [from - first + TAKE_EDGE, to - first + TAKE_EDGE])
-  const timed = withPauses(edged, inner, pauses)
+  const here = (seconds: number) => Math.round((seconds / tempo) * SAMPLE_RATE) - first + TAKE_EDGE
+  const timed = paced(edged, inner, noises.map(({ from, to }): Span => [here(from), here(to)]), { factor: pauses, longest: tighten === undefined ? undefined : Math.round(tighten * SAMPLE_RATE) })
   const gain = 10 ** ((TAKE_LUFS + gainDb - integratedLoudness([timed.pcm], SAMPLE_RATE)) / 20)
   const level = limited(timed.pcm.map((x) => x * gain), HIGHEST_PEAK)
   const place = (seconds: number) => Math.min(level.length, Math.max(0, timed.at((seconds / tempo) * SAMPLE_RATE - first + TAKE_EDGE)))
   const said = words && spansOf(form.words.map(({ text }) => text), words).map(([start, end], i) => ({ text: form.words[i]!.text, start: Math.round(place(start)), end: Math.round(place(end)) }))
-  return { pcm: level, pauses: timed.pauses, ...(said ? { said } : {}) }
+  const saved = tighten === undefined ? 0 : paced(edged, inner, [], { factor: pauses, longest: undefined }).pcm.length - timed.pcm.length
+  return { pcm: level, pauses: timed.pauses, ...(saved ? { saved } : {}), ...(said ? { said } : {}) }
 }
 
 /** Speech with exactly `TAKE_EDGE` before its first and after its last sound, fading into silence. */

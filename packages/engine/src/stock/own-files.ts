@@ -1,12 +1,12 @@
-import { createHash, randomUUID } from 'node:crypto'
 import { createReadStream, createWriteStream, existsSync } from 'node:fs'
-import { mkdir, readFile, rename, rm, writeFile } from 'node:fs/promises'
+import { readFile, rename, writeFile } from 'node:fs/promises'
 import { basename, join } from 'node:path'
-import { Transform, type Readable } from 'node:stream'
+import type { Readable } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
 import { TidyError } from '@tidy-reel/core/fault'
 import { Item } from '@tidy-reel/core/match/item'
 import { runProgram } from '../run/program.ts'
+import { received } from '../storage/upload.ts'
 import type { StockLibrary } from './contract.ts'
 
 /** The longest file that is taken, in bytes. */
@@ -28,30 +28,13 @@ interface Probed {
  * @throws TidyError `own_file_unusable` with why, `disk_full`
  */
 export async function takeOwnFile(folder: string, name: string, bytes: Readable): Promise<Item> {
-  const half = join(folder, `${randomUUID()}.part`)
-  await mkdir(folder, { recursive: true })
-  try {
-    const hash = createHash('sha256')
-    let size = 0
-    const counted = new Transform({
-      transform(chunk: Buffer, _encoding, done) {
-        size += chunk.length
-        hash.update(chunk)
-        done(size > OWN_BYTES_LIMIT ? unusable(name, `it is larger than ${OWN_BYTES_LIMIT / 1024 / 1024} MB`) : null, chunk)
-      },
-    })
-    await pipeline(bytes, counted, createWriteStream(half))
-    if (size === 0) throw unusable(name, 'it is empty')
-    const id = `own-${hash.digest('hex').slice(0, 32)}`
+  return received(folder, bytes, OWN_BYTES_LIMIT, (reason) => unusable(name, reason), async (half, hash) => {
+    const id = `own-${hash}`
     const item = await probedItem(half, id, name)
     await rename(half, join(folder, id))
     await writeFile(join(folder, `${id}.json`), JSON.stringify(item))
     return item
-  } catch (cause) {
-    throw (cause as NodeJS.ErrnoException).code === 'ENOSPC' ? new TidyError('disk_full') : cause
-  } finally {
-    await rm(half, { force: true })
-  }
+  })
 }
 
 const unusable = (name: string, reason: string) => new TidyError('own_file_unusable', { name: basename(name).slice(0, 80), reason })

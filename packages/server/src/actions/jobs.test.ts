@@ -74,7 +74,7 @@ describe('prepare', () => {
     expect(second).not.toBe(first)
     expect((await earlier()).map(({ hash, voice, kind }) => [hash, voice, kind])).toEqual([[second, 'flite-slt', 'spoken'], [first, 'flite-slt', 'spoken']])
     expect((await earlier('s2')).map(({ voice }) => voice)).toEqual(['flite-awb', 'flite-slt'])
-    await fresh.app.episodes.command(id, (await view()).revision, { type: 'useTake', sceneId: 's1', take: first })
+    await fresh.app.episodes.command(id, (await view()).revision, { type: 'useTakes', takes: [{ sceneId: 's1', take: first }] })
     expect((await view()).takes.s1).toMatchObject({ hash: first, words: [expect.any(Array), expect.any(Array), expect.any(Array)] })
     await fresh.app.episodes.command(id, (await view()).revision, { type: 'editNarration', sceneId: 's1', text: 'The lamp burns on.' })
     expect((await view()).takes.s1).toBeUndefined()

@@ -58,7 +58,7 @@ const WRITING = [
 ]
 
 /** Documents of version 4: how a film is spoken; what a channel says, likes and has spoken. */
-const FOURTH_DOCUMENT = JSON.stringify({ version: 4, speaking: { finish: 'documentary', pauses: 1, understudy: null, speakers: [], pronunciations: [] } })
+const FOURTH_DOCUMENT = JSON.stringify({ version: 4, speaking: { finish: 'documentary', pauses: 1, tighten: null, understudy: null, speakers: [], pronunciations: [] } })
 const DOCUMENT_4 = ['episodes', 'renders', 'versions'].map((table) => `update ${table} set document = document || '${FOURTH_DOCUMENT}'::jsonb where document->>'version' = '3'`).concat(
   "alter table channels add column pronunciations jsonb not null default '[]', add column favourite_voices jsonb not null default '[]'",
   `create table scene_takes (episode_id uuid not null references episodes on delete cascade, scene_id text not null, hash text not null, owner_id uuid not null references owners,

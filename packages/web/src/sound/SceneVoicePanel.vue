@@ -48,10 +48,10 @@ watch(() => [props.scene.id, props.scene.hash, props.scene.text, props.speaking]
           <PlayButton :label="`Hear the take by ${nameOf(take.voice)}`" :active="saying === `take ${take.hash}`" :waiting="saying === `take ${take.hash}` && heard !== saying" @play="emit('hear', `take ${take.hash}`, take.hash)" />
           <span><span class="serif">{{ nameOf(take.voice) }}</span> <span class="soft">{{ whenUsed(take.usedAt) }}</span></span> <span class="mono">{{ (take.samples / SAMPLE_RATE).toFixed(1) }} s</span>
           <span v-if="take.hash === scene.hash" class="soft">{{ film.take ? 'chosen' : 'in the film' }}</span>
-          <button v-else class="plain link" @click="emit('run', { type: 'useTake', sceneId: scene.id, take: take.hash })">Use</button>
+          <button v-else class="plain link" @click="emit('run', { type: 'useTakes', takes: [{ sceneId: scene.id, take: take.hash }] })">Use</button>
         </li>
       </ul>
-      <button v-if="film.take" class="plain link" @click="emit('run', { type: 'useTake', sceneId: scene.id, take: null })">Let the voice speak</button>
+      <button v-if="film.take" class="plain link" @click="emit('run', { type: 'useTakes', takes: [{ sceneId: scene.id, take: null }] })">Let the voice speak</button>
     </template>
   </section>
 </template>
