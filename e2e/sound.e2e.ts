@@ -1,3 +1,7 @@
+import { execFileSync } from 'node:child_process'
+import { mkdtempSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import type { SceneTakeView } from '@tidy-reel/core/views/episode'
 import { newEpisode, idOf, prepared, viewOf } from './steps.ts'
 import { address, expect, test } from './stack.ts'
@@ -46,4 +50,43 @@ test('a word is said as the list asks, in the film too; a scene goes back to an 
   await expect(page.getByText('chosen take')).toBeVisible()
   await takes.getByRole('button', { name: 'Let the voice speak' }).click()
   await expect.poll(takeOf).toBe(first)
+})
+
+test('a sentence is recorded with the microphone and can be said again', async ({ page }) => {
+  await newEpisode(page, 'Recorded', 'The lamp burns all night. Nobody sleeps.')
+  const id = idOf(page)
+  await page.getByRole('link', { name: 'Sound' }).click()
+  await page.getByRole('link', { name: 'Record your own' }).click()
+  await page.getByText('0 of 2 with a take').click()
+  await page.keyboard.press('Space')
+  await expect(page.getByRole('button', { name: 'Stop' })).toBeVisible()
+  // Chromium's microphone for tests beeps once a second.
+  await page.waitForTimeout(2500)
+  await page.keyboard.press('Space')
+  await expect(page.getByText(/Not heard: the, lamp/)).toBeVisible()
+  const take = async () => (await viewOf(page.request, id)).document.scenes[0]!.take
+  await expect.poll(take).toMatchObject({ text: 'The lamp burns all night.' })
+  await expect(page.getByText('1 of 2 with a take')).toBeVisible()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect.poll(take).toBeUndefined()
+})
+
+test('a recording of the whole finds its sentences; what was not read is told; one that is none is refused', async ({ page }) => {
+  const folder = mkdtempSync(join(tmpdir(), 'tidy-e2e-'))
+  const file = join(folder, 'whole.wav')
+  // A stand-in for a person's reading: a false start, two sentences, the third left out.
+  const said = ['The lamp burns all', 'The lamp burns all night above the cold sea.', 'Nobody sleeps on the rock before the morning.']
+  const inputs = said.flatMap((text) => ['-f', 'lavfi', '-i', `flite=text='${text}':voice=rms`])
+  execFileSync('ffmpeg', ['-v', 'error', '-y', ...inputs, '-filter_complex', `${said.map((_, i) => `[${i}]apad=pad_dur=0.8[a${i}]`).join(';')};${said.map((_, i) => `[a${i}]`).join('')}concat=n=3:v=0:a=1`, file])
+  await newEpisode(page, 'Whole', 'The lamp burns all night above the cold sea. Nobody sleeps on the rock before the morning. Then the sun comes up over the water.')
+  const id = idOf(page)
+  await page.goto(`${address()}/episode/${id}/record`)
+  writeFileSync(join(folder, 'text.wav'), 'no sound')
+  await page.getByLabel('A recording of the whole').setInputFiles(join(folder, 'text.wav'))
+  await expect(page.getByText('This recording cannot be used: it is no sound')).toBeVisible({ timeout: 30_000 })
+  await page.getByLabel('A recording of the whole').setInputFiles(file)
+  await page.getByRole('button', { name: 'Use these 2 takes' }).click({ timeout: 60_000 })
+  await expect(page.getByText('last good one of 2')).toBeVisible()
+  await expect(page.getByText('not read')).toBeVisible()
+  await expect.poll(async () => (await viewOf(page.request, id)).document.scenes.map(({ take }) => !!take)).toEqual([true, true, false])
 })

@@ -30,6 +30,6 @@ export function engineConfig(environment: NodeJS.ProcessEnv = process.env): Engi
 }
 
 export const folders = ({ data }: EngineConfig) => ({
-  takes: join(data, 'takes'), beds: join(data, 'beds'), mixes: join(data, 'mixes'), voices: join(data, 'voices'), media: join(data, 'footage'), proxies: join(data, 'proxies'), thumbnails: join(data, 'thumbnails'), own: join(data, 'own'), segments: join(data, 'segments'),
+  takes: join(data, 'takes'), beds: join(data, 'beds'), mixes: join(data, 'mixes'), voices: join(data, 'voices'), recordings: join(data, 'recordings'), media: join(data, 'footage'), proxies: join(data, 'proxies'), thumbnails: join(data, 'thumbnails'), own: join(data, 'own'), segments: join(data, 'segments'),
   renders: join(data, 'renders'), work: join(data, 'work'), fonts: join(data, 'fonts'),
 })

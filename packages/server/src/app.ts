@@ -19,6 +19,7 @@ import { channelActions, type ChannelActions } from './actions/channels.ts'
 import { episodeActions, type EpisodeActions } from './actions/episodes.ts'
 import { historyActions, type HistoryActions } from './actions/history.ts'
 import { versionActions, type VersionActions } from './actions/versions.ts'
+import { recordingActions, RECORDING_BYTES_LIMIT, type RecordingActions } from './actions/recordings.ts'
 import { renderActions, type RenderActions } from './actions/renders.ts'
 import { connect, LOCAL_OWNER } from './db/models.ts'
 import { eventHub, type EventHub } from './events.ts'
@@ -40,6 +41,7 @@ export interface App {
   history: HistoryActions
   versions: VersionActions
   renders: RenderActions
+  recordings: RecordingActions
   queue: Queue
   hub: EventHub
   library: StockLibrary
@@ -58,7 +60,7 @@ export async function openApp(database: string, engine: EngineConfig): Promise<A
   const channels = channelActions(LOCAL_OWNER)
   const episodes = episodeActions(sequelize, channels, LOCAL_OWNER)
   const library = pictureLibrary(engine)
-  return { channels, writing: writingActions(episodes, LOCAL_OWNER), topics: topicActions(sequelize, statisticsClient(engine.statistics), episodes, LOCAL_OWNER), imports: importActions(folders(engine).own), episodes, history: historyActions(sequelize, LOCAL_OWNER), versions: versionActions(episodes, LOCAL_OWNER), queue, hub: await eventHub(database), renders: renderActions(sequelize, queue, engine, episodes, LOCAL_OWNER), library, thumbnails: thumbnails(folders(engine).thumbnails, library), place: folders(engine), speech: () => speechPlace(engine) }
+  return { channels, writing: writingActions(episodes, LOCAL_OWNER), topics: topicActions(sequelize, statisticsClient(engine.statistics), episodes, LOCAL_OWNER), imports: importActions(folders(engine).own), episodes, history: historyActions(sequelize, LOCAL_OWNER), versions: versionActions(episodes, LOCAL_OWNER), queue, recordings: recordingActions(sequelize, queue, engine, episodes, LOCAL_OWNER), hub: await eventHub(database), renders: renderActions(sequelize, queue, engine, episodes, LOCAL_OWNER), library, thumbnails: thumbnails(folders(engine).thumbnails, library), place: folders(engine), speech: () => speechPlace(engine) }
 }
 
 /** All routes; every fault leaves as RFC 9457 problem details with the sentence in `detail`. */
@@ -69,7 +71,9 @@ export function webApp(app: App, web: string): Hono {
   const file = bodyLimit({ maxSize: OWN_BYTES_LIMIT, onError: () => { throw new TidyError('own_file_unusable', { name: 'The file', reason: `it is larger than ${OWN_BYTES_LIMIT / 1024 / 1024} MB` }) } })
   const text = bodyLimit({ maxSize: IMPORT_BYTES_LIMIT, onError: () => { throw new TidyError('import_too_large', { name: 'The file', reason: `it is over the ${IMPORT_BYTES_LIMIT / 1024 / 1024} MB that are read; save it without its pictures` }) } })
   const limits: Record<string, typeof small> = { '/api/own': file, '/api/import': text }
-  hono.use('/api/*', sameOrigin, (c, next) => (limits[c.req.path] ?? small)(c, next))
+  const sound = bodyLimit({ maxSize: RECORDING_BYTES_LIMIT, onError: () => { throw new TidyError('recording_unusable', { reason: `it is larger than ${RECORDING_BYTES_LIMIT / 1024 / 1024} MB` }) } })
+  const limitOf = (path: string) => (/\/recordings?$/.test(path) ? sound : (limits[path] ?? small))
+  hono.use('/api/*', sameOrigin, (c, next) => limitOf(c.req.path)(c, next))
   hono.route('/api/episodes', episodeRoutes(app))
   hono.route('/api', writingRoutes(app))
   hono.route('/api/topics', topicRoutes(app))

@@ -6,7 +6,7 @@ const CHANNEL = 'tidy_events'
 /** What the browser is told: something about an episode changed; it fetches what it needs. */
 export interface EpisodeEvent {
   episodeId: string
-  kind: 'document' | 'prepare' | 'proxy' | 'render'
+  kind: 'document' | 'prepare' | 'proxy' | 'render' | 'recording'
   /** Small facts that save a fetch, such as a render's progress. */
   data?: unknown
 }

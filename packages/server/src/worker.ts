@@ -4,10 +4,11 @@ import { channelActions } from './actions/channels.ts'
 import { episodeActions } from './actions/episodes.ts'
 import { prepare } from './actions/prepare.ts'
 import { makeProxies } from './actions/proxies.ts'
+import { recordingActions } from './actions/recordings.ts'
 import { renderActions } from './actions/renders.ts'
 import { serverConfig } from './config.ts'
 import { connect, LOCAL_OWNER } from './db/models.ts'
-import { PREPARE, PROXIES, RENDER } from './jobs/kinds.ts'
+import { PREPARE, PROXIES, RECORDING, RENDER } from './jobs/kinds.ts'
 import { openQueue } from './jobs/queue.ts'
 
 const SWEEP_MS = 4000
@@ -21,6 +22,8 @@ const renders = renderActions(sequelize, queue, engine, episodes, LOCAL_OWNER)
 
 await queue.work(PREPARE, ({ episodeId }, signal) => prepare(sequelize, engine, episodes, episodeId, signal))
 await queue.work(PROXIES, ({ episodeId }, signal) => makeProxies(sequelize, engine, episodes, episodeId, signal))
+const recordings = recordingActions(sequelize, queue, engine, episodes, LOCAL_OWNER)
+await queue.work(RECORDING, ({ episodeId, recordingId }, signal) => recordings.listen(episodeId, recordingId, signal))
 await queue.work(RENDER, ({ renderId }, signal) => renders.run(renderId, signal))
 const sweeping = setInterval(() => void renders.sweep().catch((error: Error) => console.error(error.message)), SWEEP_MS)
 console.log('worker ready')

@@ -9,6 +9,7 @@ import type { Idea, OfferedChannel, TopicsView } from '@tidy-reel/core/topics/to
 import type { Brief, Outline, Writing, WriterView } from '@tidy-reel/core/writing/brief'
 import type { Pronunciation } from '@tidy-reel/core/speech/pronunciation'
 import type { Emphasis, Finish } from '@tidy-reel/core/speech/voicing'
+import type { RecordedView, RecordingView } from '@tidy-reel/core/views/recording'
 import type { SaidView, VoicesView } from '@tidy-reel/core/views/speech'
 import type { EpisodeRow, EpisodeView, RenderView, SceneTakeView, VersionView } from '@tidy-reel/core/views/episode'
 
@@ -23,6 +24,8 @@ export interface SayRequest {
   emphasis?: Emphasis
   pauses?: number
   pronunciations?: readonly Pronunciation[]
+  tighten?: number
+  take?: string
 }
 
 /** An episode after a step back or forth. */
@@ -65,6 +68,10 @@ export const api = {
   takeOwnFile: (file: File) => ask<Item>(`/own?name=${encodeURIComponent(file.name)}`, { method: 'POST', body: file, headers: { 'content-type': 'application/octet-stream' } }),
   voices: () => ask<VoicesView>('/voices'),
   say: (request: SayRequest, signal?: AbortSignal) => post<SaidView>('/say', { ...request, text: request.text.slice(0, 1200) }, signal),
+  recordSentence: (id: string, sceneId: string, sound: Blob) => ask<RecordedView>(`/episodes/${id}/scenes/${sceneId}/recording`, { method: 'POST', body: sound, headers: { 'content-type': 'audio/wav' } }),
+  bringRecording: (id: string, file: Blob) => ask<{ id: string }>(`/episodes/${id}/recordings`, { method: 'POST', body: file, headers: { 'content-type': 'application/octet-stream' } }),
+  /** Undefined while it is listened to. */
+  recording: (id: string, recording: string) => ask<RecordingView | undefined>(`/episodes/${id}/recordings/${recording}`),
   sceneTakes: (id: string, sceneId: string) => ask<{ takes: SceneTakeView[] }>(`/episodes/${id}/scenes/${sceneId}/takes`).then(({ takes }) => takes),
   setPronunciations: (pronunciations: readonly Pronunciation[]) => ask<ChannelView>('/channel/pronunciations', { method: 'PUT', body: JSON.stringify({ pronunciations }) }),
   setFavouriteVoices: (favourites: readonly string[]) => ask<ChannelView>('/channel/voices', { method: 'PUT', body: JSON.stringify({ favourites }) }),

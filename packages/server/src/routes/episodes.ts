@@ -11,16 +11,18 @@ import { sendFile } from './files.ts'
 import { episodeView, knownTakes } from '../actions/episode-view.ts'
 import { PREPARE, PROXIES } from '../jobs/kinds.ts'
 import type { App } from '../app.ts'
+import { bodyOf } from './body.ts'
 import { valid } from './valid.ts'
 
 const Id = z.object({ id: z.uuid() })
 const even = z.number().int().min(90).max(3840).multipleOf(2)
 const Shape = z.object({ width: even, height: even, fps: z.tuple([z.number().int().positive(), z.number().int().positive()]).refine(([n, d]) => n / d >= 12 && n / d <= 60), burnIn: z.boolean() })
 
+const SceneId = Id.extend({ sceneId: z.string().min(1).max(40) })
 const VOICE_TYPES: Record<string, string> = { wav: 'audio/wav', flac: 'audio/flac', mp3: 'audio/mpeg', zip: 'application/zip', json: 'application/json', vtt: 'text/vtt' }
 const VersionId = Id.extend({ version: z.uuid() })
 
-export function episodeRoutes({ history, versions, episodes, renders, queue, hub, place, speech }: App) {
+export function episodeRoutes({ recordings, history, versions, episodes, renders, queue, hub, place, speech }: App) {
   return new Hono()
     .get('/', async (c) => c.json({ episodes: await episodes.list() }))
     .post('/', valid('json', z.object({ title: z.string().trim().min(1).max(200), script: z.string().optional() })), async (c) => {
@@ -65,12 +67,22 @@ export function episodeRoutes({ history, versions, episodes, renders, queue, hub
       const { id, version } = c.req.valid('param')
       return c.json(await versions.restore(id, version))
     })
-    .get('/:id/scenes/:sceneId/takes', valid('param', Id.extend({ sceneId: z.string().min(1).max(40) })), async (c) => {
+    .get('/:id/scenes/:sceneId/takes', valid('param', SceneId), async (c) => {
       const { id, sceneId } = c.req.valid('param')
       const { ownerId, document } = await episodes.find(id)
       const scene = document.scenes.find((known) => known.id === sceneId)
       if (!scene) throw new TidyError('scene_not_found', { sceneId })
       return c.json({ takes: await sceneTakes(ownerId, id, sceneId, scene.text) })
+    })
+    .post('/:id/scenes/:sceneId/recording', valid('param', SceneId), async (c) => {
+      const { id, sceneId } = c.req.valid('param')
+      return c.json(await recordings.sentence(id, sceneId, bodyOf(c.req.raw)), 201)
+    })
+    .post('/:id/recordings', valid('param', Id), async (c) => c.json(await recordings.whole(c.req.valid('param').id, bodyOf(c.req.raw)), 201))
+    .get('/:id/recordings/:recording', valid('param', Id.extend({ recording: z.string().regex(/^[0-9a-f]{32}$/) })), async (c) => {
+      const { id, recording } = c.req.valid('param')
+      const result = await recordings.result(id, recording)
+      return result ? c.json(result) : c.body(null, 202)
     })
     .get('/:id/voice/:file', valid('param', Id.extend({ file: z.enum(VOICE_FILES) })), async (c) => {
       const { id, file } = c.req.valid('param')

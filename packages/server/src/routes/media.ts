@@ -1,13 +1,12 @@
 import { existsSync } from 'node:fs'
 import { join } from 'node:path'
-import { Readable } from 'node:stream'
-import type { ReadableStream } from 'node:stream/web'
 import { Hono } from 'hono'
 import { z } from 'zod'
 import { proxyFile } from '@tidy-reel/engine/render/proxy'
 import { bedFile } from '@tidy-reel/engine/sound/monitor-bed'
 import { takeOwnFile } from '@tidy-reel/engine/stock/own-files'
 import type { App } from '../app.ts'
+import { bodyOf } from './body.ts'
 import { sendFile } from './files.ts'
 import { valid } from './valid.ts'
 
@@ -19,10 +18,7 @@ const Hash = z.object({ hash: z.string().regex(/^[0-9a-f]{32}$/) })
 export function mediaRoutes({ renders, place, library, thumbnails }: App) {
   return new Hono()
     .get('/takes/:hash', valid('param', Hash), (c) => sendFile(join(place.takes, `${c.req.valid('param').hash}.wav`), 'audio/wav', { range: c.req.header('range') }))
-    .post('/own', valid('query', z.object({ name: z.string().trim().min(1).max(300) })), async (c) => {
-      const bytes = c.req.raw.body
-      return c.json(await takeOwnFile(place.own, c.req.valid('query').name, bytes ? Readable.fromWeb(bytes as ReadableStream) : Readable.from([])), 201)
-    })
+    .post('/own', valid('query', z.object({ name: z.string().trim().min(1).max(300) })), async (c) => c.json(await takeOwnFile(place.own, c.req.valid('query').name, bodyOf(c.req.raw)), 201))
     .get('/beds/:hash', valid('param', Hash), (c) => sendFile(bedFile(place.beds, c.req.valid('param').hash), 'audio/flac'))
     .get('/proxies/:id', valid('param', ItemId), async (c) => {
       const { id } = c.req.valid('param')

@@ -17,6 +17,9 @@ const Say = z.object({
   emphasis: z.enum(EMPHASES).optional(),
   pauses: PauseFactor.optional(),
   pronunciations: Pronunciations.optional(),
+  tighten: z.number().min(0.1).max(2).optional(),
+  /** A recording to be heard as it would be finished. */
+  take: z.string().regex(/^[0-9a-f]{32}$/).optional(),
 })
 
 /** Voices, and what they say when they are tried. */
@@ -37,6 +40,6 @@ export function speechRoutes({ channels, speech }: App) {
     .put('/channel/voices', valid('json', z.object({ favourites: z.array(z.string().max(80)).max(200) })), async (c) => c.json(await channels.setFavouriteVoices(c.req.valid('json').favourites)))
 }
 
-const withoutUndefined = ({ finish, emphasis, pauses, pronunciations, ...rest }: z.infer<typeof Say>) => ({
-  ...rest, ...(finish ? { finish } : {}), ...(emphasis ? { emphasis } : {}), ...(pauses ? { pauses } : {}), ...(pronunciations ? { pronunciations } : {}),
+const withoutUndefined = ({ finish, emphasis, pauses, pronunciations, tighten, take, ...rest }: z.infer<typeof Say>) => ({
+  ...rest, ...(finish ? { finish } : {}), ...(emphasis ? { emphasis } : {}), ...(pauses ? { pauses } : {}), ...(pronunciations ? { pronunciations } : {}), ...(tighten ? { tighten } : {}), ...(take ? { take } : {}),
 })

@@ -27,6 +27,8 @@ export const useEpisode = defineStore('episode', () => {
   const fault = ref('')
   const saving = ref<SaveState>('saved')
   const preparing = ref<Preparing>()
+  /** Share of a recording of the whole that has been listened to. */
+  const listening = ref<{ id: string; share: number }>()
   /** Id of the row of the sheet that has the cursor. */
   const selected = ref('')
   let current = ''
@@ -77,6 +79,9 @@ export const useEpisode = defineStore('episode', () => {
       const { id: ready } = JSON.parse((event as MessageEvent<string>).data) as { id: string }
       if (data.value) data.value = { ...data.value, proxies: [...data.value.proxies, ready] }
     })
+    source.addEventListener('recording', (event) => {
+      listening.value = JSON.parse((event as MessageEvent<string>).data) as { id: string; share: number }
+    })
     source.addEventListener('render', (event) => {
       const news = JSON.parse((event as MessageEvent<string>).data) as Pick<RenderView, 'id' | 'state' | 'progress'>
       const known = data.value?.renders.find((render) => render.id === news.id)
@@ -105,7 +110,7 @@ export const useEpisode = defineStore('episode', () => {
     current = ''
     data.value = undefined
     document.value = undefined
-    preparing.value = undefined
+    preparing.value = listening.value = undefined
     selected.value = ''
     saving.value = 'saved'
   }
@@ -157,10 +162,10 @@ export const useEpisode = defineStore('episode', () => {
     const { voice, speed, speaking } = document.value!
     const own = new Set(speaking.pronunciations.map(({ word }) => word))
     return {
-      text, speed, voice: speaking.speakers.find(({ name }) => name === speaker)?.voice ?? voice, finish: speaking.finish, pauses: speaking.pauses,
+      text, speed, voice: speaking.speakers.find(({ name }) => name === speaker)?.voice ?? voice, finish: speaking.finish, pauses: speaking.pauses, ...(speaking.tighten ? { tighten: speaking.tighten } : {}),
       pronunciations: [...speaking.pronunciations, ...(data.value?.pronunciations ?? []).filter(({ word }) => !own.has(word))], ...set,
     }
   }
 
-  return { sayRequest, data, document, fault, saving, preparing, selected, parsed, plan, film, proxies, renders, open, close, load, run, step, prepare, settled }
+  return { sayRequest, listening, data, document, fault, saving, preparing, selected, parsed, plan, film, proxies, renders, open, close, load, run, step, prepare, settled }
 })

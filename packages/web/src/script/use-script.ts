@@ -1,4 +1,4 @@
-import { refDebounced, useDebounceFn } from '@vueuse/core'
+import { refDebounced, useDebounceFn, useEventListener } from '@vueuse/core'
 import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import { chapterLengths } from '@tidy-reel/core/checks/chapters'
 import { cleanScript } from '@tidy-reel/core/script/clean'
@@ -36,6 +36,8 @@ export function useScript(episode: ReturnType<typeof useEpisode>) {
   const saveSoon = useDebounceFn(save, SAVE_MS)
   watch(text, () => void saveSoon())
   onBeforeUnmount(save)
+  // The outbox is in local storage: what was typed in the last moment goes out when the episode is next opened.
+  useEventListener(window, 'pagehide', save)
   watch(() => episode.document?.script, (script, before) => {
     // Changed elsewhere, and nothing typed here since: show it.
     if (script !== undefined && text.value === before) text.value = script

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ElOption, ElSelect } from 'element-plus'
-import { ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import type { Command, CommandOf, Target } from '@tidy-reel/core/document/command'
 import type { FilmScene } from '@tidy-reel/core/document/film-scenes'
 import type { Emphasis } from '@tidy-reel/core/speech/voicing'
@@ -12,13 +12,15 @@ import PlayButton from './PlayButton.vue'
 import type { SpokenScene } from './spoken-scenes.ts'
 
 const props = defineProps<{ scene: SpokenScene; film: FilmScene; voices: readonly VoiceView[]; /** While scenes are spoken, takes appear. */ speaking: boolean; takesOf: (sceneId: string) => Promise<SceneTakeView[]>; saying: string; heard: string }>()
-const emit = defineEmits<{ run: [command: Command]; hear: [key: string, hash: string] }>()
+const emit = defineEmits<{ run: [command: Command]; hear: [key: string, take: SceneTakeView] }>()
 const EMPHASES: { value: Emphasis; label: string }[] = [{ value: 'soft', label: 'held back' }, { value: 'plain', label: 'as usual' }, { value: 'strong', label: 'with weight' }]
 const which = ref<'these' | 'chapter' | 'all'>('these')
 const takes = ref<SceneTakeView[]>([])
 const target = (): Target => (which.value === 'all' ? 'all' : which.value === 'chapter' ? { chapterOf: props.scene.id } : [props.scene.id])
 const set = (settings: CommandOf<'adjustScenes'>['set']) => emit('run', { type: 'adjustScenes', target: target(), set: settings })
-const nameOf = (id: string) => props.voices.find((voice) => voice.id === id)?.name ?? id
+/** A recording is in the film under another name than its finished take. */
+const inFilm = computed(() => props.film.take ?? props.scene.hash)
+const nameOf = (id: string) => (id === 'recorded' ? 'Recorded' : props.voices.find((voice) => voice.id === id)?.name ?? id)
 const day = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium' })
 const hour = new Intl.DateTimeFormat('en-GB', { timeStyle: 'short' })
 const whenUsed = (iso: string) => (Date.now() - Date.parse(iso) < 86_400_000 ? hour : day).format(new Date(iso))
@@ -44,10 +46,10 @@ watch(() => [props.scene.id, props.scene.hash, props.scene.text, props.speaking]
     <template v-if="takes.length > 1 || film.take">
       <h3>Takes of these words</h3>
       <ul>
-        <li v-for="take in takes" :key="take.hash" :class="{ on: take.hash === scene.hash }">
-          <PlayButton :label="`Hear the take by ${nameOf(take.voice)}`" :active="saying === `take ${take.hash}`" :waiting="saying === `take ${take.hash}` && heard !== saying" @play="emit('hear', `take ${take.hash}`, take.hash)" />
+        <li v-for="take in takes" :key="take.hash" :class="{ on: take.hash === inFilm }">
+          <PlayButton :label="`Hear the take by ${nameOf(take.voice)}`" :active="saying === `take ${take.hash}`" :waiting="saying === `take ${take.hash}` && heard !== saying" @play="emit('hear', `take ${take.hash}`, take)" />
           <span><span class="serif">{{ nameOf(take.voice) }}</span> <span class="soft">{{ whenUsed(take.usedAt) }}</span></span> <span class="mono">{{ (take.samples / SAMPLE_RATE).toFixed(1) }} s</span>
-          <span v-if="take.hash === scene.hash" class="soft">{{ film.take ? 'chosen' : 'in the film' }}</span>
+          <span v-if="take.hash === inFilm" class="soft">{{ film.take ? 'chosen' : 'in the film' }}</span>
           <button v-else class="plain link" @click="emit('run', { type: 'useTakes', takes: [{ sceneId: scene.id, take: take.hash }] })">Use</button>
         </li>
       </ul>

@@ -5,7 +5,7 @@ import type { Command } from '@tidy-reel/core/document/command'
 import { baseOf } from '@tidy-reel/core/speech/language'
 import type { Pronunciation } from '@tidy-reel/core/speech/pronunciation'
 import { sceneSeconds } from '@tidy-reel/core/timeline/timeline'
-import { clockText } from '@tidy-reel/core/time'
+import { clockText, SAMPLE_RATE } from '@tidy-reel/core/time'
 import type { VoiceView } from '@tidy-reel/core/views/speech'
 import { api, voiceFile } from '../api.ts'
 import { saveFrom } from '../save-text.ts'
@@ -40,6 +40,7 @@ const near = computed(() => {
 const compared = ref<string[]>([])
 const side = computed(() => compared.value.flatMap((one) => byId.value.get(one) ?? []))
 const spoken = computed(() => scenes.value.filter(({ seconds }) => seconds !== undefined).length)
+const saved = computed(() => Object.values(episode.data!.takes).reduce((sum, take) => sum + (take.saved ?? 0), 0) / SAMPLE_RATE)
 const run = (command: Command) => episode.run(command)
 /** Speech and silence of the film by the estimate; voices differ by the first. */
 const estimate = computed(() => {
@@ -91,7 +92,8 @@ function step(by: number) {
         <span>{{ scenes.length }} scenes, {{ spoken === scenes.length ? 'all spoken' : `${spoken} spoken` }}</span>
         <span class="mono">{{ clockText(episode.film.samples / 48_000) }}</span>
         <button v-if="spoken < scenes.length" class="plain link" @click="episode.prepare()">Speak the rest</button>
-        <ElDropdown v-if="spoken" class="save" trigger="click" @command="(name: string) => saveFrom(voiceFile(id, name))">
+        <RouterLink class="link save" :to="{ name: 'record' }">Record your own</RouterLink>
+        <ElDropdown v-if="spoken" trigger="click" @command="(name: string) => saveFrom(voiceFile(id, name))">
           <button class="plain link">Save the voice</button>
           <template #dropdown><ElDropdownMenu><ElDropdownItem v-for="[name, label] in SAVED_AS" :key="name" :command="name">{{ label }}</ElDropdownItem></ElDropdownMenu></template>
         </ElDropdown>
@@ -100,8 +102,8 @@ function step(by: number) {
       <p v-else class="empty soft">Nothing is spoken yet. Write or bring a script in the <RouterLink :to="{ name: 'script' }" class="link">Script room</RouterLink>; then each sentence stands here with what its voice makes of it.</p>
     </main>
     <aside>
-      <SceneVoicePanel v-if="scene && planned" :scene :film="planned" :voices="near" :speaking="!!episode.preparing && episode.preparing.step !== 'done'" :takes-of="(sceneId) => api.sceneTakes(id, sceneId)" :saying :heard @run="run" @hear="(key, hash) => say(key, { hash })" />
-      <SpeakingPanel :speaking="document.speaking" :speed="document.speed" :speakers :voices="near" :saying :heard @set="(set) => run({ type: 'setSpeaking', set })" @speed="(speed) => run({ type: 'setVoice', voice: document.voice, speed })" @hear="(finish) => say(`finish ${finish}`, episode.sayRequest(sample, { finish }))" />
+      <SceneVoicePanel v-if="scene && planned" :scene :film="planned" :voices="near" :speaking="!!episode.preparing && episode.preparing.step !== 'done'" :takes-of="(sceneId) => api.sceneTakes(id, sceneId)" :saying :heard @run="run" @hear="(key, { hash, kind, text }) => say(key, kind === 'recorded' ? episode.sayRequest({ text }, { take: hash }) : { hash })" />
+      <SpeakingPanel :speaking="document.speaking" :speed="document.speed" :saved :speakers :voices="near" :saying :heard @set="(set) => run({ type: 'setSpeaking', set })" @speed="(speed) => run({ type: 'setVoice', voice: document.voice, speed })" @hear="(finish) => say(`finish ${finish}`, episode.sayRequest(sample, { finish }))" />
       <PronunciationPanel :episode="document.speaking.pronunciations" :channel="episode.data!.pronunciations" :saying :heard @change="changeList" @hear="(key, entry) => say(key, episode.sayRequest({ text: entry.word }, { pronunciations: [entry] }))" />
     </aside>
   </div>

@@ -6,7 +6,7 @@ import { FINISHES, type Finish } from '@tidy-reel/core/speech/voicing'
 import type { VoiceView } from '@tidy-reel/core/views/speech'
 import PlayButton from './PlayButton.vue'
 
-const props = defineProps<{ speaking: Speaking; speed: number; speakers: readonly string[]; voices: readonly VoiceView[]; saying: string; heard: string }>()
+const props = defineProps<{ speaking: Speaking; speed: number; /** Seconds that tightening took out of the film. */ saved: number; speakers: readonly string[]; voices: readonly VoiceView[]; saying: string; heard: string }>()
 const emit = defineEmits<{ set: [set: Partial<Speaking>]; speed: [speed: number]; hear: [finish: Finish] }>()
 const NAMES: Record<Finish, string> = { documentary: 'documentary: full, a trace of room', bright: 'bright: clear, forward', intimate: 'intimate: close, warm', plain: 'as the engine makes it' }
 const voiceOf = (name: string) => props.speaking.speakers.find((speaker) => speaker.name === name)?.voice ?? ''
@@ -31,6 +31,9 @@ function setSpeaker(name: string, voice: string) {
       <ElSelect id="film-pace" :model-value="speed" @change="(value: number) => emit('speed', value)"><ElOption v-for="value in [0.8, 0.9, 0.95, 1, 1.05, 1.1, 1.2]" :key="value" :value="value" :label="value === 1 ? 'the voice\'s own' : `${Math.round(value * 100)} %`" /></ElSelect>
       <label id="pauses">Pauses</label>
       <span class="pauses"><ElSlider :model-value="Math.round(speaking.pauses * 100)" :min="30" :max="250" :step="5" :show-tooltip="false" aria-labelledby="pauses" @change="(value) => emit('set', { pauses: (value as number) / 100 })" /> <span class="mono">{{ Math.round(speaking.pauses * 100) }} %</span></span>
+      <label for="tighten">Silences</label>
+      <ElSelect id="tighten" :model-value="speaking.tighten ?? 0" @change="(seconds: number) => emit('set', { tighten: seconds || null })"><ElOption :value="0" label="as they were spoken" /><ElOption v-for="seconds in [0.2, 0.3, 0.5, 0.8]" :key="seconds" :value="seconds" :label="`at most ${seconds} s`" /></ElSelect>
+      <template v-if="saved > 0.05"><span /><p class="soft saved">{{ saved.toFixed(1) }} s saved: silences, breaths, “um”</p></template>
       <label for="understudy">If it fails</label>
       <ElSelect :empty-values="[null, undefined]" id="understudy" :model-value="speaking.understudy ?? ''" filterable @change="(voice: string) => emit('set', { understudy: voice || null })"><ElOption value="" label="leave the scene silent" /><ElOption v-for="voice in voices" :key="voice.id" :value="voice.id" :label="`${voice.name} speaks`" /></ElSelect>
       <template v-for="name in speakers" :key="name">
@@ -49,6 +52,7 @@ h2 { font-size: 17px; font-weight: 600; }
 .finish { display: flex; gap: 10px; align-items: center; font-size: 14.5px; }
 .finish.on button[role] { font-weight: 600; border-bottom: 2px solid var(--blue); }
 .fields { display: grid; grid-template-columns: 78px minmax(0, 1fr); gap: 7px 10px; align-items: center; }
+.saved { font-size: 13.5px; }
 .pauses { display: grid; grid-template-columns: 1fr 48px; gap: 14px; align-items: center; }
 label.mono { overflow: hidden; text-overflow: ellipsis; }
 </style>

@@ -33,9 +33,9 @@ export function spokenScenes(document: Document, scenes: readonly FilmScene[], t
     return {
       id: scene.id, number: i + 1, text: scene.text, speaker: scene.speaker ?? '', voice,
       spoken: spokenText(scene.text, { language: voices.get(voice)?.language ?? 'en-US', pronunciations }),
-      voiceName: voices.get(voice)?.name ?? voice, ownVoice: voice !== document.voice,
+      voiceName: scene.take ? 'chosen take' : (voices.get(voice)?.name ?? voice), ownVoice: !!scene.take || voice !== document.voice,
       seconds: take && take.samples / SAMPLE_RATE, hash: take?.hash,
-      notes: [scene.take ? 'chosen take' : '', scene.emphasis && scene.emphasis !== 'plain' ? scene.emphasis : '', scene.pace && scene.pace !== 1 ? `${Math.round(scene.pace * 100)} %` : ''].filter(Boolean),
+      notes: [scene.emphasis && scene.emphasis !== 'plain' ? scene.emphasis : '', scene.pace && scene.pace !== 1 ? `${Math.round(scene.pace * 100)} %` : ''].filter(Boolean),
     }
   })
 }

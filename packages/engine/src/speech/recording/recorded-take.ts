@@ -5,6 +5,7 @@ import { FILLERS } from '@tidy-reel/core/speech/recording/language-model'
 import { contentHash, keptFile } from '../../storage/kept-file.ts'
 import type { RawWord } from '../contract.ts'
 import { aligned } from '../aligner.ts'
+import { recordedRaw } from '../raw-take.ts'
 import { fillable, spokenWords } from './align-recording.ts'
 import { HEARING_RATE, RECORDING_RATE, type Recording } from './recording.ts'
 
@@ -35,6 +36,17 @@ export async function keepReading(takes: string, { pcm, hearing }: Recording, te
     await writeFile(half, JSON.stringify({ rate: RECORDING_RATE, ...(words ? { words } : {}), noises }))
   })
   return hash
+}
+
+/** Words of a sentence that were not heard in a kept reading of it; all, where nothing of it was. */
+export async function missingWords(takes: string, take: string, text: string): Promise<string[]> {
+  const { words = [] } = await recordedRaw(takes, take)
+  const left = words.map((word) => word.text)
+  return spokenWords(text).filter((word) => {
+    const at = left.indexOf(word)
+    if (at >= 0) left.splice(0, at + 1)
+    return at < 0
+  })
 }
 
 async function readingMarks(hearing: Int16Array, text: string, signal?: AbortSignal): Promise<{ words: RawWord[] | undefined; noises: Noise[] }> {
