@@ -138,6 +138,25 @@ describe('tidy-reel voices and speak', () => {
   })
 })
 
+describe('tidy-reel align', () => {
+  it('finds the sentences of a script in a recording, and tells which were not read', async () => {
+    const [recording, script] = [join(data, 'read.wav'), join(data, 'read.txt')]
+    const text = 'The lamp burns all night above the cold sea. '
+    writeFileSync(script, `# Light\n\n${text}Bread is made of flour and water.`)
+    expect((await tidy(['speak', '--voice', 'flite-rms', '--text', text, '--out', recording])).code).toBe(0)
+    const { sentences } = JSON.parse((await tidy(['align', recording, script, '--json'])).stdout)
+    expect(sentences[0]).toMatchObject({ missing: [], extra: [], tries: 1, words: [{ word: 'the' }, { word: 'lamp' }, { word: 'burns' }, ...Array.from({ length: 6 }, () => expect.anything())] })
+    expect(sentences[1]).toMatchObject({ start: null, end: null })
+  })
+  it('says what is wrong with a recording that is none', async () => {
+    const [recording, script] = [join(data, 'none.wav'), join(data, 'one.txt')]
+    writeFileSync(recording, 'x')
+    writeFileSync(script, 'One sentence.')
+    const { code, stderr } = await tidy(['align', recording, script])
+    expect([code, stderr]).toEqual([1, expect.stringContaining('cannot be used')])
+  })
+})
+
 describe('tidy-reel match', () => {
   const items = ['harbour', 'lamp', 'sea', 'keeper', 'cow', 'bread'].map((tag) => item(tag, 'photo', { title: `A ${tag}`, description: `Photograph: ${tag}.`, orientation: 'landscape' }))
   it('chooses from a list of items in place of the library', async () => {

@@ -99,6 +99,12 @@ describe('makeFilm', () => {
       expect(Math.abs(heard[i]! - (planned[i]!.speechStart / 48_000 + onset))).toBeLessThanOrEqual(0.005)
     })
   })
+  it('keeps a pause that was asked for to 10 ms, from sound to sound', async () => {
+    const { film } = await make({ ...documentOf('The lamp burns. [pause 1.25s] The keeper sleeps. [pause 700ms] The sea is calm.', ['photo1', 'photo2', 'photo1']), mood: 'none' as const })
+    const [, first, second] = silencesOf(film, '-42dB', 0.4).map(([from, to]) => to - from)
+    expect(Math.abs(first! - 1.25)).toBeLessThanOrEqual(0.01)
+    expect(Math.abs(second! - 0.7)).toBeLessThanOrEqual(0.01)
+  })
   it('writes subtitles, credits, chapters and a report beside it', () => {
     expect(readdirSync(made.out).sort()).toEqual(['chapters.txt', 'claims.csv', 'credits.txt', 'film.ass', 'film.mp4', 'film.srt', 'film.vtt', 'report.json', 'shots.csv'])
     expect(readFileSync(join(made.out, 'credits.txt'), 'utf8')).toContain('A photo1 — nobody, CC0, test')

@@ -20,7 +20,7 @@ const queue = await openQueue(database)
 const episodes = episodeActions(sequelize, channelActions(LOCAL_OWNER), LOCAL_OWNER)
 const renders = renderActions(sequelize, queue, engine, episodes, LOCAL_OWNER)
 
-await queue.work(PREPARE, ({ episodeId }, signal) => prepare(sequelize, engine, episodes, episodeId, signal))
+await queue.work(PREPARE, ({ episodeId, first }, signal) => prepare(sequelize, engine, episodes, episodeId, signal, first))
 await queue.work(PROXIES, ({ episodeId }, signal) => makeProxies(sequelize, engine, episodes, episodeId, signal))
 const recordings = recordingActions(sequelize, queue, engine, episodes, LOCAL_OWNER)
 await queue.work(RECORDING, ({ episodeId, recordingId }, signal) => recordings.listen(episodeId, recordingId, signal))

@@ -62,7 +62,8 @@ export const api = {
   removeVersion: (id: string, version: string) => ask<void>(`/episodes/${id}/versions/${version}`, { method: 'DELETE' }),
   compareVersion: (id: string, version: string) => ask<Comparison>(`/episodes/${id}/versions/${version}/changes`),
   restoreVersion: (id: string, version: string) => post<void>(`/episodes/${id}/versions/${version}/restore`),
-  prepare: (id: string) => post<void>(`/episodes/${id}/prepare`),
+  /** @param first the scene in view, spoken before the others */
+  prepare: (id: string, first: string) => post<void>(`/episodes/${id}/prepare${first ? `?first=${encodeURIComponent(first)}` : ''}`),
   startRender: (id: string, shape: FilmShape) => post<RenderView>(`/episodes/${id}/renders`, shape),
   cancelRender: (renderId: string) => post<RenderView>(`/renders/${renderId}/cancel`),
   takeOwnFile: (file: File) => ask<Item>(`/own?name=${encodeURIComponent(file.name)}`, { method: 'POST', body: file, headers: { 'content-type': 'application/octet-stream' } }),

@@ -18,22 +18,28 @@ const ONE_SENTENCE: readonly FaultCode[] = ['voice_silent', 'voice_failed', 'pro
  * Speaks many sentences, as many at once as there are cores. One that cannot be spoken does not stop the others.
  *
  * @param parts undefined where nothing is to be spoken
+ * @param first index of the sentence that is spoken before the others, then those after it
  * @param onSpoken called with the index of each sentence as soon as it is there
  * @throws TidyError `cancelled`, `program_missing`, `disk_full`: nothing more can be spoken then
  */
-export async function takeAll(place: SpeechPlace, parts: readonly (Part | undefined)[], options: { signal?: AbortSignal; onSpoken?: (index: number, spoken: Spoken) => void } = {}): Promise<(Spoken | undefined)[]> {
+export async function takeAll(place: SpeechPlace, parts: readonly (Part | undefined)[], options: { signal?: AbortSignal; first?: number; onSpoken?: (index: number, spoken: Spoken) => void } = {}): Promise<(Spoken | undefined)[]> {
   const limit = pLimit(Math.max(1, cpus().length))
-  return Promise.all(
-    parts.map((part, i) =>
-      limit(async (): Promise<Spoken | undefined> => {
-        if (!part) return undefined
+  const results = new Array<Spoken | undefined>(parts.length)
+  const first = Math.max(0, options.first ?? 0)
+  const order = [...parts.keys()].map((i) => (i + first) % parts.length)
+  await Promise.all(
+    order.map((i) =>
+      limit(async () => {
+        const part = parts[i]
+        if (!part) return
         options.signal?.throwIfAborted()
         const spoken = await speakOne(place, part, options.signal)
         options.onSpoken?.(i, spoken)
-        return spoken
+        results[i] = spoken
       }),
     ),
   )
+  return results
 }
 
 async function speakOne(place: SpeechPlace, { understudy, ...request }: Part, signal?: AbortSignal): Promise<Spoken> {

@@ -84,6 +84,14 @@ describe('takeAll', () => {
     const spoken = await takeAll(place, [{ text: 'One.', voice: 'flite-slt', speed: 1 }, { text: '…', voice: 'flite-slt', speed: 1 }, undefined, { text: 'Two.', voice: 'flite-slt', speed: 1 }])
     expect(spoken.map((s) => s && ('take' in s ? 'take' : s.fault.code))).toEqual(['take', 'voice_silent', undefined, 'take'])
   })
+  it('speaks the sentence in view first, then those after it, and answers in the order of the film', async () => {
+    const order: number[] = []
+    const texts = ['Ay one.', 'Bee two.', 'Sea three.', 'Dee four.', 'Ee five.']
+    const spoken = await takeAll(place, texts.map((text) => ({ text, voice: 'espeak-gb', speed: 1 })), { first: 3, onSpoken: (i) => order.push(i) })
+    expect(order.slice(0, 2).sort()).toEqual([3, 4])
+    const alone = await Promise.all(texts.map((text) => takeOf(place, { text, voice: 'espeak-gb', speed: 1 })))
+    expect(spoken.map((s) => s && 'take' in s && s.take.hash)).toEqual(alone.map(({ hash }) => hash))
+  })
   it('stops when told to', async () => {
     const stop = new AbortController()
     stop.abort()

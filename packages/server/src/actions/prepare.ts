@@ -17,8 +17,12 @@ import { announce } from '../events.ts'
 import type { EpisodeActions } from './episodes.ts'
 import { rememberTakes } from './scene-takes.ts'
 
-/** Matches pictures for scenes without any and speaks what is not spoken; safe to repeat. */
-export async function prepare(sequelize: Sequelize, config: EngineConfig, episodes: EpisodeActions, episodeId: string, signal: AbortSignal): Promise<void> {
+/**
+ * Matches pictures for scenes without any and speaks what is not spoken; safe to repeat.
+ *
+ * @param first the scene in view: it is spoken before the others, then those after it
+ */
+export async function prepare(sequelize: Sequelize, config: EngineConfig, episodes: EpisodeActions, episodeId: string, signal: AbortSignal, first?: string): Promise<void> {
   const episode = await episodes.find(episodeId)
   const remarks: string[] = []
   const tell = (step: Preparing['step'], done: number, all: number) => announce(sequelize, { episodeId, kind: 'prepare', data: { step, done, all, remarks } satisfies Preparing })
@@ -38,7 +42,7 @@ export async function prepare(sequelize: Sequelize, config: EngineConfig, episod
   let done = 0
   let told = 0
   const spoken = await takeAll(speechPlace(config), requests, {
-    signal,
+    signal, first: film.scenes.findIndex(({ id }) => id === first),
     onSpoken: () => {
       done++
       if (Date.now() - told < 400) return

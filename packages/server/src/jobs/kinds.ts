@@ -1,8 +1,8 @@
 import { z } from 'zod'
 import type { JobKind } from './queue.ts'
 
-/** Matching pictures and speaking sentences, whatever of both is not there yet. */
-export const PREPARE: JobKind<{ episodeId: string }> = { queue: 'episode.prepare', input: z.object({ episodeId: z.uuid() }), retryLimit: 2, timeoutSeconds: 1800 }
+/** Matching pictures and speaking sentences, whatever of both is not there yet; `first` is the scene that is spoken before the others. */
+export const PREPARE: JobKind<{ episodeId: string; first?: string | undefined }> = { queue: 'episode.prepare', input: z.object({ episodeId: z.uuid(), first: z.string().max(40).optional() }), retryLimit: 2, timeoutSeconds: 1800 }
 /** Small copies of the pictures on the sheet, for the monitor. */
 export const PROXIES: JobKind<{ episodeId: string }> = { queue: 'episode.proxies', input: z.object({ episodeId: z.uuid() }), retryLimit: 2, timeoutSeconds: 3600 }
 export const RENDER: JobKind<{ renderId: string }> = { queue: 'film.render', input: z.object({ renderId: z.uuid() }), retryLimit: 3, timeoutSeconds: 6 * 3600 }

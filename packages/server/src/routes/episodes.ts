@@ -94,10 +94,11 @@ export function episodeRoutes({ recordings, history, versions, episodes, renders
       const made = await voiceFile(place.voices, file, timeline(film, ordered, [30, 1]), ordered, c.req.raw.signal)
       return sendFile(made, VOICE_TYPES[ending] ?? 'text/plain; charset=utf-8', { saveAs: `${document.title.replace(/[^\p{L}\p{N} _-]+/gu, '').trim() || 'film'} – ${file.split('.')[0]}.${ending}` })
     })
-    .post('/:id/prepare', valid('param', Id), async (c) => {
+    .post('/:id/prepare', valid('param', Id), valid('query', z.object({ first: z.string().max(40).optional() })), async (c) => {
       const { id } = c.req.valid('param')
+      const { first } = c.req.valid('query')
       await episodes.find(id)
-      await queue.send(PREPARE, { episodeId: id }, id)
+      await queue.send(PREPARE, { episodeId: id, ...(first ? { first } : {}) }, id)
       await queue.send(PROXIES, { episodeId: id }, id)
       return c.body(null, 202)
     })

@@ -129,7 +129,7 @@ export const useEpisode = defineStore('episode', () => {
     if (!data.value) return
     if (shown) preparing.value = { step: 'match', done: 0, all: 1, remarks: [] }
     await settled()
-    await api.prepare(data.value.id).catch((cause: Error) => (fault.value = cause.message))
+    await api.prepare(data.value.id, selected.value).catch((cause: Error) => (fault.value = cause.message))
   }
 
   /** A film of 500 scenes is much to fetch: not more often than this while sentence after sentence is spoken. */

@@ -24,6 +24,9 @@ const chosen = computed(() => scenes.value.filter(({ take }) => take).length)
 const sending = ref('')
 const problem = ref('')
 const list = ref<HTMLElement>()
+const desk = ref<HTMLElement>()
+/** After a click the keys are for the reading again, not for what was clicked. */
+const toKeys = () => desk.value?.focus()
 const now = computed(() => (scene.value ? done.value[scene.value.id] : undefined))
 
 function show(index: number) {
@@ -31,8 +34,10 @@ function show(index: number) {
   quiet()
   const target = scenes.value[Math.min(scenes.value.length - 1, Math.max(0, index))]
   if (target) episode.selected = target.id
+  toKeys()
 }
 async function finish() {
+  toKeys()
   const sound = stop()
   const { id: sceneId } = scene.value!
   if (!sound) return
@@ -51,6 +56,7 @@ async function finish() {
 const press = () => (state.value === 'recording' ? finish() : state.value === 'counting' ? void stop() : begin())
 function begin() {
   quiet()
+  toKeys()
   problem.value = ''
   return start()
 }
@@ -108,7 +114,7 @@ const useAll = (sentences: ReadSentence[]) => episode.run({ type: 'useTakes', ta
         <li v-for="(one, i) in scenes" :key="one.id" :aria-current="i === at" :class="{ on: i === at }" @click="show(i)"><span class="mono">{{ i + 1 }}</span><button class="plain serif" @click="show(i)">{{ one.text }}</button><span v-if="one.take" class="dot" title="A take is chosen" /></li>
       </ol>
     </nav>
-    <main v-if="scene">
+    <main v-if="scene" ref="desk" tabindex="-1">
       <p class="soft progress">{{ chosen }} of {{ scenes.length }} with a take of their own <RouterLink class="link" :to="{ name: 'sound' }">Back to the voices</RouterLink></p>
       <div class="words">
         <p v-if="scene.speaker" class="mono speaker">{{ scene.speaker }}</p>
@@ -147,7 +153,7 @@ nav li.on { background: var(--select); }
 nav li button { overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
 nav .mono { text-align: right; }
 .dot { width: 8px; height: 8px; background: var(--blue); align-self: center; }
-main { display: grid; grid-template-rows: auto minmax(0, 1fr) auto; padding: 22px 44px; min-height: 0; }
+main { outline: none; display: grid; grid-template-rows: auto minmax(0, 1fr) auto; padding: 22px 44px; min-height: 0; }
 .progress { display: flex; justify-content: space-between; }
 .words { align-self: center; display: grid; gap: 26px; overflow: auto; max-height: 100%; }
 .now { font-size: 38px; line-height: 1.25; font-weight: 500; text-wrap: pretty; }
