@@ -10,7 +10,7 @@ const PACKAGES: Record<string, string> = {
 export interface RunOptions {
   signal?: AbortSignal
   /** Written to its standard input, which is closed then. */
-  input?: string
+  input?: string | Uint8Array
   cwd?: string
   timeoutMs?: number
 }

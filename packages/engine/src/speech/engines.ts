@@ -1,5 +1,6 @@
 import { speakWithFestival } from './festival.ts'
 import type { RawSpeech, SpeechOrder } from './contract.ts'
+import { heardWords } from './heard-words.ts'
 import { speakInHost } from './host/hosts.ts'
 import { speakWithOwn } from './own-engines.ts'
 import type { VoiceList } from './voice-list.ts'
@@ -16,9 +17,11 @@ export const knowsPace = (voice: Voice) => !(voice.engine === 'festival' && voic
  */
 export async function speakRaw(list: VoiceList, voice: Voice, order: SpeechOrder, signal?: AbortSignal): Promise<RawSpeech> {
   const { shift = 1 } = voice
-  const speech = await engineSpeech(list, voice, { ...order, stretch: order.stretch * shift }, signal)
+  const told = await engineSpeech(list, voice, { ...order, stretch: order.stretch * shift }, signal)
+  const words = told.words ?? (await heardWords(told, order.text, voice.language, signal))
+  const speech: RawSpeech = { ...told, ...(words ? { words } : {}) }
   if (shift === 1) return speech
-  return { ...speech, rate: Math.round(speech.rate * shift), words: speech.words?.map(({ text, start, end }) => ({ text, start: start / shift, end: end / shift })) }
+  return { ...speech, rate: Math.round(speech.rate * shift), ...(words ? { words: words.map(({ text, start, end }) => ({ text, start: start / shift, end: end / shift })) } : {}) }
 }
 
 function engineSpeech(list: VoiceList, voice: Voice, order: SpeechOrder, signal?: AbortSignal): Promise<RawSpeech> {
@@ -30,6 +33,7 @@ function engineSpeech(list: VoiceList, voice: Voice, order: SpeechOrder, signal?
       return speakWithFestival(voice.speaks, order, signal)
     case 'program':
     case 'service':
+    case 'model':
       return speakWithOwn(list.own.get(voice.id)!, order, signal)
   }
 }

@@ -60,7 +60,7 @@ export interface VoiceFacts {
 
 export async function voiceFacts(takes: string, { id, engine }: Pick<Voice, 'id' | 'engine'>): Promise<VoiceFacts> {
   const { work, pace } = await measuredOf(takes, id)
-  const before = engine === 'program' || engine === 'service' ? 0 : KNOWN_SECONDS
+  const before = ['program', 'service', 'model'].includes(engine) ? 0 : KNOWN_SECONDS
   const rate = pace.takes < ENOUGH ? 1 : (before + pace.soundSeconds) / (before + pace.expectedSeconds)
   const three = (n: number) => Math.round(n * 1000) / 1000
   return { rate: three(rate), realTimeFactor: work.soundSeconds ? three(work.workSeconds / work.soundSeconds) : null }

@@ -5,6 +5,7 @@ import { z } from 'zod'
 import { TidyError } from '@tidy-reel/core/fault'
 import { runProgram } from '../run/program.ts'
 import type { RawSpeech, SpeechOrder } from './contract.ts'
+import { speakInHost } from './host/hosts.ts'
 import type { OwnVoice } from './voice-list.ts'
 import { pcmOf } from './wav-reading.ts'
 
@@ -14,9 +15,17 @@ const LARGEST_WAV = 200 * 1024 * 1024
 
 const rawWords = (marks: z.infer<typeof Marks>) => marks.map(({ word, start, end }) => ({ text: word, start, end }))
 
-/** Speaks with a program or a service of the person's own; what it gives back is checked before it is used. */
-export const speakWithOwn = (voice: OwnVoice, order: SpeechOrder, signal?: AbortSignal): Promise<RawSpeech> =>
-  voice.kind === 'program' ? speakWithProgram(voice, order, signal) : askService(voice, order, signal)
+/** Speaks with a program, a service or a model of the person's own; what it gives back is checked before it is used. */
+export function speakWithOwn(voice: OwnVoice, order: SpeechOrder, signal?: AbortSignal): Promise<RawSpeech> {
+  switch (voice.kind) {
+    case 'program':
+      return speakWithProgram(voice, order, signal)
+    case 'service':
+      return askService(voice, order, signal)
+    case 'model':
+      return speakInHost({ engine: 'model', name: voice.folder, speaker: voice.speaker, order }, signal)
+  }
+}
 
 async function speakWithProgram({ name, program, args, timeoutSeconds }: Extract<OwnVoice, { kind: 'program' }>, { text, stretch }: SpeechOrder, signal?: AbortSignal): Promise<RawSpeech> {
   const folder = await mkdtemp(join(tmpdir(), 'tidy-voice-'))

@@ -13,7 +13,9 @@ import { spokenText } from '@tidy-reel/core/speech/spoken'
 import { ebur128, probe, silencesOf } from '../test/media-facts.ts'
 import { takeAll } from './take-all.ts'
 import { knownTake, spokenBy, takeHash, takeOf, type SpeechPlace } from './take.ts'
-import { voiceList } from './voice-list.ts'
+import { TINY_RATE, TINY_STEP, writeTinyModel } from '../test/tiny-model.ts'
+import { speakRaw } from './engines.ts'
+import { voiceById, voiceList } from './voice-list.ts'
 import { BUILT_IN_VOICES } from './voices.ts'
 
 const freshPlace = (): SpeechPlace => {
@@ -21,6 +23,7 @@ const freshPlace = (): SpeechPlace => {
   return { takes: join(data, 'takes'), voices: voiceList(data) }
 }
 const place = freshPlace()
+const TEXT_SAID = 'The lamp was lit and ships could see it from twenty miles away'
 const TEXT = 'The lamp was lit in 1822, and ships could see it from 20 miles away.'
 
 describe('takeOf', () => {
@@ -176,6 +179,24 @@ describe('voices that fail', () => {
   it('are a program of one\'s own that speaks: its sound is finished like any other', async () => {
     const own = ownPlace([program('mine', 'espeak-ng', '--stdin', '-w', '{out}')])
     expect((await say(own, 'mine')).samples).toBeGreaterThan(24_000)
+  })
+  it('are a model in a folder of one\'s own, run by sherpa-onnx; another folder says what is missing', async () => {
+    const folder = writeTinyModel(join(mkdtempSync(join(tmpdir(), 'tidy-model-')), 'tiny'), ['the', 'lamp', 'burns'])
+    const model = (id: string, at: string) => ({ id, name: id, language: 'en', kind: 'model', folder: at })
+    const own = ownPlace([model('tiny', folder), model('bare', tmpdir())])
+    const raw = await speakRaw(own.voices, voiceById(own.voices, 'tiny'), { text: 'The lamp burns.', stretch: 1, melody: 1 })
+    expect(raw.rate).toBe(TINY_RATE)
+    // Twelve letters at least, a step each.
+    expect(raw.pcm.length).toBeGreaterThanOrEqual(12 * TINY_STEP)
+    expect((await say(own, 'tiny')).samples / 48_000).toBeCloseTo(raw.pcm.length / TINY_RATE, 0)
+    await expect(say(own, 'bare')).rejects.toMatchObject({ code: 'voice_failed', message: expect.stringContaining('tokens.txt') })
+  })
+  it('that do not tell where their words are are listened to: within 50 ms in the middle of what the engine itself would say', async () => {
+    const own = ownPlace([program('mine', 'flite', '-voice', 'slt', '-t', TEXT_SAID, '-o', '{out}')])
+    const [heard, told] = await Promise.all(['mine', 'flite-slt'].map((id) => speakRaw(own.voices, voiceById(own.voices, id), { text: TEXT_SAID, stretch: 1, melody: 1 })))
+    const errors = told!.words!.map(({ start }, i) => Math.abs(start - heard!.words![i]!.start)).sort((a, b) => a - b)
+    expect(heard!.words).toHaveLength(told!.words!.length)
+    expect(errors[errors.length >> 1]).toBeLessThanOrEqual(0.05)
   })
   it('never reach a shell', async () => {
     const text = '"; touch /tmp/tidy-shell-was-here; $(touch /tmp/tidy-shell-was-here) `touch /tmp/tidy-shell-was-here`'

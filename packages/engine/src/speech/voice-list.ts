@@ -17,7 +17,7 @@ const about = {
 }
 const seconds = z.number().int().min(1).max(600)
 
-/** A voice that the person runs: a program that reads text and writes a WAV file, or a service that answers with one. */
+/** A voice that the person runs: a program that reads text and writes a WAV file, a service that answers with one, or a folder with a model. */
 const OwnVoice = z.discriminatedUnion('kind', [
   z.object({
     ...about, kind: z.literal('program'),
@@ -26,6 +26,7 @@ const OwnVoice = z.discriminatedUnion('kind', [
     args: z.array(z.string().max(400)).max(40),
   }),
   z.object({ ...about, kind: z.literal('service'), address: z.url({ protocol: /^https?$/ }), timeoutSeconds: seconds.default(60) }),
+  z.object({ ...about, kind: z.literal('model'), folder: z.string().min(1).max(400).refine(isAbsolute, 'a whole path'), speaker: z.number().int().min(0).max(10_000).default(0) }),
 ])
 export type OwnVoice = z.infer<typeof OwnVoice>
 const OwnVoices = z.object({ voices: z.array(OwnVoice).max(200) })

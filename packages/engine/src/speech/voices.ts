@@ -6,7 +6,7 @@ export const AGES = ['young', 'adult', 'older', 'unknown'] as const
 export interface Voice {
   id: string
   name: string
-  engine: 'flite' | 'festival' | 'espeak-ng' | 'program' | 'service'
+  engine: 'flite' | 'festival' | 'espeak-ng' | 'program' | 'service' | 'model'
   /** What its engine calls it. */
   speaks: string
   /** BCP 47. */

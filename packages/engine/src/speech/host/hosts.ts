@@ -10,7 +10,7 @@ import type { HostOrder } from './speech-host.ts'
 const HOST = fileURLToPath(new URL('speech-host.ts', import.meta.url))
 const LOADER = createRequire(import.meta.url).resolve('tsx')
 /** Time to start, and for every character; far above what any engine takes. */
-const LIMIT_MS = { start: 20_000, character: 20 }
+const LIMIT_MS = { start: 20_000, character: 20, modelCharacter: 400 }
 
 const limit = pLimit(Math.max(1, availableParallelism()))
 const idle: ChildProcess[] = []
@@ -48,7 +48,7 @@ function awake(host: ChildProcess, working: boolean) {
 
 function answerOf(host: ChildProcess, order: HostOrder, signal?: AbortSignal): Promise<RawSpeech> {
   return new Promise((resolve, reject) => {
-    const fail = (reason: string) => end(() => reject(new TidyError('voice_failed', { engine: order.engine, reason })))
+    const fail = (reason: string) => end(() => reject(new TidyError('voice_failed', { engine: order.engine === 'model' ? 'The model' : order.engine, reason })))
     const end = (settle: () => void) => {
       clearTimeout(timer)
       signal?.removeEventListener('abort', onAbort)
@@ -70,7 +70,7 @@ function answerOf(host: ChildProcess, order: HostOrder, signal?: AbortSignal): P
     const timer = setTimeout(() => {
       host.kill('SIGKILL')
       fail('it took too long and was stopped')
-    }, LIMIT_MS.start + LIMIT_MS.character * order.order.text.length)
+    }, LIMIT_MS.start + (order.engine === 'model' ? LIMIT_MS.modelCharacter : LIMIT_MS.character) * order.order.text.length)
     signal?.addEventListener('abort', onAbort, { once: true })
     host.on('message', onMessage).once('exit', onExit).once('error', onExit)
     host.send(order)

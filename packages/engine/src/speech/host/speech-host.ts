@@ -5,15 +5,19 @@
 import { z } from 'zod'
 
 const Order = z.object({
-  engine: z.enum(['flite', 'espeak-ng']),
+  engine: z.enum(['flite', 'espeak-ng', 'model']),
+  /** The engine's name of the voice; of a model its folder. */
   name: z.string(),
+  /** Of a model with several. */
+  speaker: z.number().int().min(0).optional(),
   order: z.object({ text: z.string(), stretch: z.number(), melody: z.number() }),
 })
 export type HostOrder = z.infer<typeof Order>
 
 async function answer(message: unknown) {
-  const { engine, name, order } = Order.parse(message)
+  const { engine, name, speaker = 0, order } = Order.parse(message)
   if (engine === 'flite') return (await import('./flite.ts')).speakWithFlite(name, order)
+  if (engine === 'model') return (await import('./model.ts')).speakWithModel(name, speaker, order)
   return (await import('./espeak.ts')).speakWithEspeak(name, order)
 }
 
