@@ -1,0 +1,41 @@
+import { spawnSync } from 'node:child_process'
+import { mkdtempSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { describe, expect, it } from 'vitest'
+import { documentFrom } from '@tidy-reel/core/document/apply'
+import { filmOf } from '@tidy-reel/core/document/film-scenes'
+import { wordsOf } from '@tidy-reel/core/speech/word-times'
+import { filmCues } from '@tidy-reel/core/subtitles/film-cues'
+import { assDocument } from '@tidy-reel/core/supers/ass'
+import { timeline } from '@tidy-reel/core/timeline/timeline'
+import { takeOf, type SpeechPlace } from '../speech/take.ts'
+import { voiceList } from '../speech/voice-list.ts'
+import { fontsFolder } from './fonts.ts'
+
+const work = mkdtempSync(join(tmpdir(), 'tidy-languages-'))
+const place: SpeechPlace = { takes: join(work, 'takes'), voices: voiceList(work) }
+const SCRIPTS: Record<string, string> = {
+  en: 'The tower is tall.', de: 'Der Turm ist groß und übt für später.', fr: 'La tour est très haute, ça va de soi.', es: '¿Qué tan alta es la torre? Año tras año.', it: 'La torre è alta, perché no?', pt: 'A torre não é só alta, são lições.', nl: 'De toren is hoog, één keer.', pl: 'Wieża jest wysoka; źródło światła świeci.',
+  cs: 'Věž je vysoká, říká žák.', hu: 'A torony magas, őrzi a tűz.', ro: 'Turnul este înalt și știut.', sv: 'Tornet är högt på ön.', da: 'Tårnet er højt på øen.', nb: 'Tårnet er høyt på øya.', fi: 'Torni on korkea yöllä.', tr: 'Kule çok yüksek, ışığı güçlü.', ca: 'La torre és alta, col·loquial.',
+  ru: 'Башня высокая и старая.', uk: 'Вежа висока, її світло ґрунт.', bg: 'Кулата е висока.', el: 'Ο πύργος είναι ψηλός.', vi: 'Tòa tháp rất cao ở đây.', id: 'Menara itu tinggi.', ar: 'البرج عال جدا.', fa: 'برج بلند است.', hi: 'मीनार ऊँची है।', cmn: '塔很高，海很深。', ja: 'とうはたかい。', ko: '탑이 높다.',
+}
+
+describe('a film in another language', () => {
+  it('goes from script to subtitles: every word spoken, subtitled once and in order, each letter in a font', async () => {
+    const fonts = await fontsFolder(join(work, 'fonts'))
+    for (const [language, script] of Object.entries(SCRIPTS)) {
+      const document = { ...documentFrom(language, script), voice: language === 'en' ? 'flite-slt' : `espeak-${language}` }
+      const film = filmOf(document)
+      const takes = await Promise.all(film.scenes.map(({ text }) => takeOf(place, { text, voice: document.voice, speed: 1, finish: 'plain' })))
+      const plan = timeline(film, takes, [30, 1])
+      const cues = filmCues(plan, 1280, 720)
+      expect(cues.flatMap(({ lines }) => lines).join('').replace(/\s/g, ''), language).toBe(wordsOf(script).join(''))
+      const file = join(work, `${language}.ass`)
+      writeFileSync(file, assDocument({ width: 1280, height: 720, cues, supers: [] }))
+      const { stderr, stdout } = spawnSync('ffmpeg', ['-v', 'verbose', '-nostdin', '-f', 'lavfi', '-i', 'color=black:s=1280x720:r=4:d=2', '-vf', `ass=${file}:fontsdir=${fonts}`, '-f', 'rawvideo', '-pix_fmt', 'gray', '-'], { maxBuffer: 1 << 24 })
+      expect(stderr.toString(), language).not.toMatch(/failed to find any fallback/i)
+      expect(stdout.some((luma) => luma > 200), language).toBe(true)
+    }
+  }, 120_000)
+})
