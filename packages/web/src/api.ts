@@ -8,25 +8,15 @@ import type { ImportedView } from '@tidy-reel/core/views/imported'
 import type { Idea, OfferedChannel, TopicsView } from '@tidy-reel/core/topics/topic-views'
 import type { Brief, Outline, Writing, WriterView } from '@tidy-reel/core/writing/brief'
 import type { Pronunciation } from '@tidy-reel/core/speech/pronunciation'
-import type { Emphasis, Finish } from '@tidy-reel/core/speech/voicing'
+import type { TakeRequest } from '@tidy-reel/core/speech/voicing'
 import type { RecordedView, RecordingView } from '@tidy-reel/core/views/recording'
 import type { SaidView, VoicesView } from '@tidy-reel/core/views/speech'
 import type { EpisodeRow, EpisodeView, RenderView, SceneTakeView, VersionView } from '@tidy-reel/core/views/episode'
 
 export type { WriterView }
 
-/** What a voice is asked to say when it is tried. */
-export interface SayRequest {
-  text: string
-  voice: string
-  speed?: number
-  finish?: Finish
-  emphasis?: Emphasis
-  pauses?: number
-  pronunciations?: readonly Pronunciation[]
-  tighten?: number
-  take?: string
-}
+/** What a voice is asked to say when it is tried; its pace is the voice's own where none is given. */
+export type SayRequest = Omit<TakeRequest, 'speed'> & Partial<Pick<TakeRequest, 'speed'>>
 
 /** An episode after a step back or forth. */
 export type Changed = Pick<EpisodeView, 'revision' | 'document' | 'history'>

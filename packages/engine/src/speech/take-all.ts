@@ -1,7 +1,8 @@
 import { cpus } from 'node:os'
 import pLimit from 'p-limit'
 import { TidyError, type FaultCode } from '@tidy-reel/core/fault'
-import { takeOf, type SpeechPlace, type Take, type TakeRequest } from './take.ts'
+import type { TakeRequest } from '@tidy-reel/core/speech/voicing'
+import { takeOf, type SpeechPlace, type Take } from './take.ts'
 
 /** A take, and what went wrong before another voice stood in; or why there is none. */
 export type Spoken = { take: Take; instead?: TidyError } | { fault: TidyError }

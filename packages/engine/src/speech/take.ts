@@ -10,10 +10,10 @@ import { speechLevels } from '@tidy-reel/core/speech/levels'
 import { spansOf, writtenSpans, type Span } from '@tidy-reel/core/speech/marks'
 import { paced } from '@tidy-reel/core/speech/pauses'
 import { estimateSeconds } from '@tidy-reel/core/script/estimate'
-import { pronunciationsIn, type Pronunciation } from '@tidy-reel/core/speech/pronunciation'
+import { pronunciationsIn } from '@tidy-reel/core/speech/pronunciation'
 import { silences } from '@tidy-reel/core/speech/silence'
 import { spokenForm, type SpokenForm } from '@tidy-reel/core/speech/spoken'
-import type { Emphasis, Finish } from '@tidy-reel/core/speech/voicing'
+import type { Emphasis, Finish, TakeRequest } from '@tidy-reel/core/speech/voicing'
 import { wordsOf } from '@tidy-reel/core/speech/word-times'
 import { SAMPLE_RATE } from '@tidy-reel/core/time'
 import { TAKE_EDGE, type TakeFacts } from '@tidy-reel/core/timeline/timeline'
@@ -28,22 +28,6 @@ import { learnPace } from './measured.ts'
 import { isRecorded, rawTake, recordedRaw, type RawTake } from './raw-take.ts'
 import { voiceById, voiceList, type VoiceList } from './voice-list.ts'
 import { foreignVoice, type Voice } from './voices.ts'
-
-/** What is asked of a voice. */
-export interface TakeRequest {
-  text: string
-  voice: string
-  speed: number
-  finish?: Finish
-  emphasis?: Emphasis
-  /** Of the silences inside the take. */
-  pauses?: number
-  pronunciations?: readonly Pronunciation[]
-  /** The longest silence left inside the take, in seconds; breaths and fillers of a recording go with it. Left out, all stay. */
-  tighten?: number
-  /** A take that a person chose for the text: nothing is spoken then; a recording is finished as asked. */
-  take?: string
-}
 
 export interface Take extends TakeFacts {
   hash: string
