@@ -14,6 +14,11 @@ describe('wordTimes', () => {
     expect(Math.abs(burns.end - second(1.5))).toBeLessThan(second(0.02))
     expect(Math.abs(and.start - second(1.9))).toBeLessThan(second(0.02))
   })
+  it('takes the places its voice told, whatever the letters say', () => {
+    const words: [number, number][] = [[0, 1000], [1200, 1300], [1300, 90_000]]
+    expect(wordTimes('The lighthouse burns', { samples: 100_000, pauses: [], words })).toEqual(['The', 'lighthouse', 'burns'].map((text, i) => ({ text, start: words[i]![0], end: words[i]![1] })))
+    expect(wordTimes('A lamp burns', { samples: 100_000, pauses: [], words })[1]!.text).toBe('lamp')
+  })
   it('gives a long word more time than a short one', () => {
     const [the, lighthouse] = wordTimes('The lighthouse', { samples: second(2), pauses: [] })
     expect(lighthouse!.end - lighthouse!.start).toBeGreaterThan((the!.end - the!.start) * 1.5)

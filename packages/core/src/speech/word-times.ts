@@ -37,11 +37,19 @@ export function wordTimes(text: string, take: TimedTake): SpokenWord[] {
   return words
 }
 
-const toldWords = (text: string, spans: readonly Span[]): SpokenWord[] =>
-  wordsOf(text).map((word, i) => {
+function toldWords(text: string, spans: readonly Span[]): SpokenWord[] {
+  const known = told.get(spans)
+  if (known?.text === text) return known.words
+  const words = wordsOf(text).map((word, i): SpokenWord => {
     const [start, end] = spans[i] ?? spans.at(-1) ?? [0, 0]
     return { text: word, start, end }
   })
+  told.set(spans, { text, words })
+  return words
+}
+
+/** A take stays the same object from edit to edit. */
+const told = new WeakMap<readonly Span[], { text: string; words: SpokenWord[] }>()
 
 /** After an edit all scenes but one are as they were: their words are not timed again. */
 const timed = new Map<string, SpokenWord[]>()

@@ -13,6 +13,8 @@ export interface TakeFacts {
   pauses: readonly (readonly [from: number, to: number])[]
   /** Where each word of the narration is; left out where its voice does not tell. */
   words?: readonly Span[]
+  /** Breaths and fillers that were heard in a recording, whether or not tightening took them out. */
+  noises?: { breaths: number; fillers: number }
   /** Samples that tightening took out of it. */
   saved?: number
   /** How loud it is, twenty times a second: a digit each, 0 for silence to 9 (`speechLevels`). */

@@ -144,7 +144,7 @@ async function filtered(raw: RawTake, { finish, tempo }: Planned, signal?: Abort
 }
 
 /** Trims and levels a take, finds the silences inside it and its words. */
-function finished(pcm: Float32Array, { words, noises = [] }: RawTake, { form, tempo, pauses, tighten, gainDb }: Planned): { pcm: Float32Array } & Pick<KeptFacts, 'pauses' | 'said' | 'saved'> {
+function finished(pcm: Float32Array, { words, noises = [] }: RawTake, { form, tempo, pauses, tighten, gainDb }: Planned): { pcm: Float32Array } & Pick<KeptFacts, 'pauses' | 'said' | 'saved' | 'noises'> {
   const quiet = silences(pcm, SAMPLE_RATE)
   const first = quiet[0]?.[0] === 0 ? quiet[0][1] : 0
   const last = quiet.at(-1)?.[1] === pcm.length ? quiet.at(-1)![0] : pcm.length
@@ -159,7 +159,8 @@ function finished(pcm: Float32Array, { words, noises = [] }: RawTake, { form, te
   const place = (seconds: number) => Math.min(level.length, Math.max(0, timed.at((seconds / tempo) * SAMPLE_RATE - first + TAKE_EDGE)))
   const said = words && spansOf(form.words.map(({ text }) => text), words).map(([start, end], i) => ({ text: form.words[i]!.text, start: Math.round(place(start)), end: Math.round(place(end)) }))
   const saved = tighten === undefined ? 0 : paced(edged, inner, [], { factor: pauses, longest: undefined }).pcm.length - timed.pcm.length
-  return { pcm: level, pauses: timed.pauses, ...(saved ? { saved } : {}), ...(said ? { said } : {}) }
+  const heard = { breaths: noises.filter(({ kind }) => kind === 'breath').length, fillers: noises.filter(({ kind }) => kind === 'filler').length }
+  return { pcm: level, pauses: timed.pauses, ...(saved ? { saved } : {}), ...(noises.length ? { noises: heard } : {}), ...(said ? { said } : {}) }
 }
 
 /** Speech with exactly `TAKE_EDGE` before its first and after its last sound, fading into silence. */

@@ -41,6 +41,11 @@ const compared = ref<string[]>([])
 const side = computed(() => compared.value.flatMap((one) => byId.value.get(one) ?? []))
 const spoken = computed(() => scenes.value.filter(({ seconds }) => seconds !== undefined).length)
 const saved = computed(() => Object.values(episode.data!.takes).reduce((sum, take) => sum + (take.saved ?? 0), 0) / SAMPLE_RATE)
+const noises = computed(() => {
+  const all = Object.values(episode.data!.takes).map((take) => take.noises ?? { breaths: 0, fillers: 0 })
+  const [fillers, breaths] = [all.reduce((sum, one) => sum + one.fillers, 0), all.reduce((sum, one) => sum + one.breaths, 0)]
+  return [fillers ? `${fillers} “um”` : '', breaths ? `${breaths} ${breaths === 1 ? 'breath' : 'breaths'}` : ''].filter(Boolean).join(' and ')
+})
 const run = (command: Command) => episode.run(command)
 /** Speech and silence of the film by the estimate; voices differ by the first. */
 const estimate = computed(() => {
@@ -103,7 +108,7 @@ function step(by: number) {
     </main>
     <aside>
       <SceneVoicePanel v-if="scene && planned" :scene :film="planned" :voices="near" :speaking="!!episode.preparing && episode.preparing.step !== 'done'" :takes-of="(sceneId) => api.sceneTakes(id, sceneId)" :saying :heard @run="run" @hear="(key, { hash, kind, text }) => say(key, kind === 'recorded' ? episode.sayRequest({ text }, { take: hash }) : { hash })" />
-      <SpeakingPanel :speaking="document.speaking" :speed="document.speed" :saved :speakers :voices="near" :saying :heard @set="(set) => run({ type: 'setSpeaking', set })" @speed="(speed) => run({ type: 'setVoice', voice: document.voice, speed })" @hear="(finish) => say(`finish ${finish}`, episode.sayRequest(sample, { finish }))" />
+      <SpeakingPanel :speaking="document.speaking" :speed="document.speed" :saved :noises :speakers :voices="near" :saying :heard @set="(set) => run({ type: 'setSpeaking', set })" @speed="(speed) => run({ type: 'setVoice', voice: document.voice, speed })" @hear="(finish) => say(`finish ${finish}`, episode.sayRequest(sample, { finish }))" />
       <PronunciationPanel :episode="document.speaking.pronunciations" :channel="episode.data!.pronunciations" :saying :heard @change="changeList" @hear="(key, entry) => say(key, episode.sayRequest({ text: entry.word }, { pronunciations: [entry] }))" />
     </aside>
   </div>

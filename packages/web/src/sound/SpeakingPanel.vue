@@ -6,7 +6,7 @@ import { FINISHES, type Finish } from '@tidy-reel/core/speech/voicing'
 import type { VoiceView } from '@tidy-reel/core/views/speech'
 import PlayButton from './PlayButton.vue'
 
-const props = defineProps<{ speaking: Speaking; speed: number; /** Seconds that tightening took out of the film. */ saved: number; speakers: readonly string[]; voices: readonly VoiceView[]; saying: string; heard: string }>()
+const props = defineProps<{ speaking: Speaking; speed: number; /** Seconds that tightening took out of the film. */ saved: number; /** Breaths and fillers in words, empty for none. */ noises: string; speakers: readonly string[]; voices: readonly VoiceView[]; saying: string; heard: string }>()
 const emit = defineEmits<{ set: [set: Partial<Speaking>]; speed: [speed: number]; hear: [finish: Finish] }>()
 const NAMES: Record<Finish, string> = { documentary: 'documentary: full, a trace of room', bright: 'bright: clear, forward', intimate: 'intimate: close, warm', plain: 'as the engine makes it' }
 const voiceOf = (name: string) => props.speaking.speakers.find((speaker) => speaker.name === name)?.voice ?? ''
@@ -34,6 +34,7 @@ function setSpeaker(name: string, voice: string) {
       <label for="tighten">Silences</label>
       <ElSelect id="tighten" :model-value="speaking.tighten ?? 0" @change="(seconds: number) => emit('set', { tighten: seconds || null })"><ElOption :value="0" label="as they were spoken" /><ElOption v-for="seconds in [0.2, 0.3, 0.5, 0.8]" :key="seconds" :value="seconds" :label="`at most ${seconds} s`" /></ElSelect>
       <template v-if="saved > 0.05"><span /><p class="soft saved">{{ saved.toFixed(1) }} s saved: silences, breaths, “um”</p></template>
+      <template v-else-if="noises"><span /><p class="soft saved">{{ noises }} in the recordings: they go with the silences</p></template>
       <label for="understudy">If it fails</label>
       <ElSelect :empty-values="[null, undefined]" id="understudy" :model-value="speaking.understudy ?? ''" filterable @change="(voice: string) => emit('set', { understudy: voice || null })"><ElOption value="" label="leave the scene silent" /><ElOption v-for="voice in voices" :key="voice.id" :value="voice.id" :label="`${voice.name} speaks`" /></ElSelect>
       <template v-for="name in speakers" :key="name">

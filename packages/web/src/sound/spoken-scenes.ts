@@ -25,7 +25,7 @@ export interface SpokenScene {
 }
 
 /** The film's scenes with what is said of each and by whom. */
-export function spokenScenes(document: Document, scenes: readonly FilmScene[], takes: Readonly<Record<string, { hash: string; samples: number }>>, voices: ReadonlyMap<string, VoiceView>, pronunciations: readonly Pronunciation[]): SpokenScene[] {
+export function spokenScenes(document: Document, scenes: readonly FilmScene[], takes: Readonly<Record<string, { hash: string; samples: number; noises?: { breaths: number; fillers: number } }>>, voices: ReadonlyMap<string, VoiceView>, pronunciations: readonly Pronunciation[]): SpokenScene[] {
   const speakers = new Map(document.speaking.speakers.map(({ name, voice }) => [name, voice]))
   return scenes.filter(({ card }) => card === undefined).map((scene, i) => {
     const voice = scene.voice ?? speakers.get(scene.speaker ?? '') ?? document.voice
@@ -35,7 +35,7 @@ export function spokenScenes(document: Document, scenes: readonly FilmScene[], t
       spoken: spokenText(scene.text, { language: voices.get(voice)?.language ?? 'en-US', pronunciations }),
       voiceName: scene.take ? 'chosen take' : (voices.get(voice)?.name ?? voice), ownVoice: !!scene.take || voice !== document.voice,
       seconds: take && take.samples / SAMPLE_RATE, hash: take?.hash,
-      notes: [scene.emphasis && scene.emphasis !== 'plain' ? scene.emphasis : '', scene.pace && scene.pace !== 1 ? `${Math.round(scene.pace * 100)} %` : ''].filter(Boolean),
+      notes: [take?.noises?.fillers ? `“um” × ${take.noises.fillers}` : '', take?.noises?.breaths ? `breath × ${take.noises.breaths}` : '', scene.emphasis && scene.emphasis !== 'plain' ? scene.emphasis : '', scene.pace && scene.pace !== 1 ? `${Math.round(scene.pace * 100)} %` : ''].filter(Boolean),
     }
   })
 }

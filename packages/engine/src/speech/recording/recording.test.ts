@@ -83,6 +83,7 @@ describe('keepReading', () => {
     const take = await keepReading(place.takes, recording, SCRIPT[3]!, { start, end })
     const request = { text: SCRIPT[3]!, voice: 'flite-slt', speed: 1, take }
     const [loose, tight] = await Promise.all([takeOf(place, request), takeOf(place, { ...request, tighten: 0.15 })])
+    expect(loose!.noises).toMatchObject({ fillers: 1 })
     expect(tight!.saved).toBe(loose!.samples - tight!.samples)
     expect(tight!.saved! / 48_000).toBeGreaterThan(0.2)
     for (const [from, to] of tight!.pauses) expect(to - from).toBeLessThanOrEqual(0.15 * 48_000)
