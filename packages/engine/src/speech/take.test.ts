@@ -1,3 +1,4 @@
+import { execFileSync } from 'node:child_process'
 import { once } from 'node:events'
 import { existsSync, mkdtempSync, readFileSync, statSync, writeFileSync } from 'node:fs'
 import { createServer, type ServerResponse } from 'node:http'
@@ -197,6 +198,17 @@ describe('voices that fail', () => {
     const errors = told!.words!.map(({ start }, i) => Math.abs(start - heard!.words![i]!.start)).sort((a, b) => a - b)
     expect(heard!.words).toHaveLength(told!.words!.length)
     expect(errors[errors.length >> 1]).toBeLessThanOrEqual(0.05)
+  })
+  it('an engine that crashes takes one sentence with it: the next is spoken by a fresh one', async () => {
+    const children = () => execFileSync('pgrep', ['-P', String(process.pid), '-f', 'speech-host'], { encoding: 'utf8' }).trim().split('\n').map(Number)
+    await takeOf(place, { text: 'It is awake.', voice: 'flite-slt', speed: 1 })
+    const long = takeOf(place, { text: 'The sea comes in and goes out. '.repeat(30), voice: 'festival-slt-high', speed: 1 })
+    const crashing = takeOf(place, { text: 'Nobody knows why it stopped. '.repeat(40), voice: 'flite-rms', speed: 1 }).then(() => 'spoken', (cause: { code: string }) => cause.code)
+    await new Promise((resolve) => setTimeout(resolve, 60))
+    for (const pid of children()) process.kill(pid, 'SIGKILL')
+    expect(await crashing).toBe('voice_failed')
+    expect((await takeOf(place, { text: 'It speaks again.', voice: 'flite-slt', speed: 1 })).samples).toBeGreaterThan(20_000)
+    expect((await long).samples).toBeGreaterThan(1_000_000)
   })
   it('never reach a shell', async () => {
     const text = '"; touch /tmp/tidy-shell-was-here; $(touch /tmp/tidy-shell-was-here) `touch /tmp/tidy-shell-was-here`'

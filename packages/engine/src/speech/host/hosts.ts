@@ -33,6 +33,8 @@ export const speakInHost = (order: HostOrder, signal?: AbortSignal): Promise<Raw
 
 function start(): ChildProcess {
   const host = fork(HOST, { execArgv: ['--import', LOADER], serialization: 'advanced', stdio: ['ignore', 'ignore', 'ignore', 'ipc'] })
+  // Who waits for an answer hears of it; an idle host that cannot be reached ends nobody else.
+  host.on('error', () => undefined)
   host.on('exit', () => {
     const place = idle.indexOf(host)
     if (place >= 0) idle.splice(place, 1)
