@@ -81,6 +81,7 @@ describe('spokenText', () => {
       ['Is it safe? No.', 'Is it safe? No.'],
       ['No. 4 buoy', 'number four buoy'],
       ['salt & vinegar', 'salt and vinegar'],
+      ['a program--to make sure -- really', 'a program, to make sure, really'],
       ['see https://www.example.org/a?b=1', 'see example dot org'],
     ]],
   ])('%s', (_kind, examples) => {

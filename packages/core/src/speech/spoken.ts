@@ -36,6 +36,8 @@ export function spokenForm(written: string, { language = 'en-US', pronunciations
   said = base === 'en' ? spokenEnglish(said, language === 'en-GB' ? 'british' : 'american') : spokenIn(said, base!)
   said = said
     .replace(/(?<=\p{L})\/(?=\p{L})/gu, () => ' ')
+    // A typewriter's dash is a breath, not two signs.
+    .replace(/\s?--+\s?/g, () => ', ')
     .replace(/[*_`|<>{}\\^~#]/g, () => ' ')
     .replace(/\s+([.,;:!?])/g, ([, mark]) => mark)
     .replace(/\s+/g, () => ' ')
