@@ -28,6 +28,10 @@ describe('a film in another language', () => {
       const document = { ...documentFrom(language, script), voice: language === 'en' ? 'flite-slt' : `espeak-${language}` }
       const film = filmOf(document)
       const takes = await Promise.all(film.scenes.map(({ text }) => takeOf(place, { text, voice: document.voice, speed: 1, finish: 'plain' })))
+      takes.forEach(({ words, samples }, i) => {
+        expect(words, language).toHaveLength(wordsOf(film.scenes[i]!.text).length)
+        expect(samples / 48_000, language).toBeGreaterThan(0.6)
+      })
       const plan = timeline(film, takes, [30, 1])
       const cues = filmCues(plan, 1280, 720)
       expect(cues.flatMap(({ lines }) => lines).join('').replace(/\s/g, ''), language).toBe(wordsOf(script).join(''))
