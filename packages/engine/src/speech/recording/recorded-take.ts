@@ -52,8 +52,11 @@ export async function missingWords(takes: string, take: string, text: string): P
 async function readingMarks(hearing: Int16Array, text: string, signal?: AbortSignal): Promise<{ words: RawWord[] | undefined; noises: Noise[] }> {
   const expected = spokenWords(text)
   if (!expected.length) return { words: undefined, noises: [] }
-  // Any word may be left out of a reading that was kept all the same.
-  const [found] = await aligned([{ pcm: hearing, words: [...expected, ...FILLERS], grammar: fillable(expected.map((word) => `[${word}]`)) }], signal)
+  const words = [...expected, ...FILLERS]
+  // Where every word may be missing, speech is easily taken for a filler: only where all are there are fillers believed.
+  const [whole] = await aligned([{ pcm: hearing, words, grammar: fillable(expected) }], signal)
+  const [part] = whole ? [undefined] : await aligned([{ pcm: hearing, words, grammar: expected.map((word) => `[${word}]`).join(' ') }], signal)
+  const found = whole ?? part
   if (!found) return { words: undefined, noises: [] }
   const fillers = found.filter(({ text: word }) => isFiller(word) && !expected.includes(word)).map(({ start, end }): Noise => ({ kind: 'filler', from: start, to: end }))
   const pcm = Float32Array.from(hearing, (x) => x / 32_768)
