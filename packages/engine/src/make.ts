@@ -4,6 +4,7 @@ import { join } from 'node:path'
 import { TidyError } from '@tidy-reel/core/fault'
 import type { Document } from '@tidy-reel/core/document/document'
 import type { Pronunciation } from '@tidy-reel/core/speech/pronunciation'
+import { takeRequester } from '@tidy-reel/core/speech/take-request'
 import { filmOf, type Film } from '@tidy-reel/core/document/film-scenes'
 import { claimsOf } from '@tidy-reel/core/checks/claims'
 import { claimList } from '@tidy-reel/core/formats/claim-list'
@@ -64,21 +65,11 @@ export function filmable(document: Document): Film {
  *
  * @param channel its pronunciations, under those of the document
  */
-export function takeRequests({ voice, speed, speaking }: Pick<Document, 'voice' | 'speed' | 'speaking'>, { scenes }: Film, channel: readonly Pronunciation[] = []): (Part | undefined)[] {
-  const voices = new Map(speaking.speakers.map((speaker) => [speaker.name, speaker.voice]))
-  const own = new Set(speaking.pronunciations.map(({ word }) => word))
-  const pronunciations = [...speaking.pronunciations, ...channel.filter(({ word }) => !own.has(word))]
-  const { finish, pauses, tighten, understudy } = speaking
-  return scenes.map((scene) => {
-    if (scene.card !== undefined) return undefined
-    return {
-      text: scene.text, voice: scene.voice ?? voices.get(scene.speaker ?? '') ?? voice, speed: clampSpeed(speed * (scene.pace ?? 1)), finish, pauses, pronunciations,
-      ...(scene.emphasis ? { emphasis: scene.emphasis } : {}), ...(scene.take ? { take: scene.take } : {}), ...(tighten ? { tighten } : {}), ...(understudy ? { understudy } : {}),
-    }
-  })
+export function takeRequests(document: Pick<Document, 'voice' | 'speed' | 'speaking'>, { scenes }: Film, channel: readonly Pronunciation[] = []): (Part | undefined)[] {
+  const requestOf = takeRequester(document, channel)
+  const { understudy } = document.speaking
+  return scenes.map((scene) => (scene.card === undefined ? { ...requestOf(scene), ...(understudy ? { understudy } : {}) } : undefined))
 }
-
-const clampSpeed = (speed: number) => Math.min(1.6, Math.max(0.6, Math.round(speed * 1000) / 1000))
 
 /**
  * Makes the film of a document: every file of it, in `out`.

@@ -1,5 +1,5 @@
 import { createWriteStream } from 'node:fs'
-import { mkdir, rm, writeFile } from 'node:fs/promises'
+import { rm, writeFile } from 'node:fs/promises'
 import { once } from 'node:events'
 import { join } from 'node:path'
 import { ZipFile } from 'yazl'
@@ -32,7 +32,6 @@ export async function voiceFile(folder: string, name: VoiceFile, film: Timeline,
     if (name === 'voice.wav') return voiceTrack(half, film.scenes, takes.map((take) => take?.file), soundSamples(film))
     const wav = `${half}.wav`
     try {
-      await mkdir(folder, { recursive: true })
       await voiceTrack(wav, film.scenes, takes.map((take) => take?.file), soundSamples(film))
       await runProgram('ffmpeg', ['-v', 'error', '-nostdin', '-y', '-i', wav, ...ENCODERS[name]!, half], signal ? { signal } : {})
     } finally {

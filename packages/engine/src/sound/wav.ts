@@ -26,3 +26,6 @@ export function int16(pcm: Float32Array): Buffer {
   for (let i = 0; i < pcm.length; i++) out.writeInt16LE(Math.round(Math.max(-1, Math.min(1, pcm[i]!)) * 32767), i * 2)
   return out
 }
+
+/** Bytes of 16-bit samples as samples; an odd byte at the end is left out. */
+export const int16sOf = (bytes: Buffer): Int16Array => new Int16Array(bytes.buffer.slice(bytes.byteOffset, bytes.byteOffset + (bytes.byteLength & ~1)))

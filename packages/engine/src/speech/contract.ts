@@ -22,8 +22,3 @@ export interface SpeechOrder {
   /** How lively the melody is: 1 as the engine does it by itself. */
   melody: number
 }
-
-/** One way of making speech. Each raises what `runProgram` does, or `voice_failed`. */
-export interface SpeechEngine {
-  speak(order: SpeechOrder, signal?: AbortSignal): Promise<RawSpeech>
-}

@@ -1,5 +1,6 @@
 import { baseOf } from '@tidy-reel/core/speech/language'
 import { runProgram } from '../run/program.ts'
+import { int16sOf } from '../sound/wav.ts'
 import { aligned, plainWord } from './aligner.ts'
 import type { RawSpeech, RawWord } from './contract.ts'
 
@@ -11,6 +12,5 @@ export async function heardWords({ pcm, rate }: RawSpeech, text: string, languag
   const words = text.split(/[\s–—-]+/).map(plainWord).filter(Boolean)
   if (!words.length) return undefined
   const { stdout } = await runProgram('ffmpeg', ['-v', 'error', '-nostdin', '-f', 's16le', '-ar', String(rate), '-ac', '1', '-i', 'pipe:0', '-ar', String(RATE), '-f', 's16le', 'pipe:1'], { input: Buffer.from(pcm.buffer, pcm.byteOffset, pcm.byteLength), ...(signal ? { signal } : {}) })
-  const hearing = new Int16Array(stdout.buffer.slice(stdout.byteOffset, stdout.byteOffset + (stdout.byteLength & ~1)))
-  return (await aligned([{ pcm: hearing, words, grammar: words.join(' ') }], signal))[0]
+  return (await aligned([{ pcm: int16sOf(stdout), words, grammar: words.join(' ') }], signal))[0]
 }

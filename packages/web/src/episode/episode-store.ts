@@ -9,6 +9,7 @@ import type { Document } from '@tidy-reel/core/document/document'
 import { emptyDocument } from '@tidy-reel/core/document/document'
 import { filmOf } from '@tidy-reel/core/document/film-scenes'
 import { parsedScript } from '@tidy-reel/core/script/parsed-script'
+import { takeRequester } from '@tidy-reel/core/speech/take-request'
 import { timeline } from '@tidy-reel/core/timeline/timeline'
 import type { EpisodeView, Preparing, RenderView } from '@tidy-reel/core/views/episode'
 import { api, ApiError, type SayRequest } from '../api.ts'
@@ -158,14 +159,7 @@ export const useEpisode = defineStore('episode', () => {
   }
 
   /** What the film's settings ask of a voice for a scene, or for words not in the film yet. */
-  function sayRequest({ text, speaker }: { text: string; speaker?: string }, set: Partial<SayRequest> = {}): SayRequest {
-    const { voice, speed, speaking } = document.value!
-    const own = new Set(speaking.pronunciations.map(({ word }) => word))
-    return {
-      text, speed, voice: speaking.speakers.find(({ name }) => name === speaker)?.voice ?? voice, finish: speaking.finish, pauses: speaking.pauses, ...(speaking.tighten ? { tighten: speaking.tighten } : {}),
-      pronunciations: [...speaking.pronunciations, ...(data.value?.pronunciations ?? []).filter(({ word }) => !own.has(word))], ...set,
-    }
-  }
+  const sayRequest = (words: Parameters<ReturnType<typeof takeRequester>>[0], set: Partial<SayRequest> = {}): SayRequest => ({ ...takeRequester(document.value!, data.value?.pronunciations ?? [])(words), ...set })
 
   return { sayRequest, listening, data, document, fault, saving, preparing, selected, parsed, plan, film, proxies, renders, open, close, load, run, step, prepare, settled }
 })

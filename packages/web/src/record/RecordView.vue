@@ -130,7 +130,7 @@ const useAll = (sentences: ReadSentence[]) => episode.run({ type: 'useTakes', ta
         <div class="meter" role="meter" aria-label="Level of the microphone" :aria-valuenow="Math.round(level * 60 - 60)" aria-valuemin="-60" aria-valuemax="0"><i :style="{ width: `${level * 100}%` }" :class="{ loud: level > 0.95 }" /><b title="Speak about here" /></div>
         <div class="acts">
           <ElButton :type="state === 'recording' ? 'danger' : 'primary'" @click="press()">{{ state === 'recording' ? 'Stop' : state === 'counting' ? `${count} …` : scene.take ? 'Record again' : 'Record' }}</ElButton>
-          <PlayButton v-if="scene.take" label="Hear the chosen take" :active="saying === 'now'" :waiting="saying === 'now' && heard !== 'now'" @play="hearNow" />
+          <PlayButton v-if="scene.take" label="Hear the chosen take" name="now" :saying :heard @play="hearNow" />
           <ElButton :disabled="!next" @click="onward">Next, and record</ElButton>
           <ElButton v-if="state === 'closed'" @click="open()">Try the microphone</ElButton>
         </div>

@@ -40,7 +40,7 @@ function choose(event: Event) {
       <ElButton type="primary" :disabled="!found.length" @click="emit('use', found)">Use {{ found.length === 1 ? 'this take' : `these ${found.length} takes` }}</ElButton>
       <ol>
         <li v-for="sentence in result.sentences" :key="sentence.sceneId" :class="{ lost: !sentence.take }">
-          <PlayButton v-if="sentence.take" label="Hear this reading" :active="saying === `read ${sentence.sceneId}`" :waiting="saying === `read ${sentence.sceneId}` && heard !== saying" @play="emit('hear', sentence)" /><span v-else />
+          <PlayButton v-if="sentence.take" label="Hear this reading" :name="`read ${sentence.sceneId}`" :saying :heard @play="emit('hear', sentence)" /><span v-else />
           <button class="plain serif" @click="emit('show', sentence.sceneId)">{{ sentence.text }}</button>
           <span v-if="notes(sentence)" class="note" :class="sentence.take && !sentence.missing.length ? 'soft' : 'red'">{{ notes(sentence) }}</span>
         </li>

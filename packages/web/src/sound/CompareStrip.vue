@@ -12,7 +12,7 @@ defineEmits<{ say: [voice: VoiceView]; choose: [id: string]; away: [id: string] 
     <p class="soft">Scene {{ number }} in {{ voices.length === 1 ? 'one voice; add others from the list' : `${voices.length} voices` }}, all as loud as each other</p>
     <div class="cards">
       <article v-for="voice in voices" :key="voice.id">
-        <PlayButton :label="`Hear ${voice.name}`" :active="saying === `compare ${voice.id}`" :waiting="saying === `compare ${voice.id}` && heard !== saying" @play="$emit('say', voice)" />
+        <PlayButton :label="`Hear ${voice.name}`" :name="`compare ${voice.id}`" :saying :heard @play="$emit('say', voice)" />
         <div><b class="serif">{{ voice.name }}</b> <span class="soft">{{ voice.character }}</span></div>
         <ElButton size="small" :disabled="voice.id === chosen" @click="$emit('choose', voice.id)">{{ voice.id === chosen ? 'in use' : 'Use' }}</ElButton>
         <button class="plain soft" :aria-label="`Put ${voice.name} away`" @click="$emit('away', voice.id)">×</button>

@@ -32,13 +32,13 @@ function add() {
     <form @submit.prevent="add">
       <ElInput v-model="word" size="small" placeholder="Word" aria-label="Word" maxlength="80" />
       <ElInput v-model="say" size="small" placeholder="how it sounds, or /ˈtaɪdi/" aria-label="How it is said" maxlength="160" />
-      <PlayButton label="Hear it" :active="saying === 'new word'" :waiting="saying === 'new word' && heard !== saying" @play="ready && emit('hear', 'new word', entry)" />
+      <PlayButton label="Hear it" name="new word" :saying :heard @play="ready && emit('hear', 'new word', entry)" />
       <ElButton size="small" native-type="submit" :disabled="!ready">Add</ElButton>
     </form>
     <p v-if="problem" class="red">{{ problem }}</p>
     <ul>
       <li v-for="known in list" :key="known.word">
-        <PlayButton :label="`Hear ${known.word}`" :active="saying === `word ${known.word}`" :waiting="saying === `word ${known.word}` && heard !== saying" @play="emit('hear', `word ${known.word}`, known)" />
+        <PlayButton :label="`Hear ${known.word}`" :name="`word ${known.word}`" :saying :heard @play="emit('hear', `word ${known.word}`, known)" />
         <span class="serif">{{ known.word }}</span> <span class="soft">{{ known.say }}</span>
         <button class="plain soft" :aria-label="`Forget ${known.word}`" title="Forget" @click="emit('change', where, props[where].filter(({ word: w }) => w !== known.word))">×</button>
       </li>

@@ -47,7 +47,7 @@ watch(() => [props.scene.id, props.scene.hash, props.scene.text, props.speaking]
       <h3>Takes of these words</h3>
       <ul>
         <li v-for="take in takes" :key="take.hash" :class="{ on: take.hash === inFilm }">
-          <PlayButton :label="`Hear the take by ${nameOf(take.voice)}`" :active="saying === `take ${take.hash}`" :waiting="saying === `take ${take.hash}` && heard !== saying" @play="emit('hear', `take ${take.hash}`, take)" />
+          <PlayButton :label="`Hear the take by ${nameOf(take.voice)}`" :name="`take ${take.hash}`" :saying :heard @play="emit('hear', `take ${take.hash}`, take)" />
           <span><span class="serif">{{ nameOf(take.voice) }}</span> <span class="soft">{{ whenUsed(take.usedAt) }}</span></span> <span class="mono">{{ (take.samples / SAMPLE_RATE).toFixed(1) }} s</span>
           <span v-if="take.hash === inFilm" class="soft">{{ film.take ? 'chosen' : 'in the film' }}</span>
           <button v-else class="plain link" @click="emit('run', { type: 'useTakes', takes: [{ sceneId: scene.id, take: take.hash }] })">Use</button>

@@ -58,10 +58,9 @@ const lasts = (voice: VoiceView) => (estimate.value.speech ? estimate.value.spee
 const sample = computed(() => ({ text: scene.value?.text ?? 'The tide comes in twice a day.', speaker: '' }))
 
 const hearVoice = (voice: VoiceView, key: string) => void say(key, episode.sayRequest(sample.value, { voice: voice.id }))
-const hearScene = (one: SpokenScene) => {
-  const film = episode.plan.scenes.find(({ id: known }) => known === one.id)!
-  const request = episode.sayRequest(one, { voice: one.voice, speed: Math.min(1.6, Math.max(0.6, document.value.speed * (film.pace ?? 1))), ...(film.emphasis ? { emphasis: film.emphasis } : {}) })
-  void say(`scene ${one.id}`, one.hash ? { hash: one.hash } : request)
+const hearScene = ({ id: sceneId, hash }: SpokenScene) => {
+  const { take: _chosen, ...film } = episode.plan.scenes.find(({ id: known }) => known === sceneId)!
+  void say(`scene ${sceneId}`, hash ? { hash } : episode.sayRequest(film))
 }
 function compare(voice: string) {
   compared.value = compared.value.includes(voice) ? compared.value.filter((one) => one !== voice) : [...compared.value.slice(-(COMPARED - 1)), voice]

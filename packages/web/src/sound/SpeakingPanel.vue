@@ -22,7 +22,7 @@ function setSpeaker(name: string, voice: string) {
     <h2 class="serif">The film's voice</h2>
     <div class="finishes" role="radiogroup" aria-label="Finish">
       <div v-for="finish in FINISHES" :key="finish" class="finish" :class="{ on: speaking.finish === finish }">
-        <PlayButton :label="`Hear it ${finish}`" :active="saying === `finish ${finish}`" :waiting="saying === `finish ${finish}` && heard !== saying" @play="emit('hear', finish)" />
+        <PlayButton :label="`Hear it ${finish}`" :name="`finish ${finish}`" :saying :heard @play="emit('hear', finish)" />
         <button class="plain" role="radio" :aria-checked="speaking.finish === finish" @click="emit('set', { finish })">{{ NAMES[finish] }}</button>
       </div>
     </div>

@@ -16,7 +16,7 @@ watch(() => props.selected, async (id) => {
   <ol ref="list" aria-label="Scenes as they are spoken">
     <li v-for="scene in scenes" :key="scene.id" :data-id="scene.id" :class="{ on: scene.id === selected }" :aria-current="scene.id === selected" @click="$emit('select', scene.id)">
       <span class="mono number">{{ scene.number }}</span>
-      <PlayButton :label="`Hear scene ${scene.number}`" :active="saying === `scene ${scene.id}`" :waiting="saying === `scene ${scene.id}` && heard !== saying" @play="$emit('say', scene)" />
+      <PlayButton :label="`Hear scene ${scene.number}`" :name="`scene ${scene.id}`" :saying :heard @play="$emit('say', scene)" />
       <div class="text">
         <p v-if="scene.speaker" class="speaker mono">{{ scene.speaker }}</p>
         <button class="plain serif written" @click="$emit('select', scene.id)">{{ scene.text }}</button>

@@ -35,7 +35,7 @@ const about = ({ gender, age, accent, language }: VoiceView) => [gender === 'unk
     </div>
     <ul>
       <li v-for="voice in voices" :key="voice.id" :class="{ chosen: voice.id === chosen }">
-        <PlayButton :label="`Hear ${voice.name} say this scene`" :active="saying === voice.id" :waiting="saying === voice.id && heard !== voice.id" @play="$emit('say', voice)" />
+        <PlayButton :label="`Hear ${voice.name} say this scene`" :name="voice.id" :saying :heard @play="$emit('say', voice)" />
         <div class="who">
           <b class="serif">{{ voice.name }}</b> <span class="rating" :title="`${voice.rating} of 5: ${voice.rating < 3 ? 'a machine, easy to follow' : voice.rating < 4 ? 'clearly a machine, pleasant for long' : 'close to a person'}`" :aria-label="`Quality ${voice.rating} of 5`"><i v-for="n in 5" :key="n" :class="{ full: n <= voice.rating }" /></span>
           <span class="soft about">{{ about(voice) }}: {{ voice.character }}</span>

@@ -1,6 +1,7 @@
 import type { Document } from '@tidy-reel/core/document/document'
 import type { FilmScene } from '@tidy-reel/core/document/film-scenes'
 import type { Pronunciation } from '@tidy-reel/core/speech/pronunciation'
+import { voiceOf } from '@tidy-reel/core/speech/take-request'
 import { spokenText } from '@tidy-reel/core/speech/spoken'
 import { SAMPLE_RATE } from '@tidy-reel/core/time'
 import type { VoiceView } from '@tidy-reel/core/views/speech'
@@ -26,9 +27,8 @@ export interface SpokenScene {
 
 /** The film's scenes with what is said of each and by whom. */
 export function spokenScenes(document: Document, scenes: readonly FilmScene[], takes: Readonly<Record<string, { hash: string; samples: number; noises?: { breaths: number; fillers: number } }>>, voices: ReadonlyMap<string, VoiceView>, pronunciations: readonly Pronunciation[]): SpokenScene[] {
-  const speakers = new Map(document.speaking.speakers.map(({ name, voice }) => [name, voice]))
   return scenes.filter(({ card }) => card === undefined).map((scene, i) => {
-    const voice = scene.voice ?? speakers.get(scene.speaker ?? '') ?? document.voice
+    const voice = voiceOf(document, scene)
     const take = takes[scene.id]
     return {
       id: scene.id, number: i + 1, text: scene.text, speaker: scene.speaker ?? '', voice,

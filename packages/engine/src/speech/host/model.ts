@@ -1,6 +1,7 @@
 import { existsSync, readdirSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { join } from 'node:path'
+import { IPA_WORD } from '@tidy-reel/core/speech/ipa'
 import type { RawSpeech, SpeechOrder } from '../contract.ts'
 
 interface Speaker {
@@ -15,7 +16,7 @@ export function speakWithModel(folder: string, speaker: number, { text, stretch 
   let tts = speakers.get(folder)
   if (!tts) speakers.set(folder, (tts = new OfflineTts({ model: { ...modelConfig(folder), numThreads: 1, debug: false, provider: 'cpu' }, maxNumSentences: 1 })))
   // A model has letters for words only: sounds in IPA are given as their plain letters.
-  const { samples, sampleRate } = tts.generate({ text: text.replace(/(?<!\S)\/([^\s/]+)\//g, '$1'), sid: speaker, speed: 1 / stretch, enableExternalBuffer: false })
+  const { samples, sampleRate } = tts.generate({ text: text.replace(IPA_WORD, '$1'), sid: speaker, speed: 1 / stretch, enableExternalBuffer: false })
   return { pcm: Int16Array.from(samples, (x) => Math.round(Math.max(-1, Math.min(1, x)) * 32_767)), rate: sampleRate }
 }
 

@@ -26,9 +26,8 @@ export interface AlignedSentence {
   missing: string[]
   /** Words said in it that are not in the script. */
   extra: { word: string; start: number; end: number }[]
-  /** How often it was begun, and how often read to the end. */
+  /** How often it was begun. */
   tries: number
-  readings: { start: number; end: number; good: boolean }[]
 }
 
 /** What a recogniser is given for a sentence: the words as they are spoken, parted where the dictionary parts them. */
@@ -103,7 +102,7 @@ async function exactly(hearing: Int16Array, sentences: readonly string[], words:
     return {
       text, words: said ?? [], missing: missing.map((i) => words[s]![i]!), extra: extra.map(({ text: word, start, end }) => ({ word, start, end })),
       start: said?.[0]?.start ?? reading?.start ?? null, end: said?.at(-1)?.end ?? reading?.end ?? null,
-      tries: readings.length, readings: readings.map(({ start, end, heard, finished }) => ({ start, end, good: finished && heard >= 0.8 })),
+      tries: readings.length,
     }
   })
 }

@@ -1,5 +1,6 @@
 import { TidyError } from '@tidy-reel/core/fault'
 import { runProgram } from '../../run/program.ts'
+import { int16sOf } from '../../sound/wav.ts'
 
 export const RECORDING_RATE = 48_000
 export const HEARING_RATE = 16_000
@@ -33,7 +34,7 @@ export async function readRecording(file: string, signal?: AbortSignal): Promise
       if (cause instanceof TidyError && cause.code === 'program_failed') throw fail('it is no sound that can be read, or it is broken')
       throw cause
     })
-    return new Int16Array(stdout.buffer.slice(stdout.byteOffset, stdout.byteOffset + (stdout.byteLength & ~1)))
+    return int16sOf(stdout)
   }
   const tooLong = (length: number) => length > RECORDING_MINUTES_LIMIT * 60
   const long = () => fail(`it lasts over ${RECORDING_MINUTES_LIMIT} minutes; part it`)
