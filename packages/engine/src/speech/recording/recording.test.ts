@@ -86,6 +86,17 @@ describe('keepReading', () => {
     expect(tight!.saved ?? 0).toBe(loose!.samples - tight!.samples)
     for (const [from, to] of tight!.pauses) expect(to - from).toBeLessThanOrEqual(0.1 * 48_000)
   })
+  it('takes an "um" out of a reading that has every word, when it is tightened', async () => {
+    const said = await takeOf(place, { text: 'Nobody sleeps, um, on the rock before the morning.', voice: 'flite-awb', speed: 1, finish: 'plain' })
+    const text = 'Nobody sleeps on the rock before the morning.'
+    const alone = await readRecording(said.file)
+    const take = await keepReading(place.takes, alone, text, { start: 0, end: alone.seconds })
+    const request = { text, voice: 'flite-slt', speed: 1, take }
+    const [loose, tight] = await Promise.all([takeOf(place, request), takeOf(place, { ...request, tighten: 0.1 })])
+    expect(loose!.noises?.fillers).toBe(1)
+    expect(tight!.saved! / 48_000).toBeGreaterThan(0.2)
+    expect(tight!.words).toHaveLength(wordsOf(text).length)
+  })
 })
 
 describe('a recording that cannot be used', () => {
