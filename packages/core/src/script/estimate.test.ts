@@ -18,8 +18,9 @@ describe('estimateSeconds', () => {
     expect(words / minutes).toBeGreaterThan(140)
     expect(words / minutes).toBeLessThan(190)
   })
-  it('counts an ideograph as three letters and gives the shortest word a moment', () => {
-    expect(estimateSeconds('海海海海海')).toBeCloseTo(1, 6)
+  it('gives an ideograph the time of several letters, a comma that of a breath, and the shortest word a moment', () => {
+    expect(estimateSeconds('海海海海海') - estimateSeconds('海海海海')).toBeCloseTo(0.2, 6)
+    expect(estimateSeconds('Now, he went') - estimateSeconds('Now he went')).toBeCloseTo(0.262, 6)
     expect(estimateSeconds('a')).toBe(0.4)
   })
 })

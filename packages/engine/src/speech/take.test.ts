@@ -28,7 +28,7 @@ const TEXT_SAID = 'The lamp was lit and ships could see it from twenty miles awa
 const TEXT = 'The lamp was lit in 1822, and ships could see it from 20 miles away.'
 
 describe('takeOf', () => {
-  it.each(BUILT_IN_VOICES.slice(0, 16).map(({ id }) => id))('speaks with %s: 48 kHz mono, at the level of all takes, no dead air at its ends', async (voice) => {
+  it.each(['flite-slt', 'flite-rms-deep', 'festival-slt', 'festival-ked', 'espeak-gb'])('speaks with %s: 48 kHz mono, at the level of all takes, no dead air at its ends', async (voice) => {
     const take = await takeOf(place, { text: TEXT, voice, speed: 1 })
     const [stream] = probe(take.file).streams
     expect(stream).toMatchObject({ codec_name: 'pcm_s16le', sample_rate: '48000', channels: 1 })
@@ -92,7 +92,9 @@ describe('takeAll', () => {
     const order: number[] = []
     const texts = ['Ay one.', 'Bee two.', 'Sea three.', 'Dee four.', 'Ee five.']
     const spoken = await takeAll(place, texts.map((text) => ({ text, voice: 'espeak-gb', speed: 1 })), { first: 3, onSpoken: (i) => order.push(i) })
-    expect(order.slice(0, 2).sort()).toEqual([3, 4])
+    // Two speak at a time, so what begins later may be done before the second of them.
+    expect([3, 4]).toContain(order[0])
+    expect(order.indexOf(3)).toBeLessThan(order.indexOf(1))
     const alone = await Promise.all(texts.map((text) => takeOf(place, { text, voice: 'espeak-gb', speed: 1 })))
     expect(spoken.map((s) => s && 'take' in s && s.take.hash)).toEqual(alone.map(({ hash }) => hash))
   })
