@@ -147,6 +147,7 @@ const commands = fc.oneof(
   fc.record({ type: fc.constant('setWantedMinutes'), minutes: maybe(fc.constantFrom(3, 12.5)) }), fc.record({ type: fc.constant('setNotes'), notes: fc.constantFrom('', 'Ask the keeper.') }),
   fc.record({ type: fc.constant('markClaim'), sentence: fc.constantFrom('The lamp.', 'It has 3 steps.'), words: fc.constantFrom('3', 'lamp'), found: maybe(fc.record({ mark: fc.constantFrom('unsure', 'checked', 'wrong'), source: fc.constant('a book'), by: fc.constant('me') })) }),
   fc.record({ type: fc.constant('putComment'), comment: fc.record({ id: fc.constantFrom('c1', 'c2'), on: fc.constant('lamp'), text: fc.constant('Why?'), by: fc.constant(''), done: fc.boolean() }) }), fc.record({ type: fc.constant('removeComment'), id: fc.constantFrom('c1', 'c2') }),
+  fc.record({ type: fc.constant('pinSense'), noun: fc.constantFrom('lamp', 'spring'), sense: maybe(fc.constantFrom('09466357', '00000001')) }), fc.record({ type: fc.constant('refusePicture'), item: fc.constantFrom(picture('c'), picture('d')), refusal: maybe(fc.record({ reason: fc.constantFrom('sense', 'ugly', 'people'), sentence: fc.constant('The lamp.'), words: fc.constantFrom([], ['lamp']) })) }),
   fc.record({ type: fc.constant('placeShots'), scenes: fc.array(fc.record({ sceneId: nth, text: fc.constantFrom('The lamp.', 'Why?'), items: fc.array(fc.constant(picture('c')), { maxLength: 3 }) }), { maxLength: 3 }) }),
 )
 

@@ -88,6 +88,10 @@ function changed(document: Document, command: Command): Document {
       return withScene(document, command.sceneId, (scene) => withCut(scene, command))
     case 'adjustShots':
       return adjustShots(document, command)
+    case 'pinSense':
+      return { ...document, matching: { ...document.matching, senses: [...document.matching.senses.filter(({ noun }) => noun !== command.noun), ...(command.sense ? [{ noun: command.noun, sense: command.sense }] : [])] } }
+    case 'refusePicture':
+      return { ...document, matching: { ...document.matching, refusals: [...document.matching.refusals.filter(({ item }) => item.id !== command.item.id), ...(command.refusal ? [{ item: command.item, ...command.refusal }] : [])] } }
     case 'placeShots':
       return placeShots(document, command)
     case 'takeBack':

@@ -62,6 +62,10 @@ export function commandName(command: Command): string {
       return 'place of a cut'
     case 'adjustShots':
       return Object.keys(command.set).map((name) => ({ slip: 'part of the clip', speed: 'speed of the clip', frame: 'framing', transition: 'transition' })[name] ?? name).join(', ')
+    case 'pinSense':
+      return `meaning of “${command.noun}”`
+    case 'refusePicture':
+      return command.refusal ? 'picture turned down' : 'picture wanted again'
     case 'placeShots':
       return 'chosen pictures'
     case 'takeBack':

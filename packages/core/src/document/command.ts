@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { ChosenItem } from '../match/item.ts'
 import { Inverse } from './inverse.ts'
-import { Card, CheckedClaim, ChosenTake, Comment, Document, Frame, LENGTH_LIMIT, MOODS, Scene, Shot, SpeakerName, Speaking, Transition } from './document.ts'
+import { Card, CheckedClaim, ChosenTake, Comment, Document, Frame, LENGTH_LIMIT, Matching, MOODS, Refusal, Scene, Shot, SpeakerName, Speaking, Transition } from './document.ts'
 
 const sceneId = Scene.shape.id
 const shot = z.number().int().min(0).max(11)
@@ -88,6 +88,10 @@ export const Command = z.discriminatedUnion('type', [
   z.object({ type: z.literal('setCut'), sceneId, shot, word: Shot.shape.word.unwrap().nullable() }),
   /** Settings of one shot of each scene, or of all when `shot` is null. */
   z.object({ type: z.literal('adjustShots'), target: Target, shot: shot.nullable(), set: ShotSettings }),
+  /** What a noun means in this film; null leaves it to its context. */
+  z.object({ type: z.literal('pinSense'), noun: Matching.shape.senses.element.shape.noun, sense: Matching.shape.senses.element.shape.sense.nullable() }),
+  /** A picture that is not wanted in this film, and why; null wants it again. */
+  z.object({ type: z.literal('refusePicture'), item: ChosenItem, refusal: Refusal.omit({ item: true }).nullable() }),
   /** What matching chose; skipped where the narration changed meanwhile, and at shots chosen by hand. */
   z.object({
     type: z.literal('placeShots'),

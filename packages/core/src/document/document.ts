@@ -121,9 +121,32 @@ export const Comment = z.object({
 })
 export type Comment = z.infer<typeof Comment>
 
+/** Why a person does not want a picture. */
+export const REFUSALS = ['sense', 'place', 'ugly', 'seen', 'people', 'style'] as const
+export type RefusalReason = (typeof REFUSALS)[number]
+
+/** A picture that is not wanted in this film, or for what one sentence says. */
+export const Refusal = z.object({
+  item: ChosenItem,
+  reason: z.enum(REFUSALS),
+  /** The sentence it was offered for, and which of its words it has. */
+  sentence: z.string().max(2000),
+  words: z.array(z.string().max(80)).max(20),
+})
+export type Refusal = z.infer<typeof Refusal>
+
+/** What a person told matching. */
+export const Matching = z.object({
+  /** What a noun means in this film, by WordNet's offset of the sense. */
+  senses: z.array(z.object({ noun: z.string().min(1).max(80), sense: z.string().regex(/^\d{8}$/) })).max(500),
+  refusals: z.array(Refusal).max(5000),
+})
+export type Matching = z.infer<typeof Matching>
+export const NOTHING_TOLD: Matching = { senses: [], refusals: [] }
+
 /** All that a person decides about a film. Everything else is derived from it. */
 export const Document = z.object({
-  version: z.literal(4),
+  version: z.literal(5),
   title: z.string().min(1).max(200),
   /** The narration with its markup: the one truth of what is said and shown in which order. */
   script: z.string(),
@@ -136,6 +159,7 @@ export const Document = z.object({
   transition: Transition,
   cards: z.object({ opening: Card, closing: Card }),
   scenes: z.array(Scene),
+  matching: Matching,
   /** How long the film is wished to be; null while nobody has said. */
   wantedMinutes: z.number().min(0.5).max(60).nullable(),
   /** What the film is to be about and what came along with its idea; never spoken. */
@@ -151,13 +175,14 @@ export const DEFAULT_VOICE = 'flite-slt'
 
 export function emptyDocument(title: string): Document {
   const card = { shown: false, text: null, samples: 4 * SAMPLE_RATE }
-  return { version: 4, title, script: '', voice: DEFAULT_VOICE, speed: 1, speaking: PLAIN_SPEAKING, mood: 'calm', transition: CUT, cards: { opening: card, closing: card }, scenes: [], wantedMinutes: null, notes: '', claims: [], comments: [], nextId: 1 }
+  return { version: 5, title, script: '', voice: DEFAULT_VOICE, speed: 1, speaking: PLAIN_SPEAKING, mood: 'calm', transition: CUT, cards: { opening: card, closing: card }, scenes: [], matching: NOTHING_TOLD, wantedMinutes: null, notes: '', claims: [], comments: [], nextId: 1 }
 }
 
 /** A document as an earlier version kept it, in today's form; anything else as it is. */
 export function upgraded(stored: unknown): unknown {
   if (typeof stored !== 'object' || stored === null || !('version' in stored)) return stored
   if (stored.version === 2) return upgraded({ ...stored, version: 3, wantedMinutes: null, notes: '', claims: [], comments: [] })
-  if (stored.version === 3) return { ...stored, version: 4, speaking: PLAIN_SPEAKING }
+  if (stored.version === 3) return upgraded({ ...stored, version: 4, speaking: PLAIN_SPEAKING })
+  if (stored.version === 4) return { ...stored, version: 5, matching: NOTHING_TOLD }
   return stored
 }

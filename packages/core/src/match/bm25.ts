@@ -8,11 +8,21 @@ export interface Fields {
   words: readonly string[]
 }
 
+/** Documents and, in the same order, what is added to them. */
+export interface Added {
+  documents: Uint32Array
+  scores: Float64Array
+}
+
 export interface Bm25 {
   /** Scores by document, in the order the documents were given; 0 where no word of the query occurs. */
   scores(query: ReadonlyMap<string, number>): Float64Array
+  /** What one word of weight 1 adds to each document that has it. */
+  added(word: string): Added
   /** Inverse document frequency, ln(1 + (N − n + ½)/(n + ½)). */
   idf(word: string): number
+  /** Every word that occurs. */
+  words(): Iterable<string>
 }
 
 /**
@@ -40,15 +50,29 @@ export function bm25(documents: readonly (readonly Fields[])[]): Bm25 {
     const n = postings.get(word)?.size ?? 0
     return Math.log(1 + (documents.length - n + 0.5) / (n + 0.5))
   }
+  const known = new Map<string, Added>()
+  const added = (word: string) => {
+    const found = known.get(word) ?? worked(word)
+    known.set(word, found)
+    return found
+  }
+  const worked = (word: string) => {
+    const boost = idf(word)
+    const found = [...(postings.get(word) ?? [])]
+    return {
+      documents: Uint32Array.from(found, ([i]) => i),
+      scores: Float64Array.from(found, ([i, count]) => (boost * count * (K1 + 1)) / (count + K1 * (1 - B + (B * lengths[i]!) / (mean || 1)))),
+    }
+  }
   return {
     idf,
+    added,
+    words: () => postings.keys(),
     scores(query) {
       const scores = new Float64Array(documents.length)
       for (const [word, weight] of query) {
-        const boost = weight * idf(word)
-        for (const [i, count] of postings.get(word) ?? []) {
-          scores[i]! += (boost * count * (K1 + 1)) / (count + K1 * (1 - B + (B * lengths[i]!) / (mean || 1)))
-        }
+        const { documents: having, scores: adds } = added(word)
+        having.forEach((i, k) => (scores[i]! += weight * adds[k]!))
       }
       return scores
     },

@@ -1,8 +1,11 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { emptyLexicon, type Lexicon } from '../words/lexicon.ts'
+import { emptyLexicon, type Lexicon, type Sense } from '../words/lexicon.ts'
 import { Item } from './item.ts'
-import { pickPictures, queriesOf, type SceneToMatch } from './pick.ts'
+import { pickPictures } from './pick.ts'
+import { pictureIndex } from './picture-index.ts'
+import { queriesOf } from './queries.ts'
+import type { SceneToMatch } from './scene-to-match.ts'
 import { SCENES_APART } from './scenes-apart.ts'
 
 const photo = (id: string, title: string, tags = title, more: object = {}) => Item.parse({ id, kind: 'photo', title, description: `Photograph: ${title}.`, tags: tags.split(' '), width: 1920, height: 1080, ...more })
@@ -11,8 +14,9 @@ const POOL = [
   photo('lighthouse', 'A lighthouse on a rock', 'lighthouse rock sea light'), photo('lamp', 'An oil lamp', 'lamp oil flame'), photo('ship', 'A ship at sea', 'ship sea voyage'),
   photo('bread', 'Bread in an oven', 'bread oven food'), photo('cow', 'A cow in a field', 'cow field farm'), photo('moon', 'The moon', 'moon night sky'),
 ]
-const first = (scenes: SceneToMatch[], lexicon: Lexicon = emptyLexicon, pool = POOL) =>
-  pickPictures(scenes, queriesOf(scenes, lexicon), pool, { orientation: 'landscape' }).map(({ chosen }) => chosen[0]?.id)
+const picks = (scenes: SceneToMatch[], { lexicon = emptyLexicon, pool = POOL, kept = new Map<number, string[]>(), orientation = 'landscape' as Item['orientation'] } = {}) =>
+  pickPictures(scenes, queriesOf(scenes, lexicon), pictureIndex(pool, lexicon), lexicon, { orientation, kept })
+const first = (scenes: SceneToMatch[], lexicon: Lexicon = emptyLexicon, pool = POOL) => picks(scenes, { lexicon, pool }).map(({ chosen }) => chosen[0]?.id)
 
 describe('pickPictures', () => {
   it('shows what a sentence names', () => {
@@ -24,18 +28,19 @@ describe('pickPictures', () => {
     expect(second).toMatch(/^ship/)
   })
   it('finds a thing by another name that the lexicon knows', () => {
-    const lexicon: Lexicon = { ...emptyLexicon, synonyms: (noun) => (noun === 'vessel' ? ['ship'] : []) }
+    const sense: Sense = { id: '1', file: 6, words: ['vessel', 'ship'], gloss: '', wider: [], narrower: [] }
+    const lexicon: Lexicon = { ...emptyLexicon, senses: (noun) => (noun === 'vessel' ? [sense] : []) }
     expect(first([scene('The vessel sank.')], lexicon)).toEqual(['ship'])
   })
   it('prefers the shape of the film', () => {
     const pool = [photo('wide', 'A lamp'), photo('tall', 'A lamp', 'lamp', { width: 1080, height: 1920, orientation: 'portrait' })]
     const scenes = [scene('The lamp burns.')]
-    expect(pickPictures(scenes, queriesOf(scenes, emptyLexicon), pool, { orientation: 'portrait' })[0]!.chosen[0]!.id).toBe('tall')
+    expect(picks(scenes, { pool, orientation: 'portrait' })[0]!.chosen[0]!.id).toBe('tall')
   })
   it('counts what a person chose as seen', () => {
     const scenes = [scene('A lamp.'), scene('A lamp.')]
-    const picks = pickPictures(scenes, queriesOf(scenes, emptyLexicon), [...POOL, photo('lamp2', 'A brass lamp', 'lamp')], { orientation: 'landscape', kept: new Map([[0, ['lamp']]]) })
-    expect(picks[1]!.chosen[0]!.id).toBe('lamp2')
+    const [, second] = picks(scenes, { pool: [...POOL, photo('lamp2', 'A brass lamp', 'lamp')], kept: new Map([[0, ['lamp']]]) })
+    expect(second!.chosen[0]!.id).toBe('lamp2')
   })
   it('shows the same thing at another hour only where nothing else fits', () => {
     const pool = [...['dawn', 'dusk', 'night'].map((hour) => photo(`light-${hour}`, `A lighthouse at ${hour}`, `lighthouse tower ${hour}`)), photo('lens', 'The lens of a lighthouse', 'lens glass lighthouse lamp'), photo('cow', 'A cow', 'cow')]
@@ -46,16 +51,27 @@ describe('pickPictures', () => {
   it('offers candidates that differ from each other', () => {
     const pool = [...['day', 'dawn', 'dusk', 'night', 'gray'].map((hour) => photo(`lamp-${hour}`, `An oil lamp`, `lamp oil flame ${hour}`)), photo('street', 'A street lamp', 'lamp street town'), photo('desk', 'A desk lamp', 'lamp desk office')]
     const scenes = [scene('The lamp burns.')]
-    const offered = pickPictures(scenes, queriesOf(scenes, emptyLexicon), pool, { orientation: 'landscape' })[0]!.candidates.slice(0, 4).map(({ item }) => item.id)
+    const offered = picks(scenes, { pool })[0]!.candidates.slice(0, 4).map(({ item }) => item.id)
     expect(offered).toEqual(expect.arrayContaining(['street', 'desk']))
   })
   it('has an answer for an empty library', () => {
     const scenes = [scene('The lamp burns.')]
-    expect(pickPictures(scenes, queriesOf(scenes, emptyLexicon), [], { orientation: 'landscape' })).toEqual([expect.objectContaining({ chosen: [], candidates: [] })])
+    expect(picks(scenes, { pool: [] })).toEqual([expect.objectContaining({ chosen: [], candidates: [] })])
   })
   it('says why in a few words', () => {
     const scenes = [scene('The lighthouse stands alone.')]
-    expect(pickPictures(scenes, queriesOf(scenes, emptyLexicon), POOL, { orientation: 'landscape' })[0]!.candidates[0]!.why).toBe('shows lighthouse')
+    expect(picks(scenes)[0]!.candidates[0]!.why).toBe('shows lighthouse')
+  })
+  describe('with one thing in many pictures', () => {
+    const pool = Array.from({ length: 14 }, (_, i) => photo(`lamp-${i}`, 'Lamp', 'lamp'))
+    const lamps = picks(Array.from({ length: 24 }, () => scene('The lamp burns.')), { pool })
+    it('offers four at least, the chosen one first', () => {
+      for (const { chosen, candidates } of lamps) {
+        expect(candidates.length).toBeGreaterThanOrEqual(4)
+        expect(candidates[0]!.item).toBe(chosen[0])
+      }
+    })
+    it('gives two to a scene over 8 s', () => expect(picks([scene('The lamp burns.', { seconds: 8.5 })], { pool })[0]!.chosen).toHaveLength(2))
   })
   it('repeats no picture within ten scenes while another is left, whatever the words', () => {
     const words = fc.constantFrom('lighthouse', 'lamp', 'ship', 'bread', 'cow', 'moon', 'nothing')

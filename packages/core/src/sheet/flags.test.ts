@@ -8,7 +8,7 @@ import { filmFlags, type FlagFacts } from './flags.ts'
 
 const item = (id: string, seconds = 0) => Item.parse({ id, kind: seconds ? 'clip' : 'photo', title: id, seconds })
 const show = (sceneId: string, id: string, shot = 0, seconds = 0): Command => ({ type: 'setShot', sceneId, shot, item: item(id, seconds) })
-const facts: FlagFacts = { spoken: () => true, picks: () => [], doubted: () => [] }
+const facts: FlagFacts = { spoken: () => true, picks: () => [], byHand: () => false, doubted: () => [] }
 function flagged(commands: Command[], more: Partial<FlagFacts> = {}, seconds = 3): string[] {
   const document = commands.reduce((now, command) => apply(now, command).document, documentFrom('T', 'One. Two. Three.'))
   const film = filmOf(document)
@@ -41,6 +41,8 @@ describe('filmFlags', () => {
     expect(flagged([...fits, { type: 'adjustShots', target: ['s1'], shot: 0, set: { slip: 6 * 48_000 } }])).toEqual(['s1 short'])
   })
   it('finds weak pictures and silent scenes', () => {
-    expect(flagged(all, { picks: () => [{ item: item('b'), score: 0, why: '' }], spoken: (id) => id !== 's1' })).toEqual(['s1 silent', 's2 weak'])
+    const weak: FlagFacts['picks'] = () => [{ item: item('b'), score: 0.1, why: '', sure: 'weak', shows: [] }]
+    expect(flagged(all, { picks: weak, spoken: (id) => id !== 's1' })).toEqual(['s1 silent', 's2 weak'])
+    expect(flagged(all, { picks: weak, byHand: () => true })).toEqual([])
   })
 })

@@ -24,6 +24,8 @@ export interface FlagFacts {
   spoken: (sceneId: string) => boolean
   /** What matching offered; undefined while it has not looked yet. */
   picks: (sceneId: string) => readonly Pick[] | undefined
+  /** Whether a person chose a shot: then it is no longer doubted. */
+  byHand: (sceneId: string, shot: number) => boolean
   /** Claims of a scene that somebody marked unsure or wrong. */
   doubted: (sceneId: string) => readonly DoubtedClaim[]
 }
@@ -35,7 +37,7 @@ const LONG_SECONDS = SCENE_SECONDS_LIMIT * 1.15
 const subjectOf = (title: string) => (title.toLowerCase().match(/\p{L}+/gu) ?? []).filter((word) => !HOURS.has(word)).sort().join(' ')
 
 /** The flags of every scene of a film, by scene id; scenes without any are left out. */
-export function filmFlags({ scenes, fps }: Timeline, { spoken, picks, doubted }: FlagFacts): Map<string, Flag[]> {
+export function filmFlags({ scenes, fps }: Timeline, { spoken, picks, byHand, doubted }: FlagFacts): Map<string, Flag[]> {
   const flags = new Map<string, Flag[]>()
   const seen = new Map<string, number>()
   let before: { id: string; subject: string } | undefined
@@ -52,7 +54,7 @@ export function filmFlags({ scenes, fps }: Timeline, { spoken, picks, doubted }:
         before = undefined
         continue
       }
-      if (offered?.some((pick) => pick.item.id === item.id && pick.score <= 0)) found.push({ kind: 'weak', text: 'the picture shows nothing of this', ...at })
+      if (!byHand(scene.id, shot) && offered?.some((pick) => pick.item.id === item.id && pick.sure === 'weak')) found.push({ kind: 'weak', text: 'the picture may not fit', ...at })
       const needed = (((endFrame - startFrame) * fps[1]) / fps[0]) * speed + slip / SAMPLE_RATE
       if (item.kind === 'clip' && item.seconds && item.seconds < needed - 0.05) found.push({ kind: 'short', text: `the clip lasts ${item.seconds.toFixed(1)} of ${needed.toFixed(1)} s and starts again`, ...at })
       const last = seen.get(item.id)

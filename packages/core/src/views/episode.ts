@@ -1,6 +1,6 @@
 import type { Document } from '../document/document.ts'
 import type { FaultCode } from '../fault.ts'
-import type { Pick } from '../match/pick.ts'
+import type { NounSenses, Pick } from '../match/pick.ts'
 import type { FilmShape } from '../render/plan.ts'
 import type { Progress } from '../render/progress.ts'
 import type { FilmReport } from '../render/report.ts'
@@ -48,7 +48,7 @@ export interface EpisodeView {
   revision: number
   document: Document
   takes: Record<string, TakeFacts & { hash: string }>
-  candidates: Record<string, { words: SearchWord[]; picks: Pick[] }>
+  candidates: Record<string, { words: SearchWord[]; picks: Pick[]; meanings: NounSenses[] }>
   /** How much longer than the estimate the film's voice speaks. */
   rate: number
   /** The channel's; those of the document go before them. */

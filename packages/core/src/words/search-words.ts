@@ -1,7 +1,8 @@
-import nlp from 'compromise'
+import { figuresOf } from './figures.ts'
 import type { Lexicon } from './lexicon.ts'
 import { lemma, verbLemma } from './lemma.ts'
 import { STOP_WORDS } from './stop.ts'
+import { isAction, isDescribing, isNoun, termsOf, type Term } from './terms.ts'
 
 /** One thing to look for, `[0, 1]` heavy; a phrase of several words is kept whole beside its words. */
 export interface SearchWord {
@@ -10,46 +11,57 @@ export interface SearchWord {
   weight: number
   /** As it stands in the narration, for underlining; empty when it was borrowed. */
   written: string
+  /** What it names: a thing (one noun), a phrase of several words, something done, or a quality. */
+  names: 'thing' | 'phrase' | 'action' | 'quality'
+  /** For a thing: what it would weigh if it could be shown perfectly. */
+  rarity?: number
 }
 
-interface Term {
-  text: string
-  tags: Set<string>
-}
-
-const WORD = /[\p{L}\p{N}][\p{L}\p{N}'’-]*/gu
+/** How much of a word's weight is left where it is not meant as it stands. */
+const FIGURATIVE = { idiom: 0.02, likeness: 0.1, measure: 0.2 }
 
 /**
  * What a sentence has to show: its nouns and noun phrases, then its actions, heaviest first.
  *
  * A noun weighs by how picturable WordNet's commonest sense of it is and by how rarely people say it
- * (a rare word says more); a verb or adjective weighs a fifth of it.
+ * (a rare word says more); a verb or adjective weighs a fifth of it. A word that stands in a figure of speech hardly counts.
  *
+ * @param meant words that are meant whatever phrase they stand in: what the film is about
  * @returns `[]` when nothing in the sentence can be looked for
  * @example searchWords('The lighthouse stands on a rock.', lexicon)[0].text // => 'lighthouse'
  */
-export function searchWords(text: string, lexicon: Lexicon): SearchWord[] {
+export function searchWords(text: string, lexicon: Lexicon, meant: ReadonlySet<string> = new Set()): SearchWord[] {
+  const terms = termsOf(text)
+  const shares = literalShares(terms, meant)
   const found = new Map<string, SearchWord>()
-  const add = (word: SearchWord) => {
+  const add = (word: SearchWord, share: number) => {
     const known = found.get(word.text)
-    if (!known || known.weight < word.weight) found.set(word.text, word)
+    if (!known || known.weight < word.weight * share) found.set(word.text, { ...word, weight: word.weight * share, ...(word.rarity === undefined ? {} : { rarity: word.rarity * share }) })
   }
-  for (const run of nounRuns(termsOf(text))) {
-    for (const term of run) add(weighed(term, lexicon))
-    if (run.length > 1 && run.length < 4) add(phraseOf(run, lexicon))
+  for (const run of nounRuns(terms)) {
+    const share = Math.min(...run.map((term) => shares.get(term)!))
+    for (const term of run) add(weighed(term, lexicon), shares.get(term)!)
+    if (run.length > 1 && run.length < 4) add(phraseOf(run, lexicon), share)
   }
-  for (const term of termsOf(text)) {
+  for (const term of terms) {
     const verb = verbLemma(term.text)
-    if (isAction(term) && !STOP_WORDS.has(verb)) add({ text: verb, weight: 0.2, written: term.text })
+    if (isAction(term) && !STOP_WORDS.has(verb)) add({ text: verb, weight: ACTION, written: term.text, names: 'action' }, shares.get(term)!)
   }
   return [...found.values()].filter((word) => word.weight > 0.02).sort((a, b) => b.weight - a.weight)
 }
 
-function termsOf(text: string): Term[] {
-  const sentences = nlp(text).json({ terms: { tags: true } }) as { terms: { text: string; tags: string[] }[] }[]
-  return sentences.flatMap(({ terms }) =>
-    terms.flatMap(({ text: raw, tags }) => (raw.match(WORD) ?? []).map((word) => ({ text: word, tags: new Set(tags) }))),
-  )
+const ACTION = 0.2
+
+/** 1 for a word that is meant as it stands, less for one in a figure of speech. */
+function literalShares(terms: readonly Term[], meant: ReadonlySet<string>): Map<Term, number> {
+  const shares = new Map(terms.map((term) => [term, 1]))
+  for (const { from, to, kind } of figuresOf(terms)) {
+    for (const term of terms.slice(from, to)) {
+      if (kind !== 'likeness' && meant.has(lemma(term.text))) continue
+      shares.set(term, Math.min(shares.get(term)!, FIGURATIVE[kind]))
+    }
+  }
+  return shares
 }
 
 /** Neighbouring nouns, with the adjectives before them: "whale oil", "bright lamp". */
@@ -70,18 +82,13 @@ function nounRuns(terms: Term[]): Term[][] {
   return runs
 }
 
-const isNoun = ({ tags, text }: Term) =>
-  (tags.has('Noun') && !tags.has('Pronoun') && !tags.has('Date') && !/^\d/.test(text)) || tags.has('ProperNoun')
-const isDescribing = ({ tags }: Term) => tags.has('Adjective') || tags.has('Gerund')
-const isAction = ({ tags }: Term) => tags.has('Verb') && !tags.has('Auxiliary') && !tags.has('Copula') && !tags.has('Modal')
-
 function weighed(term: Term, lexicon: Lexicon): SearchWord {
   const text = lemma(term.text)
   const noun = isNoun(term)
   const shown = lexicon.picturable(text) ?? (term.tags.has('ProperNoun') ? 0.6 : 0.5)
   const rarity = Math.min(1, Math.max(0.35, (6.2 - lexicon.frequency(text)) / 3))
   const weight = STOP_WORDS.has(text) ? 0 : (noun ? 0.15 + 0.85 * shown : 0.2) * rarity
-  return { text, weight, written: term.text }
+  return { text, weight, written: term.text, names: noun ? 'thing' : 'quality', rarity }
 }
 
 function phraseOf(run: Term[], lexicon: Lexicon): SearchWord {
@@ -91,5 +98,6 @@ function phraseOf(run: Term[], lexicon: Lexicon): SearchWord {
     text: words.map((word) => word.text).join(' '),
     weight: Math.min(1, heaviest * 1.1),
     written: run.map((term) => term.text).join(' '),
+    names: 'phrase',
   }
 }

@@ -1,7 +1,11 @@
 import pLimit from 'p-limit'
 import type { TidyError } from '@tidy-reel/core/fault'
 import type { Item, Orientation } from '@tidy-reel/core/match/item'
-import { pickPictures, queriesOf, searchesOf, type SceneToMatch, type ScenePicks } from '@tidy-reel/core/match/pick'
+import { pickPictures, type ScenePicks } from '@tidy-reel/core/match/pick'
+import { pictureIndex } from '@tidy-reel/core/match/picture-index'
+import { queriesOf, searchesOf } from '@tidy-reel/core/match/queries'
+import type { SceneToMatch } from '@tidy-reel/core/match/scene-to-match'
+import { NOTHING_TOLD, type Matching } from '@tidy-reel/core/document/document'
 import type { Film } from '@tidy-reel/core/document/film-scenes'
 import type { Lexicon } from '@tidy-reel/core/words/lexicon'
 import type { StockLibrary } from './contract.ts'
@@ -12,7 +16,11 @@ const PER_SEARCH = 24
 
 export interface MatchOptions {
   orientation: Orientation
+  /** Of the film. */
+  title?: string
   kept?: ReadonlyMap<number, readonly string[]>
+  /** What a person told matching. */
+  told?: Matching
   signal?: AbortSignal
   onProgress?: (done: number, all: number) => void
 }
@@ -39,8 +47,10 @@ export function scenesToMatch({ scenes, chapters }: Pick<Film, 'scenes' | 'chapt
  * @returns picks by scene, and what a library said when it failed: the scenes are there all the same, without pictures
  */
 export async function matchFilm(scenes: readonly SceneToMatch[], lexicon: Lexicon, library: StockLibrary | readonly Item[], options: MatchOptions): Promise<{ picks: ScenePicks[]; fault?: TidyError }> {
-  const queries = queriesOf(scenes, lexicon)
-  if (!('search' in library)) return { picks: pickPictures(scenes, queries, library, options) }
+  const { told = NOTHING_TOLD } = options
+  const queries = queriesOf(scenes, lexicon, options.title, new Map(told.senses.map(({ noun, sense }) => [noun, sense])))
+  const pick = (items: readonly Item[]) => pickPictures(scenes, queries, pictureIndex(items, lexicon), lexicon, { ...options, refusals: told.refusals })
+  if (!('search' in library)) return { picks: pick(library) }
   const searches = [...new Set(queries.flatMap(searchesOf))]
   const pool = new Map<string, Item>()
   const limit = pLimit(AT_ONCE)
@@ -60,5 +70,5 @@ export async function matchFilm(scenes: readonly SceneToMatch[], lexicon: Lexico
   await Promise.all(searches.map((words) => limit(() => look(words))))
   if (!fault && pool.size < scenes.length) await look('')
   const sorted = [...pool.values()].sort((a, b) => a.id.localeCompare(b.id))
-  return { picks: pickPictures(scenes, queries, sorted, options), ...(fault ? { fault } : {}) }
+  return { picks: pick(sorted), ...(fault ? { fault } : {}) }
 }

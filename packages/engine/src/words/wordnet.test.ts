@@ -15,8 +15,9 @@ describe('loadLexicon', () => {
   it('knows other names and wider kinds', () => {
     expect(lexicon.synonyms('lighthouse')).toContain('beacon')
     expect(lexicon.synonyms('car')).toContain('automobile')
-    expect(lexicon.kinds('lighthouse')).toContain('tower')
-    expect(lexicon.kinds('oak').length).toBeGreaterThan(0)
+    expect(lexicon.senses('lighthouse')[0]!.wider).toContain('tower')
+    expect(lexicon.senses('tower')[0]!.narrower.length).toBeGreaterThan(3)
+    expect(lexicon.senses('lighthouse')[0]!.gloss).toContain('light')
   })
   it('knows nothing of a word that is none', () => {
     expect(lexicon.picturable('zzyzx')).toBeUndefined()

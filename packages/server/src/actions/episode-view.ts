@@ -28,7 +28,7 @@ export async function episodeView(episode: Episode, place: Pick<ReturnType<typeo
     id, revision, document,
     takes: spoken, rate, pronunciations,
     bed: await knownBed(place.beds, document.mood, filmSeconds(film, film.scenes.map((scene) => spoken[scene.id])), document.title),
-    candidates: Object.fromEntries(candidates.map(({ sceneId, words, picks }) => [sceneId, { words, picks }])),
+    candidates: Object.fromEntries(candidates.map(({ sceneId, words, picks, meanings }) => [sceneId, { words, picks, meanings }])),
     proxies: document.scenes.flatMap(({ shots }) => shots.flatMap(({ item }) => (item && existsSync(proxyFile(place.proxies, item)) ? [item.id] : []))),
     renders: renders.map(renderView),
     history,

@@ -55,7 +55,7 @@ describe('prepare', () => {
     await prepareIt(id)
     const { document, revision } = await fresh.app.episodes.find(id)
     expect(document.scenes.every(({ shots }) => shots[0]?.item)).toBe(true)
-    expect((await Candidates.findAll({ where: { episodeId: id } })).map(({ picks }) => picks.length)).toEqual([8, 8])
+    for (const { picks } of await Candidates.findAll({ where: { episodeId: id } })) expect(picks.length).toBeGreaterThanOrEqual(8)
     const answer = (await fresh.ask('GET', `/api/episodes/${id}`)).body as { takes: Record<string, { samples: number }> }
     expect(Object.values(answer.takes).every(({ samples }) => samples > 10_000)).toBe(true)
     await prepareIt(id)

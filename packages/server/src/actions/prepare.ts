@@ -1,6 +1,9 @@
 import type { Sequelize } from 'sequelize'
+import { isEqual } from 'lodash-es'
+import type { Matching, Shot } from '@tidy-reel/core/document/document'
 import type { FilmScene } from '@tidy-reel/core/document/film-scenes'
 import { likeness } from '@tidy-reel/core/document/reconcile'
+import { concerns } from '@tidy-reel/core/match/refusals'
 import { TidyError } from '@tidy-reel/core/fault'
 import { filmSeconds, sceneSeconds } from '@tidy-reel/core/timeline/timeline'
 import type { Preparing } from '@tidy-reel/core/views/episode'
@@ -60,20 +63,28 @@ export async function prepare(sequelize: Sequelize, config: EngineConfig, episod
   await tell('done', 1, 1)
 }
 
+/** The sense a person chose for a noun. */
+const senseOf = ({ senses }: Matching, noun: string) => senses.find((pinned) => pinned.noun === noun)?.sense
+
 /** Pictures of a scene whose words have changed less than this stay: half of them are still said. */
 const STILL_THE_SAME = 0.5
 
 async function matchEpisode(config: EngineConfig, episodes: EpisodeActions, { id, ownerId, document, revision }: Episode, signal: AbortSignal): Promise<string[]> {
   const film = filmable(document)
-  const known = new Map((await Candidates.findAll({ where: { episodeId: id, ownerId } })).map((c) => [c.sceneId, c.text]))
+  const before = await Candidates.findAll({ where: { episodeId: id, ownerId } })
+  const known = new Map(before.map((c) => [c.sceneId, c.text]))
+  const meansAnother = new Set(before.filter(({ told, words }) => words.some(({ text }) => senseOf(told, text) !== senseOf(document.matching, text))).map(({ sceneId }) => sceneId))
+  const toldBefore = before.every(({ told }) => isEqual(told, document.matching))
   const shown = film.scenes.flatMap((scene, i) => (scene.card === undefined ? [{ ...scene, i }] : []))
-  if (shown.every(({ id: sceneId, text, shots }) => shots.length > 0 && known.get(sceneId) === text)) return []
-  const stays = ({ id: sceneId, text, shots }: FilmScene) => shots.length > 0 && likeness(known.get(sceneId) ?? text, text) >= STILL_THE_SAME
+  if (toldBefore && shown.every(({ id: sceneId, text, shots }) => shots.length > 0 && known.get(sceneId) === text)) return []
+  const said = new Map(before.map((c) => [c.sceneId, { text: c.text, words: c.words.flatMap((word) => (word.written ? [word.text] : [])) }]))
+  const refusedIn = (sceneId: string) => ({ by, item }: Shot) => by === 'match' && document.matching.refusals.some((refusal) => refusal.item.id === item?.id && concerns(refusal, said.get(sceneId) ?? { text: '', words: [] }))
+  const stays = ({ id: sceneId, text, shots }: FilmScene) => shots.length > 0 && !(meansAnother.has(sceneId) && shots.every(({ by }) => by === 'match')) && !shots.some(refusedIn(sceneId)) && likeness(known.get(sceneId) ?? text, text) >= STILL_THE_SAME
   const kept = keptPictures(film.scenes.map((scene) => (stays(scene) ? scene : { ...scene, shots: scene.shots.filter(({ by }) => by === 'hand') })))
-  const { picks, fault } = await matchFilm(scenesToMatch(film, sceneSeconds(film.scenes, film.speed, film.pauses)), await loadLexicon(), pictureLibrary(config), { orientation: 'landscape', kept, signal })
+  const { picks, fault } = await matchFilm(scenesToMatch(film, sceneSeconds(film.scenes, film.speed, film.pauses)), await loadLexicon(), pictureLibrary(config), { orientation: 'landscape', title: document.title, told: document.matching, kept, signal })
   if (fault && picks.every(({ chosen }) => chosen.length === 0)) return [fault.message]
   await Candidates.destroy({ where: { episodeId: id, ownerId } })
-  await Candidates.bulkCreate(shown.map((scene) => ({ episodeId: id, ownerId, sceneId: scene.id, text: scene.text, words: picks[scene.i]!.words, picks: picks[scene.i]!.candidates })))
+  await Candidates.bulkCreate(shown.map((scene) => ({ episodeId: id, ownerId, sceneId: scene.id, text: scene.text, words: picks[scene.i]!.words, picks: picks[scene.i]!.candidates, meanings: picks[scene.i]!.meanings, told: document.matching })))
   const unmatched = shown.flatMap((scene) => (stays(scene) ? [] : [{ sceneId: scene.id, text: scene.text, items: picks[scene.i]!.chosen }]))
   if (unmatched.length) await episodes.command(id, revision, { type: 'placeShots', scenes: unmatched }, 'matching')
   return fault ? [fault.message] : []

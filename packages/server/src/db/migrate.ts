@@ -65,10 +65,15 @@ const DOCUMENT_4 = ['episodes', 'renders', 'versions'].map((table) => `update ${
     text text not null, voice text not null, kind text not null check (kind in ('spoken', 'recorded')), samples integer not null, used_at timestamptz not null, primary key (episode_id, scene_id, hash))`,
 )
 
+/** Documents of version 5: what a person told matching. Candidates are found anew: they tell more now. */
+const FIFTH_DOCUMENT = JSON.stringify({ version: 5, matching: { senses: [], refusals: [] } })
+const DOCUMENT_5 = ['episodes', 'renders', 'versions'].map((table) => `update ${table} set document = document || '${FIFTH_DOCUMENT}'::jsonb where document->>'version' = '4'`)
+  .concat('delete from candidates', 'alter table candidates add column meanings jsonb not null, add column told jsonb not null')
+
 /** Brings the database to the newest layout; each step once, in a transaction. */
 export async function migrate(sequelize: Sequelize): Promise<void> {
   const umzug = new Umzug({
-    migrations: [['001-first', FIRST], ['002-history', HISTORY], ['003-document-2', DOCUMENT_2], ['004-document-3', DOCUMENT_3], ['005-topics', TOPICS], ['006-writing', WRITING], ['007-document-4', DOCUMENT_4]].map(([name, statements]) => ({
+    migrations: [['001-first', FIRST], ['002-history', HISTORY], ['003-document-2', DOCUMENT_2], ['004-document-3', DOCUMENT_3], ['005-topics', TOPICS], ['006-writing', WRITING], ['007-document-4', DOCUMENT_4], ['008-document-5', DOCUMENT_5]].map(([name, statements]) => ({
       name: name as string,
       up: () => sequelize.transaction(async (transaction) => {
         for (const statement of statements!) await sequelize.query(statement, { transaction })

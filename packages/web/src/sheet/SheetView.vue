@@ -4,6 +4,7 @@ import { useEventListener } from '@vueuse/core'
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import type { Command, Target } from '@tidy-reel/core/document/command'
 import type { Item } from '@tidy-reel/core/match/item'
+import { useRouter } from 'vue-router'
 import { api } from '../api.ts'
 import { useEpisode } from '../episode/episode-store.ts'
 import FilmMonitor from '../monitor/FilmMonitor.vue'
@@ -23,6 +24,7 @@ import { useSheet } from './use-sheet.ts'
 import VersionsPanel from './VersionsPanel.vue'
 
 const episode = useEpisode()
+const router = useRouter()
 const player = usePlayer(() => ({ film: episode.film, takes: episode.data?.takes ?? {}, bed: episode.data?.bed ?? null }))
 const sheet = useSheet(episode, player)
 const { rows, row, scene, cursor, selectedIds, shot, writing } = sheet
@@ -52,7 +54,8 @@ watch(player.sceneIndex, (index) => {
 
 const target = computed((): Target => (which.value === 'all' ? 'all' : which.value === 'chapter' && scene.value ? { chapterOf: scene.value.id } : selectedIds.value))
 const run = (command: Command) => void sheet.run(command)
-const offered = computed(() => (scene.value ? (episode.data!.candidates[scene.value.id] ?? { words: [], picks: [] }) : { words: [], picks: [] }))
+const NO_CANDIDATES = { words: [], picks: [], meanings: [] }
+const offered = computed(() => (scene.value ? (episode.data!.candidates[scene.value.id] ?? NO_CANDIDATES) : NO_CANDIDATES))
 
 function choose(item: Item, at = shot.value) {
   if (scene.value) run({ type: 'setShot', sceneId: scene.value.id, shot: Math.min(at, scene.value.shots.length), item })
@@ -77,6 +80,7 @@ function searchFor(words?: string) {
 
 const commands = sheetCommands(sheet, episode, player, {
   open, search: searchFor, choose: (n) => offered.value.picks[n] && choose(offered.value.picks[n].item),
+  pickRun: () => void router.push({ name: 'picks' }),
   palette: () => (over.value = 'palette'), keys: () => (over.value = 'keys'), versions: () => (over.value = 'versions'),
   fullscreen: () => void monitor.value?.fullscreen(), guides: () => (guides.value = !guides.value),
 })
@@ -157,7 +161,8 @@ function dropScenes(index: number) {
       <ul v-if="episode.preparing?.remarks.length" class="remarks red" role="alert"><li v-for="remark in episode.preparing.remarks" :key="remark">{{ remark }}</li></ul>
       <div class="tabs" role="tablist" aria-label="What is selected">
         <button v-for="[name, label, key] in [['pictures', 'Pictures', 'P'], ['shot', 'This picture', 'F'], ['scene', 'This scene', 'E']] as const" :key="name" class="plain" role="tab" :aria-selected="panel === name" :title="`${label} (${key})`" @click="panel = name">{{ label }}</button>
-        <button class="plain all" title="All commands (F2); sheet of keys (F1)" @click="over = 'palette'">All commands <kbd>F2</kbd></button>
+        <RouterLink class="all link" :to="{ name: 'picks' }" title="One pass through all pictures, weak ones first (Shift P)">Pick run</RouterLink>
+        <button class="plain" title="All commands (F2); sheet of keys (F1)" @click="over = 'palette'">All commands <kbd>F2</kbd></button>
       </div>
       <div v-if="scene" class="below" @keydown.esc="leaveField">
         <CandidatePanel v-if="panel === 'pictures'" ref="candidates" :number="scene.number" :shot="shot" :shots="scene.shots" :candidates="offered.picks" :words="offered.words" @choose="choose" @shot="shot = $event" />
@@ -188,7 +193,7 @@ aside { display: flex; flex-direction: column; min-height: 0; overflow: auto; co
 .tabs { display: flex; gap: 20px; padding: 0 16px; border-bottom: 1px solid var(--hair); }
 .tabs button { padding: 7px 0 5px; border-bottom: 2px solid transparent; color: var(--soft); }
 .tabs [aria-selected='true'] { color: var(--ink); font-weight: 600; border-color: var(--blue); }
-.tabs .all { margin-left: auto; }
+.tabs .all { margin-left: auto; align-self: center; }
 kbd { font: 11.5px var(--mono); border: 1px solid var(--hair); padding: 0 5px; }
 .hint { padding: 16px; }
 .map { grid-column: 1 / 3; border-top: 1px solid var(--hair); }

@@ -24,6 +24,7 @@ export interface Desk {
   open(panel: 'pictures' | 'shot' | 'scene'): void
   search(): void
   choose(candidate: number): void
+  pickRun(): void
   palette(): void
   keys(): void
   versions(): void
@@ -91,6 +92,7 @@ export function sheetCommands(sheet: Sheet, episode: ReturnType<typeof useEpisod
     { group: 'Scenes', name: 'As long as the voice', keys: ['0'], run: set({ length: null }) },
 
     { group: 'Pictures', name: 'Show one of the pictures offered', keys: ['1', '2', '3', '4'], run: (key) => desk.choose(Number(key ?? 1) - 1) },
+    { group: 'Pictures', name: 'Pick run: one pass through all pictures', keys: ['Shift+p'], run: desk.pickRun },
     { group: 'Pictures', name: 'Search pictures', keys: ['/'], run: () => desk.search() },
     { group: 'Pictures', name: 'Add a picture at the word being spoken', keys: ['a'], run: () => sheet.addShot() },
     { group: 'Pictures', name: 'Remove the chosen picture', keys: ['x'], run: () => sheet.scene.value?.shots.length && sheet.run({ type: 'removeShot', sceneId: sheet.scene.value.id, shot: sheet.shot.value }) },

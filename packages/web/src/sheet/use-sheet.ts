@@ -32,7 +32,7 @@ export function useSheet(episode: ReturnType<typeof useEpisode>, player: Player)
   const refused = ref('')
 
   const doubted = computed(() => groupBy(doubtedClaims(episode.document!.script, episode.parsed, episode.document!.claims), ({ scene }) => episode.document!.scenes[scene]?.id))
-  const flags = computed(() => filmFlags(episode.film, { doubted: (id) => doubted.value[id] ?? [], spoken: (id) => !!episode.data?.takes[id], picks: (id) => episode.data?.candidates[id]?.picks }))
+  const flags = computed(() => filmFlags(episode.film, { doubted: (id) => doubted.value[id] ?? [], spoken: (id) => !!episode.data?.takes[id], picks: (id) => episode.data?.candidates[id]?.picks, byHand: (id, at) => episode.document?.scenes.find((each) => each.id === id)?.shots[at]?.by === 'hand' }))
   const rows = computed(() => sheetRows(episode.document!, episode.parsed, episode.film, flags.value, writingAfter.value))
   const indexOf = (id: string) => rows.value.findIndex((row) => row.id === id)
   const cursor = computed(() => Math.max(0, indexOf(episode.selected)))

@@ -1,0 +1,71 @@
+import { expect, test } from './stack.ts'
+import { idOf, newEpisode, prepared, viewOf } from './steps.ts'
+
+const BAT = `# Out of the tower
+When the light fades, a bat leaves the old tower. It hunts moths over the river. The sea is far away, and a ship passes.
+
+# At home
+The lamp in the kitchen burns all night. Nobody knows why.`
+
+test('one pass through the pictures by keyboard: choosing, more, a search, turning down and taking back', async ({ page, request }) => {
+  await newEpisode(page, 'Bats of the tower', BAT)
+  await prepared(page, 5)
+  const id = idOf(page)
+  await page.keyboard.press('Shift+P')
+  const offered = page.getByRole('list', { name: 'Pictures offered' }).getByRole('listitem')
+  await expect(offered).toHaveCount(4)
+  await expect(page.getByText('of 5 to look at')).toContainText('5')
+  const shots = async () => (await viewOf(request, id)).document.scenes.flatMap(({ shots }) => shots)
+  const byHand = async () => (await shots()).filter(({ by }) => by === 'hand').length
+
+  // Turned down for the meaning: it is gone from here, told in the list, and comes back.
+  const second = await offered.nth(1).getByRole('button').getAttribute('aria-label')
+  const title = second!.replace(/^\d: /, '')
+  await page.keyboard.press('ArrowRight')
+  await page.keyboard.press('x')
+  await page.keyboard.press('w')
+  const turned = page.getByRole('region', { name: 'Turned down' })
+  await expect(turned).toContainText(title)
+  await expect(turned).toContainText('wrong meaning')
+  await expect(offered.filter({ hasText: title })).toHaveCount(0)
+  await expect.poll(async () => (await viewOf(request, id)).document.matching.refusals.map(({ reason, item }) => [reason, item.title])).toEqual([['sense', title]])
+  await turned.getByRole('button', { name: 'Take back' }).click()
+  await expect.poll(async () => (await viewOf(request, id)).document.matching.refusals).toEqual([])
+
+  // Four more, one of them; then the marked one; then one that was searched for.
+  await page.keyboard.press('Space')
+  await expect(offered.first()).not.toContainText('There now')
+  await page.keyboard.press('1')
+  await expect.poll(byHand).toBe(1)
+  await page.keyboard.press('Enter')
+  await expect.poll(byHand).toBe(2)
+  await page.keyboard.press('/')
+  await page.keyboard.type('lighthouse')
+  await page.keyboard.press('Enter')
+  await expect(offered.first()).toContainText(/lighthouse/i)
+  await page.keyboard.press('1')
+  await expect.poll(byHand).toBe(3)
+  expect((await shots()).some(({ by, item }) => by === 'hand' && /lighthouse/i.test(item?.title ?? ''))).toBe(true)
+
+  // What is left is for later; undo takes the last choice back.
+  await page.keyboard.press('ArrowDown')
+  await page.keyboard.press('ArrowDown')
+  await expect(page.getByText('Every picture has been looked at.')).toBeVisible()
+  await page.keyboard.press('Control+z')
+  await expect.poll(byHand).toBe(2)
+})
+
+test('a word is taken for what a person says it means, for the whole film', async ({ page, request }) => {
+  await newEpisode(page, 'Night flyers', 'A bat leaves the tower at dusk. The bat hears a moth. Then the bat is gone.')
+  await prepared(page, 3)
+  const id = idOf(page)
+  const view = () => viewOf(request, id)
+  const [first] = (await view()).document.scenes
+  const bat = (await view()).candidates[first!.id]!.meanings.find(({ noun }) => noun === 'bat')!
+  expect(bat.senses[0]!.gloss).toContain('mammal')
+  await page.keyboard.press('Shift+P')
+  await page.locator('summary', { hasText: 'bat' }).first().click()
+  await page.getByRole('button', { name: /club/ }).first().click()
+  await expect.poll(async () => (await view()).document.matching.senses.map(({ noun }) => noun)).toEqual(['bat'])
+  await expect.poll(async () => Object.values((await view()).candidates).map(({ meanings }) => meanings.find(({ noun }) => noun === 'bat')?.senses[0]!.gloss)).toEqual([expect.stringContaining('club'), expect.stringContaining('club'), expect.stringContaining('club')])
+})

@@ -1,0 +1,93 @@
+import { SCENES_APART } from './scenes-apart.ts'
+
+/** A picture that may be shown at a place of the film. */
+export interface Option {
+  /** Its place in the list of all items. */
+  i: number
+  score: number
+}
+
+/** A place in the film that one picture fills: a shot, or a picture that is there already. */
+export interface Place {
+  scene: number
+  options: readonly Option[]
+  /** How much hangs on the best option, 0 to 1. */
+  stake: number
+  /** Pictures that stand there already: nothing is chosen, but they count for those around. */
+  kept?: readonly number[]
+}
+
+/** What likeness costs. */
+export const LIKENESS = {
+  /** How much dearer it is to fall further behind a place's best option. */
+  loyal: 2,
+  /** How much a picture loses that looks just like one shown one, two, three places before. */
+  one: 0.6, two: 0.15, three: 0.07,
+}
+const AGAIN = 3
+const BEAM = 48
+
+interface Path {
+  value: number
+  chosen: number
+  before?: Path
+}
+
+/**
+ * Chooses a picture for every place of a film at once: as good as can be for each, unlike those just before, none again within
+ * `SCENES_APART` scenes while another will do. A beam search: after each place the best paths go on.
+ *
+ * @param alike how alike two items look, 0 to 1
+ * @returns the chosen item of each place; −1 where it has no options
+ */
+export function chooseForFilm(places: readonly Place[], alike: (a: number, b: number) => number): number[] {
+  let paths: Path[] = [{ value: 0, chosen: -1 }]
+  places.forEach((place, n) => {
+    if (place.kept || place.options.length === 0) {
+      paths = paths.map((path) => ({ value: path.value, chosen: -1, before: path }))
+      return
+    }
+    const next: Path[] = []
+    const best = place.options.reduce((most, { score }) => Math.max(most, score), 0) || 1
+    for (const path of paths) {
+      const shown = shownBefore(path, places, n)
+      for (const { i, score } of place.options) next.push({ value: path.value + worth(i, (score / best) ** LIKENESS.loyal, place.stake, shown, alike), chosen: i, before: path })
+    }
+    paths = next.sort((a, b) => b.value - a.value).slice(0, BEAM)
+  })
+  const chosen: number[] = []
+  for (let path: Path | undefined = paths[0]; path?.before; path = path.before) chosen.push(path.chosen)
+  return chosen.reverse()
+}
+
+interface Shown {
+  i: number
+  scene: number
+  /** How many places before. */
+  back: number
+}
+
+function shownBefore(path: Path, places: readonly Place[], n: number): Shown[] {
+  const shown: Shown[] = []
+  let at: Path | undefined = path
+  for (let k = n - 1; k >= 0 && at; k--, at = at.before) {
+    if (places[n]!.scene - places[k]!.scene > SCENES_APART) break
+    const here = places[k]!.kept ?? (at.chosen < 0 ? [] : [at.chosen])
+    for (const i of here) shown.push({ i, scene: places[k]!.scene, back: n - k })
+  }
+  // What a person chose further on must not be shown shortly before it either.
+  for (let k = n + 1; k < places.length && places[k]!.scene - places[n]!.scene <= SCENES_APART; k++)
+    for (const i of places[k]!.kept ?? []) shown.push({ i, scene: places[k]!.scene, back: k - n })
+  return shown
+}
+
+function worth(i: number, score: number, stake: number, shown: readonly Shown[], alike: (a: number, b: number) => number): number {
+  let value = score * stake
+  for (const { i: other, back } of shown) {
+    if (other === i) return score * stake - AGAIN + (Math.abs(back) * AGAIN) / 100
+    const weight = [LIKENESS.one, LIKENESS.two, LIKENESS.three][back - 1]
+    if (weight === undefined) continue
+    value -= weight * alike(i, other) * score
+  }
+  return value
+}
