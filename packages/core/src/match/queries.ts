@@ -61,8 +61,10 @@ const TOO_GENERAL = 4.9
  */
 export function queriesOf(scenes: readonly SceneToMatch[], lexicon: Lexicon, title = '', pinned: PinnedSenses = new Map()): SceneQuery[] {
   const reading = readFilm(scenes, title, lexicon)
-  const film = subjectDirection(reading.subject, lexicon)
-  const chapters = new Map(reading.scenes.map(({ chapter }) => [chapter, subjectDirection(chapter, lexicon)]))
+  const said = new Map<string, number>()
+  for (const { words } of reading.scenes) for (const word of words) if (word.names === 'thing') said.set(word.text, (said.get(word.text) ?? 0) + word.weight)
+  const film = subjectDirection(reading.subject, said, lexicon)
+  const chapters = new Map(reading.scenes.map(({ chapter }) => [chapter, subjectDirection(chapter, said, lexicon)]))
   return scenes.map((scene, i) => queryOf(scene, i, reading, scenes, { film, chapter: chapters.get(reading.scenes[i]!.chapter)! }, lexicon, pinned))
 }
 
@@ -122,11 +124,11 @@ function strongest(concepts: readonly Concept[]): Concept[] {
 }
 
 /** Where a film or chapter points: its words in what they mean there. */
-function subjectDirection(subject: ReadonlyMap<string, number>, lexicon: Lexicon): Vector {
+function subjectDirection(subject: ReadonlyMap<string, number>, said: ReadonlyMap<string, number>, lexicon: Lexicon): Vector {
   const plain = directionOf(subject, lexicon)
   const sum = new Float32Array(plain.length)
   for (const [text, weight] of subject) {
-    const meaning = meaningIn(text, directionOf(subject, lexicon, text), lexicon)
+    const meaning = meaningIn(text, directionOf(said, lexicon, text), lexicon)
     const direction = meaning ? meantDirection(text, meaning, lexicon, plain.length) : lexicon.vector(text)
     if (direction) addTo(sum, direction, weight * rarityOf(text, lexicon))
   }

@@ -95,4 +95,4 @@ export function meantDirection(noun: string, { senses, likely }: Meaning, lexico
 }
 
 /** How much of a noun's direction is left to all its uses together. */
-const OWN_DIRECTION = 0.5
+const OWN_DIRECTION = 0.75

@@ -80,6 +80,7 @@ function searchFor(words?: string) {
 
 const commands = sheetCommands(sheet, episode, player, {
   open, search: searchFor, choose: (n) => offered.value.picks[n] && choose(offered.value.picks[n].item),
+  contactSheet: () => void router.push({ name: 'contact' }),
   pickRun: () => void router.push({ name: 'picks' }),
   palette: () => (over.value = 'palette'), keys: () => (over.value = 'keys'), versions: () => (over.value = 'versions'),
   fullscreen: () => void monitor.value?.fullscreen(), guides: () => (guides.value = !guides.value),
@@ -162,7 +163,8 @@ function dropScenes(index: number) {
       <div class="tabs" role="tablist" aria-label="What is selected">
         <button v-for="[name, label, key] in [['pictures', 'Pictures', 'P'], ['shot', 'This picture', 'F'], ['scene', 'This scene', 'E']] as const" :key="name" class="plain" role="tab" :aria-selected="panel === name" :title="`${label} (${key})`" @click="panel = name">{{ label }}</button>
         <RouterLink class="all link" :to="{ name: 'picks' }" title="One pass through all pictures, weak ones first (Shift P)">Pick run</RouterLink>
-        <button class="plain" title="All commands (F2); sheet of keys (F1)" @click="over = 'palette'">All commands <kbd>F2</kbd></button>
+        <RouterLink class="link also" :to="{ name: 'contact' }" title="All pictures of the film at once (C)">Contact sheet</RouterLink>
+        <button class="plain" aria-label="All commands" title="All commands (F2); sheet of keys (F1)" @click="over = 'palette'"><kbd>F2</kbd></button>
       </div>
       <div v-if="scene" class="below" @keydown.esc="leaveField">
         <CandidatePanel v-if="panel === 'pictures'" ref="candidates" :number="scene.number" :shot="shot" :shots="scene.shots" :candidates="offered.picks" :words="offered.words" @choose="choose" @shot="shot = $event" />
@@ -190,9 +192,10 @@ aside { display: flex; flex-direction: column; min-height: 0; overflow: auto; co
 .refused { padding: 7px 16px; border-bottom: 1px solid var(--hair); }
 .refused button { border-bottom: 1px solid currentColor; margin-left: 8px; }
 .remarks { margin: 0; padding: 8px 16px 8px 32px; border-bottom: 1px solid var(--hair); }
-.tabs { display: flex; gap: 20px; padding: 0 16px; border-bottom: 1px solid var(--hair); }
+.tabs { display: flex; gap: 15px; font-size: 14.5px; white-space: nowrap; padding: 0 16px; border-bottom: 1px solid var(--hair); }
 .tabs button { padding: 7px 0 5px; border-bottom: 2px solid transparent; color: var(--soft); }
 .tabs [aria-selected='true'] { color: var(--ink); font-weight: 600; border-color: var(--blue); }
+.tabs .also { align-self: center; }
 .tabs .all { margin-left: auto; align-self: center; }
 kbd { font: 11.5px var(--mono); border: 1px solid var(--hair); padding: 0 5px; }
 .hint { padding: 16px; }

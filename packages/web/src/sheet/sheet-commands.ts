@@ -25,6 +25,7 @@ export interface Desk {
   search(): void
   choose(candidate: number): void
   pickRun(): void
+  contactSheet(): void
   palette(): void
   keys(): void
   versions(): void
@@ -93,6 +94,7 @@ export function sheetCommands(sheet: Sheet, episode: ReturnType<typeof useEpisod
 
     { group: 'Pictures', name: 'Show one of the pictures offered', keys: ['1', '2', '3', '4'], run: (key) => desk.choose(Number(key ?? 1) - 1) },
     { group: 'Pictures', name: 'Pick run: one pass through all pictures', keys: ['Shift+p'], run: desk.pickRun },
+    { group: 'Pictures', name: 'Contact sheet: all pictures of the film at once', keys: ['c'], run: desk.contactSheet },
     { group: 'Pictures', name: 'Search pictures', keys: ['/'], run: () => desk.search() },
     { group: 'Pictures', name: 'Add a picture at the word being spoken', keys: ['a'], run: () => sheet.addShot() },
     { group: 'Pictures', name: 'Remove the chosen picture', keys: ['x'], run: () => sheet.scene.value?.shots.length && sheet.run({ type: 'removeShot', sceneId: sheet.scene.value.id, shot: sheet.shot.value }) },
