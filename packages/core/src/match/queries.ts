@@ -25,8 +25,6 @@ export interface SceneQuery {
   stake: number
   /** True when it rests on a pronoun: what its other words name stands beside its subject. */
   resting: boolean
-  /** True when the scene itself has little to show and leans on what stands around it. */
-  borrowed: boolean
 }
 
 /** A word and what may stand for it, with weights. */
@@ -63,8 +61,8 @@ export function queriesOf(scenes: readonly SceneToMatch[], lexicon: Lexicon, tit
   const reading = readFilm(scenes, title, lexicon)
   const said = new Map<string, number>()
   for (const { words } of reading.scenes) for (const word of words) if (word.names === 'thing') said.set(word.text, (said.get(word.text) ?? 0) + word.weight)
-  const film = subjectDirection(reading.subject, said, lexicon)
-  const chapters = new Map(reading.scenes.map(({ chapter }) => [chapter, subjectDirection(chapter, said, lexicon)]))
+  const film = subjectDirection(reading.subject, said, lexicon, pinned)
+  const chapters = new Map(reading.scenes.map(({ chapter }) => [chapter, subjectDirection(chapter, said, lexicon, pinned)]))
   return scenes.map((scene, i) => queryOf(scene, i, reading, scenes, { film, chapter: chapters.get(reading.scenes[i]!.chapter)! }, lexicon, pinned))
 }
 
@@ -94,7 +92,7 @@ function queryOf(scene: SceneToMatch, i: number, reading: FilmReading, scenes: r
     for (const word of reading.title) add(word.text, word.weight * SHARE.title)
   }
   const borrowed = need > 0.4
-  return { words: borrowed ? withBorrowed(words, terms) : words, terms, concepts: strongest(concepts), meanings, direction, ...worlds, need, borrowed, resting: standing.length > 0, stake: (1 - (1 - SHARE.stakeNeed) * need) * (standing.length ? SHARE.stakeStanding : 1) }
+  return { words: borrowed ? withBorrowed(words, terms) : words, terms, concepts: strongest(concepts), meanings, direction, ...worlds, need, resting: standing.length > 0, stake: (1 - (1 - SHARE.stakeNeed) * need) * (standing.length ? SHARE.stakeStanding : 1) }
 
   function addWithKin(word: SearchWord, times: number) {
     if (word.names !== 'thing') return add(word.text, word.weight * times)
@@ -124,11 +122,11 @@ function strongest(concepts: readonly Concept[]): Concept[] {
 }
 
 /** Where a film or chapter points: its words in what they mean there. */
-function subjectDirection(subject: ReadonlyMap<string, number>, said: ReadonlyMap<string, number>, lexicon: Lexicon): Vector {
+function subjectDirection(subject: ReadonlyMap<string, number>, said: ReadonlyMap<string, number>, lexicon: Lexicon, pinned: PinnedSenses): Vector {
   const plain = directionOf(subject, lexicon)
   const sum = new Float32Array(plain.length)
   for (const [text, weight] of subject) {
-    const meaning = meaningIn(text, directionOf(said, lexicon, text), lexicon)
+    const meaning = meaningIn(text, directionOf(said, lexicon, text), lexicon, pinned.get(text))
     const direction = meaning ? meantDirection(text, meaning, lexicon, plain.length) : lexicon.vector(text)
     if (direction) addTo(sum, direction, weight * rarityOf(text, lexicon))
   }

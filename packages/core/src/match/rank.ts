@@ -13,8 +13,6 @@ export interface Ranked {
   i: number
   /** 0 = has nothing to do with the scene, 1 = shows just what it says. */
   score: number
-  /** How much of what the scene says is in its words, 0 to 1. */
-  said: number
   /** How far the scene leans on what stands around it, 0 to 1. */
   lean: number
   /** Words of the scene that mean something else in it. */
@@ -75,7 +73,7 @@ export function ranked(scene: SceneToMatch, query: SceneQuery, index: PictureInd
     const outside = (WEIGHT.outside + (1 - WEIGHT.outside) * covered * WEIGHT.covered) * (query.resting ? WEIGHT.resting : 1)
     const value = WEIGHT.words * said * (outside + (1 - outside) * fit) + WEIGHT.meaning * closeness * closeness
       + WEIGHT.film * fit * (0.3 + 0.7 * lean) + WEIGHT.lent * saturated(lent.earned[i]!) * fit * (0.15 + 0.85 * lean)
-    return { item, i, score: value * fitness(item, scene, orientation) * kept[i]!, said, lean, clashes: clashes.get(i) ?? [] }
+    return { item, i, score: value * fitness(item, scene, orientation) * kept[i]!, lean, clashes: clashes.get(i) ?? [] }
   })
   return scored.filter(({ i }) => kept[i]! > 0).sort((a, b) => b.score - a.score || a.item.id.localeCompare(b.item.id)).slice(0, most)
 }
