@@ -3,13 +3,11 @@
  * may be looked at, `--speed` measures against a list of 100,000 items.
  */
 import { readFileSync } from 'node:fs'
-import { estimateSeconds } from '@tidy-reel/core/script/estimate'
 import { labelledCatalogue, labelledScripts, type LabelledScript } from '@tidy-reel/core/match/set/labelled'
-import { judgeMatches, type MatchScore } from '@tidy-reel/core/match/set/measure'
+import { filmOfScript, judgeMatches, offeredFor, type MatchScore } from '@tidy-reel/core/match/set/measure'
 import { pickPictures } from '@tidy-reel/core/match/pick'
 import { pictureIndex } from '@tidy-reel/core/match/picture-index'
 import { queriesOf } from '@tidy-reel/core/match/queries'
-import { matchFilm } from '@tidy-reel/engine/stock/match-film'
 import { loadLexicon } from '@tidy-reel/engine/words/wordnet'
 
 const read = (name: string) => readFileSync(new URL(`../packages/core/src/match/set/${name}.txt`, import.meta.url), 'utf8')
@@ -19,16 +17,10 @@ const lexicon = await loadLexicon()
 const percent = (part: number, whole: number) => `${((part / whole) * 100).toFixed(1)} %`.padStart(7)
 const row = (name: string, { scenes, first, four, otherSense, alike }: MatchScore) => `${name.padEnd(10)} ${String(scenes).padStart(4)}  first ${percent(first, scenes)}  one of four ${percent(four, scenes)}  other sense ${percent(otherSense, scenes)}  alike ${alike}`
 
-async function offered({ title, scenes }: LabelledScript): Promise<string[][]> {
-  const film = scenes.map(({ text, chapter, chapterTitle }) => ({ text, chapter, chapterTitle, seconds: estimateSeconds(text) }))
-  const { picks } = await matchFilm(film, lexicon, items, { orientation: 'landscape', title })
-  return picks.map(({ chosen, candidates }) => [...new Set([...chosen.slice(0, 1), ...candidates.map((c) => c.item)].map((item) => item.id))])
-}
-
 console.log(`catalogue: ${items.length} items of ${new Set(catalogue.map(({ subject }) => subject)).size} subjects`)
 for (const half of ['tuned', 'held'] as const) {
   const scripts = labelledScripts(read('scripts')).filter((script) => script.half === half)
-  const judged = judgeMatches(scripts, catalogue, await Promise.all(scripts.map(offered)))
+  const judged = judgeMatches(scripts, catalogue, offeredFor(scripts, catalogue, lexicon))
   console.log(`\n${half}: ${scripts.length} scripts`)
   for (const [hardness, score] of judged.byHardness) console.log(row(hardness, score))
   console.log(row('all', judged.all))
@@ -43,10 +35,10 @@ if (process.argv.includes('--speed')) {
     console.log(`${name} ${((performance.now() - started) / per).toFixed(1)} ms`)
     return result
   }
-  const [{ title, scenes }] = labelledScripts(read('scripts')) as [LabelledScript]
-  const film = scenes.map(({ text, chapter, chapterTitle }) => ({ text, chapter, chapterTitle, seconds: estimateSeconds(text) }))
+  const [script] = labelledScripts(read('scripts')) as [LabelledScript]
+  const film = filmOfScript(script)
   const index = timed('\nindex of 100,000 items, once', () => pictureIndex(many, lexicon))
-  const queries = timed('reading, a scene', () => queriesOf(film, lexicon, title), film.length)
+  const queries = timed('reading, a scene', () => queriesOf(film, lexicon, script.title), film.length)
   timed('choosing, a scene, first film', () => pickPictures(film, queries, index, lexicon, { orientation: 'landscape' }), film.length)
   timed('choosing, a scene, another time', () => pickPictures(film, queries, index, lexicon, { orientation: 'landscape' }), film.length)
 }

@@ -62,8 +62,7 @@ export function chooseForFilm(places: readonly Place[], alike: (a: number, b: nu
 
 interface Shown {
   i: number
-  scene: number
-  /** How many places before. */
+  /** How many places away. */
   back: number
 }
 
@@ -73,18 +72,18 @@ function shownBefore(path: Path, places: readonly Place[], n: number): Shown[] {
   for (let k = n - 1; k >= 0 && at; k--, at = at.before) {
     if (places[n]!.scene - places[k]!.scene > SCENES_APART) break
     const here = places[k]!.kept ?? (at.chosen < 0 ? [] : [at.chosen])
-    for (const i of here) shown.push({ i, scene: places[k]!.scene, back: n - k })
+    for (const i of here) shown.push({ i, back: n - k })
   }
   // What a person chose further on must not be shown shortly before it either.
   for (let k = n + 1; k < places.length && places[k]!.scene - places[n]!.scene <= SCENES_APART; k++)
-    for (const i of places[k]!.kept ?? []) shown.push({ i, scene: places[k]!.scene, back: k - n })
+    for (const i of places[k]!.kept ?? []) shown.push({ i, back: k - n })
   return shown
 }
 
 function worth(i: number, score: number, stake: number, shown: readonly Shown[], alike: (a: number, b: number) => number): number {
   let value = score * stake
   for (const { i: other, back } of shown) {
-    if (other === i) return score * stake - AGAIN + (Math.abs(back) * AGAIN) / 100
+    if (other === i) return score * stake - AGAIN + (back * AGAIN) / 100
     const weight = [LIKENESS.one, LIKENESS.two, LIKENESS.three][back - 1]
     if (weight === undefined) continue
     value -= weight * alike(i, other) * score

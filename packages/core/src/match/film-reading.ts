@@ -1,8 +1,8 @@
 import { lemma } from '../words/lemma.ts'
 import type { Lexicon } from '../words/lexicon.ts'
 import { leaningOn, standsFor, topicsOf, type Topic } from '../words/pronouns.ts'
-import { searchWords, type SearchWord } from '../words/search-words.ts'
-import { termsOf } from '../words/terms.ts'
+import { searchWords, searchWordsOf, type SearchWord } from '../words/search-words.ts'
+import { termsOf, type Term } from '../words/terms.ts'
 import { addTo, type Vector } from '../words/vectors.ts'
 import type { SceneToMatch } from './scene-to-match.ts'
 import { rarityOf } from './senses.ts'
@@ -37,23 +37,23 @@ const CENTRAL = 0.55
 
 /** Reads a film: what each sentence names, what its pronouns stand for, what chapter and film are about. */
 export function readFilm(scenes: readonly SceneToMatch[], title: string, general: Lexicon): FilmReading {
-  const said = scenes.map((scene) => scene.picture ?? scene.text)
+  const said = scenes.map((scene) => termsOf(scene.picture ?? scene.text))
   const lexicon = lexiconOfFilm(said, general)
   const named = title ? searchWords(title, lexicon).filter(({ names }) => names === 'thing') : []
   const titled = named.map((word) => ({ ...word, weight: word.weight * TITLE }))
-  const first = subjectOf([titled, ...said.map((text) => searchWords(text, lexicon))])
+  const first = subjectOf([titled, ...said.map((terms) => searchWordsOf(terms, lexicon))])
   const meant = new Set([...first].filter(([, weight]) => weight > CENTRAL).map(([text]) => text))
-  const own = said.map((text) => searchWords(text, lexicon, meant))
+  const own = said.map((terms) => searchWordsOf(terms, lexicon, meant))
   const chapters = new Map<number, Map<string, number>>()
   for (const { chapter, chapterTitle } of scenes) {
     if (chapters.has(chapter)) continue
-    const heading = chapterTitle ? [searchWords(chapterTitle, lexicon, meant)] : []
+    const heading = chapterTitle ? [searchWordsOf(termsOf(chapterTitle), lexicon, meant)] : []
     chapters.set(chapter, subjectOf([...own.filter((_, i) => scenes[i]!.chapter === chapter), ...heading]))
   }
   let before: Topic[] = []
   const read = scenes.map((scene, i): SceneReading => {
     const words = own[i]!
-    const terms = termsOf(said[i]!)
+    const terms = said[i]!
     const pronoun = scene.picture ? undefined : leaningOn(terms)
     const sameChapter = i > 0 && scenes[i - 1]!.chapter === scene.chapter
     const standing = pronoun && before.length ? standsFor(pronoun, sameChapter ? before : before.map((topic) => ({ ...topic, weight: topic.weight * 0.5 })), lexicon).slice(0, 4) : []
@@ -70,9 +70,9 @@ export function readFilm(scenes: readonly SceneToMatch[], title: string, general
 const RETURNING = 0.8
 
 /** A common word that returns through a film is what it is about: it tells as much as a rare one. */
-function lexiconOfFilm(said: readonly string[], lexicon: Lexicon): Lexicon {
+function lexiconOfFilm(said: readonly (readonly Term[])[], lexicon: Lexicon): Lexicon {
   const counts = new Map<string, number>()
-  for (const text of said) for (const word of new Set(termsOf(text).map((term) => lemma(term.text)))) counts.set(word, (counts.get(word) ?? 0) + 1)
+  for (const terms of said) for (const word of new Set(terms.map((term) => lemma(term.text)))) counts.set(word, (counts.get(word) ?? 0) + 1)
   return { ...lexicon, frequency: (word) => lexicon.frequency(word) - RETURNING * Math.log2(counts.get(word) ?? 1) }
 }
 
@@ -88,7 +88,7 @@ function subjectOf(stretches: readonly SearchWord[][]): Map<string, number> {
 
 /** Where weighted words point together. */
 export function directionOf(words: Iterable<readonly [text: string, weight: number]>, lexicon: Lexicon, without?: string): Vector {
-  const sum = new Float32Array(dimensionsOf(lexicon))
+  const sum = new Float32Array(lexicon.dimensions)
   for (const [text, weight] of words) {
     for (const word of text.split(' ')) {
       const vector = word === without ? undefined : lexicon.vector(word)
@@ -97,6 +97,3 @@ export function directionOf(words: Iterable<readonly [text: string, weight: numb
   }
   return sum
 }
-
-/** Dimensions of a lexicon's vectors; 1 when it has none. */
-export const dimensionsOf = (lexicon: Lexicon) => lexicon.vector(lemma('water'))?.length ?? 1

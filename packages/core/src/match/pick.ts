@@ -7,7 +7,7 @@ import type { Item, Orientation } from './item.ts'
 import { likenessIn } from './likeness.ts'
 import type { PictureIndex } from './picture-index.ts'
 import type { SceneQuery } from './queries.ts'
-import { keptAfterRefusals } from './refusals.ts'
+import { keptAfterRefusals, saidBy } from './refusals.ts'
 import { ranked, SHOT_SECONDS, worldOf, type Ranked, type World } from './rank.ts'
 import type { SceneToMatch } from './scene-to-match.ts'
 import type { Sureness } from './sureness.ts'
@@ -63,7 +63,8 @@ export function pickPictures(
   const world = (direction: Vector) => worlds.get(direction) ?? worlds.set(direction, worldOf(direction, index)).get(direction)!
   const alike = likenessIn(index)
   const left = keptAfterRefusals(index, options.refusals ?? [], alike)
-  const lists = scenes.map((scene, n) => ranked(scene, queries[n]!, index, { film: world(queries[n]!.film), chapter: world(queries[n]!.chapter) }, left({ text: scene.text, words: ownWords(queries[n]!) }), options.orientation, lexicon, CONSIDERED))
+  const said = scenes.map(({ text }, n) => saidBy(text, queries[n]!.words))
+  const lists = scenes.map((scene, n) => ranked(scene, queries[n]!, index, { film: world(queries[n]!.film), chapter: world(queries[n]!.chapter) }, left(said[n]!), options.orientation, lexicon, CONSIDERED))
   const numbers = new Map(index.items.map(({ id }, i) => [id, i]))
   const places = scenes.flatMap((scene, n): Place[] => {
     const kept = options.kept?.get(n)?.flatMap((id) => numbers.get(id) ?? [])
@@ -78,7 +79,7 @@ export function pickPictures(
     return {
       words: queries[n]!.words,
       chosen: chosen.map(({ item }) => item),
-      candidates: offered.map((entry) => ({ item: entry.item, score: entry.score, shows: ownWords(queries[n]!).filter((word) => index.weights[entry.i]!.has(word)), why: whyOf(queries[n]!, entry, index), sure: surenessOf(entry) })),
+      candidates: offered.map((entry) => ({ item: entry.item, score: entry.score, shows: said[n]!.words.filter((word) => index.weights[entry.i]!.has(word)), why: whyOf(queries[n]!, said[n]!.words, entry, index), sure: surenessOf(entry) })),
       meanings: nounSenses(queries[n]!),
     }
   })
@@ -105,9 +106,6 @@ function surenessOf({ score, clashes, lean }: Ranked): Sureness {
   return score >= SURE && lean < 0.5 ? 'sure' : 'look'
 }
 
-/** Words a scene names itself. */
-const ownWords = ({ words }: SceneQuery) => words.filter(({ written }) => written).map(({ text }) => text)
-
 const SENSES_SHOWN = 5
 
 function nounSenses({ words, meanings }: SceneQuery): NounSenses[] {
@@ -119,9 +117,8 @@ function nounSenses({ words, meanings }: SceneQuery): NounSenses[] {
   })
 }
 
-function whyOf(query: SceneQuery, { i }: Ranked, { weights }: PictureIndex): string {
-  const { terms } = query
-  const own = new Set(ownWords(query))
+function whyOf({ terms }: SceneQuery, said: readonly string[], { i }: Ranked, { weights }: PictureIndex): string {
+  const own = new Set(said)
   const hits = [...terms].filter(([text]) => weights[i]!.has(text)).sort((a, b) => b[1] - a[1]).map(([text]) => text)
   const direct = hits.filter((text) => own.has(text))
   if (direct.length) return `shows ${direct.slice(0, 3).join(', ')}`

@@ -3,7 +3,6 @@ import type { Lexicon } from '../words/lexicon.ts'
 import { STOP_WORDS } from '../words/stop.ts'
 import { addTo, dot, unit, type Vector } from '../words/vectors.ts'
 import { bm25, type Bm25, type Fields } from './bm25.ts'
-import { dimensionsOf } from './film-reading.ts'
 import { HOURS } from './hours.ts'
 import type { Item } from './item.ts'
 
@@ -44,7 +43,7 @@ function fieldsOf(item: Item): Fields[] {
 export function pictureIndex(items: readonly Item[], lexicon: Lexicon): PictureIndex {
   const fields = items.map(fieldsOf)
   const index = bm25(fields)
-  const dimensions = dimensionsOf(lexicon)
+  const dimensions = lexicon.dimensions
   const rarest = Math.log(1 + items.length)
   const weights = fields.map((each) => {
     const found = new Map<string, number>()

@@ -1,5 +1,5 @@
 import type { Lexicon } from '../words/lexicon.ts'
-import type { SearchWord } from '../words/search-words.ts'
+import { weightShown, type SearchWord } from '../words/search-words.ts'
 import { addTo, type Vector } from '../words/vectors.ts'
 import { directionOf, readFilm, type FilmReading, type SceneReading } from './film-reading.ts'
 import type { SceneToMatch } from './scene-to-match.ts'
@@ -41,7 +41,7 @@ export interface Concept {
 export type PinnedSenses = ReadonlyMap<string, string>
 
 /** How much of a word's weight goes to others; worked out on the tuned half of the labelled set. */
-export const SHARE = {
+const SHARE = {
   synonym: 0.46, kind: 0.16, narrower: 0.18,
   /** Of what a pronoun stands for, and of the sentence's own words beside that. */
   standing: 0.8, besideStanding: 0.55, ownStrength: 0.4,
@@ -136,7 +136,7 @@ function subjectDirection(subject: ReadonlyMap<string, number>, said: ReadonlyMa
 /** What a noun weighs by how well it can be shown in the meanings it may have here. */
 function weightIn(word: SearchWord, { senses, likely }: Meaning, lexicon: Lexicon): number {
   const shown = likely.reduce((sum, p, k) => sum + p * lexicon.picturableSense(senses[k]!), 0)
-  return Math.max(word.weight * 0.6, (0.15 + 0.85 * shown) * (word.rarity ?? word.weight))
+  return Math.max(word.weight * 0.6, weightShown(shown) * (word.rarity ?? word.weight))
 }
 
 /** What stands around a word: the rest of its sentence, the sentences beside it, chapter and film. */

@@ -20,7 +20,7 @@ export interface Ranked {
 }
 
 /** Parts and shapes of the score; they are worked out on the tuned half of the labelled set. */
-export const WEIGHT = {
+const WEIGHT = {
   words: 0.56, meaning: 0.5, film: 0.2, lent: 0.68,
   /** So much of a sentence's words shown inside the film's world is enough to lean on nothing else. */
   shown: 0.37,

@@ -1,4 +1,5 @@
 import type { Refusal } from '../document/document.ts'
+import type { SearchWord } from '../words/search-words.ts'
 import type { Item } from './item.ts'
 import { showsPeople } from './people.ts'
 import type { PictureIndex } from './picture-index.ts'
@@ -18,6 +19,9 @@ export interface SaidByScene {
   /** Words it names itself. */
   words: readonly string[]
 }
+
+/** What of a scene's words it names itself; the others were borrowed. */
+export const saidBy = (text: string, words: readonly Pick<SearchWord, 'text' | 'written'>[]): SaidByScene => ({ text, words: words.flatMap((word) => (word.written ? [word.text] : [])) })
 
 /** True where a refusal keeps its picture away: everywhere when it is for how it looks, else where the same is said. */
 export const concerns = ({ reason, sentence, words }: Refusal, scene: SaidByScene) =>

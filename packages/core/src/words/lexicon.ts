@@ -28,6 +28,8 @@ export interface Lexicon {
   synonyms(noun: string): readonly string[]
   /** Zipf frequency, about 1 (very rare) to 7 (the): how often English speakers say it. */
   frequency(word: string): number
+  /** Of its vectors. */
+  dimensions: number
   /** Of length 1; undefined for a word nobody knows. */
   vector(word: string): Vector | undefined
 }
@@ -39,5 +41,6 @@ export const emptyLexicon: Lexicon = {
   senses: () => [],
   synonyms: () => [],
   frequency: () => 3,
+  dimensions: 1,
   vector: () => undefined,
 }

@@ -26,12 +26,17 @@ const FIGURATIVE = { idiom: 0.02, likeness: 0.1, measure: 0.2 }
  * A noun weighs by how picturable WordNet's commonest sense of it is and by how rarely people say it
  * (a rare word says more); a verb or adjective weighs a fifth of it. A word that stands in a figure of speech hardly counts.
  *
- * @param meant words that are meant whatever phrase they stand in: what the film is about
  * @returns `[]` when nothing in the sentence can be looked for
  * @example searchWords('The lighthouse stands on a rock.', lexicon)[0].text // => 'lighthouse'
  */
-export function searchWords(text: string, lexicon: Lexicon, meant: ReadonlySet<string> = new Set()): SearchWord[] {
-  const terms = termsOf(text)
+export const searchWords = (text: string, lexicon: Lexicon): SearchWord[] => searchWordsOf(termsOf(text), lexicon)
+
+/**
+ * The same of a text whose terms are known.
+ *
+ * @param meant words that are meant whatever phrase they stand in: what the film is about
+ */
+export function searchWordsOf(terms: readonly Term[], lexicon: Lexicon, meant: ReadonlySet<string> = new Set()): SearchWord[] {
   const shares = literalShares(terms, meant)
   const found = new Map<string, SearchWord>()
   const add = (word: SearchWord, share: number) => {
@@ -65,7 +70,7 @@ function literalShares(terms: readonly Term[], meant: ReadonlySet<string>): Map<
 }
 
 /** Neighbouring nouns, with the adjectives before them: "whale oil", "bright lamp". */
-function nounRuns(terms: Term[]): Term[][] {
+function nounRuns(terms: readonly Term[]): Term[][] {
   const runs: Term[][] = []
   let run: Term[] = []
   const close = () => {
@@ -82,12 +87,15 @@ function nounRuns(terms: Term[]): Term[][] {
   return runs
 }
 
+/** What a noun weighs by how well it can be shown, 0 to 1, before its rarity. */
+export const weightShown = (shown: number) => 0.15 + 0.85 * shown
+
 function weighed(term: Term, lexicon: Lexicon): SearchWord {
   const text = lemma(term.text)
   const noun = isNoun(term)
   const shown = lexicon.picturable(text) ?? (term.tags.has('ProperNoun') ? 0.6 : 0.5)
   const rarity = Math.min(1, Math.max(0.35, (6.2 - lexicon.frequency(text)) / 3))
-  const weight = STOP_WORDS.has(text) ? 0 : (noun ? 0.15 + 0.85 * shown : 0.2) * rarity
+  const weight = STOP_WORDS.has(text) ? 0 : (noun ? weightShown(shown) : 0.2) * rarity
   return { text, weight, written: term.text, names: noun ? 'thing' : 'quality', rarity }
 }
 

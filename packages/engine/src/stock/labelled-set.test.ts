@@ -1,23 +1,16 @@
 import { readFileSync } from 'node:fs'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { labelledCatalogue, labelledScripts, type LabelledItem, type LabelledScript } from '@tidy-reel/core/match/set/labelled'
-import { judgeMatches, type MatchJudgement } from '@tidy-reel/core/match/set/measure'
+import { judgeMatches, offeredFor, type MatchJudgement } from '@tidy-reel/core/match/set/measure'
 import { loadLexicon } from '../words/wordnet.ts'
-import { matchFilm } from './match-film.ts'
 
 const read = (name: string) => readFileSync(new URL(`../../../core/src/match/set/${name}.txt`, import.meta.url), 'utf8')
 const scripts = labelledScripts(read('scripts'))
 const catalogue = labelledCatalogue(read('subjects'))
 
 async function judged(half: LabelledScript['half']): Promise<MatchJudgement> {
-  const lexicon = await loadLexicon()
   const mine = scripts.filter((script) => script.half === half)
-  const offered = await Promise.all(mine.map(async ({ title, scenes }) => {
-    const film = scenes.map(({ text, chapter, chapterTitle }) => ({ text, chapter, chapterTitle, seconds: 4 }))
-    const { picks } = await matchFilm(film, lexicon, catalogue.map(({ item }) => item), { orientation: 'landscape', title })
-    return picks.map(({ candidates }) => candidates.map(({ item }) => item.id))
-  }))
-  return judgeMatches(mine, catalogue, offered)
+  return judgeMatches(mine, catalogue, offeredFor(mine, catalogue, await loadLexicon()))
 }
 
 describe('the labelled set', () => {

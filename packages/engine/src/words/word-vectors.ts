@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises'
-import type { Vector } from '@tidy-reel/core/words/vectors'
+import { unit, type Vector } from '@tidy-reel/core/words/vectors'
 
-const DIMENSIONS = 100
+export const DIMENSIONS = 100
 
 /**
  * Reads `data/word-vectors.bin`: a line of words parted by spaces, then 100 signed bytes a word. Made by
@@ -24,7 +24,5 @@ export async function loadVectors(): Promise<(word: string) => Vector | undefine
 }
 
 function vectorAt(bytes: Buffer, at: number): Vector {
-  const vector = Float32Array.from({ length: DIMENSIONS }, (_, d) => bytes.readInt8(at + d))
-  const length = Math.hypot(...vector)
-  return vector.map((value) => value / length)
+  return unit(Float32Array.from({ length: DIMENSIONS }, (_, d) => bytes.readInt8(at + d)))
 }

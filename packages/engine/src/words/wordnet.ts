@@ -3,7 +3,7 @@ import { createRequire } from 'node:module'
 import { join } from 'node:path'
 import type { Lexicon, Sense } from '@tidy-reel/core/words/lexicon'
 import { lemma } from '@tidy-reel/core/words/lemma'
-import { loadVectors } from './word-vectors.ts'
+import { DIMENSIONS, loadVectors } from './word-vectors.ts'
 
 const require = createRequire(import.meta.url)
 
@@ -48,6 +48,7 @@ async function read(): Promise<Lexicon> {
     senses: sensesOf,
     synonyms: (noun) => others(sensesOf(noun)[0]?.words ?? [], noun).slice(0, 4),
     frequency: (word) => zipf.get(word) ?? zipf.get(british(word)) ?? 1.5,
+    dimensions: DIMENSIONS,
     vector: (word) => vector(word) ?? vector(british(word)),
   }
 }

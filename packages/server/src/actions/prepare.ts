@@ -3,7 +3,7 @@ import { isEqual } from 'lodash-es'
 import type { Matching, Shot } from '@tidy-reel/core/document/document'
 import type { FilmScene } from '@tidy-reel/core/document/film-scenes'
 import { likeness } from '@tidy-reel/core/document/reconcile'
-import { concerns } from '@tidy-reel/core/match/refusals'
+import { concerns, saidBy } from '@tidy-reel/core/match/refusals'
 import { TidyError } from '@tidy-reel/core/fault'
 import { filmSeconds, sceneSeconds } from '@tidy-reel/core/timeline/timeline'
 import type { Preparing } from '@tidy-reel/core/views/episode'
@@ -77,7 +77,7 @@ async function matchEpisode(config: EngineConfig, episodes: EpisodeActions, { id
   const toldBefore = before.every(({ told }) => isEqual(told, document.matching))
   const shown = film.scenes.flatMap((scene, i) => (scene.card === undefined ? [{ ...scene, i }] : []))
   if (toldBefore && shown.every(({ id: sceneId, text, shots }) => shots.length > 0 && known.get(sceneId) === text)) return []
-  const said = new Map(before.map((c) => [c.sceneId, { text: c.text, words: c.words.flatMap((word) => (word.written ? [word.text] : [])) }]))
+  const said = new Map(before.map((c) => [c.sceneId, saidBy(c.text, c.words)]))
   const refusedIn = (sceneId: string) => ({ by, item }: Shot) => by === 'match' && document.matching.refusals.some((refusal) => refusal.item.id === item?.id && concerns(refusal, said.get(sceneId) ?? { text: '', words: [] }))
   const stays = ({ id: sceneId, text, shots }: FilmScene) => shots.length > 0 && !(meansAnother.has(sceneId) && shots.every(({ by }) => by === 'match')) && !shots.some(refusedIn(sceneId)) && likeness(known.get(sceneId) ?? text, text) >= STILL_THE_SAME
   const kept = keptPictures(film.scenes.map((scene) => (stays(scene) ? scene : { ...scene, shots: scene.shots.filter(({ by }) => by === 'hand') })))

@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { useElementSize, useEventListener } from '@vueuse/core'
+import { useElementSize } from '@vueuse/core'
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { alikePictures } from '@tidy-reel/core/sheet/alike-pictures'
 import type { Item } from '@tidy-reel/core/match/item'
 import { useEpisode } from '../episode/episode-store.ts'
 import ItemThumb from '../ItemThumb.vue'
+import { useKeys } from '../use-keys.ts'
 import CandidatePanel from '../sheet/CandidatePanel.vue'
 
 /** Pixels: the least a picture is wide, what lies between two, what its caption needs. */
@@ -24,7 +25,7 @@ const pairs = computed(() => alikePictures(shown.value))
 const at = ref(0)
 const current = computed(() => shown.value[at.value])
 const scene = computed(() => episode.document!.scenes[current.value?.scene ?? -1])
-const offered = computed(() => episode.data!.candidates[current.value?.id ?? ''] ?? { words: [], picks: [], meanings: [] })
+const offered = computed(() => episode.candidatesOf(current.value?.id))
 const paired = computed(() => new Set(pairs.value.flatMap(({ a, b }) => [a, b])))
 const height = computed(() => Math.ceil(shown.value.length / columns.value) * cell.value.height)
 const placeOf = (i: number) => ({ x: (i % columns.value) * cell.value.width, y: Math.floor(i / columns.value) * cell.value.height })
@@ -60,16 +61,9 @@ function nextPair() {
   if (next) at.value = next.b
 }
 const lifted = ref(-1)
-useEventListener('keydown', (event: KeyboardEvent) => {
-  if (event.ctrlKey || event.metaKey || event.altKey || /^(INPUT|TEXTAREA|SELECT)$/.test((event.target as HTMLElement).tagName)) return
-  const move = (by: number) => () => (at.value = Math.min(shown.value.length - 1, Math.max(0, at.value + by)))
-  const offer = (n: number) => () => offered.value.picks[n] && choose(offered.value.picks[n].item)
-  const acts: Record<string, () => unknown> = { ArrowRight: move(1), ArrowLeft: move(-1), ArrowDown: move(columns.value), ArrowUp: move(-columns.value), n: nextPair, 1: offer(0), 2: offer(1), 3: offer(2), 4: offer(3) }
-  const act = acts[event.key]
-  if (!act) return
-  event.preventDefault()
-  act()
-})
+const move = (by: number) => () => (at.value = Math.min(shown.value.length - 1, Math.max(0, at.value + by)))
+const offer = (n: number) => () => offered.value.picks[n] && choose(offered.value.picks[n].item)
+useKeys(() => ({ ArrowRight: move(1), ArrowLeft: move(-1), ArrowDown: move(columns.value), ArrowUp: move(-columns.value), n: nextPair, 1: offer(0), 2: offer(1), 3: offer(2), 4: offer(3) }), { buttons: true })
 </script>
 
 <template>

@@ -18,6 +18,8 @@ import { outbox, type SaveState } from './outbox.ts'
 /** Changes after which something is to be spoken, matched or made ready for the monitor. */
 const SHOWN_OR_HEARD = new Set<Command['type']>(['editNarration', 'splitScene', 'mergeScene', 'insertScenes', 'setShot', 'addShot', 'setVoice', 'setSpeaking', 'useTakes', 'setMood', 'adjustScenes', 'pinSense', 'refusePicture', 'restore'])
 
+const NO_CANDIDATES: EpisodeView['candidates'][string] = { words: [], picks: [], meanings: [] }
+
 /**
  * The open episode: its document, what is derived from it, and the edits on their way to the server.
  * Edits show at once and wait in the outbox until the server has taken them.
@@ -161,5 +163,8 @@ export const useEpisode = defineStore('episode', () => {
   /** What the film's settings ask of a voice for a scene, or for words not in the film yet. */
   const sayRequest = (words: Parameters<ReturnType<typeof takeRequester>>[0], set: Partial<SayRequest> = {}): SayRequest => ({ ...takeRequester(document.value!, data.value?.pronunciations ?? [])(words), ...set })
 
-  return { sayRequest, listening, data, document, fault, saving, preparing, selected, parsed, plan, film, proxies, renders, open, close, load, run, step, prepare, settled }
+  /** What matching found for a scene; nothing before it has looked. */
+  const candidatesOf = (sceneId: string | undefined) => data.value?.candidates[sceneId ?? ''] ?? NO_CANDIDATES
+
+  return { candidatesOf, sayRequest, listening, data, document, fault, saving, preparing, selected, parsed, plan, film, proxies, renders, open, close, load, run, step, prepare, settled }
 })

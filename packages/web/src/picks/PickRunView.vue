@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import { useEventListener } from '@vueuse/core'
 import { ElInput } from 'element-plus'
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import type { RefusalReason } from '@tidy-reel/core/document/document'
 import { clockText } from '@tidy-reel/core/time'
 import { useEpisode } from '../episode/episode-store.ts'
 import ItemThumb from '../ItemThumb.vue'
+import { useKeys, type KeyActs } from '../use-keys.ts'
 import { REASONS } from './reasons.ts'
 import RefusalList from './RefusalList.vue'
 import SenseList from './SenseList.vue'
@@ -44,21 +44,13 @@ function refuse(reason: RefusalReason) {
 function move(by: number) {
   focus.value = Math.min(shown.value.length - 1, Math.max(0, focus.value + by))
 }
-useEventListener('keydown', (event: KeyboardEvent) => {
-  if (event.ctrlKey || event.metaKey || event.altKey || /^(INPUT|TEXTAREA|SELECT|BUTTON)$/.test((event.target as HTMLElement).tagName)) return
-  const key = event.key.length === 1 ? event.key.toLowerCase() : event.key
-  const reason = REASONS.find((each) => each.key === key)
-  const acts: Record<string, () => unknown> = refusing.value
-    ? { Escape: () => (refusing.value = false), ...(reason ? { [key]: () => refuse(reason.reason) } : {}) }
-    : {
-        1: () => pass.choose(0), 2: () => pass.choose(1), 3: () => pass.choose(2), 4: () => pass.choose(3), Enter: () => pass.choose(focus.value),
-        ArrowRight: () => move(1), ArrowLeft: () => move(-1), ArrowDown: () => pass.go(1), ArrowUp: () => pass.go(-1),
-        ' ': () => pass.more(), '/': () => field.value?.focus(), x: () => shown.value.length && (refusing.value = true),
-      }
-  if (!acts[key]) return
-  event.preventDefault()
-  acts[key]!()
-})
+useKeys((): KeyActs => (refusing.value
+  ? { Escape: () => (refusing.value = false), ...Object.fromEntries(REASONS.map(({ key, reason }) => [key, () => refuse(reason)])) }
+  : {
+      1: () => pass.choose(0), 2: () => pass.choose(1), 3: () => pass.choose(2), 4: () => pass.choose(3), Enter: () => pass.choose(focus.value),
+      ArrowRight: () => move(1), ArrowLeft: () => move(-1), ArrowDown: () => pass.go(1), ArrowUp: () => pass.go(-1),
+      ' ': () => pass.more(), '/': () => field.value?.focus(), x: () => shown.value.length && (refusing.value = true),
+    }), { anyCase: true })
 async function search() {
   await pass.search(asked.value)
   toKeys()
@@ -106,7 +98,7 @@ async function search() {
         <div class="bar"><i :style="{ width: `${total ? (at / total) * 100 : 100}%` }" /></div>
         <p v-if="chapter" class="soft">{{ chapter }}</p>
       </section>
-      <SenseList v-if="offered?.meanings.length && !found" :meanings="offered.meanings" :pinned="episode.document!.matching.senses" @pin="(noun, sense) => (episode.run({ type: 'pinSense', noun, sense }), toKeys())" />
+      <SenseList v-if="offered.meanings.length && !found" :meanings="offered.meanings" :pinned="episode.document!.matching.senses" @pin="(noun, sense) => (episode.run({ type: 'pinSense', noun, sense }), toKeys())" />
       <RefusalList v-if="episode.document!.matching.refusals.length" :refusals="episode.document!.matching.refusals" @back="(item) => (episode.run({ type: 'refusePicture', item, refusal: null }), toKeys())" />
       <p class="out"><RouterLink class="link" :to="{ name: 'sheet' }">Back to the sheet</RouterLink></p>
     </aside>

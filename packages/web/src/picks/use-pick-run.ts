@@ -2,7 +2,7 @@ import { computed, ref, watch } from 'vue'
 import type { RefusalReason } from '@tidy-reel/core/document/document'
 import type { Item } from '@tidy-reel/core/match/item'
 import type { Pick } from '@tidy-reel/core/match/pick'
-import { concerns } from '@tidy-reel/core/match/refusals'
+import { concerns, saidBy } from '@tidy-reel/core/match/refusals'
 import { SURENESSES, type Sureness } from '@tidy-reel/core/match/sureness'
 import { api } from '../api.ts'
 import type { useEpisode } from '../episode/episode-store.ts'
@@ -41,17 +41,17 @@ export function usePickRun(episode: ReturnType<typeof useEpisode>) {
   const scene = computed(() => scenes.value[number.value])
   const before = computed(() => scenes.value[number.value - 1])
   const after = computed(() => scenes.value[number.value + 1])
-  const offered = computed(() => (place.value ? episode.data!.candidates[place.value.sceneId] : undefined))
+  const offered = computed(() => episode.candidatesOf(place.value?.sceneId))
   const current = computed(() => scene.value?.shots[place.value?.shot ?? 0]?.item)
   const refused = computed(() => {
-    const said = { text: scene.value?.text ?? '', words: offered.value?.words.flatMap(({ text, written }) => (written ? [text] : [])) ?? [] }
+    const said = saidBy(scene.value?.text ?? '', offered.value.words)
     return new Set(episode.document!.matching.refusals.flatMap((refusal) => (concerns(refusal, said) ? [refusal.item.id] : [])))
   })
   /** Pictures that stand in the scenes just before and after: they are not offered again. */
   const near = computed(() => new Set([before.value, after.value].flatMap((each) => each?.shots.flatMap(({ item }) => item?.id ?? []) ?? [])))
   const all = computed((): Shown[] => {
     if (found.value) return found.value.map((item) => ({ item, score: 0, why: item.author, sure: 'look', shows: [], found: true }))
-    const picks = (offered.value?.picks ?? []).filter(({ item }) => !refused.value.has(item.id) && !near.value.has(item.id))
+    const picks = offered.value.picks.filter(({ item }) => !refused.value.has(item.id) && !near.value.has(item.id))
     // What stands there now comes first.
     return [...picks.filter(({ item }) => item.id === current.value?.id), ...picks.filter(({ item }) => item.id !== current.value?.id)]
   })

@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import { useEventListener } from '@vueuse/core'
 import { ElButton } from 'element-plus'
 import { computed, nextTick, ref, shallowRef, watch } from 'vue'
 import type { ReadSentence, RecordedView, RecordingView } from '@tidy-reel/core/views/recording'
 import { api } from '../api.ts'
 import { useEpisode } from '../episode/episode-store.ts'
 import PlayButton from '../sound/PlayButton.vue'
+import { useKeys } from '../use-keys.ts'
 import { useSay } from '../sound/use-say.ts'
 import { useRecorder } from './use-recorder.ts'
 import WholeRecording from './WholeRecording.vue'
@@ -68,14 +68,7 @@ async function onward() {
 }
 const hear = (text: string, take: string, key: string) => void say(key, episode.sayRequest({ text }, { take, voice: episode.document!.voice }))
 const hearNow = () => scene.value?.take && hear(scene.value.text, scene.value.take, 'now')
-useEventListener('keydown', (event: KeyboardEvent) => {
-  if (event.ctrlKey || event.metaKey || event.altKey || /^(INPUT|TEXTAREA|SELECT|BUTTON)$/.test((event.target as HTMLElement).tagName)) return
-  const acts: Record<string, () => unknown> = { ' ': press, Enter: onward, r: begin, p: hearNow, ArrowDown: () => show(at.value + 1), ArrowUp: () => show(at.value - 1) }
-  const act = acts[event.key]
-  if (!act) return
-  event.preventDefault()
-  void act()
-})
+useKeys(() => ({ ' ': press, Enter: onward, r: begin, p: hearNow, ArrowDown: () => show(at.value + 1), ArrowUp: () => show(at.value - 1) }))
 watch(at, async () => {
   await nextTick()
   list.value?.querySelector('[aria-current="true"]')?.scrollIntoView({ block: 'nearest' })

@@ -54,8 +54,7 @@ watch(player.sceneIndex, (index) => {
 
 const target = computed((): Target => (which.value === 'all' ? 'all' : which.value === 'chapter' && scene.value ? { chapterOf: scene.value.id } : selectedIds.value))
 const run = (command: Command) => void sheet.run(command)
-const NO_CANDIDATES = { words: [], picks: [], meanings: [] }
-const offered = computed(() => (scene.value ? (episode.data!.candidates[scene.value.id] ?? NO_CANDIDATES) : NO_CANDIDATES))
+const offered = computed(() => episode.candidatesOf(scene.value?.id))
 
 function choose(item: Item, at = shot.value) {
   if (scene.value) run({ type: 'setShot', sceneId: scene.value.id, shot: Math.min(at, scene.value.shots.length), item })

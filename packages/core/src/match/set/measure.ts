@@ -1,3 +1,9 @@
+import { estimateSeconds } from '../../script/estimate.ts'
+import type { Lexicon } from '../../words/lexicon.ts'
+import { pickPictures } from '../pick.ts'
+import { pictureIndex } from '../picture-index.ts'
+import { queriesOf } from '../queries.ts'
+import type { SceneToMatch } from '../scene-to-match.ts'
 import type { Hardness, LabelledItem, LabelledScript } from './labelled.ts'
 
 /** Ids offered for a scene, best first; the first is the one a film would show. */
@@ -22,6 +28,20 @@ export interface MatchJudgement {
 }
 
 const none = (): MatchScore => ({ scenes: 0, first: 0, four: 0, otherSense: 0, alike: 0 })
+
+/** What matching offers for scripts of the labelled set. */
+export function offeredFor(scripts: readonly LabelledScript[], catalogue: readonly LabelledItem[], lexicon: Lexicon): Offered[][] {
+  const index = pictureIndex(catalogue.map(({ item }) => item), lexicon)
+  return scripts.map((script) => {
+    const film = filmOfScript(script)
+    const picks = pickPictures(film, queriesOf(film, lexicon, script.title), index, lexicon, { orientation: 'landscape' })
+    return picks.map(({ candidates }) => candidates.map(({ item }) => item.id))
+  })
+}
+
+/** A labelled script as matching takes it. */
+export const filmOfScript = ({ scenes }: LabelledScript): SceneToMatch[] =>
+  scenes.map(({ text, chapter, chapterTitle }) => ({ text, chapter, chapterTitle, seconds: estimateSeconds(text) }))
 
 /** Judges what a matcher offered for scripts of the labelled set, `offered[script][scene]`. */
 export function judgeMatches(scripts: readonly LabelledScript[], catalogue: readonly LabelledItem[], offered: readonly (readonly Offered[])[]): MatchJudgement {
