@@ -17,10 +17,12 @@ const PATIENCE_MS = 60_000
 export async function startStack({ data, first, demo }) {
   mkdirSync(join(data, 'logs'), { recursive: true })
   const postgres = await startPostgres(join(data, 'postgres'))
-  const [stockPort, statisticsPort, port] = [await freePort(first + 10), await freePort(first + 20), await freePort(first)]
+  const [stockPort, printsPort, makerPort, statisticsPort, port] = [await freePort(first + 10), await freePort(first + 11), await freePort(first + 12), await freePort(first + 20), await freePort(first)]
   const env = {
     ...process.env, TIDY_DATA: data, TIDY_MEDIA: join(ROOT, '.data/media'), TIDY_DATABASE: postgres.address, TIDY_PORT: String(port),
     TIDY_STOCK: `http://127.0.0.1:${stockPort}`, STOCK_PORT: String(stockPort),
+    TIDY_PRINTS: `http://127.0.0.1:${printsPort}`, PRINTS_PORT: String(printsPort),
+    TIDY_MAKER: `http://127.0.0.1:${makerPort}`, MAKER_PORT: String(makerPort),
     TIDY_STATISTICS: `http://127.0.0.1:${statisticsPort}`, STATISTICS_PORT: String(statisticsPort),
   }
   const children = new Map()
@@ -54,7 +56,11 @@ export async function startStack({ data, first, demo }) {
   const address = `http://127.0.0.1:${port}`
   try {
     await startStock()
+    start('prints', 'packages/standins/src/prints/main.ts')
+    start('maker', 'packages/standins/src/maker/main.ts')
     start('statistics', 'packages/standins/src/statistics/main.ts')
+    await answering(`http://127.0.0.1:${printsPort}/openapi.json`, 'the prints stand-in')
+    await answering(`http://127.0.0.1:${makerPort}/openapi.json`, 'the picture maker stand-in')
     await answering(`http://127.0.0.1:${statisticsPort}/openapi.json`, 'the statistics stand-in')
     await setUp()
     startWorker()

@@ -3,6 +3,7 @@ import { fileURLToPath } from 'node:url'
 import { createCanvas } from '@napi-rs/canvas'
 import { describe, expect, it } from 'vitest'
 import { catalogue } from './catalogue.ts'
+import { CONTRIBUTORS, type Contributor } from './contributors.ts'
 import { hasDrawing } from './paint/subject.ts'
 import { stageOf, type Recipe } from './recipes.ts'
 import { MACHINES, PLACES, SUBJECTS } from './subjects.ts'
@@ -12,9 +13,9 @@ const entries = [...catalogue(MEDIA).values()]
 const items = entries.map(({ item }) => item)
 
 describe('catalogue', () => {
-  it('offers at least 400 items, clips and photographs both, each id once', () => {
-    expect(items.length).toBeGreaterThanOrEqual(400)
-    expect(items.filter(({ kind }) => kind === 'clip').length).toBeGreaterThanOrEqual(100)
+  it('offers at least 3,000 items, clips and photographs both, each id once', () => {
+    expect(items.length).toBeGreaterThanOrEqual(3000)
+    expect(items.filter(({ kind }) => kind === 'clip').length).toBeGreaterThanOrEqual(1000)
     expect(new Set(items.map(({ id }) => id)).size).toBe(items.length)
   })
   it('holds at least 150 real photographs, each with author, licence and source', () => {
@@ -29,9 +30,9 @@ describe('catalogue', () => {
   it.each(['lighthouse', 'ship', 'forest', 'city', 'kitchen', 'moon', 'horse', 'bread', 'train', 'castle', 'rain', 'book', 'clock', 'factory', 'hospital', 'school', 'bridge', 'flower'])('has something for %s', (word) => {
     expect(items.some(({ title, tags }) => `${title} ${tags.join(' ')}`.toLowerCase().includes(word))).toBe(true)
   })
-  it('paints nothing smaller than 1080p and says the right shape', () => {
-    for (const { id, width, height, orientation } of items.filter((item) => item.id.startsWith('paper-'))) {
-      expect([id, Math.min(width, height)]).toEqual([id, 1080])
+  it('paints at 1080 lines, or as many as its contributor does, and says the right shape', () => {
+    for (const { id, author, width, height, orientation } of items.filter((item) => item.id.startsWith('paper-'))) {
+      expect([id, Math.min(width, height)]).toEqual([id, CONTRIBUTORS.find(({ name }) => name === author)?.lines ?? 1080])
       expect(orientation).toBe(width > height ? 'landscape' : 'portrait')
     }
   })
@@ -51,6 +52,26 @@ describe('catalogue', () => {
   })
   it('finds its photographs unpacked', () => {
     for (const { made } of entries) if ('photo' in made) expect(existsSync(made.photo)).toBe(true)
+  })
+})
+
+describe('contributors', () => {
+  const by = (name: string) => items.filter(({ author }) => author === name)
+  it.each(CONTRIBUTORS)('$name gives a good many, under one licence', ({ name, licence }) => {
+    expect(by(name).length).toBeGreaterThan(100)
+    expect(new Set(by(name).map((item) => item.licence))).toEqual(new Set([licence]))
+  })
+  it('some tag with everything, some misspell, some hardly tag, and titles stay true', () => {
+    const tags = (tagging: Contributor['tagging']) => CONTRIBUTORS.filter((each) => each.tagging === tagging).flatMap(({ name }) => by(name).flatMap((item) => item.tags))
+    const mean = (tagging: Contributor['tagging']) => tags(tagging).length / CONTRIBUTORS.filter((each) => each.tagging === tagging).flatMap(({ name }) => by(name)).length
+    expect(mean('stuffed')).toBeGreaterThan(mean('honest') + 8)
+    expect(mean('sparse')).toBeLessThanOrEqual(2)
+    const known = new Set(tags('honest'))
+    expect(tags('misspelt').filter((tag) => !known.has(tag)).length).toBeGreaterThan(100)
+  })
+  it('some are upright and some small', () => {
+    expect(items.filter(({ orientation }) => orientation === 'portrait').length).toBeGreaterThan(200)
+    expect(items.filter(({ height }) => height === 540).length).toBeGreaterThan(200)
   })
 })
 

@@ -1,10 +1,11 @@
 import { existsSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
+import { contributorOf, tagsBy } from './contributors.ts'
 import { creditsOf } from './credits.ts'
 import type { Time } from './paint/light.ts'
 import { Random } from './paint/random.ts'
 import type { Recipe } from './recipes.ts'
-import { MACHINES, PLACES, SUBJECTS } from './subjects.ts'
+import { MACHINES, PLACES, SUBJECTS, type Subject } from './subjects.ts'
 
 /** What a stock library tells of one picture. */
 export interface StockItem {
@@ -20,6 +21,8 @@ export interface StockItem {
   source: string
   licence: string
   author: string
+  /** Of its page; empty where it has none. */
+  link: string
 }
 
 /** An item and what its files are made from. */
@@ -45,7 +48,7 @@ function painted(id: string, kind: 'clip' | 'photo', about: Pick<StockItem, 'tit
     item: {
       id, kind, ...about, width, height, seconds: kind === 'clip' ? lengthOf(id) : null,
       orientation: recipe.upright ? 'portrait' : 'landscape',
-      source: 'Paper Theatre, painted by the stock stand-in', licence: recipe.subject ? 'MIT (drawing: Fluent Emoji) and Apache-2.0' : 'Apache-2.0', author: 'Tidy Reel',
+      source: 'Paper Theatre, painted by the stock stand-in', licence: recipe.subject ? 'MIT (drawing: Fluent Emoji) and Apache-2.0' : 'Apache-2.0', author: 'Tidy Reel', link: '',
     },
     made: { recipe },
   }
@@ -72,6 +75,32 @@ function subjectEntries(): Entry[] {
       }, { seed: id, setting: place, time, subject: { drawing: subject.drawing, act: subject.act } })
     }),
   )
+}
+
+/** Other hours and shapes of the same subjects, from contributors with habits of their own. */
+function contributedEntries(): Entry[] {
+  return SUBJECTS.flatMap((subject, i) => {
+    const places = subject.places.includes('plain') ? subject.places : [...subject.places, 'plain']
+    return places.flatMap((place, p) => hoursOf(place, timesFor(i + p * 3, place)).map((time, t) => contributed(subject, place, time, t + 1)))
+  })
+}
+
+/** Hours a place is shown at besides `first`; one more of another day where the hour changes nothing. */
+const hoursOf = (place: string, first: Time): Time[] => (TIMELESS.has(place) ? [place === 'theatre' ? 'night' : 'day'] : (['day', 'dusk', 'night', 'dawn', 'grey'] as const).filter((time) => time !== first).slice(0, 3))
+
+function contributed(subject: Subject, place: string, time: Time, number: number): Entry {
+  const id = `paper-${subject.drawing}-${place}-${TIMELESS.has(place) ? 'two' : time}`
+  const by = contributorOf(id)
+  const upright = new Random(`${id} shape`).next() < 0.12
+  const said = TIMELESS.has(place) ? '' : ` ${SAID[time]}`
+  const tags = [...new Set([...words(subject.drawing.replace(/-/g, ' ')), ...subject.tags, ...(TIMELESS.has(place) ? [] : TIME_TAGS[time])])]
+  const { item, made } = painted(id, new Random(`${id} kind`).next() < 0.3 ? 'clip' : 'photo', {
+    title: `${capital(subject.name)}${said}${by.series ? ` ${number}` : ''}`,
+    description: by.tagging === 'sparse' ? '' : `${capital(subject.name)}${said} with ${PLACES[place]?.name ?? 'coloured paper'} behind; cut from coloured paper.`,
+    tags: tagsBy(by, tags, id),
+  }, { seed: id, setting: place, time, subject: { drawing: subject.drawing, act: subject.act }, ...(upright ? { upright } : {}) })
+  const size = (pixels: number) => Math.round((pixels * by.lines) / 1080 / 2) * 2
+  return { item: { ...item, width: size(item.width), height: size(item.height), licence: by.licence, author: by.name, source: 'Paper Theatre (drawings: Fluent Emoji, MIT)', link: `https://paper-theatre.example/pictures/${id}` }, made }
 }
 
 function placeEntries(): Entry[] {
@@ -123,7 +152,7 @@ function photoEntries(mediaFolder: string): Entry[] {
     const file = join(mediaFolder, pack, pack === 'gcompris' ? `${path}.webp` : path)
     const size = sizes[`${pack}/${path}`]
     if (!size || !existsSync(file)) return []
-    const credit = licence ? { licence, author: author ?? '', source: `Debian package ${pack}` } : creditsOf(mediaFolder, path)
+    const credit = { link: '', ...(licence ? { licence, author: author ?? '', source: `Debian package ${pack}` } : creditsOf(mediaFolder, path)) }
     const id = `photo-${path.replace(/^.*\//, '').replace(/\.\w+$/, '').replace(/_by_.*/, '').toLowerCase()}-${path.split('/').at(-2)!.toLowerCase()}`
     const orientation = size.width > size.height * 1.1 ? 'landscape' : size.height > size.width * 1.1 ? 'portrait' : 'square'
     return [{ item: { id, kind: 'photo', title, description: `Photograph: ${title.charAt(0).toLowerCase()}${title.slice(1)}.`, tags: words(tags), ...size, seconds: null, orientation, ...credit }, made: { photo: file } }]
@@ -138,6 +167,6 @@ function photoSizes(mediaFolder: string): Record<string, { width: number; height
 
 /** Everything the library offers, each id once. */
 export function catalogue(mediaFolder: string): Map<string, Entry> {
-  const entries = [...machineEntries(), ...placeEntries(), ...subjectEntries(), ...uprightEntries(), ...photoEntries(mediaFolder)]
+  const entries = [...machineEntries(), ...placeEntries(), ...subjectEntries(), ...uprightEntries(), ...contributedEntries(), ...photoEntries(mediaFolder)]
   return new Map(entries.map((entry) => [entry.item.id, entry]))
 }

@@ -9,6 +9,7 @@ import pLimit from 'p-limit'
 import { createCanvas } from '@napi-rs/canvas'
 import sharp from 'sharp'
 import type { Entry } from './catalogue.ts'
+import { restyle } from './paint/styles.ts'
 import { stageOf } from './recipes.ts'
 
 const run = promisify(execFile)
@@ -30,8 +31,9 @@ export class Files {
 
   /** The whole picture, its shorter side `height` pixels at most; a clip as MP4, a photograph as JPEG. */
   full(entry: Entry, height: number): Promise<string> {
-    const { id, kind, seconds } = entry.item
-    return this.kept(`${id}-${height}.${kind === 'clip' ? 'mp4' : 'jpg'}`, (out) => this.make(entry, height, seconds ?? 0, out))
+    const { id, kind, seconds, width, height: tall } = entry.item
+    const lines = 'photo' in entry.made ? height : Math.min(height, width, tall)
+    return this.kept(`${id}-${lines}.${kind === 'clip' ? 'mp4' : 'jpg'}`, (out) => this.make(entry, lines, seconds ?? 0, out))
   }
 
   /** A small JPEG, 480 pixels wide or, upright, 480 high. */
@@ -66,6 +68,12 @@ export class Files {
       const stage = await stageOf(made.recipe, even(item.width))
       const canvas = createCanvas(even(item.width), even(item.height))
       stage.draw(canvas, STILL_AT, 2 * STILL_AT)
+      if (made.recipe.style) {
+        const ctx = canvas.getContext('2d')
+        const image = ctx.getImageData(0, 0, canvas.width, canvas.height)
+        restyle(image.data, canvas.width, canvas.height, made.recipe.style)
+        ctx.putImageData(image, 0, 0)
+      }
       await writeFile(out, await canvas.encode('jpeg', 92))
       return
     }

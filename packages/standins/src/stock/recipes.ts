@@ -4,6 +4,7 @@ import * as machines from './paint/machines.ts'
 import * as outdoors from './paint/outdoors.ts'
 import type { Setting } from './paint/outdoors.ts'
 import { Stage } from './paint/stage.ts'
+import type { Style } from './paint/styles.ts'
 import { seat, type Act } from './paint/subject.ts'
 
 /** All that a painted picture is made from: the same recipe is always the same picture. */
@@ -13,6 +14,8 @@ export interface Recipe {
   time: Time
   subject?: { drawing: string; act: Act }
   upright?: boolean
+  /** Of a still; left out, cut paper. */
+  style?: Style
 }
 
 const { counter: _counter, smoke: _smoke, ...open } = outdoors

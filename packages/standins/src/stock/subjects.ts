@@ -401,6 +401,230 @@ bell|a bell|plain|sway|ring sound alarm
 loudspeaker|a loudspeaker|theatre|shake|sound noise wave
 mouse-trap|a mouse trap|pantry|still|trap
 spider-web|a spider's web|forest|still|web thread
+accordion|an accordion|theatre|still|music instrument bellows
+aerial-tramway|a cable car|mountains|pass|cable tram ropeway
+airplane-departure|an aeroplane taking off|skyward|drift|plane takeoff airport flight
+airplane-arrival|an aeroplane landing|skyward|drift|plane landing airport flight
+auto-rickshaw|an auto rickshaw|street|pass|taxi three-wheeler
+avocado|half an avocado|kitchen market|still|fruit stone
+baby-bottle|a baby's bottle|kitchen|still|milk infant
+baby-chick|a chick|farm|sway|bird young
+bacon|rashers of bacon|kitchen|still|meat breakfast
+badminton|a badminton racket and a shuttlecock|garden|sway|sport game
+ballet-shoes|ballet shoes|theatre|still|dance
+banjo|a banjo|theatre|still|music instrument strings
+baseball|a baseball|plain garden|turn|ball sport
+bat|a bat in flight|starryHill forest|drift|night wings mammal
+beans|beans|kitchen market|still|pulse food seed
+bear|a bear's head|forest|sway|animal
+bell-pepper|a bell pepper|kitchen market|still|vegetable paprika
+birthday-cake|a birthday cake|living|still|cake candles celebration
+blackbird|a blackbird|garden forest|still|bird songbird
+blossom|a yellow blossom|garden hills|sway|flower bloom
+blueberries|blueberries|forest kitchen|still|fruit berry
+boar|a wild boar's head|forest|sway|pig animal
+boomerang|a boomerang|plain desert|turn|throwing wood
+bottle-with-popping-cork|a bottle with its cork flying|living|shake|wine celebration cork
+bouquet|a bunch of flowers|living|still|flowers gift
+bowling|a bowling ball and pins|plain|still|game sport
+briefcase|a briefcase|office|still|business work bag
+broken-chain|a broken chain|plain harbour|still|link iron broken
+bullet-train|a fast train's nose|railway|pass|high-speed rail
+cherries|two cherries|garden market|still|fruit
+chequered-flag|a chequered flag|road|sway|race finish
+chopsticks|chopsticks|kitchen|still|eating table
+christmas-tree|a Christmas tree|living snowland|still|fir winter holiday
+circus-tent|a circus tent|hills|sway|show
+clamp|a clamp|workshop|still|tool vice pressure
+clapper-board|a clapper board|theatre|still|film shooting scene
+cloud|a white cloud|skyward|drift|weather vapour
+cloud-with-lightning-and-rain|a cloud with lightning and rain|skyward storm|drift|thunderstorm weather
+cloud-with-snow|a cloud with snow|snowland skyward|drift|weather winter
+cockroach|a cockroach|pantry|still|insect pest
+computer-disk|a mini disc|study|still|data storage
+computer-mouse|a computer mouse|office|still|computer
+control-knobs|control knobs|factory|turn|setting dial control
+convenience-store|a corner shop|street|still|shop store
+crayon|a crayon|classroom|still|drawing colour child
+crystal-ball|a crystal ball|study|still|glass future
+cricket|a cricket|garden hills|still|insect song
+cucumber|a cucumber|kitchen market|still|vegetable
+cupcake|a cupcake|kitchen|still|cake baking
+crutch|a crutch|clinic|still|walking injury
+cyclone|a whirl of wind|skyward storm|turn|cyclone spiral weather
+dagger|a dagger|castleHill|still|knife weapon blade
+dodo|a dodo|forest beach|sway|bird extinct
+doughnut|a doughnut|kitchen|still|cake ring
+drop-of-blood|a drop of blood|plain laboratory|still|blood medicine
+eggplant|an aubergine|kitchen market|still|vegetable
+elevator|a lift's doors|office|still|lift building
+empty-nest|an empty nest|forest|still|bird twigs
+fax-machine|a fax machine|office|still|telephone paper
+file-cabinet|a filing cabinet|office|still|records drawer archive
+film-projector|a film projector|theatre|still|cinema light movie
+fire-extinguisher|a fire extinguisher|storeroom|still|safety fire
+fireworks|fireworks|starryHill city|rise|celebration explosion night
+first-quarter-moon|the half moon|space starryHill|still|moon phase quarter
+floppy-disk|a floppy disk|office|still|data storage computer
+flute|a flute|theatre|still|music instrument wind
+fly|a fly|kitchen|still|insect
+flying-disc|a flying disc|garden|drift|game throw
+foot|a foot|plain beach|still|body step
+fork-and-knife|a fork and a knife|kitchen|still|eating cutlery
+four-leaf-clover|a four-leaf clover|hills|sway|luck plant
+fox|a fox's head|forest snowland|sway|animal
+french-fries|chips in a carton|kitchen|still|potato food
+frog|a frog's head|river|sway|amphibian animal
+funeral-urn|an urn|ruins|still|vase ancient burial
+game-die|a die|plain|turn|dice chance game
+ginger-root|a ginger root|kitchen market|still|spice
+gloves|a pair of gloves|snowland|still|winter clothes
+goal-net|a goal with its net|garden|still|football sport
+goggles|safety goggles|laboratory workshop|still|eyes protection
+gorilla|a gorilla|forest|sway|ape animal
+graduation-cap|a graduation cap|library|still|university study
+green-apple|a green apple|garden kitchen|still|fruit
+green-salad|a bowl of salad|kitchen|still|vegetable food
+hammer-and-pick|a hammer and a pick|mountains|still|mining tool
+headphone|headphones|study theatre|still|sound listening music
+headstone|a headstone|hills|still|grave cemetery stone
+high-voltage|a flash of lightning|skyward|shake|electricity voltage
+hole|a hole in the ground|desert hills|still|pit
+hot-springs|a hot spring|mountains snowland|rise|steam water bath
+hyacinth|a hyacinth|garden|sway|flower spring
+ice-skate|an ice skate|snowland|still|skating winter sport
+jack-o-lantern|a carved pumpkin|village|still|pumpkin lantern autumn
+jeans|a pair of jeans|plain|still|trousers denim cotton
+joystick|a joystick|living|sway|game control
+kick-scooter|a kick scooter|street|pass|scooter wheel
+kiwi-fruit|half a kiwi fruit|kitchen market|still|fruit
+koala|a koala's head|forest|sway|animal australia
+lab-coat|a white coat|laboratory|still|science clothes
+lady-beetle|a ladybird|garden hills|still|beetle insect
+leaf-fluttering-in-wind|leaves in the wind|forest hills|drift|leaf autumn wind
+leafy-green|a head of lettuce|garden market|still|vegetable cabbage
+level-slider|a slider|theatre|still|control mixing
+light-rail|a city railway|city|pass|tram rail train
+lime|a lime|kitchen market|still|fruit citrus
+linked-paperclips|two linked paper clips|office|still|link paper
+lion|a lion's head|desert|sway|animal predator
+llama|a llama|mountains|sway|animal wool
+long-drum|a long drum|theatre|shake|music instrument rhythm
+lotion-bottle|a bottle of lotion|clinic|still|cream soap
+lotus|a lotus flower|river|bob|flower water
+low-battery|a battery nearly empty|plain workshop|still|battery charge energy
+luggage|a suitcase|railway|still|travel bag
+magic-wand|a magic wand|theatre|sway|magic conjuring
+maracas|a pair of maracas|theatre|shake|music instrument rattle
+mechanical-arm|a mechanical arm|factory workshop|sway|robot machine
+megaphone|a megaphone|street|shake|voice loud call
+melon|a melon|market|still|fruit
+metro|an underground train|city|pass|subway train
+military-medal|a medal|plain|sway|honour award
+milky-way|the Milky Way|starryHill space|still|galaxy stars night
+mirror|a mirror|living|still|reflection glass
+moai|a stone head|hills beach|still|statue stone island
+monkey|a monkey|forest|sway|animal
+monorail|a monorail|city|pass|train rail
+mountain-cableway|a cable car on its rope|mountains snowland|pass|cable ropeway
+mountain-railway|a mountain railway|mountains|pass|train rack
+mount-fuji|a mountain with a cap of snow|hills mountains|still|volcano mountain snow
+musical-score|a sheet of music|theatre|still|notes staff music
+musical-notes|notes of music|theatre plain|rise|music melody
+nesting-dolls|nesting dolls|living|still|toy doll
+new-moon|the new moon|space|still|moon phase dark
+notebook|a notebook|study classroom|still|writing paper
+nose|a nose|plain|still|smell body
+olive|an olive|kitchen market|still|fruit oil
+oncoming-bus|a bus from the front|street road|shake|bus traffic
+oncoming-automobile|a car from the front|road street|shake|car traffic
+optical-disk|a disc|study|turn|data storage
+orangutan|an orangutan|forest|sway|ape animal
+paintbrush|a paint brush|study workshop|still|painting art
+pancakes|pancakes|kitchen|still|breakfast batter
+panda|a panda's head|forest|sway|animal
+paperclip|a paper clip|office|still|paper wire
+paw-prints|tracks of paws|snowland beach|still|animal tracks
+pea-pod|peas in their pod|garden market|still|vegetable seed
+peach|a peach|garden market|still|fruit
+pear|a pear|garden market|still|fruit
+penguin|a penguin|snowland|sway|bird antarctic
+pie|a pie|kitchen|still|baking pastry
+ping-pong|a table tennis bat and ball|plain|sway|game sport
+playground-slide|a slide|garden|still|playground child
+plunger|a plunger|workshop|still|drain plumbing
+polar-bear|a polar bear|snowland|sway|animal arctic
+popcorn|popcorn|theatre|shake|maize cinema
+postal-horn|a post horn|village|still|post brass
+postbox|a postbox|street village|still|mail letter post
+poultry-leg|a leg of chicken|kitchen|still|meat food
+pretzel|a pretzel|kitchen|still|bread baking
+prayer-beads|prayer beads|plain|still|religion
+pushpin|a pin|office|still|map paper
+raccoon|a raccoon|forest|sway|animal
+racing-car|a racing car|road|pass|race speed
+radioactive|the radioactivity sign|factory laboratory|still|radiation nuclear warning
+railway-track|a railway track|railway|still|rail sleepers
+razor|a razor|plain|still|blade shaving
+receipt|a receipt|office|still|money paper bill
+red-paper-lantern|a red paper lantern|street|sway|light paper
+ribbon|a ribbon|plain|sway|bow gift
+ring|a ring with a stone|plain|turn|gold diamond jewellery
+roll-of-paper|a roll of paper|storeroom|still|paper
+roller-coaster|a roller coaster|hills|shake|fair ride
+roller-skate|a roller skate|street|pass|wheels sport
+safety-pin|a safety pin|plain|still|metal clothes
+sandwich|a sandwich|kitchen|still|bread food
+saxophone|a saxophone|theatre|sway|music instrument brass
+seat|a seat|theatre|still|chair
+sewing-needle|a needle and thread|workshop|still|sewing tailor
+shamrock|a clover|hills|sway|plant leaf
+shooting-star|a shooting star|starryHill space|drift|meteor night
+skateboard|a skateboard|street|pass|wheels sport
+skis|skis|snowland|still|winter sport snow
+skunk|a skunk|forest|sway|animal smell
+sled|a sledge|snowland|pass|winter snow
+sloth|a sloth|forest|sway|animal slow
+snow-capped-mountain|a snow-capped mountain|hills|still|mountain peak snow
+snowman|a snowman in falling snow|snowland|still|winter snow
+socks|a pair of socks|plain|still|wool clothes
+spaghetti|a plate of spaghetti|kitchen|still|pasta food
+speaker-high-volume|a loudspeaker playing|theatre|shake|sound volume
+spiral-calendar|a calendar|office study|still|date month time
+spiral-notepad|a notepad|study|still|writing paper
+sponge|a sponge|kitchen underwater|still|washing water
+spoon|a spoon|kitchen|still|cutlery eating
+star|a star|starryHill space|turn|night sky
+studio-microphone|a studio microphone|theatre study|still|voice recording radio
+sun-behind-cloud|the sun behind a cloud|skyward|drift|weather sun
+sun-behind-rain-cloud|the sun behind a rain cloud|skyward|drift|weather shower rain
+sunglasses|sunglasses|beach|still|sun eyes
+sunrise-over-mountains|the sun rising over mountains|hills|rise|dawn sun morning
+suspension-railway|a suspension railway|city|pass|train rail
+sweat-droplets|drops of water|plain garden|shake|water drops
+tear-off-calendar|a tear-off calendar|office|still|date day
+telephone-receiver|a telephone receiver|study|sway|phone call
+tennis|a tennis racket and a ball|garden|sway|sport game
+ticket|a ticket|theatre|sway|show entrance
+timer-clock|a mantel clock|living study|still|clock time
+toothbrush|a toothbrush|plain|sway|teeth washing
+tornado|a tornado|skyward farm|turn|wind storm weather
+train|a railway carriage|railway|pass|train rail
+tram|a tram|street city|pass|rail city
+trident-emblem|a trident|underwater plain|still|fork spear sea
+tumbler-glass|a tumbler|kitchen|still|glass drink
+video-camera|a video camera|study theatre|still|film recording
+video-game|a game controller|living|still|game
+volleyball|a volleyball|beach|turn|ball sport
+waffle|a waffle|kitchen|still|baking breakfast
+water-wave|a breaking wave|sea beach|bob|wave surf ocean
+waning-crescent-moon|the waning moon|starryHill space|still|moon phase crescent
+waxing-gibbous-moon|the moon nearly full|starryHill space|still|moon phase gibbous
+wheelchair-symbol|the wheelchair sign|clinic|still|access disability
+wilted-flower|a wilted flower|garden|still|flower dry drought
+wireless|the sign of wireless waves|plain office|shake|radio network signal
+wolf|a wolf's head|forest snowland|sway|animal predator
+yo-yo|a yo-yo|plain|bob|toy string
 `
   .trim()
   .split('\n')
