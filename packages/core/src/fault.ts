@@ -117,6 +117,7 @@ export const FAULTS = {
     say: (d: { address: string }) =>
       `The stock library at ${d.address} does not answer. Start it again; scenes without a picture get a plain card until then.`,
   },
+  stock_slow: { status: 502, say: (d: { name: string }) => `The stock library at ${d.name} takes very long to answer. Its pictures are left out for now.` },
   stock_answer_invalid: {
     status: 502,
     say: (d: { address: string }) =>
@@ -126,6 +127,11 @@ export const FAULTS = {
     status: 502,
     say: (d: { title: string; reason: string }) => `The picture "${d.title}" cannot be used: ${d.reason}. Choose another one.`,
   },
+  picture_not_found: { status: 404, say: () => 'This picture is not in the library any more. Reload the page.' },
+  sidecar_unusable: { status: 415, say: (d: { name: string; reason: string }) => `"${d.name}" says nothing of a picture: ${d.reason}.` },
+  maker_unreachable: { status: 502, say: (d: { address: string }) => `The picture maker at ${d.address} does not answer. Choose a picture of the library, or try again later.` },
+  maker_answer_invalid: { status: 502, say: (d: { address: string; reason: string }) => `What the picture maker at ${d.address} sent cannot be used: ${d.reason}. Try other words, or another style.` },
+  maker_missing: { status: 503, say: () => 'No picture maker is set up. Set TIDY_MAKER to the address of one.' },
   own_file_unusable: { status: 415, say: (d: { name: string; reason: string }) => `"${d.name}" cannot be used: ${d.reason}. Take a JPEG, PNG, WebP, MP4, MOV or WebM.` },
   catalogue_invalid: {
     status: 422,

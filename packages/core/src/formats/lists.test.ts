@@ -27,10 +27,9 @@ describe('shotsCsv', () => {
 })
 
 describe('creditsText', () => {
-  const text = creditsText('The film', film, 'Salt', 'made for it')
-  it('names every picture seen once, with author and licence', () => {
-    expect(text.match(/A\. Painter, CC BY 4\.0/g)).toHaveLength(2)
-    expect(text).toContain('Voice\n- Salt')
+  it('names pictures, voice and music, and no picture that asks for nothing', () => {
+    expect(creditsText('The film', ['“A pier” by A. Painter', ''], 'Salt', 'made for it')).toBe('The film\n\nPictures\n- “A pier” by A. Painter\n\nVoice\n- Salt\n\nMusic\n- made for it\n')
+    expect(creditsText('The film', [], 'Salt', 'none')).toContain('Pictures\n- none')
   })
 })
 

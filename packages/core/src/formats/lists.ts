@@ -22,10 +22,9 @@ export function shotsCsv({ scenes, fps }: Timeline): string {
   return csv([['scene', 'shot', 'start_s', 'end_s', 'start_frame', 'end_frame', 'item', 'title', 'author', 'licence', 'narration'], ...rows])
 }
 
-/** Who made the pictures that are seen, each once, in order of appearance. */
-export function creditsText(title: string, { scenes }: Timeline, voice: string, music: string): string {
-  const seen = new Map(scenes.flatMap((scene) => scene.shots.flatMap(({ item }) => (item ? [[item.id, item] as const] : []))))
-  const pictures = [...seen.values()].map((item) => `- ${item.title} — ${[item.author, item.licence, item.source].filter(Boolean).join(', ')}`)
+/** Who made the pictures that are seen, each once, in order of appearance, as their licences ask. */
+export function creditsText(title: string, pictureCredits: readonly string[], voice: string, music: string): string {
+  const pictures = pictureCredits.filter(Boolean).map((credit) => `- ${credit}`)
   return [title, '', 'Pictures', ...(pictures.length ? pictures : ['- none']), '', 'Voice', `- ${voice}`, '', 'Music', `- ${music}`, ''].join('\n')
 }
 

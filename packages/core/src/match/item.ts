@@ -15,13 +15,18 @@ export const Item = z.object({
   source: z.string().max(500).default(''),
   licence: z.string().max(500).default(''),
   author: z.string().max(500).default(''),
+  /** Of its page, where it has one. */
+  link: z.string().max(2000).regex(/^https?:\/\//).optional().catch(undefined),
 })
 export type Item = z.infer<typeof Item>
 export type Orientation = Item['orientation']
 
+/** Whether a picture is the channel's own: a file somebody brought, or one that was made for it. */
+export const isOurs = (id: string) => /^(?:own|made)-/.test(id)
+
 /** What the document keeps of a chosen item, so that it can be credited without asking anyone. */
 export const ChosenItem = Item.pick({
-  id: true, kind: true, title: true, seconds: true, width: true, height: true, source: true, licence: true, author: true,
+  id: true, kind: true, title: true, seconds: true, width: true, height: true, source: true, licence: true, author: true, link: true,
 })
 export type ChosenItem = z.infer<typeof ChosenItem>
 

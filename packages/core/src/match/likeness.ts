@@ -1,4 +1,5 @@
 import { dot } from '../words/vectors.ts'
+import { sameLook } from './look.ts'
 import type { PictureIndex } from './picture-index.ts'
 
 /**
@@ -23,6 +24,8 @@ export function likenessIn(index: PictureIndex): (a: number, b: number) => numbe
 }
 
 function likeness(index: PictureIndex, a: number, b: number): number {
+  const [one, other] = [index.hashes[a], index.hashes[b]]
+  if (one && other && sameLook(one, other)) return 1
   return Math.max(between(sharedThings(index, a, b), THINGS), between(dot(index.directions[a]!, index.directions[b]!), MEANING))
 }
 

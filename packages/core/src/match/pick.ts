@@ -10,6 +10,7 @@ import type { SceneQuery } from './queries.ts'
 import { keptAfterRefusals, saidBy } from './refusals.ts'
 import { ranked, SHOT_SECONDS, worldOf, type Ranked, type World } from './rank.ts'
 import type { SceneToMatch } from './scene-to-match.ts'
+import { SCENES_APART } from './scenes-apart.ts'
 import type { Sureness } from './sureness.ts'
 
 export interface Pick {
@@ -20,6 +21,8 @@ export interface Pick {
   sure: Sureness
   /** Words of the scene that it has. */
   shows: string[]
+  /** Why it was not taken though it fits better than what was; left out where nothing speaks against it. */
+  passed?: string
 }
 
 /** A noun of a scene that can mean several things. */
@@ -75,17 +78,30 @@ export function pickPictures(
   const taken = chooseForFilm(places, alike)
   return scenes.map((scene, n) => {
     const chosen = taken.filter((i, k) => places[k]!.scene === n && i >= 0).map((i) => lists[n]!.find((r) => r.i === i)!)
+    const least = Math.min(...chosen.map(({ score }) => score))
+    const passedOver = (entry: Ranked) => (chosen.includes(entry) || !(entry.score > least) ? {} : { passed: whyPassed(entry, n, places, taken, alike) })
     const offered = unlike(lists[n]!, chosen.length ? chosen : lists[n]!.slice(0, shotsOf(scene)), CANDIDATES, alike)
     return {
       words: queries[n]!.words,
       chosen: chosen.map(({ item }) => item),
-      candidates: offered.map((entry) => ({ item: entry.item, score: entry.score, shows: said[n]!.words.filter((word) => index.weights[entry.i]!.has(word)), why: whyOf(queries[n]!, said[n]!.words, entry, index), sure: surenessOf(entry) })),
+      candidates: offered.map((entry) => ({ item: entry.item, score: entry.score, shows: said[n]!.words.filter((word) => index.weights[entry.i]!.has(word)), why: whyOf(queries[n]!, said[n]!.words, entry, index), sure: surenessOf(entry), ...passedOver(entry) })),
       meanings: nounSenses(queries[n]!),
     }
   })
 }
 
 const shotsOf = ({ seconds }: SceneToMatch) => Math.max(1, Math.min(4, Math.ceil(seconds / SHOT_SECONDS)))
+
+/** What a picture that fits better has against it in this film: it is shown close by, or looks like what is. */
+function whyPassed({ i }: Ranked, n: number, places: readonly Place[], taken: readonly number[], alike: (a: number, b: number) => number): string {
+  const near = places.flatMap(({ scene, kept }, k) => (kept ?? [taken[k]!]).flatMap((other) => (other >= 0 && scene !== n && Math.abs(scene - n) <= SCENES_APART ? [{ scene, other }] : [])))
+  const same = near.find(({ other }) => other === i)
+  if (same) return `shown ${away(same.scene - n)}`
+  const like = near.filter(({ scene }) => Math.abs(scene - n) <= 2).map(({ scene, other }) => ({ scene, likeness: alike(i, other) })).sort((a, b) => b.likeness - a.likeness)[0]
+  return like && like.likeness > 0.3 ? `looks like what is shown ${away(like.scene - n)}` : 'the film is more varied without it'
+}
+
+const away = (scenes: number) => `${Math.abs(scenes)} scene${Math.abs(scenes) > 1 ? 's' : ''} ${scenes < 0 ? 'before' : 'after'}`
 
 /** The chosen ones, then the best of a list one by one, each weighed against those before it. */
 function unlike(list: readonly Ranked[], chosen: readonly Ranked[], count: number, alike: (a: number, b: number) => number): Ranked[] {
@@ -101,9 +117,9 @@ function unlike(list: readonly Ranked[], chosen: readonly Ranked[], count: numbe
 const SURE = 0.62
 const WEAK = 0.42
 
-function surenessOf({ score, clashes, lean }: Ranked): Sureness {
-  if (clashes.length || score < WEAK) return 'weak'
-  return score >= SURE && lean < 0.5 ? 'sure' : 'look'
+function surenessOf({ believed, clashes, lean }: Ranked): Sureness {
+  if (clashes.length || believed < WEAK) return 'weak'
+  return believed >= SURE && lean < 0.5 ? 'sure' : 'look'
 }
 
 const SENSES_SHOWN = 5

@@ -17,6 +17,8 @@ export interface PictureIndex {
   weights: readonly ReadonlyMap<string, number>[]
   /** The things each shows, whatever the hour. */
   looks: readonly ReadonlySet<string>[]
+  /** Perceptual hashes of those that somebody has looked at. */
+  hashes: readonly (string | undefined)[]
   /** Words of the items that are used much like a word, with how much, 0 to 1. */
   related(word: string): readonly (readonly [word: string, nearness: number])[]
 }
@@ -40,7 +42,7 @@ function fieldsOf(item: Item): Fields[] {
   ]
 }
 
-export function pictureIndex(items: readonly Item[], lexicon: Lexicon): PictureIndex {
+export function pictureIndex(items: readonly Item[], lexicon: Lexicon, hashOf: (id: string) => string | undefined = () => undefined): PictureIndex {
   const fields = items.map(fieldsOf)
   const index = bm25(fields)
   const dimensions = lexicon.dimensions
@@ -60,7 +62,7 @@ export function pictureIndex(items: readonly Item[], lexicon: Lexicon): PictureI
     return sum
   })
   return {
-    items, bm25: index, weights, sums, directions: sums.map(unit),
+    items, hashes: items.map(({ id }) => hashOf(id)), bm25: index, weights, sums, directions: sums.map(unit),
     related: relatedIn(index, lexicon),
     looks: fields.map(([, title, tags]) => new Set([...title!.words, ...tags!.words].filter((word) => !word.includes(' ') && !HOURS.has(word)))),
   }

@@ -1,6 +1,7 @@
 import type { Lexicon } from '../words/lexicon.ts'
 import { dot, unit, type Vector } from '../words/vectors.ts'
-import type { Item, Orientation } from './item.ts'
+import { mayBeUsed } from '../ledger/licences.ts'
+import { isOurs, type Item, type Orientation } from './item.ts'
 import type { PictureIndex } from './picture-index.ts'
 import type { Concept, SceneQuery } from './queries.ts'
 import type { SceneToMatch } from './scene-to-match.ts'
@@ -13,6 +14,8 @@ export interface Ranked {
   i: number
   /** 0 = has nothing to do with the scene, 1 = shows just what it says. */
   score: number
+  /** The same without what speaks for or against taking it: its licence, whose it is. */
+  believed: number
   /** How far the scene leans on what stands around it, 0 to 1. */
   lean: number
   /** Words of the scene that mean something else in it. */
@@ -63,6 +66,8 @@ export function ranked(scene: SceneToMatch, query: SceneQuery, index: PictureInd
   // Where nothing in the film's world shows what the sentence says, it leans on what stands around it.
   const shown = near.items.reduce((best, i) => Math.max(best, saturated(own.earned[i]!) * fits[i]!), 0)
   const lean = Math.max(query.need, 1 - Math.min(1, shown / WEIGHT.shown))
+  const licensed = tellsLicences(index.items)
+  const hands = handsOf(index.items)
   const scored = near.items.map((i): Ranked => {
     const item = index.items[i]!
     const closeness = Math.max(0, dot(direction, index.directions[i]!))
@@ -73,7 +78,8 @@ export function ranked(scene: SceneToMatch, query: SceneQuery, index: PictureInd
     const outside = (WEIGHT.outside + (1 - WEIGHT.outside) * covered * WEIGHT.covered) * (query.resting ? WEIGHT.resting : 1)
     const value = WEIGHT.words * said * (outside + (1 - outside) * fit) + WEIGHT.meaning * closeness * closeness
       + WEIGHT.film * fit * (0.3 + 0.7 * lean) + WEIGHT.lent * saturated(lent.earned[i]!) * fit * (0.15 + 0.85 * lean)
-    return { item, i, score: value * fitness(item, scene, orientation) * kept[i]!, lean, clashes: clashes.get(i) ?? [] }
+    const believed = value * fitness(item, scene, orientation) * kept[i]!
+    return { item, i, score: believed * preference(item, licensed, hands), believed, lean, clashes: clashes.get(i) ?? [] }
   })
   return scored.filter(({ i }) => kept[i]! > 0).sort((a, b) => b.score - a.score || a.item.id.localeCompare(b.item.id)).slice(0, most)
 }
@@ -202,6 +208,27 @@ function fitness(item: Item, scene: SceneToMatch, orientation: Orientation): num
   const short = item.kind === 'clip' && item.seconds !== null && item.seconds < shotSeconds ? 0.6 : 1
   return shape * small * short * (item.kind === 'clip' ? 1.03 : 1)
 }
+
+/** Whether a pool tells licences at all: where none is told, none is missing. */
+const tellsLicences = (items: readonly Item[]) => items.some(({ licence }) => licence)
+
+/** How much rather an item is taken than another that fits as well. */
+const preference = (item: Item, licensed: boolean, hands: ReadonlyMap<string, number>): number => (licensed && !mayBeUsed(item.licence) ? UNUSABLE : 1) * (isOurs(item.id) ? OWN_FIRST : 1 - OTHER_HAND * (1 - hands.get(item.source)!))
+
+/** How common each source is in a pool, 1 for the commonest: a film holds together when most of it is from one hand. */
+function handsOf(items: readonly Item[]): Map<string, number> {
+  const counts = new Map<string, number>()
+  for (const { source } of items) counts.set(source, (counts.get(source) ?? 0) + 1)
+  const most = Math.max(1, ...counts.values())
+  return new Map([...counts].map(([source, count]) => [source, count / most]))
+}
+
+/** Left of a score where nobody may use the picture, or nobody knows. */
+const UNUSABLE = 0.6
+/** A person's own material goes before what others offer, where both fit. */
+const OWN_FIRST = 1.15
+/** Lost by a picture whose source is rare among those that fit the film. */
+const OTHER_HAND = 0.1
 
 /** A scene longer than this gets a second picture. */
 export const SHOT_SECONDS = 8

@@ -1,0 +1,44 @@
+import type { Item } from '../match/item.ts'
+import type { Colour } from '../match/look.ts'
+
+/** Parts of the library that can be looked at alone. */
+export const SHELVES = ['all', 'own', 'made', 'favourites', 'recent', 'untagged', 'alike'] as const
+export type Shelf = (typeof SHELVES)[number]
+
+/** A picture of the channel's library. */
+export interface PictureView {
+  item: Item
+  favourite: boolean
+  collections: string[]
+  colours: Colour[]
+  /** Whether people are in it, as its words or a person say. */
+  people: boolean
+  /** Variance of detail; null while nobody has looked. */
+  sharpness: number | null
+  /** ISO 8601. */
+  addedAt: string
+  /** When a person last chose it; null: never. */
+  usedAt: string | null
+}
+
+/** What matches a search of the library. */
+export interface LibraryPage {
+  pictures: PictureView[]
+}
+
+/** A film that shows a picture. */
+export interface PictureUse {
+  episodeId: string
+  title: string
+  /** Scenes that show it, counted from 1. */
+  scenes: number[]
+}
+
+/** What a search of everything brought. */
+export interface FoundView {
+  items: Item[]
+  /** What providers said that failed. */
+  remarks: string[]
+  /** Whether a further page may bring more. */
+  more: boolean
+}
