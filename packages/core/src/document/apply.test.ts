@@ -110,6 +110,12 @@ describe('settings', () => {
     const placed = run(start, { type: 'setShot', sceneId: 's1', shot: 0, item }, { type: 'placeShots', scenes: [{ sceneId: 's1', text: 'The lamp burns.', items: [other] }, { sceneId: 's2', text: 'Something else.', items: [other] }, { sceneId: 's3', text: 'It turns.', items: [other] }] })
     expect(placed.scenes.map(({ shots }) => shots[0]?.item?.id)).toEqual(['a', undefined, 'b'])
   })
+  it('lay several pictures on a scene at once, and exchange two of them in one step', () => {
+    const laid = run(start, { type: 'setShot', sceneId: 's1', shot: 0, item }, { type: 'layShots', sceneId: 's2', items: [picture('b'), picture('c')] }, { type: 'swapShots', a: { sceneId: 's1', shot: 0 }, b: { sceneId: 's2', shot: 1 } })
+    expect(laid.scenes.slice(0, 2).map(({ shots }) => shots.map((shot) => shot.item?.id))).toEqual([['c'], ['b', 'a']])
+    expect(fault(() => run(laid, { type: 'swapShots', a: { sceneId: 's1', shot: 3 }, b: { sceneId: 's2', shot: 1 } }))).toBe('shot_not_found')
+    expect(fault(() => run(laid, { type: 'swapShots', a: { sceneId: 'none', shot: 0 }, b: { sceneId: 's2', shot: 1 } }))).toBe('scene_not_found')
+  })
   it('refuse a cut beyond its neighbours', () => {
     const three = run(start, ...[0, 1, 2].map((shot): Command => ({ type: 'setShot', sceneId: 's2', shot, item })), { type: 'setCut', sceneId: 's2', shot: 2, word: 2 })
     expect(fault(() => run(three, { type: 'setCut', sceneId: 's2', shot: 1, word: 3 }))).toBe('cut_not_possible')
@@ -137,6 +143,8 @@ const commands = fc.oneof(
   fc.record({ type: fc.constant('setChapter'), sceneId: nth, title: maybe(fc.constantFrom('One', '# Two')) }),
   fc.record({ type: fc.constant('setShot'), sceneId: nth, shot: fc.nat({ max: 4 }), item: chosen }),
   fc.record({ type: fc.constant('addShot'), sceneId: nth, shot: fc.nat({ max: 4 }), item: chosen, word: fc.integer({ min: 1, max: 5 }) }),
+  fc.record({ type: fc.constant('layShots'), sceneId: nth, items: fc.array(fc.constantFrom(picture('e'), picture('f', 'clip')), { minLength: 1, maxLength: 4 }) }), fc.record({ type: fc.constant('swapShots'), a: fc.record({ sceneId: nth, shot: fc.nat({ max: 2 }) }), b: fc.record({ sceneId: nth, shot: fc.nat({ max: 2 }) }) }),
+  fc.record({ type: fc.constant('setMaking'), set: fc.oneof(fc.record({ style: fc.constantFrom('paper', 'linocut') }), fc.record({ without: fc.constant('people, text') })) }),
   fc.record({ type: fc.constant('removeShot'), sceneId: nth, shot: fc.nat({ max: 4 }) }), fc.record({ type: fc.constant('moveShot'), sceneId: nth, from: fc.nat({ max: 3 }), to: fc.nat({ max: 3 }) }),
   fc.record({ type: fc.constant('setCut'), sceneId: nth, shot: fc.nat({ max: 3 }), word: maybe(fc.integer({ min: 1, max: 5 })) }),
   fc.record({ type: fc.constant('adjustShots'), target, shot: maybe(fc.nat({ max: 3 })), set: fc.record({ slip: maybe(fc.integer({ min: 0, max: 9000 })), speed: maybe(fc.constantFrom(0.5, 2)), frame: maybe(fc.record({ from: view, to: view })), transition: maybe(transition) }, { requiredKeys: [] }) }),

@@ -78,6 +78,10 @@ function changed(document: Document, command: Command): Document {
       return adjustScenes(document, command)
     case 'setShot':
       return withScene(document, command.sceneId, (scene) => withShot(scene, command.shot, command.item))
+    case 'layShots':
+      return withScene(document, command.sceneId, (scene) => ({ ...scene, shots: command.items.map((item): Shot => ({ item: chosenItem(item), by: 'hand' })) }))
+    case 'swapShots':
+      return swapShots(document, command)
     case 'addShot':
       return withScene(document, command.sceneId, (scene) => withAddedShot(scene, command))
     case 'removeShot':
@@ -92,6 +96,8 @@ function changed(document: Document, command: Command): Document {
       return { ...document, matching: { ...document.matching, senses: [...document.matching.senses.filter(({ noun }) => noun !== command.noun), ...(command.sense ? [{ noun: command.noun, sense: command.sense }] : [])] } }
     case 'refusePicture':
       return { ...document, matching: { ...document.matching, refusals: [...document.matching.refusals.filter(({ item }) => item.id !== command.item.id), ...(command.refusal ? [{ item: command.item, ...command.refusal }] : [])] } }
+    case 'setMaking':
+      return { ...document, making: { ...document.making, ...command.set } }
     case 'placeShots':
       return placeShots(document, command)
     case 'takeBack':
@@ -116,6 +122,18 @@ function withScene(document: Document, id: string, edit: (scene: Scene) => Scene
   const index = document.scenes.findIndex((scene) => scene.id === id)
   if (index < 0) throw new TidyError('scene_not_found', { sceneId: id })
   return { ...document, scenes: document.scenes.with(index, edit(document.scenes[index]!)) }
+}
+
+function swapShots(document: Document, { a, b }: CommandOf<'swapShots'>): Document {
+  const itemAt = ({ sceneId, shot }: typeof a) => {
+    const scene = document.scenes.find(({ id }) => id === sceneId)
+    if (!scene) throw new TidyError('scene_not_found', { sceneId })
+    if (!scene.shots[shot]) throw new TidyError('shot_not_found', { shot })
+    return scene.shots[shot].item
+  }
+  const [one, other] = [itemAt(a), itemAt(b)]
+  const swapped = withScene(document, a.sceneId, (scene) => withShot(scene, a.shot, other))
+  return withScene(swapped, b.sceneId, (scene) => withShot(scene, b.shot, one))
 }
 
 function adjustShots(document: Document, { target, shot, set }: CommandOf<'adjustShots'>): Document {

@@ -52,6 +52,10 @@ export function commandName(command: Command): string {
       return Object.keys(command.set).map((name) => ({ hidden: command.set.hidden ? 'scene left out' : 'scene shown', length: 'length', pause: 'pause', speaker: 'speaker', voice: 'voice of a scene', pace: 'pace of a scene', emphasis: 'emphasis' })[name] ?? name).join(', ')
     case 'setShot':
       return 'picture'
+    case 'layShots':
+      return command.items.length > 1 ? `${command.items.length} pictures` : 'picture'
+    case 'swapShots':
+      return 'two pictures exchanged'
     case 'addShot':
       return 'picture added'
     case 'removeShot':
@@ -66,6 +70,8 @@ export function commandName(command: Command): string {
       return `meaning of “${command.noun}”`
     case 'refusePicture':
       return command.refusal ? 'picture turned down' : 'picture wanted again'
+    case 'setMaking':
+      return command.set.style === undefined ? 'what made pictures leave out' : 'style of made pictures'
     case 'placeShots':
       return 'chosen pictures'
     case 'takeBack':

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { ChosenItem } from '../match/item.ts'
 import { Inverse } from './inverse.ts'
-import { Card, CheckedClaim, ChosenTake, Comment, Document, Frame, LENGTH_LIMIT, Matching, MOODS, Refusal, Scene, Shot, SpeakerName, Speaking, Transition } from './document.ts'
+import { Card, CheckedClaim, ChosenTake, Comment, Document, Frame, LENGTH_LIMIT, MOODS, Making, Matching, Refusal, SHOTS_LIMIT, Scene, Shot, SpeakerName, Speaking, Transition } from './document.ts'
 
 const sceneId = Scene.shape.id
 const shot = z.number().int().min(0).max(11)
@@ -80,6 +80,10 @@ export const Command = z.discriminatedUnion('type', [
   z.object({ type: z.literal('adjustScenes'), target: Target, set: SceneSettings }),
   /** A person's choice for one shot; `null` shows a plain card. One past the last adds a shot. */
   z.object({ type: z.literal('setShot'), sceneId, shot, item: ChosenItem.nullable() }),
+  /** Pictures laid on a scene in place of those it has, sharing it evenly. */
+  z.object({ type: z.literal('layShots'), sceneId, items: z.array(ChosenItem).min(1).max(SHOTS_LIMIT) }),
+  /** Two pictures change places. */
+  z.object({ type: z.literal('swapShots'), a: z.object({ sceneId, shot }), b: z.object({ sceneId, shot }) }),
   z.object({ type: z.literal('addShot'), sceneId, shot, item: ChosenItem.nullable(), word: Shot.shape.word }),
   z.object({ type: z.literal('removeShot'), sceneId, shot }),
   /** Changes the order of pictures; the cuts stay where they are. */
@@ -92,6 +96,8 @@ export const Command = z.discriminatedUnion('type', [
   z.object({ type: z.literal('pinSense'), noun: Matching.shape.senses.element.shape.noun, sense: Matching.shape.senses.element.shape.sense.nullable() }),
   /** A picture that is not wanted in this film, and why; null wants it again. */
   z.object({ type: z.literal('refusePicture'), item: ChosenItem, refusal: Refusal.omit({ item: true }).nullable() }),
+  /** How pictures are made for this film; what is left out stays. */
+  z.object({ type: z.literal('setMaking'), set: Making.partial() }),
   /** What matching chose; skipped where the narration changed meanwhile, and at shots chosen by hand. */
   z.object({
     type: z.literal('placeShots'),

@@ -144,9 +144,19 @@ export const Matching = z.object({
 export type Matching = z.infer<typeof Matching>
 export const NOTHING_TOLD: Matching = { senses: [], refusals: [] }
 
+/** How pictures are made for this film where none is found: all of them in one style. */
+export const Making = z.object({
+  /** Of those the maker has. */
+  style: z.string().regex(/^[a-z][a-z0-9-]{0,40}$/),
+  /** What no picture may show, parted by commas. */
+  without: z.string().max(500),
+})
+export type Making = z.infer<typeof Making>
+export const PLAIN_MAKING: Making = { style: 'paper', without: '' }
+
 /** All that a person decides about a film. Everything else is derived from it. */
 export const Document = z.object({
-  version: z.literal(5),
+  version: z.literal(6),
   title: z.string().min(1).max(200),
   /** The narration with its markup: the one truth of what is said and shown in which order. */
   script: z.string(),
@@ -160,6 +170,7 @@ export const Document = z.object({
   cards: z.object({ opening: Card, closing: Card }),
   scenes: z.array(Scene),
   matching: Matching,
+  making: Making,
   /** How long the film is wished to be; null while nobody has said. */
   wantedMinutes: z.number().min(0.5).max(60).nullable(),
   /** What the film is to be about and what came along with its idea; never spoken. */
@@ -175,7 +186,7 @@ export const DEFAULT_VOICE = 'flite-slt'
 
 export function emptyDocument(title: string): Document {
   const card = { shown: false, text: null, samples: 4 * SAMPLE_RATE }
-  return { version: 5, title, script: '', voice: DEFAULT_VOICE, speed: 1, speaking: PLAIN_SPEAKING, mood: 'calm', transition: CUT, cards: { opening: card, closing: card }, scenes: [], matching: NOTHING_TOLD, wantedMinutes: null, notes: '', claims: [], comments: [], nextId: 1 }
+  return { version: 6, title, script: '', voice: DEFAULT_VOICE, speed: 1, speaking: PLAIN_SPEAKING, mood: 'calm', transition: CUT, cards: { opening: card, closing: card }, scenes: [], matching: NOTHING_TOLD, making: PLAIN_MAKING, wantedMinutes: null, notes: '', claims: [], comments: [], nextId: 1 }
 }
 
 /** A document as an earlier version kept it, in today's form; anything else as it is. */
@@ -183,6 +194,7 @@ export function upgraded(stored: unknown): unknown {
   if (typeof stored !== 'object' || stored === null || !('version' in stored)) return stored
   if (stored.version === 2) return upgraded({ ...stored, version: 3, wantedMinutes: null, notes: '', claims: [], comments: [] })
   if (stored.version === 3) return upgraded({ ...stored, version: 4, speaking: PLAIN_SPEAKING })
-  if (stored.version === 4) return { ...stored, version: 5, matching: NOTHING_TOLD }
+  if (stored.version === 4) return upgraded({ ...stored, version: 5, matching: NOTHING_TOLD })
+  if (stored.version === 5) return { ...stored, version: 6, making: PLAIN_MAKING }
   return stored
 }
