@@ -13,7 +13,7 @@ import { filmable, makeFilm } from '@tidy-reel/engine/make'
 import { onStopSignal } from '@tidy-reel/engine/run/stop-signals'
 import { voiceById, voiceList } from '@tidy-reel/engine/speech/voice-list'
 import { pictureLibrary } from '@tidy-reel/engine/stock/library'
-import type { StockLibrary } from '@tidy-reel/engine/stock/contract'
+import type { PictureLibrary } from '@tidy-reel/engine/stock/contract'
 import { keptPictures, matchFilm, scenesToMatch } from '@tidy-reel/engine/stock/match-film'
 import { loadLexicon } from '@tidy-reel/engine/words/wordnet'
 import { withStock } from './stock-process.ts'
@@ -51,13 +51,13 @@ export async function makeCommand(written: Document, flags: MakeFlags): Promise<
   return withStock(config, (address) => run(start, shape, resolve(flags.out), { config, library: pictureLibrary({ ...config, stock: address }), signal: stop.signal }))
 }
 
-async function run(unmatched: Document, shape: FilmShape, out: string, context: { config: EngineConfig; library: StockLibrary; signal: AbortSignal }): Promise<FilmReport> {
+async function run(unmatched: Document, shape: FilmShape, out: string, context: { config: EngineConfig; library: PictureLibrary; signal: AbortSignal }): Promise<FilmReport> {
   const started = performance.now()
   const orientation = shape.width > shape.height ? 'landscape' : shape.width < shape.height ? 'portrait' : 'square'
   const film = filmOf(unmatched)
   const kept = keptPictures(film.scenes)
-  const { picks, fault } = await matchFilm(scenesToMatch(film, sceneSeconds(film.scenes, film.speed)), await loadLexicon(), context.library, { orientation, title: unmatched.title, told: unmatched.matching, kept, signal: context.signal })
-  if (fault) process.stderr.write(`${fault.message}\n`)
+  const { picks, faults } = await matchFilm(scenesToMatch(film, sceneSeconds(film.scenes, film.speed)), await loadLexicon(), context.library, { orientation, title: unmatched.title, told: unmatched.matching, kept, signal: context.signal })
+  for (const { message } of faults) process.stderr.write(`${message}\n`)
   const matched = (performance.now() - started) / 1000
   const scenes = film.scenes.flatMap(({ id, text, shots, card }, i) => (card !== undefined || shots.length ? [] : [{ sceneId: id, text, items: picks[i]!.chosen }]))
   const { document } = apply(unmatched, { type: 'placeShots', scenes })

@@ -5,7 +5,7 @@ import { Item } from '@tidy-reel/core/match/item'
 import { sceneSeconds } from '@tidy-reel/core/timeline/timeline'
 import { engineConfig } from '@tidy-reel/engine/config'
 import { matchFilm, scenesToMatch } from '@tidy-reel/engine/stock/match-film'
-import { stockClient } from '@tidy-reel/engine/stock/client'
+import { pictureLibrary } from '@tidy-reel/engine/stock/library'
 import { loadLexicon } from '@tidy-reel/engine/words/wordnet'
 import { readJson } from './document-files.ts'
 import { print } from './print.ts'
@@ -22,13 +22,15 @@ const titleFrom = (file: string) => parse(file).name.replace(/[-_.]+/g, ' ').rep
 export async function matchCommand(file: string, { json, catalogue }: { json?: boolean; catalogue?: string }) {
   const film = await filmFromFile(file)
   const lexicon = await loadLexicon()
+  const config = engineConfig()
   const toMatch = scenesToMatch(film, sceneSeconds(film.scenes))
   const options = { orientation: 'landscape' as const, title: titleFrom(file) }
   const items = catalogue ? await readJson(catalogue, z.array(Item), (reason) => new TidyError('catalogue_invalid', { reason })) : undefined
-  const { picks, fault } = items
+  const { picks, faults } = items
     ? await matchFilm(toMatch, lexicon, items, options)
-    : await withStock(engineConfig(), (address) => matchFilm(toMatch, lexicon, stockClient(address), options))
-  if (fault) throw fault
+    : await withStock(config, (address) => matchFilm(toMatch, lexicon, pictureLibrary({ ...config, stock: address }), options))
+  if (faults[0] && picks.every(({ chosen }) => !chosen.length)) throw faults[0]
+  for (const { message } of faults) process.stderr.write(`${message}\n`)
   const list = picks.map(({ candidates }, i) => ({
     text: film.scenes[i]!.text,
     picks: candidates.map(({ item, score, why, sure }) => ({ id: item.id, title: item.title, description: item.description, tags: item.tags, score: Math.round(score * 1000) / 1000, sure, why })),

@@ -6,6 +6,8 @@ import { TidyError } from '@tidy-reel/core/fault'
 const Environment = z.object({
   TIDY_DATA: z.string().optional(),
   TIDY_STOCK: z.url().default('http://127.0.0.1:4310'),
+  TIDY_PRINTS: z.url().optional(),
+  TIDY_MAKER: z.url().optional(),
   TIDY_STATISTICS: z.url().default('http://127.0.0.1:4320'),
 })
 
@@ -13,6 +15,9 @@ const Environment = z.object({
 export interface EngineConfig {
   data: string
   stock: string
+  /** An archive of prints, and a maker of pictures: none, where there is no address. */
+  prints?: string | undefined
+  maker?: string | undefined
   statistics: string
 }
 
@@ -25,11 +30,11 @@ export function engineConfig(environment: NodeJS.ProcessEnv = process.env): Engi
     const option = String(read.error.issues[0]!.path[0])
     throw new TidyError('option_invalid', { option, value: environment[option] ?? '', wanted: 'an address such as http://127.0.0.1:4310' })
   }
-  const { TIDY_DATA, TIDY_STOCK, TIDY_STATISTICS } = read.data
-  return { data: resolve(TIDY_DATA ?? join(ROOT, '.data')), stock: TIDY_STOCK, statistics: TIDY_STATISTICS }
+  const { TIDY_DATA, TIDY_STOCK, TIDY_PRINTS, TIDY_MAKER, TIDY_STATISTICS } = read.data
+  return { data: resolve(TIDY_DATA ?? join(ROOT, '.data')), stock: TIDY_STOCK, prints: TIDY_PRINTS, maker: TIDY_MAKER, statistics: TIDY_STATISTICS }
 }
 
 export const folders = ({ data }: EngineConfig) => ({
-  takes: join(data, 'takes'), beds: join(data, 'beds'), mixes: join(data, 'mixes'), voices: join(data, 'voices'), recordings: join(data, 'recordings'), media: join(data, 'footage'), proxies: join(data, 'proxies'), thumbnails: join(data, 'thumbnails'), own: join(data, 'own'), segments: join(data, 'segments'),
+  takes: join(data, 'takes'), beds: join(data, 'beds'), mixes: join(data, 'mixes'), voices: join(data, 'voices'), recordings: join(data, 'recordings'), media: join(data, 'footage'), proxies: join(data, 'proxies'), thumbnails: join(data, 'thumbnails'), own: join(data, 'own'), searches: join(data, 'searches'), segments: join(data, 'segments'),
   renders: join(data, 'renders'), work: join(data, 'work'), fonts: join(data, 'fonts'),
 })

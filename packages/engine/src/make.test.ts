@@ -13,7 +13,7 @@ import type { FilmReport } from '@tidy-reel/core/render/report'
 import { makeFilm, type MakeContext } from './make.ts'
 import { takeOf } from './speech/take.ts'
 import { voiceList } from './speech/voice-list.ts'
-import type { StockLibrary } from './stock/contract.ts'
+import type { PictureLibrary } from './stock/contract.ts'
 import { clip, item, memoryLibrary, photograph } from './test/lying-library.ts'
 import { TAKE_LUFS } from '@tidy-reel/core/sound/mix'
 import { ebur128, filterLog, lumaFrames, probe, silencesOf } from './test/media-facts.ts'
@@ -21,7 +21,7 @@ import { ebur128, filterLog, lumaFrames, probe, silencesOf } from './test/media-
 const data = mkdtempSync(join(tmpdir(), 'tidy-film-'))
 const SMALL: FilmShape = { width: 320, height: 180, fps: [30, 1], burnIn: true }
 const SCRIPT = '# The lamp\nThe lamp burns all night above the sea. [super: 1822]\n\n# The keeper\nThe keeper climbs the stairs. He winds the weight, and the great lens begins to turn.'
-let library: StockLibrary
+let library: PictureLibrary
 
 function documentOf(script: string, ids: readonly (string | null)[]): Document {
   const { document } = apply({ ...emptyDocument('A film; with = signs'), mood: 'calm' }, { type: 'setScript', script })
@@ -106,8 +106,8 @@ describe('makeFilm', () => {
     expect(Math.abs(second! - 0.7)).toBeLessThanOrEqual(0.01)
   })
   it('writes subtitles, credits, chapters and a report beside it', () => {
-    expect(readdirSync(made.out).sort()).toEqual(['chapters.txt', 'claims.csv', 'credits.txt', 'film.ass', 'film.mp4', 'film.srt', 'film.vtt', 'report.json', 'shots.csv'])
-    expect(readFileSync(join(made.out, 'credits.txt'), 'utf8')).toContain('A photo1 — nobody, CC0, test')
+    expect(readdirSync(made.out).sort()).toEqual(['chapters.txt', 'claims.csv', 'credits.txt', 'film.ass', 'film.mp4', 'film.srt', 'film.vtt', 'ledger.csv', 'report.json', 'shots.csv'])
+    expect(readFileSync(join(made.out, 'credits.txt'), 'utf8')).toContain('“A photo1” by nobody, test, CC0 1.0')
     expect(JSON.parse(readFileSync(join(made.out, 'report.json'), 'utf8'))).toEqual(made.report)
   })
   it('shows its subtitles on the picture only when asked', async () => {
@@ -165,7 +165,7 @@ describe('a film in spite of faults', () => {
     expect([...last].sort((a, b) => a - b)[last.length >> 1]!).toBeGreaterThan(200)
   })
   it('makes the film with cards alone when the library is away', async () => {
-    const away: StockLibrary = { ...library, download: async () => { throw new TidyError('stock_unreachable', { address: 'http://none' }) } }
+    const away: PictureLibrary = { ...library, download: async () => { throw new TidyError('stock_unreachable', { address: 'http://none' }) } }
     const { report } = await make(documentOf('A hat hangs there. A coat too.', ['photo9', 'photo8']), SMALL, { library: away })
     expect(report.remarks).toHaveLength(1)
     expect(report.remarks[0]).toContain('does not answer')
@@ -190,7 +190,7 @@ describe('a film in spite of faults', () => {
     const whole = readFileSync(clip('broken-source', 2))
     writeFileSync(broken, whole)
     const document = documentOf('A door falls shut. A key turns.', ['photo1', 'clipbroken'])
-    const breaking: StockLibrary = { ...memoryLibrary({ photo1: photograph('photo1'), clipbroken: broken }) }
+    const breaking: PictureLibrary = { ...memoryLibrary({ photo1: photograph('photo1'), clipbroken: broken }) }
     await expect(make(document, SMALL, { library: breaking, onProgress: ({ step }) => step === 'render' && rmSync(join(data, 'footage'), { recursive: true, force: true }) })).rejects.toMatchObject({ code: 'scene_not_rendered', message: expect.stringMatching(/^Scene \d could not be rendered: /) })
   })
   it.each<[string, string, string]>([['an empty script', '', 'script_empty'], ['headings alone', '# One\n\n## Two', 'script_nothing_spoken'], ['30,000 words', 'The sea is deep and cold. '.repeat(5000), 'script_too_long']])('refuses %s with a sentence', async (_what, script, code) => {

@@ -1,5 +1,5 @@
 import { existsSync } from 'node:fs'
-import { mkdir, rename, rm, writeFile } from 'node:fs/promises'
+import { mkdir, rename, rm, stat, writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import { TidyError } from '@tidy-reel/core/fault'
 import type { Document } from '@tidy-reel/core/document/document'
@@ -10,6 +10,7 @@ import { claimsOf } from '@tidy-reel/core/checks/claims'
 import { claimList } from '@tidy-reel/core/formats/claim-list'
 import { parsedScript } from '@tidy-reel/core/script/parsed-script'
 import { chapterList, creditsText, ffmetadata, shotsCsv } from '@tidy-reel/core/formats/lists'
+import { ledgerCsv, ledgerOf } from '@tidy-reel/core/ledger/ledger'
 import { renderPlan, type FilmShape } from '@tidy-reel/core/render/plan'
 import { stretchesOf } from '@tidy-reel/core/render/shots'
 import type { Progress, Step } from '@tidy-reel/core/render/progress'
@@ -21,7 +22,7 @@ import { filmSupers } from '@tidy-reel/core/supers/supers'
 import { soundSamples, timeline, type Timeline } from '@tidy-reel/core/timeline/timeline'
 import { folders, type EngineConfig } from './config.ts'
 import { joinFilm, renderSegments } from './render/film.ts'
-import { fetchFootage } from './render/footage.ts'
+import { fetchFootage, type PictureFile } from './render/footage.ts'
 import { segmentFile } from './render/segment.ts'
 import { fontsFolder } from './render/fonts.ts'
 import { filmSound } from './sound/film-sound.ts'
@@ -29,14 +30,14 @@ import type { Mixdown } from './sound/mixdown.ts'
 import { speechPlace } from './speech/take.ts'
 import { takeAll, type Part, type Spoken } from './speech/take-all.ts'
 import { voiceById } from './speech/voice-list.ts'
-import type { StockLibrary } from './stock/contract.ts'
+import type { PictureLibrary } from './stock/contract.ts'
 
 /** The longest film: past that, a person is told to part the script. */
 export const FILM_MINUTES_LIMIT = 60
 
 export interface MakeContext {
   config: EngineConfig
-  library: StockLibrary
+  library: PictureLibrary
   signal: AbortSignal
   onProgress: (progress: Progress) => void
   /** How the channel says words. */
@@ -115,10 +116,12 @@ export async function makeFilm(document: Document, shape: FilmShape, out: string
     await rename(half, join(out, 'film.mp4'))
     const report = reportOf(plan, shape, mixed, steps, { segments: segments.length, segmentsReused: reused, remarks: remarksOf(spoken, footage.faults, film) })
     const voice = voiceById(speechPlace(config).voices, document.voice)
+    const ledger = ledgerOf(plan)
+    const fetched = await fetchedAt(footage.files)
     const texts: Record<string, string> = {
       'film.srt': srtText, 'film.vtt': vtt(cues), 'film.ass': assDocument({ ...shape, cues, supers }), 'shots.csv': shotsCsv(plan), 'claims.csv': claimList(claimsOf(document.script, parsedScript(document.script)), document.claims),
-      'credits.txt': creditsText(document.title, plan, `${voice.name}, synthesized with ${voice.engine}`, document.mood === 'none' ? 'none' : 'made for this film with MMA and FluidSynth'),
-      'chapters.txt': chapterList(plan), 'report.json': `${JSON.stringify(report, null, 2)}\n`,
+      'credits.txt': creditsText(document.title, ledger.map(({ credit }) => credit), `${voice.name}, synthesized with ${voice.engine}`, document.mood === 'none' ? 'none' : 'made for this film with MMA and FluidSynth'),
+      'ledger.csv': ledgerCsv(ledger, fetched), 'chapters.txt': chapterList(plan), 'report.json': `${JSON.stringify(report, null, 2)}\n`,
     }
     for (const [name, text] of Object.entries(texts)) await writeFile(join(out, name), text)
     return report
@@ -128,6 +131,11 @@ export async function makeFilm(document: Document, shape: FilmShape, out: string
     await mixing?.catch(() => undefined)
     await rm(work, { recursive: true, force: true })
   }
+}
+
+/** When each picture's file came here, ISO 8601, by its id. */
+async function fetchedAt(files: ReadonlyMap<string, PictureFile>): Promise<Map<string, string>> {
+  return new Map(await Promise.all([...files].map(async ([id, { path }]) => [id, (await stat(path)).mtime.toISOString()] as const)))
 }
 
 function speak(document: Document, film: Film, { config, pronunciations, signal, onProgress }: MakeContext): Promise<(Spoken | undefined)[]> {

@@ -1,7 +1,8 @@
 import { createServer, type RequestListener } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { describe, expect, it } from 'vitest'
-import { fetchPage, type Reach } from './fetch-page.ts'
+import { fetchPage } from './fetch-page.ts'
+import type { Reach } from './public-address.ts'
 import { isPublicAddress } from './public-address.ts'
 
 const page = (text: string) => `<html><head><title>Tides</title></head><body><nav>Home | About</nav><article><h1>Tides</h1>${`<p>${text}</p>`.repeat(6)}</article></body></html>`

@@ -1,9 +1,9 @@
-import { Agent, request } from 'undici'
+import { request } from 'undici'
 import { TidyError } from '@tidy-reel/core/fault'
 import { htmlScript } from './html-script.ts'
 import type { Imported } from './imported.ts'
 import { importFile } from './import-file.ts'
-import { isPublicAddress, resolveHost, type Resolve } from './public-address.ts'
+import { INTERNET, publicAgent, type Reach } from './public-address.ts'
 import { decoded } from './text-encoding.ts'
 
 const REDIRECTS_LIMIT = 5
@@ -11,18 +11,10 @@ const PAGE_BYTES_LIMIT = 8 * 1024 * 1024
 const TIMEOUT_MS = 15_000
 const READABLE = /^(?:text\/(?:html|plain|markdown|csv|vtt)|application\/(?:xhtml\+xml|pdf|vnd\.openxmlformats|vnd\.oasis))/i
 
-/** What the fetching stands on; tests put their own world here. */
-export interface Reach {
-  resolve: Resolve
-  allowed: (address: string) => boolean
-}
-const INTERNET: Reach = { resolve: resolveHost, allowed: isPublicAddress }
-
 /**
  * The main text of a public page as a script.
  *
- * Every host on the way is resolved first, refused unless all its addresses are public, and then connected to at just
- * the address that was judged, so that a name cannot point elsewhere a moment later.
+ * Every host on the way must be public.
  *
  * @throws TidyError `link_refused` for what is not fetched at all, `link_unreachable` for what does not answer properly
  */
@@ -55,15 +47,11 @@ interface Answer {
   body: Buffer
 }
 
-async function ask(url: URL, signal: AbortSignal, { resolve, allowed }: Reach): Promise<Answer> {
-  const host = url.hostname.replace(/^\[|\]$/g, '')
-  const addresses = await resolve(host).catch(() => {
-    throw new TidyError('link_unreachable', { address: url.href, reason: `there is no "${host}"` })
+async function ask(url: URL, signal: AbortSignal, reach: Reach): Promise<Answer> {
+  const agent = await publicAgent(url, reach).catch(() => {
+    throw new TidyError('link_unreachable', { address: url.href, reason: `there is no "${url.hostname.replace(/^\[|\]$/g, '')}"` })
   })
-  if (addresses.length === 0 || !addresses.every(allowed)) throw new TidyError('link_refused', { address: url.href, reason: 'it leads into a private network; only public pages are' })
-  const [pinned] = addresses
-  const family = pinned!.includes(':') ? 6 : 4
-  const agent = new Agent({ connect: { lookup: (_host, options, done) => (options.all ? done(null, [{ address: pinned!, family }]) : done(null, pinned!, family)) } })
+  if (!agent) throw new TidyError('link_refused', { address: url.href, reason: 'it leads into a private network; only public pages are' })
   try {
     const answer = await request(url, { dispatcher: agent, signal, headers: { accept: 'text/html,application/xhtml+xml,text/plain;q=0.9,*/*;q=0.5', 'user-agent': 'TidyReel (one page, asked for by a person)' } })
     const moved = answer.statusCode >= 300 && answer.statusCode < 400 ? header(answer.headers.location) : undefined

@@ -1,5 +1,6 @@
 import { lookup } from 'node:dns/promises'
 import ipaddr from 'ipaddr.js'
+import { Agent } from 'undici'
 
 /**
  * Whether an address is one of the public internet: no loopback, private, link-local, shared, multicast or
@@ -13,3 +14,25 @@ export function isPublicAddress(address: string): boolean {
 export type Resolve = (host: string) => Promise<string[]>
 
 export const resolveHost: Resolve = async (host) => (await lookup(host, { all: true, verbatim: true })).map(({ address }) => address)
+
+/** What fetching stands on; tests put their own world here. */
+export interface Reach {
+  resolve: Resolve
+  allowed: (address: string) => boolean
+}
+export const INTERNET: Reach = { resolve: resolveHost, allowed: isPublicAddress }
+
+/**
+ * An agent for a public host. The host is resolved first, refused unless all its addresses are public, and then connected
+ * to at just the address that was judged, so that a name cannot point elsewhere a moment later.
+ *
+ * @returns undefined for a host that is not public
+ * @throws what resolving throws for a host that there is not
+ */
+export async function publicAgent(url: URL, { resolve, allowed }: Reach = INTERNET): Promise<Agent | undefined> {
+  const addresses = await resolve(url.hostname.replace(/^\[|\]$/g, ''))
+  if (addresses.length === 0 || !addresses.every(allowed)) return undefined
+  const [pinned] = addresses
+  const family = pinned!.includes(':') ? 6 : 4
+  return new Agent({ connect: { lookup: (_host, options, done) => (options.all ? done(null, [{ address: pinned!, family }]) : done(null, pinned!, family)) } })
+}

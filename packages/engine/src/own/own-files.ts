@@ -3,18 +3,38 @@ import { readFile, rename, writeFile } from 'node:fs/promises'
 import { basename, join } from 'node:path'
 import type { Readable } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
+import sharp from 'sharp'
+import { z } from 'zod'
 import { TidyError } from '@tidy-reel/core/fault'
+import { licenceFacts } from '@tidy-reel/core/ledger/licences'
 import { Item } from '@tidy-reel/core/match/item'
+import { Look } from '@tidy-reel/core/match/look'
 import { runProgram } from '../run/program.ts'
+import { replacedFile } from '../storage/kept-file.ts'
 import { received } from '../storage/upload.ts'
-import type { StockLibrary } from './contract.ts'
+import type { PictureFiles } from '../stock/contract.ts'
+import { piecesOf } from './cuts.ts'
+import { describedInside, type Described } from './described.ts'
+import { lookOf } from './look.ts'
 
 /** The longest file that is taken, in bytes. */
 export const OWN_BYTES_LIMIT = 400 * 1024 * 1024
 const LARGEST_SIDE = 8192
 /** What ffmpeg calls the formats that are taken; anything else is no picture to us. */
 const FORMATS = /^(image2|png_pipe|jpeg_pipe|webp_pipe|gif|gif_pipe|mov,mp4,m4a,3gp,3g2,mj2|matroska,webm|avif)$/
-const OWN = /^own-([0-9a-f]{32})$/
+/** A file in the folder of own files: one somebody brought or one that was made, and of a clip a piece of it, counted from 1. */
+const OWN = /^((?:own|made)-[0-9a-f]{32})(?:-([1-9]\d{0,3}))?$/
+
+/** What is known of an own file. */
+export const OwnFacts = z.object({
+  item: Item,
+  look: Look,
+  /** As the person's computer called it. */
+  fileName: z.string(),
+  /** Between the cuts of a clip, in seconds; null while nobody has looked for cuts. */
+  pieces: z.array(z.object({ from: z.number().nonnegative(), to: z.number().positive() })).nullable(),
+})
+export type OwnFacts = z.infer<typeof OwnFacts>
 
 interface Probed {
   streams?: { width?: number; height?: number; nb_read_packets?: string; duration?: string }[]
@@ -22,61 +42,134 @@ interface Probed {
 }
 
 /**
- * Takes a person's own picture or clip: kept under the hash of its bytes, so that the same file is taken once.
+ * Takes a person's own picture or clip: kept under the hash of its bytes, so that the same file is taken once. It is
+ * described by what it carries (EXIF, IPTC, XMP), or else by its name, and by the folders it lay in.
  *
- * @param name as the person's computer calls it; becomes its title and never a path
+ * @param name as the person's computer calls it, with its folders; becomes words and never a path
  * @throws TidyError `own_file_unusable` with why, `disk_full`
  */
-export async function takeOwnFile(folder: string, name: string, bytes: Readable): Promise<Item> {
+export async function takeOwnFile(folder: string, name: string, bytes: Readable): Promise<OwnFacts> {
   return received(folder, bytes, OWN_BYTES_LIMIT, (reason) => unusable(name, reason), async (half, hash) => {
     const id = `own-${hash}`
-    const item = await probedItem(half, id, name)
-    await rename(half, join(folder, id))
-    await writeFile(join(folder, `${id}.json`), JSON.stringify(item))
-    return item
+    const known = await ownFacts(folder, id)
+    if (known) return known
+    const item = await itemOf(half, id, name)
+    return keepOwn(folder, half, { item, fileName: basename(name).slice(0, 300), pieces: item.kind === 'clip' ? null : [] })
   })
 }
 
+/** Puts a file that was looked at into the folder, its facts after it: without them it is not there. */
+export async function keepOwn(folder: string, half: string, facts: Omit<OwnFacts, 'look'>): Promise<OwnFacts> {
+  const { id, kind } = facts.item
+  const still = kind === 'clip' ? `${half}.jpg` : half
+  if (kind === 'clip') await firstFrame(half, still, 0)
+  const whole: OwnFacts = { ...facts, look: await lookOf(still) }
+  await rename(half, join(folder, id))
+  await keepFacts(folder, whole)
+  return whole
+}
+
+const keepFacts = (folder: string, facts: OwnFacts) => replacedFile(join(folder, `${facts.item.id}.json`), (half) => writeFile(half, JSON.stringify(facts)))
+
 const unusable = (name: string, reason: string) => new TidyError('own_file_unusable', { name: basename(name).slice(0, 80), reason })
 
-async function probedItem(file: string, id: string, name: string): Promise<Item> {
+async function itemOf(file: string, id: string, name: string): Promise<Item> {
+  const no = () => unusable(name, 'it is neither a picture nor a film that can be read')
   const { stdout } = await runProgram('ffprobe', ['-v', 'error', '-protocol_whitelist', 'file,pipe', '-select_streams', 'v:0', '-count_packets', '-show_entries', 'stream=width,height,nb_read_packets,duration:format=format_name,duration', '-of', 'json', file], { timeoutMs: 60_000 }).catch((cause: unknown) => {
-    if (cause instanceof TidyError && cause.code === 'program_failed') throw unusable(name, 'it is neither a picture nor a film that can be read')
+    if (cause instanceof TidyError && cause.code === 'program_failed') throw no()
     throw cause
   })
   const { streams, format } = JSON.parse(stdout.toString()) as Probed
   const { width = 0, height = 0, nb_read_packets: packets, duration } = streams?.[0] ?? {}
-  if (!FORMATS.test(format?.format_name ?? '') || !width || !height) throw unusable(name, 'it is neither a picture nor a film that can be read')
+  if (!FORMATS.test(format?.format_name ?? '') || !width || !height) throw no()
   if (Math.max(width, height) > LARGEST_SIDE) throw unusable(name, `it is larger than ${LARGEST_SIDE} pixels`)
   const moves = Number(packets ?? 1) > 1
-  const title = basename(name).replace(/\.\w{1,5}$/, '').replace(/[_\s]+/g, ' ').trim().slice(0, 200) || 'Own file'
-  return Item.parse({
-    id, kind: moves ? 'clip' : 'photo', title, width, height, seconds: moves ? Number(duration ?? format?.duration ?? 0) : null,
-    orientation: width > height ? 'landscape' : width < height ? 'portrait' : 'square', source: 'Own file', licence: 'Own', author: '',
+  // What it carries is read first: turning it leaves that behind.
+  const said = moves ? { tags: [] } : await describedInside(file)
+  const size = moves ? { width, height } : await upright(file).catch(() => {
+    throw no()
   })
+  return Item.parse({ ...describedItem(said, name), id, kind: moves ? 'clip' : 'photo', ...size, seconds: moves ? Number(duration ?? format?.duration ?? 0) : null, orientation: size.width > size.height ? 'landscape' : size.width < size.height ? 'portrait' : 'square' })
+}
+
+/** Turns a photograph as its camera was held, so that every later reader sees it upright. */
+async function upright(file: string): Promise<{ width: number; height: number }> {
+  const { orientation = 1, width, height, format } = await sharp(file).metadata()
+  if (orientation <= 1) return { width, height }
+  await writeFile(file, await sharp(file).rotate().keepIccProfile().toFormat(format, { quality: 95 }).toBuffer())
+  return orientation >= 5 ? { width: height, height: width } : { width, height }
+}
+
+const worded = (text: string) => text.replace(/[_\s]+/g, ' ').trim()
+/** Names that cameras give tell nothing. */
+const NO_WORDS = /^(?:img|dsc[nf]?|dji|gopr|mvi|pxl|p|photo|image|video|clip|scan|screenshot|untitled)?[\s_-]*[\d\s_():.-]*$/i
+
+function describedItem(said: Described, name: string): Partial<Item> {
+  const folders = name.split(/[\\/]/).slice(0, -1).map(worded).filter((part) => part && !/^\.+$|^\w:$/.test(part) && !NO_WORDS.test(part)).slice(-4)
+  const named = worded(basename(name.replaceAll('\\', '/')).replace(/\.\w{1,5}$/, '')).slice(0, 200)
+  const licence = said.licence && licenceFacts(said.licence).use !== 'unknown' ? said.licence : 'Own'
+  return {
+    title: said.title ?? (named && !NO_WORDS.test(named) ? named : (folders.at(-1) ?? (named || 'Own file'))),
+    ...(said.description ? { description: said.description } : {}), tags: [...new Set([...said.tags, ...folders])], source: 'Own file', licence, author: said.author ?? '',
+  }
+}
+
+/** The id of the file that a picture is, or is a piece of, and which piece. */
+function partsOf(id: string): { file: string; piece: number | undefined } | undefined {
+  const [, file, piece] = OWN.exec(id) ?? []
+  return file ? { file, piece: piece ? Number(piece) : undefined } : undefined
 }
 
 /** What is known of an own file; undefined when there is none of that name. */
-export async function ownItem(folder: string, id: string): Promise<Item | undefined> {
-  if (!OWN.test(id)) return undefined
-  const facts = await readFile(join(folder, `${id}.json`), 'utf8').catch(() => undefined)
-  return facts === undefined ? undefined : Item.parse(JSON.parse(facts))
+export async function ownFacts(folder: string, id: string): Promise<OwnFacts | undefined> {
+  const parts = partsOf(id)
+  if (!parts || !existsSync(join(folder, parts.file))) return undefined
+  const read = OwnFacts.safeParse(JSON.parse(await readFile(join(folder, `${parts.file}.json`), 'utf8').catch(() => 'null')))
+  return read.success ? read.data : undefined
 }
 
-/** A library that has a person's own files too. */
-export function withOwnFiles(library: StockLibrary, folder: string): StockLibrary {
-  const own = (id: string) => (OWN.test(id) && existsSync(join(folder, id)) ? join(folder, id) : undefined)
+/**
+ * Looks for cuts in an own clip and keeps where they are; each piece between two can be used alone.
+ *
+ * @returns the pieces as pictures of their own; none for a clip without a cut
+ */
+export async function cutOwnFile(folder: string, id: string, signal?: AbortSignal): Promise<Item[]> {
+  const facts = await ownFacts(folder, id)
+  if (!facts) return []
+  const pieces = facts.pieces ?? (await piecesOf(join(folder, facts.item.id), facts.item.seconds ?? 0, signal))
+  if (!facts.pieces) await keepFacts(folder, { ...facts, pieces })
+  return pieces.map(({ from, to }, i) => ({ ...facts.item, id: `${facts.item.id}-${i + 1}`, title: `${facts.item.title}, part ${i + 1} of ${pieces.length}`.slice(0, 500), seconds: Math.round((to - from) * 1000) / 1000 }))
+}
+
+/** The files in the folder of own files, by id. */
+export function ownFiles(folder: string): PictureFiles {
+  const own = async (id: string) => {
+    const gone = new TidyError('media_unusable', { title: id, reason: 'its file is not in the library any more' })
+    const parts = partsOf(id)
+    if (!parts || !existsSync(join(folder, parts.file))) throw gone
+    const file = join(folder, parts.file)
+    if (parts.piece === undefined) return { file, span: undefined }
+    const span = (await ownFacts(folder, id))?.pieces?.[parts.piece - 1]
+    if (!span) throw gone
+    return { file, span }
+  }
   return {
-    ...library,
-    async download(item, height, out, signal) {
-      const file = own(item.id)
-      if (!file) return library.download(item, height, out, signal)
-      await pipeline(createReadStream(file), createWriteStream(out), signal ? { signal } : {})
+    async download(item, _height, out, signal) {
+      const { file, span } = await own(item.id)
+      if (!span) return pipeline(createReadStream(file), createWriteStream(out), signal ? { signal } : {})
+      // A piece begins at any frame, so it is encoded anew, all but without loss.
+      await runProgram('ffmpeg', [...reading, '-ss', String(span.from), '-to', String(span.to), '-i', file, '-an', '-c:v', 'libx264', '-preset', 'veryfast', '-crf', '14', '-movflags', '+faststart', '-f', 'mp4', out], signal ? { signal } : {})
     },
     async thumbnail(id, out, signal) {
-      const file = own(id)
-      if (!file) return library.thumbnail(id, out, signal)
-      await runProgram('ffmpeg', ['-hide_banner', '-v', 'error', '-nostdin', '-y', '-protocol_whitelist', 'file,pipe', '-i', file, '-frames:v', '1', '-vf', 'scale=480:-2', '-q:v', '4', '-f', 'mjpeg', out], signal ? { signal } : {})
+      const { file, span } = await own(id)
+      await firstFrame(file, out, span ? span.from + Math.min(0.5, (span.to - span.from) / 2) : 0, signal)
     },
   }
+}
+
+const reading = ['-hide_banner', '-v', 'error', '-nostdin', '-y', '-protocol_whitelist', 'file,pipe']
+
+/** A small JPEG of what is seen at a second. */
+async function firstFrame(file: string, out: string, at: number, signal?: AbortSignal): Promise<void> {
+  await runProgram('ffmpeg', [...reading, ...(at ? ['-ss', String(at)] : []), '-i', file, '-frames:v', '1', '-vf', 'scale=480:-2', '-q:v', '4', '-f', 'mjpeg', out], signal ? { signal } : {})
 }

@@ -6,7 +6,7 @@ import { TidyError } from '@tidy-reel/core/fault'
 import type { ChosenItem } from '@tidy-reel/core/match/item'
 import { runProgram } from '../run/program.ts'
 import { contentHash, keptFile } from '../storage/kept-file.ts'
-import type { StockLibrary } from '../stock/contract.ts'
+import type { PictureFiles } from '../stock/contract.ts'
 
 /** A picture's file and what decides how it is read. */
 export interface PictureFile {
@@ -27,7 +27,7 @@ export interface Footage {
 const AT_ONCE = 2
 
 /** Fetches every picture once and looks whether it is what the library said; one that is not is left out and named. */
-export async function fetchFootage(folder: string, library: StockLibrary, items: readonly ChosenItem[], height: number, signal: AbortSignal, onProgress: (done: number, all: number) => void): Promise<Footage> {
+export async function fetchFootage(folder: string, library: PictureFiles, items: readonly ChosenItem[], height: number, signal: AbortSignal, onProgress: (done: number, all: number) => void): Promise<Footage> {
   const wanted = [...new Map(items.map((item) => [item.id, item])).values()]
   const limit = pLimit(AT_ONCE)
   const footage: Footage = { files: new Map(), faults: [] }

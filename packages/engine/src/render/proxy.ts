@@ -3,7 +3,7 @@ import { join } from 'node:path'
 import type { ChosenItem } from '@tidy-reel/core/match/item'
 import { runProgram } from '../run/program.ts'
 import { contentHash, keptFile } from '../storage/kept-file.ts'
-import type { StockLibrary } from '../stock/contract.ts'
+import type { PictureFiles } from '../stock/contract.ts'
 
 /** Lines of a proxy: what a monitor beside a sheet can show. */
 const LINES = 480
@@ -14,7 +14,7 @@ const KEY_FRAMES = 8
 export const proxyFile = (folder: string, { id, kind }: Pick<ChosenItem, 'id' | 'kind'>) => join(folder, `${contentHash({ id, LINES, version: 1 })}.${kind === 'clip' ? 'mp4' : 'jpg'}`)
 
 /** Makes the small, quickly searched copy of a picture that the monitor plays, unless it is there. */
-export async function proxyOf(folder: string, library: StockLibrary, item: ChosenItem, signal: AbortSignal): Promise<string> {
+export async function proxyOf(folder: string, library: PictureFiles, item: Pick<ChosenItem, 'id' | 'title' | 'kind'>, signal: AbortSignal): Promise<string> {
   return keptFile(proxyFile(folder, item), async (half) => {
     const whole = `${half}.whole`
     try {

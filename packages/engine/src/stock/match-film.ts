@@ -1,4 +1,4 @@
-import pLimit from 'p-limit'
+import { setMaxListeners } from 'node:events'
 import type { TidyError } from '@tidy-reel/core/fault'
 import type { Item, Orientation } from '@tidy-reel/core/match/item'
 import { pickPictures, type ScenePicks } from '@tidy-reel/core/match/pick'
@@ -8,10 +8,8 @@ import type { SceneToMatch } from '@tidy-reel/core/match/scene-to-match'
 import { NOTHING_TOLD, type Matching } from '@tidy-reel/core/document/document'
 import type { Film } from '@tidy-reel/core/document/film-scenes'
 import type { Lexicon } from '@tidy-reel/core/words/lexicon'
-import type { StockLibrary } from './contract.ts'
+import type { PictureLibrary } from './contract.ts'
 
-/** Searches at once: polite to the library, quick enough for a film. */
-const AT_ONCE = 6
 const PER_SEARCH = 24
 
 export interface MatchOptions {
@@ -21,6 +19,8 @@ export interface MatchOptions {
   kept?: ReadonlyMap<number, readonly string[]>
   /** What a person told matching. */
   told?: Matching
+  /** Perceptual hash of an item, where somebody has looked at it. */
+  hashOf?: (id: string) => string | undefined
   signal?: AbortSignal
   onProgress?: (done: number, all: number) => void
 }
@@ -41,34 +41,33 @@ export function scenesToMatch({ scenes, chapters }: Pick<Film, 'scenes' | 'chapt
   })
 }
 
+/** Faults by what they say: a library that is away says so once. */
+const once = (faults: readonly TidyError[]) => [...new Map(faults.map((fault) => [fault.message, fault])).values()]
+
 /**
  * Matches a whole film against a library, or against a list of items in its place.
  *
- * @returns picks by scene, and what a library said when it failed: the scenes are there all the same, without pictures
+ * @returns picks by scene, and what providers said when they failed: the scenes are there all the same, without their pictures
  */
-export async function matchFilm(scenes: readonly SceneToMatch[], lexicon: Lexicon, library: StockLibrary | readonly Item[], options: MatchOptions): Promise<{ picks: ScenePicks[]; fault?: TidyError }> {
+export async function matchFilm(scenes: readonly SceneToMatch[], lexicon: Lexicon, library: PictureLibrary | readonly Item[], options: MatchOptions): Promise<{ picks: ScenePicks[]; faults: TidyError[] }> {
   const { told = NOTHING_TOLD } = options
   const queries = queriesOf(scenes, lexicon, options.title, new Map(told.senses.map(({ noun, sense }) => [noun, sense])))
-  const pick = (items: readonly Item[]) => pickPictures(scenes, queries, pictureIndex(items, lexicon), lexicon, { ...options, refusals: told.refusals })
-  if (!('search' in library)) return { picks: pick(library) }
+  const pick = (items: readonly Item[]) => pickPictures(scenes, queries, pictureIndex(items, lexicon, options.hashOf), lexicon, { ...options, refusals: told.refusals })
+  if (!('search' in library)) return { picks: pick(library), faults: [] }
+  // Every search listens to the one signal.
+  if (options.signal) setMaxListeners(0, options.signal)
   const searches = [...new Set(queries.flatMap(searchesOf))]
   const pool = new Map<string, Item>()
-  const limit = pLimit(AT_ONCE)
+  const faults: TidyError[] = []
   let done = 0
-  let fault: TidyError | undefined
   const look = async (words: string) => {
-    options.signal?.throwIfAborted()
-    if (fault) return
-    try {
-      for (const item of await library.search({ words, perPage: PER_SEARCH }, options.signal)) pool.set(item.id, item)
-    } catch (cause) {
-      if (options.signal?.aborted) throw cause
-      fault = cause as TidyError
-    }
+    const found = await library.search({ words, perPage: PER_SEARCH }, options.signal)
+    for (const item of found.items) pool.set(item.id, item)
+    faults.push(...found.faults)
     options.onProgress?.(++done, searches.length)
   }
-  await Promise.all(searches.map((words) => limit(() => look(words))))
-  if (!fault && pool.size < scenes.length) await look('')
+  await Promise.all(searches.map(look))
+  if (pool.size < scenes.length) await look('')
   const sorted = [...pool.values()].sort((a, b) => a.id.localeCompare(b.id))
-  return { picks: pick(sorted), ...(fault ? { fault } : {}) }
+  return { picks: pick(sorted), faults: once(faults) }
 }

@@ -1,8 +1,12 @@
 import { existsSync } from 'node:fs'
+import { rm } from 'node:fs/promises'
 import { join } from 'node:path'
 import pLimit from 'p-limit'
+import { TidyError } from '@tidy-reel/core/fault'
+import type { Look } from '@tidy-reel/core/match/look'
+import { keepLook, keptLook } from '../own/look.ts'
 import { contentHash, keptFile } from '../storage/kept-file.ts'
-import type { StockLibrary } from './contract.ts'
+import type { PictureFiles } from './contract.ts'
 
 /** How many are asked of the library at once. */
 const AT_ONCE = 3
@@ -12,19 +16,27 @@ const PATIENCE_MS = 250
 export interface Thumbnails {
   /** The file of an item's thumbnail; undefined while it is still under way: ask again. */
   file(id: string): Promise<string | undefined>
+  /** What was seen of an item; undefined while its thumbnail has not come. */
+  look(id: string): Look | undefined
 }
 
+const fileOf = (folder: string, id: string) => join(folder, `${contentHash({ id })}.jpg`)
+
+/** What was seen of an item whose thumbnail is in the folder. */
+export const lookOfThumbnail = (folder: string, id: string): Look | undefined => keptLook(fileOf(folder, id))
+
 /** Thumbnails of a library, each fetched once and kept. */
-export function thumbnails(folder: string, library: StockLibrary): Thumbnails {
+export function thumbnails(folder: string, library: PictureFiles): Thumbnails {
   const limit = pLimit(AT_ONCE)
   const coming = new Map<string, Promise<string>>()
   return {
+    look: (id) => lookOfThumbnail(folder, id),
     async file(id) {
-      const file = join(folder, `${contentHash({ id })}.jpg`)
+      const file = fileOf(folder, id)
       if (existsSync(file)) return file
       let come = coming.get(id)
       if (!come) {
-        come = limit(() => keptFile(file, (half) => library.thumbnail(id, half))).finally(() => coming.delete(id))
+        come = limit(() => looked(file, (half) => library.thumbnail(id, half), id)).finally(() => coming.delete(id))
         coming.set(id, come)
         // Whoever waits for it hears why it does not come; nobody need.
         come.catch(() => undefined)
@@ -32,4 +44,17 @@ export function thumbnails(folder: string, library: StockLibrary): Thumbnails {
       return Promise.race([come, new Promise<undefined>((resolve) => setTimeout(() => resolve(undefined), PATIENCE_MS))])
     },
   }
+}
+
+/** A thumbnail is looked at when it comes: what is no picture, or one that unpacks to more than there is room for, is none. */
+async function looked(file: string, make: (half: string) => Promise<void>, title: string): Promise<string> {
+  await keptFile(file, make)
+  try {
+    await keepLook(file)
+  } catch (cause) {
+    await rm(file, { force: true })
+    if (cause instanceof TidyError) throw cause
+    throw new TidyError('media_unusable', { title, reason: 'what the library sent for a small picture of it is no picture' })
+  }
+  return file
 }

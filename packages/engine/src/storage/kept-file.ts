@@ -12,7 +12,11 @@ export const contentHash = (value: unknown) => createHash('sha256').update(JSON.
  * appears whole. Killed half-way, it leaves no file that could be taken for the finished one.
  */
 export async function keptFile(file: string, make: (half: string) => Promise<void>): Promise<string> {
-  if (existsSync(file)) return file
+  return existsSync(file) ? file : replacedFile(file, make)
+}
+
+/** A file written anew, in the place of one that may be there: at each moment it is whole, the old or the new. */
+export async function replacedFile(file: string, make: (half: string) => Promise<void>): Promise<string> {
   await mkdir(dirname(file), { recursive: true })
   const half = file.replace(/(\.\w+)$/, `.${randomUUID().slice(0, 8)}.part$1`)
   try {

@@ -6,7 +6,7 @@ import type { AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { Item } from '@tidy-reel/core/match/item'
-import type { StockLibrary } from '../stock/contract.ts'
+import type { PictureLibrary } from '../stock/contract.ts'
 
 export const folder = mkdtempSync(join(tmpdir(), 'tidy-media-'))
 
@@ -26,9 +26,9 @@ export function clip(name: string, seconds = 3, rate = '30'): string {
 export const item = (id: string, kind: Item['kind'] = 'photo', more: Partial<Item> = {}): Item => Item.parse({ id, kind, title: `A ${id}`, tags: [id], width: 1600, height: 900, seconds: kind === 'clip' ? 3 : null, source: 'test', licence: 'CC0', author: 'nobody', ...more })
 
 /** A library in memory: items and the files they are. */
-export function memoryLibrary(files: Record<string, string>, items: readonly Item[] = Object.entries(files).map(([id, file]) => item(id, file.endsWith('.mp4') ? 'clip' : 'photo'))): StockLibrary {
+export function memoryLibrary(files: Record<string, string>, items: readonly Item[] = Object.entries(files).map(([id, file]) => item(id, file.endsWith('.mp4') ? 'clip' : 'photo'))): PictureLibrary {
   return {
-    search: async ({ words }) => items.filter(({ tags }) => !words || tags.some((tag) => words.includes(tag))),
+    search: async ({ words }) => ({ items: items.filter(({ tags }) => !words || tags.some((tag) => words.includes(tag))), faults: [] }),
     download: async ({ id }, _height, out) => copyFileSync(files[id]!, out),
     thumbnail: async (id, out) => copyFileSync(files[id]!, out),
   }

@@ -1,18 +1,18 @@
 import { existsSync } from 'node:fs'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
-import { fetchFootage } from '../render/footage.ts'
-import { bytes, clip, folder, item, json, photograph, withServer, type Handler } from '../test/lying-library.ts'
-import { stockClient } from './client.ts'
+import { fetchFootage } from '../../render/footage.ts'
+import { bytes, clip, folder, item, json, photograph, withServer, type Handler } from '../../test/lying-library.ts'
+import { pagesProvider } from './pages.ts'
 
 const never = new AbortController().signal
 const code = (run: Promise<unknown>) => run.then(() => 'none', (cause: { code?: string }) => cause.code)
-const search = (handler: Handler) => withServer(handler, (address) => code(stockClient(address).search({ words: 'sea' })))
+const search = (handler: Handler) => withServer(handler, (address) => code(pagesProvider(address).search({ words: 'sea' })))
 
 describe('searching a stock library', () => {
   it('reads its items and passes over those that are none', async () => {
     const answer = json({ total: 3, page: 1, items: [item('sea'), { id: '', nonsense: true }, 'what?', item('lamp')] })
-    const found = await withServer(answer, (address) => stockClient(address).search({ words: 'sea' }))
+    const found = await withServer(answer, (address) => pagesProvider(address).search({ words: 'sea' }))
     expect(found.map(({ id }) => id)).toEqual(['sea', 'lamp'])
   })
   it('asks with every part of the query, safely written', async () => {
@@ -20,11 +20,11 @@ describe('searching a stock library', () => {
     await withServer((request, response) => {
       asked = request.url!
       json({ items: [] })(request, response)
-    }, (address) => stockClient(address).search({ words: 'sea & "sky"/../?x=1', kind: 'clip', orientation: 'portrait', page: 2, perPage: 5 }))
+    }, (address) => pagesProvider(address).search({ words: 'sea & "sky"/../?x=1', kind: 'clip', orientation: 'portrait', page: 2, perPage: 5 }))
     const query = new URL(asked, 'http://x').searchParams
     expect(Object.fromEntries(query)).toEqual({ q: 'sea & "sky"/../?x=1', kind: 'clip', orientation: 'portrait', page: '2', per_page: '5' })
   })
-  it('says that a library does not answer', async () => expect(await code(stockClient('http://127.0.0.1:1').search({ words: 'sea' }))).toBe('stock_unreachable'))
+  it('says that a library does not answer', async () => expect(await code(pagesProvider('http://127.0.0.1:1').search({ words: 'sea' }))).toBe('stock_unreachable'))
   it.each<[string, Handler]>([
     ['a page for people', (_q, response) => void response.end('<html>Welcome</html>')],
     ['an error', (_q, response) => void response.writeHead(500).end('{}')],
@@ -36,12 +36,12 @@ describe('searching a stock library', () => {
   })
   it('gives up one that never answers, in the time allowed', async () => {
     const silent: Handler = () => undefined
-    expect(await withServer(silent, (address) => code(stockClient(address, { searchMs: 150 }).search({ words: 'sea' })))).toBe('stock_unreachable')
+    expect(await withServer(silent, (address) => code(pagesProvider(address, { searchMs: 150 }).search({ words: 'sea' })))).toBe('stock_unreachable')
   })
   it('stops when told to', async () => {
     const stop = new AbortController()
     setTimeout(() => stop.abort(), 50)
-    expect(await withServer(() => undefined, (address) => code(stockClient(address).search({ words: 'sea' }, stop.signal)))).toBe('cancelled')
+    expect(await withServer(() => undefined, (address) => code(pagesProvider(address).search({ words: 'sea' }, stop.signal)))).toBe('cancelled')
   })
 })
 
@@ -51,7 +51,7 @@ describe('fetching footage from a library that lies', () => {
   const fetched = (handler: Handler, wanted = item('sea')) =>
     withServer(handler, async (address) => {
       const place = join(folder, `fetch-${n++}`)
-      const { files, faults } = await fetchFootage(place, stockClient(address, { fileMs: 1500 }), [wanted], 360, never, () => undefined)
+      const { files, faults } = await fetchFootage(place, pagesProvider(address, { fileMs: 1500 }), [wanted], 360, never, () => undefined)
       return { file: files.get(wanted.id)?.path, fault: faults[0]?.fault }
     })
   it('keeps a picture that is what it was said to be, and asks once', async () => {
@@ -61,7 +61,7 @@ describe('fetching footage from a library that lies', () => {
       times++
       bytes(photo)(request, response)
     }, async (address) => {
-      const fetchIt = () => fetchFootage(join(folder, 'honest'), stockClient(address), [item('sea'), item('sea')], 360, never, () => undefined)
+      const fetchIt = () => fetchFootage(join(folder, 'honest'), pagesProvider(address), [item('sea'), item('sea')], 360, never, () => undefined)
       expect(existsSync((await fetchIt()).files.get('sea')!.path)).toBe(true)
       await fetchIt()
     })
@@ -96,7 +96,7 @@ describe('fetching footage from a library that lies', () => {
     await withServer((_q, response) => {
       asked++
       response.destroy()
-    }, (address) => fetchFootage(join(folder, 'away'), stockClient(address), Array.from({ length: 20 }, (_, i) => item(`sea${i}`)), 360, never, () => undefined))
+    }, (address) => fetchFootage(join(folder, 'away'), pagesProvider(address), Array.from({ length: 20 }, (_, i) => item(`sea${i}`)), 360, never, () => undefined))
     expect(asked).toBeLessThanOrEqual(4)
   })
 })

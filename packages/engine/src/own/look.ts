@@ -1,0 +1,41 @@
+import { existsSync, readFileSync } from 'node:fs'
+import { writeFile } from 'node:fs/promises'
+import phash from 'sharp-phash'
+import sharp from 'sharp'
+import { coloursOf, Look } from '@tidy-reel/core/match/look'
+import { keptFile } from '../storage/kept-file.ts'
+
+/** Decoded, a picture may have so many pixels: a small file can unpack to more than the memory there is. */
+export const PIXELS_LIMIT = 8192 * 8192
+const COLOUR_SIDE = 64
+const DETAIL_SIDE = 512
+const LAPLACIAN = { width: 3, height: 3, kernel: [0, 1, 0, 1, -4, 1, 0, 1, 0], offset: 128 }
+
+/** Looks at a still: its perceptual hash, colours and detail. */
+export async function lookOf(file: string): Promise<Look> {
+  const options = { limitInputPixels: PIXELS_LIMIT }
+  const [bits, small, detail] = await Promise.all([
+    phash(file, options),
+    sharp(file, options).flatten({ background: '#fff' }).resize(COLOUR_SIDE, COLOUR_SIDE, { fit: 'fill' }).toColourspace('srgb').raw().toBuffer(),
+    sharp(file, options).greyscale().resize(DETAIL_SIDE, DETAIL_SIDE, { fit: 'inside', withoutEnlargement: true }).convolve(LAPLACIAN).raw().toBuffer(),
+  ])
+  const mean = detail.reduce((sum, value) => sum + value, 0) / detail.length
+  const sharpness = detail.reduce((sum, value) => sum + (value - mean) ** 2, 0) / detail.length
+  return { hash: BigInt(`0b${bits}`).toString(16).padStart(16, '0'), colours: coloursOf(small), sharpness: Math.round(sharpness * 10) / 10 }
+}
+
+/** The file that keeps the look of a picture beside its thumbnail. */
+const lookFile = (thumbnail: string) => thumbnail.replace(/\.jpg$/, '.look.json')
+
+/** Looks at a thumbnail once and keeps what was seen. */
+export async function keepLook(thumbnail: string): Promise<void> {
+  await keptFile(lookFile(thumbnail), async (half) => writeFile(half, JSON.stringify(await lookOf(thumbnail))))
+}
+
+/** What was seen of a thumbnail; undefined while nobody has looked. */
+export function keptLook(thumbnail: string): Look | undefined {
+  const file = lookFile(thumbnail)
+  if (!existsSync(file)) return undefined
+  const read = Look.safeParse(JSON.parse(readFileSync(file, 'utf8')))
+  return read.success ? read.data : undefined
+}
