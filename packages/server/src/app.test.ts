@@ -105,7 +105,7 @@ describe('own files', () => {
     expect(taken.status).toBe(201)
     const item = (await taken.json()) as { id: string; title: string }
     expect(item.title).toBe('My boat')
-    await expect.poll(async () => (await fresh.web.request(`http://localhost/api/stock/${item.id}/thumbnail`)).status).toBe(200)
+    await expect.poll(async () => (await fresh.web.request(`http://localhost/api/pictures/${item.id}/thumbnail`)).status).toBe(200)
     const refused = await send('x.png', new Uint8Array([1, 2, 3]))
     expect([refused.status, ((await refused.json()) as Problem).code]).toEqual([415, 'own_file_unusable'])
   })
@@ -167,7 +167,7 @@ describe('bad requests', () => {
     ['a file no render has', 'GET', `/api/renders/${randomUUID()}/etc-passwd`, undefined, [400, 'input_invalid']],
     ['a take by a path', 'GET', '/api/takes/..%2f..%2fetc%2fpasswd', undefined, [400, 'input_invalid']],
     ['a take nobody spoke', 'GET', `/api/takes/${'a'.repeat(32)}`, undefined, [404, 'file_not_ready']],
-    ['a stock library that is away', 'GET', '/api/stock?q=sea', undefined, [502, 'stock_unreachable']],
+    ['a picture maker that is not there', 'POST', '/api/pictures/made', { description: 'A lamp', style: 'paper', seed: 1 }, [503, 'maker_missing']],
   ])('%s get a problem of RFC 9457 with a sentence', async (_what, method, path, body, expected) => expect(await problem(method, path, body)).toEqual(expected))
   it.each<[string, object, string]>([
     ['an unknown command', { type: 'explode' }, 'input_invalid'], ['a scene that is not there', { type: 'editNarration', sceneId: 's99', text: 'x' }, 'scene_not_found'],

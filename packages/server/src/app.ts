@@ -8,9 +8,8 @@ import { folders, type EngineConfig } from '@tidy-reel/engine/config'
 import { IMPORT_BYTES_LIMIT } from '@tidy-reel/engine/import/import-file'
 import { speechPlace, type SpeechPlace } from '@tidy-reel/engine/speech/take'
 import { statisticsClient } from '@tidy-reel/engine/statistics/client'
-import type { StockLibrary } from '@tidy-reel/engine/stock/contract'
 import { pictureLibrary } from '@tidy-reel/engine/stock/library'
-import { OWN_BYTES_LIMIT } from '@tidy-reel/engine/stock/own-files'
+import { OWN_BYTES_LIMIT } from '@tidy-reel/engine/own/own-files'
 import { thumbnails, type Thumbnails } from '@tidy-reel/engine/stock/thumbnails'
 import { writingActions, type WritingActions } from './actions/writing.ts'
 import { topicActions, type TopicActions } from './actions/topics.ts'
@@ -19,12 +18,15 @@ import { channelActions, type ChannelActions } from './actions/channels.ts'
 import { episodeActions, type EpisodeActions } from './actions/episodes.ts'
 import { historyActions, type HistoryActions } from './actions/history.ts'
 import { versionActions, type VersionActions } from './actions/versions.ts'
+import { libraryActions, type LibraryActions } from './actions/library.ts'
+import { pictureActions, type PictureActions } from './actions/pictures.ts'
 import { recordingActions, RECORDING_BYTES_LIMIT, type RecordingActions } from './actions/recordings.ts'
 import { renderActions, type RenderActions } from './actions/renders.ts'
 import { connect, LOCAL_OWNER } from './db/models.ts'
 import { eventHub, type EventHub } from './events.ts'
 import { openQueue, type Queue } from './jobs/queue.ts'
 import { episodeRoutes } from './routes/episodes.ts'
+import { libraryRoutes } from './routes/library.ts'
 import { mediaRoutes } from './routes/media.ts'
 import { writingRoutes } from './routes/writing.ts'
 import { topicRoutes } from './routes/topics.ts'
@@ -44,7 +46,8 @@ export interface App {
   recordings: RecordingActions
   queue: Queue
   hub: EventHub
-  library: StockLibrary
+  library: LibraryActions
+  pictures: PictureActions
   thumbnails: Thumbnails
   place: ReturnType<typeof folders>
   /** The voices there are now: the person's own list is read anew. */
@@ -59,8 +62,9 @@ export async function openApp(database: string, engine: EngineConfig): Promise<A
   const queue = await openQueue(database)
   const channels = channelActions(LOCAL_OWNER)
   const episodes = episodeActions(sequelize, channels, LOCAL_OWNER)
-  const library = pictureLibrary(engine)
-  return { channels, writing: writingActions(episodes, LOCAL_OWNER), topics: topicActions(sequelize, statisticsClient(engine.statistics), episodes, LOCAL_OWNER), imports: importActions(folders(engine).own), episodes, history: historyActions(sequelize, LOCAL_OWNER), versions: versionActions(episodes, LOCAL_OWNER), queue, recordings: recordingActions(sequelize, queue, engine, episodes, LOCAL_OWNER), hub: await eventHub(database), renders: renderActions(sequelize, queue, engine, episodes, LOCAL_OWNER), library, thumbnails: thumbnails(folders(engine).thumbnails, library), place: folders(engine), speech: () => speechPlace(engine) }
+  const library = libraryActions(sequelize, LOCAL_OWNER)
+  const pictures = pictureActions(sequelize, queue, engine, LOCAL_OWNER)
+  return { channels, writing: writingActions(episodes, LOCAL_OWNER), topics: topicActions(sequelize, statisticsClient(engine.statistics), episodes, LOCAL_OWNER), imports: importActions(pictures.take), episodes, history: historyActions(sequelize, LOCAL_OWNER), versions: versionActions(episodes, LOCAL_OWNER), queue, recordings: recordingActions(sequelize, queue, engine, episodes, LOCAL_OWNER), hub: await eventHub(database), renders: renderActions(sequelize, queue, engine, episodes, LOCAL_OWNER), library, pictures, thumbnails: thumbnails(folders(engine).thumbnails, pictureLibrary(engine)), place: folders(engine), speech: () => speechPlace(engine) }
 }
 
 /** All routes; every fault leaves as RFC 9457 problem details with the sentence in `detail`. */
@@ -79,6 +83,7 @@ export function webApp(app: App, web: string): Hono {
   hono.route('/api/topics', topicRoutes(app))
   hono.route('/api', scriptRoutes(app))
   hono.route('/api', speechRoutes(app))
+  hono.route('/api', libraryRoutes(app))
   hono.route('/api', mediaRoutes(app))
   hono.all('/api/*', () => { throw new TidyError('route_not_found') })
   hono.use('/*', serveStatic({ root: web, rewriteRequestPath: (path) => path }))

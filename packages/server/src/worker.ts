@@ -3,12 +3,13 @@ import { onStopSignal } from '@tidy-reel/engine/run/stop-signals'
 import { channelActions } from './actions/channels.ts'
 import { episodeActions } from './actions/episodes.ts'
 import { prepare } from './actions/prepare.ts'
+import { pictureActions } from './actions/pictures.ts'
 import { makeProxies } from './actions/proxies.ts'
 import { recordingActions } from './actions/recordings.ts'
 import { renderActions } from './actions/renders.ts'
 import { serverConfig } from './config.ts'
 import { connect, LOCAL_OWNER } from './db/models.ts'
-import { PREPARE, PROXIES, RECORDING, RENDER } from './jobs/kinds.ts'
+import { CUTS, PREPARE, PROXIES, RECORDING, RENDER } from './jobs/kinds.ts'
 import { openQueue } from './jobs/queue.ts'
 
 const SWEEP_MS = 4000
@@ -25,6 +26,8 @@ await queue.work(PROXIES, ({ episodeId }, signal) => makeProxies(sequelize, engi
 const recordings = recordingActions(sequelize, queue, engine, episodes, LOCAL_OWNER)
 await queue.work(RECORDING, ({ episodeId, recordingId }, signal) => recordings.listen(episodeId, recordingId, signal))
 await queue.work(RENDER, ({ renderId }, signal) => renders.run(renderId, signal))
+const pictures = pictureActions(sequelize, queue, engine, LOCAL_OWNER)
+await queue.work(CUTS, ({ id }, signal) => pictures.cut(id, signal))
 const sweeping = setInterval(() => void renders.sweep().catch((error: Error) => console.error(error.message)), SWEEP_MS)
 console.log('worker ready')
 

@@ -4,17 +4,17 @@ import type { ImportedView } from '@tidy-reel/core/views/imported'
 import { fetchPage } from '@tidy-reel/engine/import/fetch-page'
 import { importFile } from '@tidy-reel/engine/import/import-file'
 import type { Imported } from '@tidy-reel/engine/import/imported'
-import { takeOwnFile } from '@tidy-reel/engine/stock/own-files'
+import type { PictureActions } from './pictures.ts'
 
 /** Scripts from outside: nothing of an episode changes until a person takes them over. */
-export function importActions(own: string) {
+export function importActions(take: PictureActions['take']) {
   /** Pictures that cannot be used are told and left. */
   async function viewOf({ title, script, left, pictures }: Imported): Promise<ImportedView> {
     const remarks: string[] = []
     const taken: ImportedView['pictures'] = []
     for (const { name, bytes, from, to } of pictures) {
       try {
-        taken.push({ item: await takeOwnFile(own, name, Readable.from([bytes])), from, to })
+        taken.push({ item: await take(name, Readable.from([bytes])), from, to })
       } catch (cause) {
         if (!(cause instanceof TidyError)) throw cause
         remarks.push(cause.message)

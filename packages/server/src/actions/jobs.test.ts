@@ -102,7 +102,7 @@ describe('prepare', () => {
   })
   it('speaks all the same when the library is away, says so, and matches once it is back', async () => {
     serving = false
-    const { id } = await create('A lamp is lit at sea.')
+    const { id } = await create('A whale sings under the ice.')
     const { remarks, leave } = heard(id)
     await prepareIt(id)
     await expect.poll(() => remarks.join()).toContain('does not answer')

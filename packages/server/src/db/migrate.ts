@@ -1,3 +1,4 @@
+import { ORIGINS } from '@tidy-reel/core/match/filter'
 import { IDEA_STATES } from '@tidy-reel/core/topics/topic-views'
 import type { Sequelize } from 'sequelize'
 import { SequelizeStorage, Umzug } from 'umzug'
@@ -70,10 +71,29 @@ const FIFTH_DOCUMENT = JSON.stringify({ version: 5, matching: { senses: [], refu
 const DOCUMENT_5 = ['episodes', 'renders', 'versions'].map((table) => `update ${table} set document = document || '${FIFTH_DOCUMENT}'::jsonb where document->>'version' = '4'`)
   .concat('delete from candidates', 'alter table candidates add column meanings jsonb not null, add column told jsonb not null')
 
+/** Documents of version 6: how pictures are made. Pictures the channel has, or chose; found by their words. */
+const SIXTH_DOCUMENT = JSON.stringify({ version: 6, making: { style: 'paper', without: '' } })
+const DOCUMENT_6 = ['episodes', 'renders', 'versions'].map((table) => `update ${table} set document = document || '${SIXTH_DOCUMENT}'::jsonb where document->>'version' = '5'`).concat(
+  `create table pictures (owner_id uuid not null references owners, id text not null, origin text not null check (origin in (${ORIGINS.map((o) => `'${o}'`).join(', ')})),
+    kind text not null check (kind in ('clip', 'photo')), title text not null, description text not null, tags text[] not null, width integer not null, height integer not null, seconds real,
+    orientation text not null, source text not null, licence text not null, licence_use text not null, author text not null, link text, people boolean not null, colours text[] not null default '{}',
+    hash bit(64), sharpness real, file_name text, favourite boolean not null default false, collections text[] not null default '{}', added_at timestamptz not null default now(), used_at timestamptz, removed_at timestamptz,
+    words tsvector not null, primary key (owner_id, id))`,
+  // Lists cannot be joined in a generated column (PostgreSQL takes that for changing with the language), so a trigger keeps the words.
+  `create function picture_words() returns trigger language plpgsql as $$ begin
+    new.words := setweight(to_tsvector('english', new.title), 'A') || setweight(to_tsvector('english', array_to_string(new.tags, ' , ')), 'B') || setweight(to_tsvector('english', new.description), 'D'); return new; end $$`,
+  'create trigger picture_words before insert or update of title, tags, description on pictures for each row execute function picture_words()',
+  'create index pictures_words on pictures using gin (words)',
+  'create index pictures_newest on pictures (owner_id, added_at desc, id) where removed_at is null',
+  'create index pictures_used on pictures (owner_id, used_at desc) where used_at is not null',
+  'create index pictures_favourite on pictures (owner_id, added_at desc) where favourite',
+  'create index pictures_collections on pictures using gin (collections)',
+)
+
 /** Brings the database to the newest layout; each step once, in a transaction. */
 export async function migrate(sequelize: Sequelize): Promise<void> {
   const umzug = new Umzug({
-    migrations: [['001-first', FIRST], ['002-history', HISTORY], ['003-document-2', DOCUMENT_2], ['004-document-3', DOCUMENT_3], ['005-topics', TOPICS], ['006-writing', WRITING], ['007-document-4', DOCUMENT_4], ['008-document-5', DOCUMENT_5]].map(([name, statements]) => ({
+    migrations: [['001-first', FIRST], ['002-history', HISTORY], ['003-document-2', DOCUMENT_2], ['004-document-3', DOCUMENT_3], ['005-topics', TOPICS], ['006-writing', WRITING], ['007-document-4', DOCUMENT_4], ['008-document-5', DOCUMENT_5], ['009-document-6', DOCUMENT_6]].map(([name, statements]) => ({
       name: name as string,
       up: () => sequelize.transaction(async (transaction) => {
         for (const statement of statements!) await sequelize.query(statement, { transaction })

@@ -22,7 +22,7 @@ const SceneId = Id.extend({ sceneId: z.string().min(1).max(40) })
 const VOICE_TYPES: Record<string, string> = { wav: 'audio/wav', flac: 'audio/flac', mp3: 'audio/mpeg', zip: 'application/zip', json: 'application/json', vtt: 'text/vtt' }
 const VersionId = Id.extend({ version: z.uuid() })
 
-export function episodeRoutes({ recordings, history, versions, episodes, renders, queue, hub, place, speech }: App) {
+export function episodeRoutes({ recordings, history, versions, episodes, renders, queue, hub, place, speech, pictures }: App) {
   return new Hono()
     .get('/', async (c) => c.json({ episodes: await episodes.list() }))
     .post('/', valid('json', z.object({ title: z.string().trim().min(1).max(200), script: z.string().optional() })), async (c) => {
@@ -44,7 +44,10 @@ export function episodeRoutes({ recordings, history, versions, episodes, renders
     })
     .post('/:id/commands', valid('param', Id), valid('json', z.object({ revision: z.number().int(), command: Command, key: z.string().max(64).optional() })), async (c) => {
       const { revision, command, key } = c.req.valid('json')
-      return c.json(await episodes.command(c.req.valid('param').id, revision, command, 'person', key))
+      const { id } = c.req.valid('param')
+      const changed = await episodes.command(id, revision, command, 'person', key)
+      await pictures.chosen(id, command)
+      return c.json(changed)
     })
     .post('/:id/undo', valid('param', Id), async (c) => c.json(await history.undo(c.req.valid('param').id)))
     .post('/:id/redo', valid('param', Id), async (c) => c.json(await history.redo(c.req.valid('param').id)))

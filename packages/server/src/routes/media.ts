@@ -4,32 +4,29 @@ import { Hono } from 'hono'
 import { z } from 'zod'
 import { proxyFile } from '@tidy-reel/engine/render/proxy'
 import { bedFile } from '@tidy-reel/engine/sound/monitor-bed'
-import { takeOwnFile } from '@tidy-reel/engine/stock/own-files'
 import type { App } from '../app.ts'
-import { bodyOf } from './body.ts'
 import { sendFile } from './files.ts'
 import { valid } from './valid.ts'
 
 const TYPES = { mp4: 'video/mp4', srt: 'application/x-subrip', vtt: 'text/vtt', ass: 'text/plain; charset=utf-8', csv: 'text/csv; charset=utf-8', txt: 'text/plain; charset=utf-8', json: 'application/json' } as const
-const FilmFile = z.enum(['film.mp4', 'film.srt', 'film.vtt', 'film.ass', 'shots.csv', 'credits.txt', 'chapters.txt', 'claims.csv', 'report.json'])
+const FilmFile = z.enum(['film.mp4', 'film.srt', 'film.vtt', 'film.ass', 'shots.csv', 'credits.txt', 'chapters.txt', 'claims.csv', 'ledger.csv', 'report.json'])
 const ItemId = z.object({ id: z.string().regex(/^[\w.-]{1,200}$/) })
 const Hash = z.object({ hash: z.string().regex(/^[0-9a-f]{32}$/) })
 
-export function mediaRoutes({ renders, place, library, thumbnails }: App) {
+export function mediaRoutes({ renders, place, thumbnails, pictures }: App) {
   return new Hono()
     .get('/takes/:hash', valid('param', Hash), (c) => sendFile(join(place.takes, `${c.req.valid('param').hash}.wav`), 'audio/wav', { range: c.req.header('range') }))
-    .post('/own', valid('query', z.object({ name: z.string().trim().min(1).max(300) })), async (c) => c.json(await takeOwnFile(place.own, c.req.valid('query').name, bodyOf(c.req.raw)), 201))
     .get('/beds/:hash', valid('param', Hash), (c) => sendFile(bedFile(place.beds, c.req.valid('param').hash), 'audio/flac'))
     .get('/proxies/:id', valid('param', ItemId), async (c) => {
       const { id } = c.req.valid('param')
       const kind = existsSync(proxyFile(place.proxies, { id, kind: 'clip' })) ? 'clip' : 'photo'
       return sendFile(proxyFile(place.proxies, { id, kind }), kind === 'clip' ? 'video/mp4' : 'image/jpeg', { range: c.req.header('range') })
     })
-    .get('/stock', valid('query', z.object({ q: z.string().max(200).default(''), page: z.coerce.number().int().min(1).max(1000).default(1) })), async (c) => {
-      const { q, page } = c.req.valid('query')
-      return c.json({ items: await library.search({ words: q, page, perPage: 24 }) })
+    .get('/pictures/:id/preview', valid('param', ItemId), async (c) => {
+      const { id } = c.req.valid('param')
+      return sendFile(await pictures.preview(id, c.req.raw.signal), 'video/mp4', { range: c.req.header('range') })
     })
-    .get('/stock/:id/thumbnail', valid('param', ItemId), async (c) => {
+    .get('/pictures/:id/thumbnail', valid('param', ItemId), async (c) => {
       const file = await thumbnails.file(c.req.valid('param').id)
       return file ? sendFile(file, 'image/jpeg') : c.body(null, 202, { 'cache-control': 'no-store' })
     })

@@ -22,10 +22,10 @@ export async function freshDatabase(): Promise<string> {
 }
 
 /** @param stock address of a stock library; nobody answers at the usual one */
-export async function freshApp(stock = 'http://127.0.0.1:1', statistics = 'http://127.0.0.1:1') {
+export async function freshApp(stock = 'http://127.0.0.1:1', statistics = 'http://127.0.0.1:1', maker?: string) {
   const database = await freshDatabase()
   const data = mkdtempSync(join(tmpdir(), 'tidy-server-'))
-  const engine = { data, stock, statistics }
+  const engine = { data, stock, statistics, maker }
   const app = await openApp(database, engine)
   const web = webApp(app, '/nowhere')
   const ask = async (method: string, path: string, body?: unknown, headers: Record<string, string> = {}) => {

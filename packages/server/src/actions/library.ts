@@ -1,0 +1,175 @@
+import { QueryTypes, type Sequelize } from 'sequelize'
+import { TidyError } from '@tidy-reel/core/fault'
+import { licenceFacts } from '@tidy-reel/core/ledger/licences'
+import { ALLOWED, originOf, SIZES, type PictureFilter } from '@tidy-reel/core/match/filter'
+import { Item, type ChosenItem } from '@tidy-reel/core/match/item'
+import { SAME_BITS, type Colour, type Look } from '@tidy-reel/core/match/look'
+import { showsPeople } from '@tidy-reel/core/match/people'
+import type { LibraryPage, PictureUse, PictureView, Shelf } from '@tidy-reel/core/views/library'
+import type { PictureProvider, StockQuery } from '@tidy-reel/engine/stock/contract'
+
+export const PAGE = 100
+/** Of pictures that have a common word, so many are weighed against each other. */
+const WEIGHED = 2000
+
+export interface LibraryQuery {
+  words: string
+  shelf: Shelf
+  collection?: string | undefined
+  filter: PictureFilter
+  /** Pictures before the first that is wanted. */
+  from: number
+}
+
+/** What a person may say of a picture. */
+export type Said = Partial<Pick<Item, 'title' | 'description' | 'author' | 'licence'>> & { people?: boolean | undefined }
+
+interface Row extends Omit<Item, 'link'> {
+  link: string | null
+  favourite: boolean
+  collections: string[]
+  colours: Colour[]
+  people: boolean
+  sharpness: number | null
+  added_at: Date
+  used_at: Date | null
+}
+
+const COLUMNS = 'id, kind, title, description, tags, width, height, seconds, orientation, source, licence, author, link, favourite, collections, colours, people, sharpness, added_at, used_at'
+
+/** The pictures of a channel: its own, those made for it, and those a person chose or marked. */
+export function libraryActions(sequelize: Sequelize, ownerId: string) {
+  const select = <T extends object>(sql: string, bind: Record<string, unknown>) => sequelize.query<T>(sql, { bind: { ownerId, ...bind }, type: QueryTypes.SELECT })
+  const change = async (sql: string, bind: Record<string, unknown>) => void (await sequelize.query(sql, { bind: { ownerId, ...bind } }))
+
+  /** Puts pictures into the library, or says more of those that are there; what a person said of one stays. */
+  async function keep(items: readonly (Item | ChosenItem)[], facts: { looks?: ReadonlyMap<string, Look>; fileName?: string; used?: boolean } = {}): Promise<void> {
+    for (const item of items) {
+      const { id, kind, title, description, tags, width, height, seconds, orientation, source, licence, author, link } = Item.parse({ ...item, ...('orientation' in item ? {} : { orientation: item.width > item.height ? 'landscape' : item.width < item.height ? 'portrait' : 'square' }) })
+      const look = facts.looks?.get(id)
+      await change(`insert into pictures (owner_id, id, origin, kind, title, description, tags, width, height, seconds, orientation, source, licence, licence_use, author, link, people, colours, hash, sharpness, file_name, used_at)
+        values ($ownerId, $id, $origin, $kind, $title, $description, $tags, $width, $height, $seconds, $orientation, $source, $licence, $use, $author, $link, $people, $colours, $hash::bit(64), $sharpness, $fileName, case when $used then now() end)
+        on conflict (owner_id, id) do update set used_at = coalesce(excluded.used_at, pictures.used_at), removed_at = null,
+          tags = case when pictures.tags = '{}' then excluded.tags else pictures.tags end, description = case when pictures.description = '' then excluded.description else pictures.description end,
+          colours = case when excluded.hash is null then pictures.colours else excluded.colours end, hash = coalesce(excluded.hash, pictures.hash), sharpness = coalesce(excluded.sharpness, pictures.sharpness)`, {
+        id, origin: originOf(id), kind, title, description, tags, width, height, seconds, orientation, source, licence, use: licenceFacts(licence).use, author, link: link ?? null, people: showsPeople({ title, tags, description }),
+        colours: look?.colours ?? [], hash: look ? BigInt(`0x${look.hash}`).toString(2).padStart(64, '0') : null, sharpness: look?.sharpness ?? null, fileName: facts.fileName ?? null, used: facts.used ?? false,
+      })
+    }
+  }
+
+  return {
+    keep,
+    async search({ words, shelf, collection, filter, from }: LibraryQuery): Promise<LibraryPage> {
+      const { where, bind } = conditions(shelf, collection, filter)
+      const asked = words.trim()
+      const order = shelf === 'recent' ? 'used_at desc, id' : 'added_at desc, id'
+      // The few that have rare words are all weighed; of the many that have a common one, some are enough.
+      const sql = asked
+        ? `with wanted as (select websearch_to_tsquery('english', $asked) as query), found as (select pictures.* from pictures, wanted where ${where} and words @@ query limit ${WEIGHED})
+           select ${COLUMNS} from found, wanted order by ts_rank(words, query) desc, added_at desc, id limit ${PAGE} offset $from`
+        : `select ${COLUMNS} from pictures where ${where} order by ${order} limit ${PAGE} offset $from`
+      return { pictures: (await select<Row>(sql, { ...bind, from, ...(asked ? { asked } : {}) })).map(viewOf) }
+    },
+    /** How many there are, of so many at most. */
+    async count({ words, shelf, collection, filter }: Omit<LibraryQuery, 'from'>, most: number): Promise<number> {
+      const { where, bind } = conditions(shelf, collection, filter)
+      const asked = words.trim()
+      const [row] = await select<{ count: string }>(`select count(*) from (select 1 from pictures where ${where} ${asked ? "and words @@ websearch_to_tsquery('english', $asked)" : ''} limit ${asked ? WEIGHED : most}) as found`, { ...bind, ...(asked ? { asked } : {}) })
+      return Number(row!.count)
+    },
+    /** Adds words to pictures and takes words from them; what somebody else adds meanwhile stays. */
+    async tag(ids: readonly string[], add: readonly string[], remove: readonly string[]): Promise<void> {
+      await change(`update pictures set tags = (select coalesce(array_agg(tag order by nth), '{}') from (select tag, min(nth) as nth from unnest(tags || $add::text[]) with ordinality as each(tag, nth) where tag <> all($remove::text[]) group by tag) as one)
+        where owner_id = $ownerId and id = any($ids)`, { ids, add, remove })
+    },
+    async describe(id: string, said: Said): Promise<PictureView> {
+      const known = await find(id)
+      const { title, description, author, licence } = { ...known.item, ...said }
+      await change('update pictures set title = $title, description = $description, author = $author, licence = $licence, licence_use = $use, people = $people where owner_id = $ownerId and id = $id', {
+        id, title, description, author, licence, use: licenceFacts(licence).use, people: said.people ?? showsPeople({ ...known.item, title, description }),
+      })
+      return find(id)
+    },
+    async setFavourite(item: Item, favourite: boolean): Promise<void> {
+      await keep([item])
+      await change('update pictures set favourite = $favourite where owner_id = $ownerId and id = $id', { id: item.id, favourite })
+    },
+    async collect(ids: readonly string[], name: string, inside: boolean): Promise<void> {
+      await change(`update pictures set collections = ${inside ? 'array(select distinct unnest(collections || $name::text) order by 1)' : 'array_remove(collections, $name)'} where owner_id = $ownerId and id = any($ids)`, { ids, name })
+    },
+    async collections(): Promise<{ name: string; pictures: number }[]> {
+      const rows = await select<{ name: string; count: string }>('select name, count(*) from pictures, unnest(collections) as name where owner_id = $ownerId and removed_at is null group by name order by name', {})
+      return rows.map(({ name, count }) => ({ name, pictures: Number(count) }))
+    },
+    /** Takes pictures out of the library, or puts them back; films that show them go on showing them. */
+    async remove(ids: readonly string[], removed: boolean): Promise<void> {
+      await change(`update pictures set removed_at = ${removed ? 'now()' : 'null'} where owner_id = $ownerId and id = any($ids)`, { ids })
+    },
+    /** Films that show a picture. */
+    async uses(id: string): Promise<PictureUse[]> {
+      const rows = await select<{ episode_id: string; title: string; scenes: number[] }>(`select e.id as episode_id, e.document->>'title' as title, array_agg(distinct scene.nth::int order by scene.nth::int) as scenes
+        from episodes e, jsonb_array_elements(e.document->'scenes') with ordinality as scene(value, nth), jsonb_array_elements(scene.value->'shots') as shot
+        where e.owner_id = $ownerId and e.deleted_at is null and shot->'item'->>'id' = $id group by e.id order by max(e.updated_at) desc`, { id })
+      return rows.map(({ episode_id, title, scenes }) => ({ episodeId: episode_id, title, scenes }))
+    },
+    /** Pictures of the library that look all but the same as one of them. */
+    async twins(id: string): Promise<PictureView[]> {
+      const rows = await select<Row>(`select ${COLUMNS} from pictures, (select hash as wanted from pictures where owner_id = $ownerId and id = $id) as one where owner_id = $ownerId and removed_at is null and id <> $id and bit_count(hash # wanted) <= ${SAME_BITS} limit 50`, { id })
+      return rows.map(viewOf)
+    },
+    /** Ids of own pictures that were called so when they came, whatever their ending. */
+    async called(stem: string): Promise<string[]> {
+      const rows = await select<{ id: string }>("select id from pictures where owner_id = $ownerId and (file_name = $stem or regexp_replace(file_name, '\\.[^.]+$', '') = $stem)", { stem })
+      return rows.map(({ id }) => id)
+    },
+    /** The library as one of the places that matching looks in: what is the channel's own, and what somebody marked. */
+    shelf(): Pick<PictureProvider, 'search'> {
+      return {
+        async search({ words, perPage = 24, page = 1 }: StockQuery) {
+          const any = words.toLowerCase().match(/[\p{L}\p{N}]+/gu) ?? []
+          if (!any.length) return []
+          const rows = await select<Row>(`with wanted as (select to_tsquery('english', $any) as query), found as (select pictures.* from pictures, wanted where owner_id = $ownerId and removed_at is null and (origin <> 'stock' or favourite) and words @@ query limit ${WEIGHED})
+            select ${COLUMNS} from found, wanted order by ts_rank(words, query) desc, id limit $limit offset $offset`, { any: any.map((word) => `'${word}'`).join(' | '), limit: perPage, offset: (page - 1) * perPage })
+          return rows.map((row) => viewOf(row).item)
+        },
+      }
+    },
+  }
+
+  async function find(id: string): Promise<PictureView> {
+    const [row] = await select<Row>(`select ${COLUMNS} from pictures where owner_id = $ownerId and id = $id`, { id })
+    if (!row) throw new TidyError('picture_not_found')
+    return viewOf(row)
+  }
+}
+export type LibraryActions = ReturnType<typeof libraryActions>
+
+function conditions(shelf: Shelf, collection: string | undefined, { kind, orientation, size, seconds, origin, source, licence, people, colour }: PictureFilter): { where: string; bind: Record<string, unknown> } {
+  const bind: Record<string, unknown> = {}
+  const terms = ['owner_id = $ownerId', 'removed_at is null']
+  const add = (term: string, values: Record<string, unknown> = {}) => {
+    terms.push(term)
+    Object.assign(bind, values)
+  }
+  if (shelf === 'own' || shelf === 'made') add('origin = $shelf', { shelf })
+  if (shelf === 'favourites') add('favourite')
+  if (shelf === 'recent') add('used_at is not null')
+  if (shelf === 'untagged') add("origin = 'own' and tags = '{}'")
+  if (shelf === 'alike') add(`exists (select 1 from pictures as other where other.owner_id = pictures.owner_id and other.removed_at is null and other.id <> pictures.id and bit_count(other.hash # pictures.hash) <= ${SAME_BITS})`)
+  if (collection) add('collections @> array[$collection]', { collection })
+  if (kind) add(kind === 'made' ? "origin = 'made'" : 'kind = $kind', kind === 'made' ? {} : { kind })
+  if (orientation) add('orientation = $orientation', { orientation })
+  if (size) add('least(width, height) >= $lines', { lines: SIZES[size] })
+  if (seconds) add("(kind <> 'clip' or seconds >= $seconds)", { seconds })
+  if (origin) add('origin = $origin', { origin })
+  if (source) add('strpos(lower(source), lower($source)) > 0', { source })
+  if (licence) add('licence_use = any($uses)', { uses: ALLOWED[licence] })
+  if (people) add('people = $people', { people: people === 'with' })
+  if (colour) add('colours @> array[$colour]', { colour })
+  return { where: terms.join(' and '), bind }
+}
+
+function viewOf({ favourite, collections, colours, people, sharpness, added_at, used_at, link, ...item }: Row): PictureView {
+  return { item: { ...item, ...(link ? { link } : {}) }, favourite, collections, colours, people, sharpness, addedAt: added_at.toISOString(), usedAt: used_at?.toISOString() ?? null }
+}

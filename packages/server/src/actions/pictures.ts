@@ -1,0 +1,131 @@
+import type { Readable } from 'node:stream'
+import { basename } from 'node:path'
+import { buffer } from 'node:stream/consumers'
+import pLimit from 'p-limit'
+import type { Sequelize } from 'sequelize'
+import { TidyError } from '@tidy-reel/core/fault'
+import { passes, type PictureFilter } from '@tidy-reel/core/match/filter'
+import type { Command } from '@tidy-reel/core/document/command'
+import type { ChosenItem, Item } from '@tidy-reel/core/match/item'
+import type { FoundView } from '@tidy-reel/core/views/library'
+import { folders, type EngineConfig } from '@tidy-reel/engine/config'
+import { makerClient } from '@tidy-reel/engine/maker/client'
+import type { MakerStyle, PictureWish } from '@tidy-reel/engine/maker/contract'
+import { describedBeside, SIDECAR_LIMIT } from '@tidy-reel/engine/own/described'
+import { cutOwnFile, ownFacts, takeOwnFile } from '@tidy-reel/engine/own/own-files'
+import { proxyOf } from '@tidy-reel/engine/render/proxy'
+import { pictureLibrary } from '@tidy-reel/engine/stock/library'
+import { lookOfThumbnail } from '@tidy-reel/engine/stock/thumbnails'
+import { Candidates } from '../db/models.ts'
+import { CUTS } from '../jobs/kinds.ts'
+import type { Queue } from '../jobs/queue.ts'
+import { libraryActions } from './library.ts'
+
+/** Pictures of one answer, and pages of the providers that are looked through for as many that pass a filter. */
+const SHOWN = 24
+const PAGES_LOOKED = 4
+const PREVIEWS_AT_ONCE = 2
+
+/** Pictures on their way into a film or the library: found, brought, cut, made. */
+export function pictureActions(sequelize: Sequelize, queue: Queue, engine: EngineConfig, ownerId: string) {
+  const library = libraryActions(sequelize, ownerId)
+  const { own, thumbnails, proxies } = folders(engine)
+  const previewing = pLimit(PREVIEWS_AT_ONCE)
+  const everywhere = pictureLibrary(engine, library.shelf())
+  const maker = engine.maker ? makerClient(engine.maker, own) : undefined
+  const needMaker = () => {
+    if (!maker) throw new TidyError('maker_missing')
+    return maker
+  }
+  return {
+    /** Pictures of all providers and of the library that have the words and pass the filter. */
+    async find(words: string, filter: PictureFilter, page: number, signal?: AbortSignal): Promise<FoundView> {
+      const kind = filter.kind === 'made' ? undefined : filter.kind
+      const found = new Map<string, Item>()
+      const remarks = new Set<string>()
+      const filtered = Object.values(filter).some((value) => value !== undefined)
+      let at = (page - 1) * (filtered ? PAGES_LOOKED : 1)
+      let more = true
+      for (let looked = 0; more && looked < (filtered ? PAGES_LOOKED : 1) && found.size < SHOWN; looked++) {
+        const { items, faults } = await everywhere.search({ words, page: ++at, perPage: SHOWN, ...(kind ? { kind } : {}), ...(filter.orientation ? { orientation: filter.orientation } : {}) }, signal)
+        for (const item of items) if (passes(item, filter, lookOfThumbnail(thumbnails, item.id))) found.set(item.id, item)
+        for (const { message } of faults) remarks.add(message)
+        more = items.length >= SHOWN
+      }
+      return { items: [...found.values()], remarks: [...remarks], more }
+    },
+    /** What a person chose for a film goes into the library, with all that matching knew of it. */
+    async chosen(episodeId: string, command: Command): Promise<void> {
+      const items = chosenIn(command)
+      if (!items.length || !('sceneId' in command)) return
+      const offered = await Candidates.findOne({ where: { ownerId, episodeId, sceneId: command.sceneId } })
+      const known = new Map(offered?.picks.map(({ item }) => [item.id, item]))
+      const looks = new Map(items.flatMap(({ id }) => {
+        const look = lookOfThumbnail(thumbnails, id)
+        return look ? [[id, look] as const] : []
+      }))
+      await library.keep(items.map((item) => known.get(item.id) ?? item), { looks, used: true })
+    },
+    /** A file somebody brought: into the library, and a clip to be looked through for cuts. */
+    async take(name: string, bytes: Readable): Promise<Item> {
+      const { item, look, fileName, pieces } = await takeOwnFile(own, name, bytes)
+      await library.keep([item], { looks: new Map([[item.id, look]]), fileName })
+      if (pieces === null) await queue.send(CUTS, { id: item.id }, item.id)
+      return item
+    },
+    /** What an XMP sidecar says goes to the pictures it lies beside. */
+    async takeSidecar(name: string, bytes: Readable): Promise<{ described: number }> {
+      const unusable = (reason: string) => new TidyError('sidecar_unusable', { name: basename(name).slice(0, 80), reason })
+      const text = await buffer(limited(bytes, SIDECAR_LIMIT, () => unusable(`it is larger than ${SIDECAR_LIMIT / 1024} KB`)))
+      const said = await describedBeside(text)
+      if (!said) throw unusable('it is no XMP')
+      const ids = await library.called(basename(name).replace(/\.xmp$/i, ''))
+      if (!ids.length) throw unusable('no picture of the library is called so')
+      const { tags, ...words } = said
+      await library.tag(ids, tags, [])
+      for (const id of ids) await library.describe(id, words)
+      return { described: ids.length }
+    },
+    /** The pieces of a clip as pictures of their own. */
+    async cut(id: string, signal: AbortSignal): Promise<void> {
+      const pieces = await cutOwnFile(own, id, signal)
+      const facts = await ownFacts(own, id)
+      await library.keep(pieces, facts ? { fileName: facts.fileName } : {})
+    },
+    /** A small copy of a clip that plays where it is offered. Nobody waits for it any more: it is not made. */
+    preview: (id: string, signal: AbortSignal): Promise<string> => previewing(() => {
+      signal.throwIfAborted()
+      return proxyOf(proxies, everywhere, { id, title: id, kind: 'clip' }, signal)
+    }),
+    async styles(): Promise<MakerStyle[]> {
+      return maker ? maker.styles() : []
+    },
+    async make(wish: PictureWish, variants: number, signal: AbortSignal): Promise<Item[]> {
+      const items = await needMaker().make(wish, variants, signal)
+      const looks = new Map((await Promise.all(items.map(({ id }) => ownFacts(own, id)))).flatMap((facts) => (facts ? [[facts.item.id, facts.look] as const] : [])))
+      await library.keep(items, { looks })
+      return items
+    },
+  }
+}
+function chosenIn(command: Command): ChosenItem[] {
+  switch (command.type) {
+    case 'setShot':
+    case 'addShot':
+      return command.item ? [command.item] : []
+    case 'layShots':
+      return command.items
+    default:
+      return []
+  }
+}
+export type PictureActions = ReturnType<typeof pictureActions>
+
+async function* limited(bytes: Readable, limit: number, refuse: () => TidyError): AsyncGenerator<Buffer> {
+  let size = 0
+  for await (const chunk of bytes as AsyncIterable<Buffer>) {
+    size += chunk.length
+    if (size > limit) throw refuse()
+    yield chunk
+  }
+}
