@@ -22,7 +22,7 @@ test('the monitor shows what is rendered: a moving still, a clip, a dissolve, a 
   await newEpisode(page, 'Parity', '# The keeper\nThe keeper climbs the stairs. The sea is calm below the lamp.')
   await prepared(page, 2)
   const id = idOf(page)
-  const found = Item.array().parse(((await (await request.get(`${address()}/api/stock?q=sea`)).json()) as { items: unknown[] }).items)
+  const found = Item.array().parse(((await (await request.get(`${address()}/api/pictures?words=sea`)).json()) as { items: unknown[] }).items)
   const show = (sceneId: string, kind: 'clip' | 'photo'): Command => ({ type: 'setShot', sceneId, shot: 0, item: found.find((item) => item.kind === kind && item.orientation === 'landscape')! })
   await change(request, id, show('s1', 'photo'), show('s2', 'clip'), { type: 'setCard', card: 'opening', set: { shown: true, samples: 96_000 } }, { type: 'adjustShots', target: ['s2'], shot: 0, set: { transition: { kind: 'dissolve', samples: 48_000 } } })
   await request.post(`${address()}/api/episodes/${id}/prepare`)

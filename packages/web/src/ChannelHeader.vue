@@ -1,5 +1,5 @@
 <script setup lang="ts">
-const ROOMS = [{ name: 'episodes', label: 'Episodes' }, { name: 'topics', label: 'Topics' }]
+const ROOMS = [{ name: 'episodes', label: 'Episodes' }, { name: 'library', label: 'Library' }, { name: 'topics', label: 'Topics' }]
 </script>
 
 <template>

@@ -11,6 +11,8 @@ import type { Pronunciation } from '@tidy-reel/core/speech/pronunciation'
 import type { TakeRequest } from '@tidy-reel/core/speech/voicing'
 import type { RecordedView, RecordingView } from '@tidy-reel/core/views/recording'
 import type { SaidView, VoicesView } from '@tidy-reel/core/views/speech'
+import type { PictureFilter } from '@tidy-reel/core/match/filter'
+import type { FoundView, LibraryPage, PictureUse, PictureView, Shelf } from '@tidy-reel/core/views/library'
 import type { EpisodeRow, EpisodeView, RenderView, SceneTakeView, VersionView } from '@tidy-reel/core/views/episode'
 
 export type { WriterView }
@@ -35,6 +37,21 @@ async function ask<T>(path: string, init: RequestInit = {}): Promise<T> {
   throw new ApiError(problem.code ?? 'unexpected', problem.detail ?? 'Tidy Reel did not answer as expected. Try again.', answer.status)
 }
 
+/** A query string of what is given; undefined is left out. */
+const query = (values: Record<string, string | number | undefined>) => new URLSearchParams(Object.entries(values).flatMap(([name, value]) => (value === undefined || value === '' ? [] : [[name, String(value)]])))
+
+/** What is asked of the picture maker. */
+export interface MadeWish {
+  description: string
+  style: string
+  without: string[]
+  shape: 'landscape' | 'portrait'
+  seed: number
+}
+
+/** What is asked of the library. */
+export type LibraryAsked = PictureFilter & { words: string; shelf: Shelf; collection?: string | undefined }
+
 const post = <T>(path: string, body?: unknown, signal?: AbortSignal) => ask<T>(path, { method: 'POST', ...(signal ? { signal } : {}), ...(body === undefined ? {} : { body: JSON.stringify(body) }) })
 
 export const api = {
@@ -56,7 +73,8 @@ export const api = {
   prepare: (id: string, first: string) => post<void>(`/episodes/${id}/prepare${first ? `?first=${encodeURIComponent(first)}` : ''}`),
   startRender: (id: string, shape: FilmShape) => post<RenderView>(`/episodes/${id}/renders`, shape),
   cancelRender: (renderId: string) => post<RenderView>(`/renders/${renderId}/cancel`),
-  takeOwnFile: (file: File) => ask<Item>(`/own?name=${encodeURIComponent(file.name)}`, { method: 'POST', body: file, headers: { 'content-type': 'application/octet-stream' } }),
+  /** @param name with the folders it lay in */
+  takeOwnFile: (file: File, name = file.name) => ask<Item>(`/own?name=${encodeURIComponent(name.slice(-900))}`, { method: 'POST', body: file, headers: { 'content-type': 'application/octet-stream' } }),
   voices: () => ask<VoicesView>('/voices'),
   say: (request: SayRequest, signal?: AbortSignal) => post<SaidView>('/say', { ...request, text: request.text.slice(0, 1200) }, signal),
   recordSentence: (id: string, sceneId: string, sound: Blob) => ask<RecordedView>(`/episodes/${id}/scenes/${sceneId}/recording`, { method: 'POST', body: sound, headers: { 'content-type': 'audio/wav' } }),
@@ -88,11 +106,26 @@ export const api = {
   channel: () => ask<ChannelView>('/channel'),
   removeWord: (word: string) => ask<ChannelView>('/channel/words', { method: 'DELETE', body: JSON.stringify({ word }) }),
   addWord: (word: string) => post<ChannelView>('/channel/words', { word }),
-  searchStock: (words: string) => ask<{ items: Item[] }>(`/stock?q=${encodeURIComponent(words)}`).then(({ items }) => items),
+  findPictures: (words: string, filter: PictureFilter = {}, page = 1, signal?: AbortSignal) => ask<FoundView>(`/pictures?${query({ words, ...filter, page })}`, signal ? { signal } : {}),
+  makerStyles: () => ask<{ styles: { id: string; name: string }[] }>('/pictures/styles').then(({ styles }) => styles),
+  makePictures: (wish: MadeWish, signal?: AbortSignal) => post<{ items: Item[] }>('/pictures/made', wish, signal).then(({ items }) => items),
+  library: (asked: LibraryAsked, from = 0, signal?: AbortSignal) => ask<LibraryPage>(`/library?${query({ ...asked, from })}`, signal ? { signal } : {}).then(({ pictures }) => pictures),
+  libraryCount: (asked: LibraryAsked) => ask<{ count: number }>(`/library/count?${query({ ...asked })}`).then(({ count }) => count),
+  collections: () => ask<{ collections: { name: string; pictures: number }[] }>('/library/collections').then(({ collections }) => collections),
+  tagPictures: (ids: readonly string[], add: readonly string[], remove: readonly string[] = []) => post<void>('/library/tags', { ids, add, remove }),
+  collect: (ids: readonly string[], name: string, inside: boolean) => post<void>('/library/collect', { ids, name, inside }),
+  removePictures: (ids: readonly string[], removed: boolean) => post<void>('/library/remove', { ids, removed }),
+  setFavourite: (item: Item, favourite: boolean) => ask<void>('/library/favourite', { method: 'PUT', body: JSON.stringify({ item, favourite }) }),
+  describePicture: (id: string, said: Partial<Pick<Item, 'title' | 'description' | 'author' | 'licence'>> & { people?: boolean }) => ask<PictureView>(`/library/${encodeURIComponent(id)}`, { method: 'PATCH', body: JSON.stringify(said) }),
+  pictureUses: (id: string) => ask<{ uses: PictureUse[] }>(`/library/${encodeURIComponent(id)}/uses`).then(({ uses }) => uses),
+  pictureTwins: (id: string) => ask<{ pictures: PictureView[] }>(`/library/${encodeURIComponent(id)}/twins`).then(({ pictures }) => pictures),
+  takeSidecar: (file: File) => ask<{ described: number }>(`/own/sidecar?name=${encodeURIComponent(file.name)}`, { method: 'POST', body: file, headers: { 'content-type': 'application/octet-stream' } }),
 }
 
 /** `tries`: how often it was asked for before; the browser would not ask the same address again. */
-export const thumbnail = (id: string, tries = 0) => `/api/stock/${encodeURIComponent(id)}/thumbnail${tries ? `?again=${tries}` : ''}`
+export const thumbnail = (id: string, tries = 0) => `/api/pictures/${encodeURIComponent(id)}/thumbnail${tries ? `?again=${tries}` : ''}`
+/** Of a clip, playing. */
+export const preview = (id: string) => `/api/pictures/${encodeURIComponent(id)}/preview`
 export const proxy = (id: string) => `/api/proxies/${encodeURIComponent(id)}`
 export const bedSound = (hash: string) => `/api/beds/${hash}`
 export const voiceFile = (id: string, name: string) => `/api/episodes/${id}/voice/${name}`

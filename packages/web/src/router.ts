@@ -4,6 +4,7 @@ export const router = createRouter({
   history: createWebHistory(),
   routes: [
     { path: '/', name: 'episodes', component: () => import('./episodes/EpisodesView.vue') },
+    { path: '/library', name: 'library', component: () => import('./library/LibraryView.vue') },
     { path: '/topics', name: 'topics', component: () => import('./topics/TopicsView.vue') },
     {
       path: '/episode/:id',

@@ -2,11 +2,11 @@
 import { useElementSize } from '@vueuse/core'
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { alikePictures } from '@tidy-reel/core/sheet/alike-pictures'
-import type { Item } from '@tidy-reel/core/match/item'
+import type { Command } from '@tidy-reel/core/document/command'
 import { useEpisode } from '../episode/episode-store.ts'
 import ItemThumb from '../ItemThumb.vue'
 import { useKeys } from '../use-keys.ts'
-import CandidatePanel from '../sheet/CandidatePanel.vue'
+import ScenePictures from '../sheet/ScenePictures.vue'
 
 /** Pixels: the least a picture is wide, what lies between two, what its caption needs. */
 const SIZES = { least: 150, gap: 14, caption: 40 }
@@ -25,7 +25,6 @@ const pairs = computed(() => alikePictures(shown.value))
 const at = ref(0)
 const current = computed(() => shown.value[at.value])
 const scene = computed(() => episode.document!.scenes[current.value?.scene ?? -1])
-const offered = computed(() => episode.candidatesOf(current.value?.id))
 const paired = computed(() => new Set(pairs.value.flatMap(({ a, b }) => [a, b])))
 const height = computed(() => Math.ceil(shown.value.length / columns.value) * cell.value.height)
 const placeOf = (i: number) => ({ x: (i % columns.value) * cell.value.width, y: Math.floor(i / columns.value) * cell.value.height })
@@ -44,16 +43,15 @@ watch(current, async (now) => {
   sheet.value?.querySelector('[aria-current="true"]')?.scrollIntoView({ block: 'nearest' })
 })
 
-function choose(item: Item) {
-  if (current.value) episode.run({ type: 'setShot', sceneId: current.value.id, shot: current.value.at, item })
+function run(command: Command) {
+  episode.run(command)
   desk.value?.focus()
 }
 /** Two pictures change places. */
 function swap(from: number, to: number) {
   const [one, other] = [shown.value[from], shown.value[to]]
   if (!one?.item || !other?.item || from === to) return
-  episode.run({ type: 'setShot', sceneId: one.id, shot: one.at, item: other.item })
-  episode.run({ type: 'setShot', sceneId: other.id, shot: other.at, item: one.item })
+  episode.run({ type: 'swapShots', a: { sceneId: one.id, shot: one.at }, b: { sceneId: other.id, shot: other.at } })
   at.value = to
 }
 function nextPair() {
@@ -62,7 +60,10 @@ function nextPair() {
 }
 const lifted = ref(-1)
 const move = (by: number) => () => (at.value = Math.min(shown.value.length - 1, Math.max(0, at.value + by)))
-const offer = (n: number) => () => offered.value.picks[n] && choose(offered.value.picks[n].item)
+const offer = (n: number) => () => {
+  const pick = episode.candidatesOf(current.value?.id).picks[n]
+  if (pick && current.value) run({ type: 'setShot', sceneId: current.value.id, shot: current.value.at, item: pick.item })
+}
 useKeys(() => ({ ArrowRight: move(1), ArrowLeft: move(-1), ArrowDown: move(columns.value), ArrowUp: move(-columns.value), n: nextPair, 1: offer(0), 2: offer(1), 3: offer(2), 4: offer(3) }), { buttons: true })
 </script>
 
@@ -83,7 +84,7 @@ useKeys(() => ({ ArrowRight: move(1), ArrowLeft: move(-1), ArrowDown: move(colum
     </main>
     <aside v-if="current && scene">
       <p class="serif sentence">{{ scene.text }}</p>
-      <CandidatePanel :number="current.scene + 1" :shot="current.at" :shots="scene.shots" :candidates="offered.picks" :words="offered.words" @choose="choose" @shot="(shot) => (at = shown.findIndex(({ id, at: place }) => id === current!.id && place === shot))" />
+      <ScenePictures :scene-id="current.id" :number="current.scene + 1" :shot="current.at" @run="run" @shot="(shot) => (at = shown.findIndex(({ id, at: place }) => id === current!.id && place === shot))" />
     </aside>
   </div>
 </template>

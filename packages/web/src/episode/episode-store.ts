@@ -8,6 +8,8 @@ import { commandName } from '@tidy-reel/core/document/command-name'
 import type { Document } from '@tidy-reel/core/document/document'
 import { emptyDocument } from '@tidy-reel/core/document/document'
 import { filmOf } from '@tidy-reel/core/document/film-scenes'
+import type { ChosenItem, Item } from '@tidy-reel/core/match/item'
+import { pictureDescription } from '@tidy-reel/core/match/picture-description'
 import { parsedScript } from '@tidy-reel/core/script/parsed-script'
 import { takeRequester } from '@tidy-reel/core/speech/take-request'
 import { timeline } from '@tidy-reel/core/timeline/timeline'
@@ -16,7 +18,10 @@ import { api, ApiError, type SayRequest } from '../api.ts'
 import { outbox, type SaveState } from './outbox.ts'
 
 /** Changes after which something is to be spoken, matched or made ready for the monitor. */
-const SHOWN_OR_HEARD = new Set<Command['type']>(['editNarration', 'splitScene', 'mergeScene', 'insertScenes', 'setShot', 'addShot', 'setVoice', 'setSpeaking', 'useTakes', 'setMood', 'adjustScenes', 'pinSense', 'refusePicture', 'restore'])
+const SHOWN_OR_HEARD = new Set<Command['type']>(['editNarration', 'splitScene', 'mergeScene', 'insertScenes', 'setShot', 'addShot', 'layShots', 'swapShots', 'setVoice', 'setSpeaking', 'useTakes', 'setMood', 'adjustScenes', 'pinSense', 'refusePicture', 'restore'])
+
+/** A chosen picture as one that may be chosen again. */
+const asItem = (item: ChosenItem): Item => ({ ...item, description: '', tags: [], orientation: item.width > item.height ? 'landscape' : item.width < item.height ? 'portrait' : 'square' })
 
 const NO_CANDIDATES: EpisodeView['candidates'][string] = { words: [], picks: [], meanings: [] }
 
@@ -166,5 +171,16 @@ export const useEpisode = defineStore('episode', () => {
   /** What matching found for a scene; nothing before it has looked. */
   const candidatesOf = (sceneId: string | undefined) => data.value?.candidates[sceneId ?? ''] ?? NO_CANDIDATES
 
-  return { candidatesOf, sayRequest, listening, data, document, fault, saving, preparing, selected, parsed, plan, film, proxies, renders, open, close, load, run, step, prepare, settled }
+  /** The pictures of the film, each once, in order. */
+  const items = computed(() => [...new Map(document.value?.scenes.flatMap(({ shots }) => shots.flatMap(({ item }) => (item ? [[item.id, asItem(item)] as const] : [])))).values()])
+
+  /** What is to be seen in a made picture of a scene. */
+  function descriptionOf(sceneId: string): string {
+    const planned = plan.value.scenes.find(({ id }) => id === sceneId)
+    if (!planned || !document.value) return ''
+    const picture = planned.directions.flatMap((direction) => (direction.kind === 'picture' ? [direction.text] : [])).join('. ')
+    return pictureDescription({ text: planned.text, words: candidatesOf(sceneId).words, ...(picture ? { picture } : {}) }, document.value.title, plan.value.chapters[planned.chapter]?.title)
+  }
+
+  return { items, descriptionOf, candidatesOf, sayRequest, listening, data, document, fault, saving, preparing, selected, parsed, plan, film, proxies, renders, open, close, load, run, step, prepare, settled }
 })

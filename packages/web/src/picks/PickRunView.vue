@@ -4,7 +4,7 @@ import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import type { RefusalReason } from '@tidy-reel/core/document/document'
 import { clockText } from '@tidy-reel/core/time'
 import { useEpisode } from '../episode/episode-store.ts'
-import ItemThumb from '../ItemThumb.vue'
+import MovingThumb from '../pictures/MovingThumb.vue'
 import { useKeys, type KeyActs } from '../use-keys.ts'
 import { REASONS } from './reasons.ts'
 import RefusalList from './RefusalList.vue'
@@ -70,7 +70,7 @@ async function search() {
       <ol class="four" aria-label="Pictures offered">
         <li v-for="(pick, i) in shown" :key="pick.item.id" :class="{ focus: i === focus }" @mouseenter="focus = i">
           <button class="plain" tabindex="-1" :aria-label="`${i + 1}: ${pick.item.title}`" @click="pass.choose(i)">
-            <span class="frame"><ItemThumb :id="pick.item.id" :alt="pick.item.title" /></span>
+            <MovingThumb class="frame" :item="pick.item" :moving="true" :after="i === focus ? 350 : 900" />
             <span class="key mono">{{ i + 1 }}</span>
             <span class="name"><b v-if="pick.item.id === current?.id">There now: </b>{{ pick.item.title }}</span>
             <span class="soft why"><i v-if="!pick.found" :class="pick.sure">{{ SAID[pick.sure] }}</i>{{ pick.why }}<template v-if="pick.item.seconds"> · clip {{ pick.item.seconds.toFixed(1) }} s</template></span>
@@ -116,12 +116,8 @@ main { display: grid; grid-template: auto auto minmax(0, 1fr) auto / minmax(0, 1
 .four { grid-row: 3; list-style: none; margin: 0; padding: 3px; display: grid; grid-template: minmax(0, 1fr) minmax(0, 1fr) / minmax(0, 1fr) minmax(0, 1fr); gap: 10px 18px; min-height: 0; }
 .four li { min-height: 0; position: relative; }
 .four button { display: grid; grid-template: minmax(0, 1fr) auto auto / minmax(0, 1fr); width: 100%; height: 100%; }
-.frame { overflow: hidden; background: var(--deep); position: relative; }
-.frame img { position: absolute; inset: 0; width: 100%; height: 100%; object-fit: cover; display: block; }
+.frame { min-height: 0; }
 .focus .frame { outline: 3px solid var(--blue); }
-.focus img { animation: push 9s ease-out forwards; }
-@keyframes push { to { transform: scale(1.09); } }
-@media (prefers-reduced-motion: reduce) { .focus img { animation: none; } }
 .key { position: absolute; left: 0; top: 0; background: var(--paper); color: var(--ink); padding: 3px 9px; font-size: 14px; }
 .name { margin-top: 4px; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
 .why { font-size: 13px; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }

@@ -94,8 +94,10 @@ export function usePickRun(episode: ReturnType<typeof useEpisode>) {
     page.value = focus.value = 0
     if (!words.trim()) return (found.value = undefined)
     try {
-      found.value = (await api.searchStock(words)).slice(0, FOUND_LIMIT)
-      if (!found.value.length) problem.value = `Nothing for “${words}”. Try a plainer word.`
+      const { items, remarks } = await api.findPictures(words)
+      found.value = items.slice(0, FOUND_LIMIT)
+      problem.value = remarks.join(' ')
+      if (!items.length) problem.value ||= `Nothing for “${words}”. Try a plainer word.`
     } catch (cause) {
       found.value = undefined
       problem.value = (cause as Error).message

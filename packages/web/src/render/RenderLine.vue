@@ -9,7 +9,7 @@ import { renderFile } from '../api.ts'
 const props = defineProps<{ render: RenderView; title: string }>()
 defineEmits<{ cancel: [] }>()
 const STEPS = { speak: 'Speaking', mix: 'Mixing the sound', fetch: 'Fetching pictures', render: 'Encoding', join: 'Joining' }
-const FILES = [['film.mp4', 'Film'], ['film.srt', 'Subtitles, SRT'], ['film.vtt', 'Subtitles, VTT'], ['film.ass', 'Subtitles, ASS'], ['shots.csv', 'Shot list'], ['credits.txt', 'Credits'], ['chapters.txt', 'Chapters'], ['claims.csv', 'Claims']] as const
+const FILES = [['film.mp4', 'Film'], ['film.srt', 'Subtitles, SRT'], ['film.vtt', 'Subtitles, VTT'], ['film.ass', 'Subtitles, ASS'], ['shots.csv', 'Shot list'], ['credits.txt', 'Credits'], ['ledger.csv', 'Ledger'], ['chapters.txt', 'Chapters'], ['claims.csv', 'Claims']] as const
 const live = computed(() => props.render.state === 'queued' || props.render.state === 'running')
 const size = computed(() => `${props.render.shape.width} × ${props.render.shape.height}`)
 const when = computed(() => new Date(props.render.createdAt).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' }))

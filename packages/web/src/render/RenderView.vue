@@ -2,9 +2,11 @@
 import { ElButton, ElOption, ElSelect, ElSwitch } from 'element-plus'
 import { computed, ref } from 'vue'
 import { doubtedClaims } from '@tidy-reel/core/checks/claims'
+import { ledgerOf } from '@tidy-reel/core/ledger/ledger'
 import { clockText, secondsFromSamples } from '@tidy-reel/core/time'
 import { api, renderFile } from '../api.ts'
 import { useEpisode } from '../episode/episode-store.ts'
+import LedgerNote from './LedgerNote.vue'
 import RenderLine from './RenderLine.vue'
 
 const SHAPES = [
@@ -21,6 +23,7 @@ const running = computed(() => episode.renders.find(({ state }) => state === 'qu
 const earlier = computed(() => episode.renders.filter((render) => render !== running.value))
 const newest = computed(() => episode.renders.find(({ state }) => state === 'done'))
 const doubted = computed(() => doubtedClaims(episode.document!.script, episode.parsed, episode.document!.claims))
+const ledger = computed(() => ledgerOf(episode.film))
 const cards = computed(() => episode.document!.scenes.filter(({ shots }) => !shots.some(({ item }) => item)).length)
 
 async function start() {
@@ -63,6 +66,7 @@ async function cancel(id: string) {
         <p>{{ doubted.length === 1 ? 'A claim is' : `${doubted.length} claims are` }} marked unsure or wrong:</p>
         <ul><li v-for="({ scene, words, mark }, i) in doubted" :key="i">“{{ words }}” in scene {{ scene + 1 }}: {{ mark }}</li></ul>
       </div>
+      <LedgerNote :rows="ledger" />
       <ElButton type="primary" :loading="busy" :disabled="!!running || !episode.film.scenes.length" @click="start">{{ running ? 'Rendering …' : 'Start the render' }}</ElButton>
       <p v-if="problem" class="red" role="alert">{{ problem }}</p>
     </aside>

@@ -9,12 +9,12 @@ import { api } from '../api.ts'
 import { useEpisode } from '../episode/episode-store.ts'
 import FilmMonitor from '../monitor/FilmMonitor.vue'
 import { usePlayer } from '../monitor/use-player.ts'
-import CandidatePanel from './CandidatePanel.vue'
 import CommandPalette from './CommandPalette.vue'
 import { keepDraft } from './draft.ts'
 import FilmMap from './FilmMap.vue'
 import KeySheet from './KeySheet.vue'
 import ScenePanel from './ScenePanel.vue'
+import ScenePictures from './ScenePictures.vue'
 import SceneRow from './SceneRow.vue'
 import { keyOf, sheetCommands } from './sheet-commands.ts'
 import { NEW_ROW } from './sheet-rows.ts'
@@ -32,7 +32,7 @@ const panel = ref<'pictures' | 'shot' | 'scene'>('pictures')
 const over = ref<'palette' | 'keys' | 'versions'>()
 const guides = ref(false)
 const which = ref<'these' | 'chapter' | 'all'>('these')
-const candidates = ref<InstanceType<typeof CandidatePanel>>()
+const candidates = ref<InstanceType<typeof ScenePictures>>()
 const monitor = ref<InstanceType<typeof FilmMonitor>>()
 const list = ref<HTMLElement>()
 
@@ -166,7 +166,7 @@ function dropScenes(index: number) {
         <button class="plain" aria-label="All commands" title="All commands (F2); sheet of keys (F1)" @click="over = 'palette'"><kbd>F2</kbd></button>
       </div>
       <div v-if="scene" class="below" @keydown.esc="leaveField">
-        <CandidatePanel v-if="panel === 'pictures'" ref="candidates" :number="scene.number" :shot="shot" :shots="scene.shots" :candidates="offered.picks" :words="offered.words" @choose="choose" @shot="shot = $event" />
+        <ScenePictures v-if="panel === 'pictures'" ref="candidates" :scene-id="scene.id" :number="scene.number" :shot="shot" @run="run" @shot="shot = $event" />
         <ShotPanel v-else-if="panel === 'shot'" :number="scene.number" :index="shot" :shot="scene.shots[shot]" :target="target" :single="which === 'these' && selectedIds.length === 1" :film="episode.document!.transition" @run="run" @target="which = $event" />
         <ScenePanel v-else :row="scene" :count="selectedIds.length" :target="target" @run="run" @target="which = $event" />
       </div>

@@ -1,0 +1,92 @@
+import { computed, ref } from 'vue'
+import { api } from '../api.ts'
+
+/** Files sent at once. */
+const AT_ONCE = 3
+const PROBLEMS_SHOWN = 200
+
+/** A file and the name it is known by, with the folders it lay in. */
+interface Brought {
+  file: File
+  name: string
+}
+
+/** Files on their way into the library, one after another; a broken one is told and the rest goes on. */
+export function useBringing(arrived: () => void) {
+  const waiting: Brought[] = []
+  const all = ref(0)
+  const done = ref(0)
+  const taken = ref(0)
+  const problems = ref<string[]>([])
+  const busy = ref(false)
+  const stopped = ref(false)
+  const share = computed(() => (all.value ? done.value / all.value : 0))
+
+  async function bring(files: readonly Brought[]) {
+    if (!busy.value) {
+      all.value = done.value = taken.value = 0
+      problems.value = []
+      stopped.value = false
+    }
+    // A sidecar says something of a picture that must be there before it.
+    waiting.push(...files.filter(({ name }) => !SIDECAR.test(name)), ...files.filter(({ name }) => SIDECAR.test(name)))
+    all.value += files.length
+    if (busy.value || !files.length) return
+    busy.value = true
+    try {
+      await Promise.all(Array.from({ length: AT_ONCE }, sendOn))
+      for (let left = waiting.shift(); left; left = waiting.shift()) await send(left)
+    } finally {
+      busy.value = false
+      arrived()
+    }
+  }
+  async function sendOn() {
+    for (let next = waiting.shift(); next; next = waiting.shift()) {
+      if (SIDECAR.test(next.name)) return void waiting.unshift(next)
+      await send(next)
+    }
+  }
+  async function send({ file, name }: Brought) {
+    try {
+      if (SIDECAR.test(name)) await api.takeSidecar(file)
+      else {
+        await api.takeOwnFile(file, name)
+        taken.value++
+      }
+    } catch (cause) {
+      if (problems.value.length < PROBLEMS_SHOWN) problems.value.push((cause as Error).message)
+    }
+    done.value++
+    if (done.value % 25 === 0) arrived()
+  }
+  function stop() {
+    stopped.value = true
+    all.value -= waiting.splice(0).length
+  }
+  return { bring, stop, all, done, taken, problems, busy, stopped, share }
+}
+
+const SIDECAR = /\.xmp$/i
+/** What a computer puts into folders for itself. */
+const NO_FILE = /(?:^|\/)(?:\.|Thumbs\.db$|desktop\.ini$|__MACOSX)/i
+
+export const chosenFiles = (list: FileList): Brought[] => [...list].map((file) => ({ file, name: file.webkitRelativePath || file.name })).filter(({ name }) => !NO_FILE.test(name))
+
+/** The files of a drop, those in folders too, however deep. */
+export async function droppedFiles(items: DataTransferItemList): Promise<Brought[]> {
+  const entries = [...items].flatMap((item) => item.webkitGetAsEntry() ?? [])
+  return (await Promise.all(entries.map(filesIn))).flat().filter(({ name }) => !NO_FILE.test(name))
+}
+
+async function filesIn(entry: FileSystemEntry): Promise<Brought[]> {
+  if (entry.isFile) return new Promise((resolve) => (entry as FileSystemFileEntry).file((file) => resolve([{ file, name: entry.fullPath.replace(/^\//, '') }]), () => resolve([])))
+  const reader = (entry as FileSystemDirectoryEntry).createReader()
+  const found: Brought[] = []
+  // A reader hands out a folder in parts until it has nothing more.
+  for (;;) {
+    const part = await new Promise<FileSystemEntry[]>((resolve) => reader.readEntries(resolve, () => resolve([])))
+    if (!part.length) return found
+    for (const inner of part) found.push(...(await filesIn(inner)))
+  }
+}

@@ -1,0 +1,24 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { Command } from '@tidy-reel/core/document/command'
+import { SHOTS_LIMIT } from '@tidy-reel/core/document/document'
+import { useEpisode } from '../episode/episode-store.ts'
+import CandidatePanel from './CandidatePanel.vue'
+
+/** The pictures that may be chosen for a scene of the open episode. */
+const props = defineProps<{ sceneId: string; number: number; shot: number }>()
+const emit = defineEmits<{ run: [command: Command]; shot: [index: number] }>()
+const episode = useEpisode()
+const panel = ref<InstanceType<typeof CandidatePanel>>()
+const shots = computed(() => episode.document?.scenes.find(({ id }) => id === props.sceneId)?.shots ?? [])
+const offered = computed(() => episode.candidatesOf(props.sceneId))
+defineExpose({ look: (words?: string) => panel.value?.look(words) })
+</script>
+
+<template>
+  <CandidatePanel
+    ref="panel" :scene-id="sceneId" :number="number" :shot="shot" :shots="shots" :candidates="offered.picks" :words="offered.words" :film="episode.items" :description="episode.descriptionOf(sceneId)" :making="episode.document!.making"
+    @choose="(item) => emit('run', { type: 'setShot', sceneId, shot: Math.min(shot, shots.length), item })" @lay="(items) => emit('run', { type: 'layShots', sceneId, items: items.slice(0, SHOTS_LIMIT) })"
+    @shot="emit('shot', $event)" @making="(set) => emit('run', { type: 'setMaking', set })"
+  />
+</template>
