@@ -1,5 +1,5 @@
 import type { Command } from '@tidy-reel/core/document/command'
-import type { Document } from '@tidy-reel/core/document/document'
+import type { Document, RefusalReason } from '@tidy-reel/core/document/document'
 import type { Item } from '@tidy-reel/core/match/item'
 import type { FilmShape } from '@tidy-reel/core/render/plan'
 import type { Comparison } from '@tidy-reel/core/document/compare'
@@ -116,6 +116,7 @@ export const api = {
   collect: (ids: readonly string[], name: string, inside: boolean) => post<void>('/library/collect', { ids, name, inside }),
   removePictures: (ids: readonly string[], removed: boolean) => post<void>('/library/remove', { ids, removed }),
   setFavourite: (item: Item, favourite: boolean) => ask<void>('/library/favourite', { method: 'PUT', body: JSON.stringify({ item, favourite }) }),
+  refuseForChannel: (item: Item, reason: RefusalReason | null) => ask<void>('/library/refused', { method: 'PUT', body: JSON.stringify({ item, reason }) }),
   describePicture: (id: string, said: Partial<Pick<Item, 'title' | 'description' | 'author' | 'licence'>> & { people?: boolean }) => ask<PictureView>(`/library/${encodeURIComponent(id)}`, { method: 'PATCH', body: JSON.stringify(said) }),
   pictureUses: (id: string) => ask<{ uses: PictureUse[] }>(`/library/${encodeURIComponent(id)}/uses`).then(({ uses }) => uses),
   pictureTwins: (id: string) => ask<{ pictures: PictureView[] }>(`/library/${encodeURIComponent(id)}/twins`).then(({ pictures }) => pictures),

@@ -124,6 +124,8 @@ export type Comment = z.infer<typeof Comment>
 /** Why a person does not want a picture. */
 export const REFUSALS = ['sense', 'place', 'ugly', 'seen', 'people', 'style'] as const
 export type RefusalReason = (typeof REFUSALS)[number]
+/** Those that say nothing of one film: who turned a picture down for them wants it in none. */
+export const REFUSED_EVERYWHERE: readonly RefusalReason[] = ['ugly', 'style']
 
 /** A picture that is not wanted in this film, or for what one sentence says. */
 export const Refusal = z.object({

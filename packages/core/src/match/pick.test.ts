@@ -48,6 +48,22 @@ describe('pickPictures', () => {
     expect([one, two]).toContain('lens')
     expect(first([scene('A lighthouse at dawn.'), scene('A lighthouse at dusk.')], emptyLexicon, pool.slice(0, 3)).every((id) => id?.startsWith('light'))).toBe(true)
   })
+  it('takes what is the channel\'s own before what fits as well, and leaves what nobody may use', () => {
+    const pool = [photo('stock', 'A lamp', 'lamp', { licence: 'CC0' }), photo('own-1', 'A lamp', 'lamp', { licence: 'Own' }), photo('forbidden', 'A lamp', 'lamp', { licence: 'CC BY-NC 4.0' }), photo('nobody', 'A lamp', 'lamp', { licence: '' })]
+    const offered = picks([scene('The lamp burns.')], { pool })[0]!.candidates.map(({ item }) => item.id)
+    expect(offered[0]).toBe('own-1')
+    expect(offered[1]).toBe('stock')
+  })
+  it('minds no licences where a list tells none', () => {
+    const told = picks([scene('The lamp burns.')], { pool: [photo('lamp', 'A lamp', 'lamp', { licence: 'CC0' })] })[0]!.candidates[0]!
+    const untold = picks([scene('The lamp burns.')], { pool: [photo('lamp', 'A lamp', 'lamp', { licence: '' })] })[0]!.candidates[0]!
+    expect(untold).toMatchObject({ score: told.score, sure: told.sure })
+  })
+  it('says why it passed over what fits better', () => {
+    const [, second] = picks([scene('A lamp.'), scene('An oil lamp.')], { pool: [...POOL, photo('lamp2', 'A brass lamp', 'lamp')], kept: new Map([[0, ['lamp']]]) })
+    expect(second!.chosen[0]!.id).toBe('lamp2')
+    expect(second!.candidates.map(({ item, passed }) => [item.id, passed]).slice(0, 2)).toEqual([['lamp2', undefined], ['lamp', 'shown 1 scene before']])
+  })
   it('offers candidates that differ from each other', () => {
     const pool = [...['day', 'dawn', 'dusk', 'night', 'gray'].map((hour) => photo(`lamp-${hour}`, `An oil lamp`, `lamp oil flame ${hour}`)), photo('street', 'A street lamp', 'lamp street town'), photo('desk', 'A desk lamp', 'lamp desk office')]
     const scenes = [scene('The lamp burns.')]

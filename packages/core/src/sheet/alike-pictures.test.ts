@@ -13,4 +13,9 @@ describe('alikePictures', () => {
     expect(alikePictures(far)).toEqual([])
     expect(alikePictures(film('A lamp', null, 'A ship at sea', 'Sea and rock'))).toEqual([])
   })
+  it('takes two for alike that look the same, whatever they are called', () => {
+    const hashes: Record<string, string> = { 'A lamp': '00000000000000ff', 'By the sea': '000000000000003f', 'A ship': 'ffff000000000000' }
+    const titled = film('A lamp', 'By the sea', 'A ship')
+    expect(alikePictures(titled, (id) => Object.entries(hashes).find(([title]) => titled.find(({ item }) => item?.id === id)?.item?.title === title)?.[1])).toEqual([{ a: 0, b: 1, kind: 'alike' }])
+  })
 })

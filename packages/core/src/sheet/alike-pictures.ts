@@ -1,7 +1,8 @@
 import { HOURS } from '../match/hours.ts'
 import { SCENES_APART } from '../match/scenes-apart.ts'
-import { STOP_WORDS } from '../words/stop.ts'
 import type { ChosenItem } from '../match/item.ts'
+import { sameLook } from '../match/look.ts'
+import { STOP_WORDS } from '../words/stop.ts'
 
 /** A picture of the film, in order. */
 export interface Shown {
@@ -25,9 +26,10 @@ const ALIKE = 0.6
 /**
  * Pictures of a film that are the same or look it, each joined to the nearest later one.
  *
+ * @param hashOf perceptual hash of a picture that somebody has looked at
  * @returns pairs in order of their first picture
  */
-export function alikePictures(shown: readonly Shown[]): AlikePair[] {
+export function alikePictures(shown: readonly Shown[], hashOf: (id: string) => string | undefined = () => undefined): AlikePair[] {
   const looks = shown.map(({ item }) => new Set(item ? wordsOf(item.title) : []))
   return shown.flatMap(({ scene, item }, a): AlikePair[] => {
     if (!item) return []
@@ -35,7 +37,9 @@ export function alikePictures(shown: readonly Shown[]): AlikePair[] {
       const other = shown[b]!.item
       if (!other) continue
       if (other.id === item.id) return [{ a, b, kind: 'same' }]
-      if (shown[b]!.scene - scene <= FAR.alike && sharedWords(looks[a]!, looks[b]!) >= ALIKE) return [{ a, b, kind: 'alike' }]
+      const [one, another] = [hashOf(item.id), hashOf(other.id)]
+      const lookAlike = one !== undefined && another !== undefined && sameLook(one, another)
+      if (shown[b]!.scene - scene <= FAR.alike && (lookAlike || sharedWords(looks[a]!, looks[b]!) >= ALIKE)) return [{ a, b, kind: 'alike' }]
     }
     return []
   })

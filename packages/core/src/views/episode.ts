@@ -55,6 +55,8 @@ export interface EpisodeView {
   pronunciations: Pronunciation[]
   /** The music under the film, when it has been made. */
   bed: BedFacts | null
+  /** Perceptual hashes of the film's pictures that somebody has looked at, by id. */
+  hashes: Record<string, string>
   /** Ids of the film's pictures that the monitor can show sharply. */
   proxies: string[]
   renders: RenderView[]

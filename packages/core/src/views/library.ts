@@ -1,8 +1,11 @@
+import type { RefusalReason } from '../document/document.ts'
 import type { Item } from '../match/item.ts'
 import type { Colour } from '../match/look.ts'
 
 /** Parts of the library that can be looked at alone. */
-export const SHELVES = ['all', 'own', 'made', 'favourites', 'recent', 'untagged', 'alike'] as const
+export const SHELVES = ['all', 'own', 'made', 'favourites', 'recent', 'untagged', 'alike', 'refused'] as const
+/** Pictures that a search of the library weighs against each other; of a common word there are more. */
+export const MOST_FOUND = 600
 export type Shelf = (typeof SHELVES)[number]
 
 /** A picture of the channel's library. */
@@ -15,6 +18,8 @@ export interface PictureView {
   people: boolean
   /** Variance of detail; null while nobody has looked. */
   sharpness: number | null
+  /** Why a person wants it in no film; null where nobody turned it down. */
+  refused: RefusalReason | null
   /** ISO 8601. */
   addedAt: string
   /** When a person last chose it; null: never. */

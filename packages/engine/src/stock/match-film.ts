@@ -4,6 +4,7 @@ import type { Item, Orientation } from '@tidy-reel/core/match/item'
 import { pickPictures, type ScenePicks } from '@tidy-reel/core/match/pick'
 import { pictureIndex } from '@tidy-reel/core/match/picture-index'
 import { queriesOf, searchesOf } from '@tidy-reel/core/match/queries'
+import { shortlist } from '@tidy-reel/core/match/shortlist'
 import type { SceneToMatch } from '@tidy-reel/core/match/scene-to-match'
 import { NOTHING_TOLD, type Matching } from '@tidy-reel/core/document/document'
 import type { Film } from '@tidy-reel/core/document/film-scenes'
@@ -53,10 +54,10 @@ export async function matchFilm(scenes: readonly SceneToMatch[], lexicon: Lexico
   const { told = NOTHING_TOLD } = options
   const queries = queriesOf(scenes, lexicon, options.title, new Map(told.senses.map(({ noun, sense }) => [noun, sense])))
   const pick = (items: readonly Item[]) => pickPictures(scenes, queries, pictureIndex(items, lexicon, options.hashOf), lexicon, { ...options, refusals: told.refusals })
-  if (!('search' in library)) return { picks: pick(library), faults: [] }
+  const searches = [...new Set(queries.flatMap(searchesOf))]
+  if (!('search' in library)) return { picks: pick(shortlist(library, searches)), faults: [] }
   // Every search listens to the one signal.
   if (options.signal) setMaxListeners(0, options.signal)
-  const searches = [...new Set(queries.flatMap(searchesOf))]
   const pool = new Map<string, Item>()
   const faults: TidyError[] = []
   let done = 0

@@ -10,11 +10,12 @@ import { knownBed } from '@tidy-reel/engine/sound/monitor-bed'
 import { takeRequests } from '@tidy-reel/engine/make'
 import { voiceFacts } from '@tidy-reel/engine/speech/measured'
 import { knownTake, type SpeechPlace, type Take } from '@tidy-reel/engine/speech/take'
+import { lookOfThumbnail } from '@tidy-reel/engine/stock/thumbnails'
 import { Candidates, Render, type Episode } from '../db/models.ts'
 
 export const renderView = ({ id, state, shape, progress, report, fault, createdAt }: Render): RenderView => ({ id, state, shape, progress, report, fault, createdAt: createdAt.toISOString() })
 
-export async function episodeView(episode: Episode, place: Pick<ReturnType<typeof folders>, 'beds' | 'proxies'>, speech: SpeechPlace, pronunciations: Pronunciation[], history: History): Promise<EpisodeView> {
+export async function episodeView(episode: Episode, place: Pick<ReturnType<typeof folders>, 'beds' | 'proxies' | 'thumbnails'>, speech: SpeechPlace, pronunciations: Pronunciation[], history: History): Promise<EpisodeView> {
   const { id, revision, document, ownerId } = episode
   const [candidates, renders] = await Promise.all([
     Candidates.findAll({ where: { episodeId: id, ownerId } }),
@@ -24,12 +25,17 @@ export async function episodeView(episode: Episode, place: Pick<ReturnType<typeo
   const takes = await knownTakes(document, speech, pronunciations)
   const film = filmOf(document, rate)
   const spoken = Object.fromEntries([...takes].map(([sceneId, { file: _file, ...facts }]) => [sceneId, facts]))
+  const shown = document.scenes.flatMap(({ shots }) => shots.flatMap(({ item }) => item ?? []))
   return {
     id, revision, document,
     takes: spoken, rate, pronunciations,
     bed: await knownBed(place.beds, document.mood, filmSeconds(film, film.scenes.map((scene) => spoken[scene.id])), document.title),
     candidates: Object.fromEntries(candidates.map(({ sceneId, words, picks, meanings }) => [sceneId, { words, picks, meanings }])),
-    proxies: document.scenes.flatMap(({ shots }) => shots.flatMap(({ item }) => (item && existsSync(proxyFile(place.proxies, item)) ? [item.id] : []))),
+    hashes: Object.fromEntries(shown.flatMap(({ id: item }) => {
+      const look = lookOfThumbnail(place.thumbnails, item)
+      return look ? [[item, look.hash]] : []
+    })),
+    proxies: shown.flatMap((item) => (existsSync(proxyFile(place.proxies, item)) ? [item.id] : [])),
     renders: renders.map(renderView),
     history,
   }

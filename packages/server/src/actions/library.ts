@@ -1,16 +1,21 @@
 import { QueryTypes, type Sequelize } from 'sequelize'
+import type { Refusal, RefusalReason } from '@tidy-reel/core/document/document'
 import { TidyError } from '@tidy-reel/core/fault'
 import { licenceFacts } from '@tidy-reel/core/ledger/licences'
 import { ALLOWED, originOf, SIZES, type PictureFilter } from '@tidy-reel/core/match/filter'
-import { Item, type ChosenItem } from '@tidy-reel/core/match/item'
+import { chosenItem, Item, type ChosenItem } from '@tidy-reel/core/match/item'
 import { SAME_BITS, type Colour, type Look } from '@tidy-reel/core/match/look'
 import { showsPeople } from '@tidy-reel/core/match/people'
-import type { LibraryPage, PictureUse, PictureView, Shelf } from '@tidy-reel/core/views/library'
+import { MOST_FOUND, type LibraryPage, type PictureUse, type PictureView, type Shelf } from '@tidy-reel/core/views/library'
 import type { PictureProvider, StockQuery } from '@tidy-reel/engine/stock/contract'
 
 export const PAGE = 100
 /** Of pictures that have a common word, so many are weighed against each other. */
-const WEIGHED = 2000
+const WEIGHED = MOST_FOUND
+/** Of one word of several that matching looks for. */
+const WEIGHED_EACH = 200
+
+const REFUSALS_LEARNT = 1000
 
 export interface LibraryQuery {
   words: string
@@ -31,11 +36,12 @@ interface Row extends Omit<Item, 'link'> {
   colours: Colour[]
   people: boolean
   sharpness: number | null
+  refused: RefusalReason | null
   added_at: Date
   used_at: Date | null
 }
 
-const COLUMNS = 'id, kind, title, description, tags, width, height, seconds, orientation, source, licence, author, link, favourite, collections, colours, people, sharpness, added_at, used_at'
+const COLUMNS = 'id, kind, title, description, tags, width, height, seconds, orientation, source, licence, author, link, favourite, collections, colours, people, sharpness, refused, added_at, used_at'
 
 /** The pictures of a channel: its own, those made for it, and those a person chose or marked. */
 export function libraryActions(sequelize: Sequelize, ownerId: string) {
@@ -95,6 +101,16 @@ export function libraryActions(sequelize: Sequelize, ownerId: string) {
       await keep([item])
       await change('update pictures set favourite = $favourite where owner_id = $ownerId and id = $id', { id: item.id, favourite })
     },
+    /** Turned down for all films, or wanted again. */
+    async refuse(item: Item | ChosenItem, reason: RefusalReason | null): Promise<void> {
+      if (reason) await keep([item])
+      await change('update pictures set refused = $reason where owner_id = $ownerId and id = $id', { id: item.id, reason })
+    },
+    /** What was turned down for all films, as matching takes it. */
+    async refusals(): Promise<Refusal[]> {
+      const rows = await select<Row>(`select ${COLUMNS} from pictures where owner_id = $ownerId and refused is not null order by added_at desc limit ${REFUSALS_LEARNT}`, {})
+      return rows.map((row) => ({ item: chosenItem(viewOf(row).item)!, reason: row.refused!, sentence: '', words: [] }))
+    },
     async collect(ids: readonly string[], name: string, inside: boolean): Promise<void> {
       await change(`update pictures set collections = ${inside ? 'array(select distinct unnest(collections || $name::text) order by 1)' : 'array_remove(collections, $name)'} where owner_id = $ownerId and id = any($ids)`, { ids, name })
     },
@@ -129,8 +145,9 @@ export function libraryActions(sequelize: Sequelize, ownerId: string) {
         async search({ words, perPage = 24, page = 1 }: StockQuery) {
           const any = words.toLowerCase().match(/[\p{L}\p{N}]+/gu) ?? []
           if (!any.length) return []
-          const rows = await select<Row>(`with wanted as (select to_tsquery('english', $any) as query), found as (select pictures.* from pictures, wanted where owner_id = $ownerId and removed_at is null and (origin <> 'stock' or favourite) and words @@ query limit ${WEIGHED})
-            select ${COLUMNS} from found, wanted order by ts_rank(words, query) desc, id limit $limit offset $offset`, { any: any.map((word) => `'${word}'`).join(' | '), limit: perPage, offset: (page - 1) * perPage })
+          // Word by word: together, one rare word would have all pictures looked at that have a common one.
+          const rows = await select<Row>(`with found as (select distinct on (id) each.* from unnest($any::text[]) as word, lateral (select pictures.* from pictures where owner_id = $ownerId and removed_at is null and refused is null and (origin <> 'stock' or favourite) and words @@ plainto_tsquery('english', word) limit ${WEIGHED_EACH}) as each)
+            select ${COLUMNS} from found order by ts_rank(words, to_tsquery('english', $whole)) desc, id limit $limit offset $offset`, { any, whole: any.map((word) => `'${word}'`).join(' | '), limit: perPage, offset: (page - 1) * perPage })
           return rows.map((row) => viewOf(row).item)
         },
       }
@@ -155,6 +172,7 @@ function conditions(shelf: Shelf, collection: string | undefined, { kind, orient
   if (shelf === 'own' || shelf === 'made') add('origin = $shelf', { shelf })
   if (shelf === 'favourites') add('favourite')
   if (shelf === 'recent') add('used_at is not null')
+  add(shelf === 'refused' ? 'refused is not null' : 'refused is null')
   if (shelf === 'untagged') add("origin = 'own' and tags = '{}'")
   if (shelf === 'alike') add(`exists (select 1 from pictures as other where other.owner_id = pictures.owner_id and other.removed_at is null and other.id <> pictures.id and bit_count(other.hash # pictures.hash) <= ${SAME_BITS})`)
   if (collection) add('collections @> array[$collection]', { collection })
@@ -170,6 +188,6 @@ function conditions(shelf: Shelf, collection: string | undefined, { kind, orient
   return { where: terms.join(' and '), bind }
 }
 
-function viewOf({ favourite, collections, colours, people, sharpness, added_at, used_at, link, ...item }: Row): PictureView {
-  return { item: { ...item, ...(link ? { link } : {}) }, favourite, collections, colours, people, sharpness, addedAt: added_at.toISOString(), usedAt: used_at?.toISOString() ?? null }
+function viewOf({ favourite, collections, colours, people, sharpness, refused, added_at, used_at, link, ...item }: Row): PictureView {
+  return { item: { ...item, ...(link ? { link } : {}) }, favourite, collections, colours, people, sharpness, refused, addedAt: added_at.toISOString(), usedAt: used_at?.toISOString() ?? null }
 }

@@ -5,6 +5,7 @@ import pLimit from 'p-limit'
 import type { Sequelize } from 'sequelize'
 import { TidyError } from '@tidy-reel/core/fault'
 import { passes, type PictureFilter } from '@tidy-reel/core/match/filter'
+import { REFUSED_EVERYWHERE } from '@tidy-reel/core/document/document'
 import type { Command } from '@tidy-reel/core/document/command'
 import type { ChosenItem, Item } from '@tidy-reel/core/match/item'
 import type { FoundView } from '@tidy-reel/core/views/library'
@@ -56,6 +57,8 @@ export function pictureActions(sequelize: Sequelize, queue: Queue, engine: Engin
     },
     /** What a person chose for a film goes into the library, with all that matching knew of it. */
     async chosen(episodeId: string, command: Command): Promise<void> {
+      // What is wanted in no film is learnt for all of them.
+      if (command.type === 'refusePicture' && (!command.refusal || REFUSED_EVERYWHERE.includes(command.refusal.reason))) return library.refuse(command.item, command.refusal?.reason ?? null)
       const items = chosenIn(command)
       if (!items.length || !('sceneId' in command)) return
       const offered = await Candidates.findOne({ where: { ownerId, episodeId, sceneId: command.sceneId } })

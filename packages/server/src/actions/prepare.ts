@@ -12,7 +12,6 @@ import { filmable, silentScenes, takeRequests } from '@tidy-reel/engine/make'
 import { monitorBed } from '@tidy-reel/engine/sound/monitor-bed'
 import { speechPlace } from '@tidy-reel/engine/speech/take'
 import { takeAll } from '@tidy-reel/engine/speech/take-all'
-import type { PictureProvider } from '@tidy-reel/engine/stock/contract'
 import { pictureLibrary } from '@tidy-reel/engine/stock/library'
 import { keptPictures, matchFilm, scenesToMatch } from '@tidy-reel/engine/stock/match-film'
 import { lookOfThumbnail } from '@tidy-reel/engine/stock/thumbnails'
@@ -20,7 +19,7 @@ import { loadLexicon } from '@tidy-reel/engine/words/wordnet'
 import { Candidates, type Episode } from '../db/models.ts'
 import { announce } from '../events.ts'
 import type { EpisodeActions } from './episodes.ts'
-import { libraryActions } from './library.ts'
+import { libraryActions, type LibraryActions } from './library.ts'
 import { rememberTakes } from './scene-takes.ts'
 
 /**
@@ -41,7 +40,7 @@ export async function prepare(sequelize: Sequelize, config: EngineConfig, episod
     return
   }
   await tell('match', 0, 1)
-  remarks.push(...(await matchEpisode(config, episodes, libraryActions(sequelize, episode.ownerId).shelf(), episode, signal)))
+  remarks.push(...(await matchEpisode(config, episodes, libraryActions(sequelize, episode.ownerId), episode, signal)))
   const { document } = await episodes.find(episodeId)
   const film = filmable(document)
   const requests = takeRequests(document, film, await episodes.pronunciations(episodeId))
@@ -72,7 +71,7 @@ const senseOf = ({ senses }: Matching, noun: string) => senses.find((pinned) => 
 /** Pictures of a scene whose words have changed less than this stay: half of them are still said. */
 const STILL_THE_SAME = 0.5
 
-async function matchEpisode(config: EngineConfig, episodes: EpisodeActions, shelf: Pick<PictureProvider, 'search'>, { id, ownerId, document, revision }: Episode, signal: AbortSignal): Promise<string[]> {
+async function matchEpisode(config: EngineConfig, episodes: EpisodeActions, library: LibraryActions, { id, ownerId, document, revision }: Episode, signal: AbortSignal): Promise<string[]> {
   const film = filmable(document)
   const before = await Candidates.findAll({ where: { episodeId: id, ownerId } })
   const known = new Map(before.map((c) => [c.sceneId, c.text]))
@@ -84,7 +83,7 @@ async function matchEpisode(config: EngineConfig, episodes: EpisodeActions, shel
   const refusedIn = (sceneId: string) => ({ by, item }: Shot) => by === 'match' && document.matching.refusals.some((refusal) => refusal.item.id === item?.id && concerns(refusal, said.get(sceneId) ?? { text: '', words: [] }))
   const stays = ({ id: sceneId, text, shots }: FilmScene) => shots.length > 0 && !(meansAnother.has(sceneId) && shots.every(({ by }) => by === 'match')) && !shots.some(refusedIn(sceneId)) && likeness(known.get(sceneId) ?? text, text) >= STILL_THE_SAME
   const kept = keptPictures(film.scenes.map((scene) => (stays(scene) ? scene : { ...scene, shots: scene.shots.filter(({ by }) => by === 'hand') })))
-  const { picks, faults } = await matchFilm(scenesToMatch(film, sceneSeconds(film.scenes, film.speed, film.pauses)), await loadLexicon(), pictureLibrary(config, shelf), { orientation: 'landscape', hashOf: (id) => lookOfThumbnail(folders(config).thumbnails, id)?.hash, title: document.title, told: document.matching, kept, signal })
+  const { picks, faults } = await matchFilm(scenesToMatch(film, sceneSeconds(film.scenes, film.speed, film.pauses)), await loadLexicon(), pictureLibrary(config, library.shelf()), { orientation: 'landscape', hashOf: (id) => lookOfThumbnail(folders(config).thumbnails, id)?.hash, title: document.title, told: { ...document.matching, refusals: [...document.matching.refusals, ...(await library.refusals())] }, kept, signal })
   const remarks = faults.map(({ message }) => message)
   if (faults.length && picks.every(({ chosen }) => chosen.length === 0)) return remarks
   await Candidates.destroy({ where: { episodeId: id, ownerId } })

@@ -1,3 +1,4 @@
+import { REFUSALS } from '@tidy-reel/core/document/document'
 import { ORIGINS } from '@tidy-reel/core/match/filter'
 import { IDEA_STATES } from '@tidy-reel/core/topics/topic-views'
 import type { Sequelize } from 'sequelize'
@@ -77,7 +78,7 @@ const DOCUMENT_6 = ['episodes', 'renders', 'versions'].map((table) => `update ${
   `create table pictures (owner_id uuid not null references owners, id text not null, origin text not null check (origin in (${ORIGINS.map((o) => `'${o}'`).join(', ')})),
     kind text not null check (kind in ('clip', 'photo')), title text not null, description text not null, tags text[] not null, width integer not null, height integer not null, seconds real,
     orientation text not null, source text not null, licence text not null, licence_use text not null, author text not null, link text, people boolean not null, colours text[] not null default '{}',
-    hash bit(64), sharpness real, file_name text, favourite boolean not null default false, collections text[] not null default '{}', added_at timestamptz not null default now(), used_at timestamptz, removed_at timestamptz,
+    hash bit(64), sharpness real, file_name text, favourite boolean not null default false, collections text[] not null default '{}', added_at timestamptz not null default now(), used_at timestamptz, removed_at timestamptz, refused text check (refused in (${REFUSALS.map((r) => `'${r}'`).join(', ')})),
     words tsvector not null, primary key (owner_id, id))`,
   // Lists cannot be joined in a generated column (PostgreSQL takes that for changing with the language), so a trigger keeps the words.
   `create function picture_words() returns trigger language plpgsql as $$ begin
@@ -88,6 +89,7 @@ const DOCUMENT_6 = ['episodes', 'renders', 'versions'].map((table) => `update ${
   'create index pictures_used on pictures (owner_id, used_at desc) where used_at is not null',
   'create index pictures_favourite on pictures (owner_id, added_at desc) where favourite',
   'create index pictures_collections on pictures using gin (collections)',
+  'create index pictures_refused on pictures (owner_id, added_at desc) where refused is not null',
 )
 
 /** Brings the database to the newest layout; each step once, in a transaction. */

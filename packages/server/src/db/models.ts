@@ -141,8 +141,11 @@ const { UUID, STRING, JSONB, INTEGER, BIGINT, DATE, TEXT, BOOLEAN } = DataTypes
 const id = { type: UUID, primaryKey: true }
 const owner = { type: UUID, allowNull: false }
 
+/** Of pictures that have a word more common than this, PostgreSQL looks at a sample: all of them would not be read by anyone. */
+const COMMON_WORD = 8000
+
 export function connect(database: string): Sequelize {
-  const sequelize = new Sequelize(database, { logging: false, define: { underscored: true }, pool: { max: 8 } })
+  const sequelize = new Sequelize(database, { logging: false, dialectOptions: { options: `-c gin_fuzzy_search_limit=${COMMON_WORD}` }, define: { underscored: true }, pool: { max: 8 } })
   Channel.init({ id, ownerId: owner, name: STRING, words: { type: JSONB, defaultValue: [] }, pronunciations: { type: JSONB, defaultValue: [] }, favouriteVoices: { type: JSONB, defaultValue: [] } }, { sequelize, tableName: 'channels', timestamps: false })
   Episode.init({ id, ownerId: owner, channelId: UUID, document: JSONB, revision: INTEGER, deletedAt: DATE, createdAt: DATE, updatedAt: DATE }, { sequelize, tableName: 'episodes' })
   Change.init({ id: { type: BIGINT, primaryKey: true, autoIncrement: true }, ownerId: owner, episodeId: UUID, revision: INTEGER, actor: STRING, command: JSONB, inverse: JSONB, key: STRING, state: { type: STRING, defaultValue: 'done' }, createdAt: DATE }, { sequelize, tableName: 'changes', updatedAt: false })

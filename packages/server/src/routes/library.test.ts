@@ -116,6 +116,22 @@ describe('pictures a person chose', () => {
   })
 })
 
+describe('pictures turned down', () => {
+  it('as ugly in one film are wanted in none, until they are wanted again', async () => {
+    const { id } = (await app.ask('POST', '/api/episodes', { title: 'Doors', script: 'A door is shut.' })).body as { id: string }
+    const door = item('door', 'photo', { title: 'A door', author: 'Somebody' })
+    const refuse = (revision: number, reason: string | null) => app.ask('POST', `/api/episodes/${id}/commands`, { revision, command: { type: 'refusePicture', item: door, refusal: reason && { reason, sentence: 'A door is shut.', words: ['door'] } } })
+    await refuse(1, 'sense')
+    expect(await titles('shelf=refused')).toEqual([])
+    await refuse(2, 'ugly')
+    expect(await titles('shelf=refused')).toEqual(['A door'])
+    expect(await titles('words=door')).toEqual([])
+    expect((await app.app.library.refusals()).map(({ item: { title }, reason }) => [title, reason])).toEqual([['A door', 'ugly']])
+    await app.ask('PUT', '/api/library/refused', { item: door, reason: null })
+    expect(await app.app.library.refusals()).toEqual([])
+  })
+})
+
 describe('looking for pictures everywhere', () => {
   const stock: Handler = (request, response) => {
     const page = Number(new URL(request.url!, 'http://x').searchParams.get('page') ?? 1)

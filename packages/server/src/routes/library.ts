@@ -1,5 +1,6 @@
 import { Hono } from 'hono'
 import { z } from 'zod'
+import { REFUSALS } from '@tidy-reel/core/document/document'
 import { PictureFilter } from '@tidy-reel/core/match/filter'
 import { Item } from '@tidy-reel/core/match/item'
 import { SHELVES } from '@tidy-reel/core/views/library'
@@ -62,6 +63,11 @@ export function libraryRoutes({ library, pictures }: App) {
     .put('/library/favourite', valid('json', z.object({ item: Item, favourite: z.boolean() })), async (c) => {
       const { item, favourite } = c.req.valid('json')
       await library.setFavourite(item, favourite)
+      return c.body(null, 204)
+    })
+    .put('/library/refused', valid('json', z.object({ item: Item, reason: z.enum(REFUSALS).nullable() })), async (c) => {
+      const { item, reason } = c.req.valid('json')
+      await library.refuse(item, reason)
       return c.body(null, 204)
     })
     .patch('/library/:id', valid('param', Id), valid('json', z.object({ title: Item.shape.title.min(1), description: z.string().max(5000), author: z.string().max(500), licence: z.string().max(500), people: z.boolean() }).partial()), async (c) => c.json(await library.describe(c.req.valid('param').id, c.req.valid('json'))))

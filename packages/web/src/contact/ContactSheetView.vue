@@ -21,7 +21,7 @@ const cell = computed(() => {
   return { width: picture + SIZES.gap, wide: picture, high: (picture * 9) / 16, height: (picture * 9) / 16 + SIZES.caption }
 })
 const shown = computed(() => episode.document!.scenes.flatMap(({ id, text, shots, hidden }, scene) => (hidden ? [] : (shots.length ? shots : [undefined]).map((shot, at) => ({ id, text, scene, at, item: shot?.item ?? null })))))
-const pairs = computed(() => alikePictures(shown.value))
+const pairs = computed(() => alikePictures(shown.value, (id) => episode.data?.hashes[id]))
 const at = ref(0)
 const current = computed(() => shown.value[at.value])
 const scene = computed(() => episode.document!.scenes[current.value?.scene ?? -1])

@@ -2,7 +2,7 @@
 import { ElButton, ElInput, ElMessage } from 'element-plus'
 import { useDebounceFn } from '@vueuse/core'
 import { computed, h, onMounted, ref, watch } from 'vue'
-import type { PictureView, Shelf } from '@tidy-reel/core/views/library'
+import { MOST_FOUND, type PictureView, type Shelf } from '@tidy-reel/core/views/library'
 import { api } from '../api.ts'
 import ChannelHeader from '../ChannelHeader.vue'
 import ChipList from '../pictures/ChipList.vue'
@@ -18,7 +18,7 @@ const SHELVES: readonly (readonly [shelf: Shelf, label: string, empty: string])[
   ['all', 'Everything', 'Nothing is here yet. Drop pictures, clips or a whole folder onto this page; what you choose for a film comes here by itself.'],
   ['own', 'Own files', 'Drop pictures, clips or a whole folder onto this page. What they carry with them (title, words, author) is read.'],
   ['made', 'Made', 'Pictures the picture maker painted for your films will be here.'], ['favourites', 'Favourites', 'Mark a picture with the star beside the sheet, or here.'],
-  ['recent', 'Recently chosen', 'Pictures you choose for films will be here, the newest first.'], ['untagged', 'Without words', 'Every file has words. Matching finds them all.'], ['alike', 'Look the same', 'No two pictures look the same.'],
+  ['recent', 'Recently chosen', 'Pictures you choose for films will be here, the newest first.'], ['untagged', 'Without words', 'Every file has words. Matching finds them all.'], ['alike', 'Look the same', 'No two pictures look the same.'], ['refused', 'Turned down', 'Pictures turned down in a film as ugly, or not your style, will be here: no later film is offered them, nor much of the same hand.'],
 ]
 const library = useLibrary()
 const { shelf, collection, words, filter, count, pictures, collections, problem } = library
@@ -104,6 +104,13 @@ function favour(favourite: boolean) {
   face((picture) => ({ ...picture, favourite }))
   void trying(() => Promise.all(items.map((item) => api.setFavourite(item, favourite))))
 }
+function wantAgain() {
+  const items = chosen.value.map(({ item }) => item)
+  void trying(async () => {
+    await Promise.all(items.map((item) => api.refuseForChannel(item, null)))
+    await library.reload()
+  })
+}
 async function remove() {
   const now = ids.value
   selected.value = new Map()
@@ -147,7 +154,7 @@ function go(to: Shelf, name?: string) {
           <ElInput v-model="asked" clearable placeholder="Search the library" aria-label="Search the library" @input="search" />
           <ChipList :chips="chipsOf(filter).map(({ key, said }) => ({ id: key, said }))" about="Filters" @remove="(key) => (filter = { ...filter, [key]: undefined })" />
           <FilterButton :filter="filter" @change="filter = $event" />
-          <span class="soft many">{{ count === undefined ? '' : `${count.toLocaleString('en-GB')} ${count === 1 ? 'picture' : 'pictures'}` }}</span>
+          <span class="soft many">{{ count === undefined ? '' : words && count >= MOST_FOUND ? `the best ${MOST_FOUND} pictures` : `${count.toLocaleString('en-GB')} ${count === 1 ? 'picture' : 'pictures'}` }}</span>
         </div>
         <div v-if="bringing.busy.value || bringing.problems.value.length" class="bringing" role="status">
           <p v-if="bringing.busy.value">{{ bringing.done.value }} of {{ bringing.all.value }} files <button class="plain link" @click="bringing.stop()">Stop</button></p>
@@ -159,7 +166,7 @@ function go(to: Shelf, name?: string) {
         <p v-else-if="count === 0" class="empty serif">{{ words || Object.keys(filter).length ? 'Nothing in the library is like that.' : (SHELVES.find(([name]) => name === shelf)?.[2] ?? '') }}</p>
         <PictureGrid v-if="count" :count="count" :pictures="pictures" :selected="new Set(ids)" :at="at" @need="library.need" @press="press" @columns="columns = $event" />
       </main>
-      <PictureDetails v-if="chosen.length" ref="details" :pictures="chosen" :collections="collections" @tag="tag" @describe="describe" @collect="collect" @favour="favour" @remove="remove" @next="move(1)()" @show="(title) => (asked = words = title)" />
+      <PictureDetails v-if="chosen.length" ref="details" :pictures="chosen" :collections="collections" @tag="tag" @describe="describe" @collect="collect" @favour="favour" @remove="remove" @wanted="wantAgain" @next="move(1)()" @show="(title) => (asked = words = title)" />
     </div>
   </div>
 </template>

@@ -11,7 +11,7 @@ import MovingThumb from '../pictures/MovingThumb.vue'
 
 /** What is known of the selected pictures, and a person's own words for them. */
 const props = defineProps<{ pictures: readonly PictureView[]; collections: readonly { name: string }[] }>()
-const emit = defineEmits<{ tag: [add: string[], remove: string[]]; describe: [said: Partial<Item> & { people?: boolean }]; collect: [name: string, inside: boolean]; favour: [favourite: boolean]; remove: []; next: []; show: [words: string] }>()
+const emit = defineEmits<{ tag: [add: string[], remove: string[]]; describe: [said: Partial<Item> & { people?: boolean }]; collect: [name: string, inside: boolean]; favour: [favourite: boolean]; remove: []; wanted: []; next: []; show: [words: string] }>()
 
 const one = computed(() => (props.pictures.length === 1 ? props.pictures[0] : undefined))
 const licence = computed(() => one.value && licenceFacts(one.value.item.licence))
@@ -76,6 +76,7 @@ defineExpose({ write: () => field.value?.focus() })
     </div>
     <p class="row">
       <button class="plain link" @click="emit('favour', !pictures.every(({ favourite }) => favourite))">{{ pictures.every(({ favourite }) => favourite) ? 'No favourite any more' : 'Favourite' }}</button>
+      <button v-if="pictures.some(({ refused }) => refused)" class="plain link" @click="emit('wanted')">Wanted again</button>
       <button class="plain link" @click="emit('remove')">Take out of the library</button>
     </p>
     <template v-if="one">
