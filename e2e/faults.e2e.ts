@@ -16,8 +16,13 @@ test('a worker killed in the middle of a render is missed, and the next one fini
   expect(report.segmentsReused).toBeGreaterThanOrEqual(1)
 })
 
-test('without the stock library the scenes say so, and the film is made of plain cards', async ({ page, stack }) => {
+test('without one library the other serves, without any the scenes say so, and the film is made of plain cards', async ({ page, stack }) => {
   await stack.end('stock')
+  await newEpisode(page, 'One library', 'A lighthouse stands on a rock.')
+  await prepared(page, 1)
+  await expect(page.getByRole('alert')).toContainText('does not answer')
+  await expect(page.getByLabel('Pictures for this scene').locator('.pick').first()).toContainText(/lighthouse/i)
+  await stack.end('prints')
   await newEpisode(page, 'No library', 'A hat hangs on a hook. Nobody comes.')
   await prepared(page, 2)
   await expect(page.getByRole('alert')).toContainText('does not answer')
@@ -25,6 +30,7 @@ test('without the stock library the scenes say so, and the film is made of plain
   await expect(page.getByText('2 scenes have no picture and will show a plain card.')).toBeVisible()
   await expect(page.getByRole('link', { name: 'Film', exact: true })).toBeVisible({ timeout: 90_000 })
   await stack.startStock()
+  await stack.startPrints()
 })
 
 test('edits made while the server is away are kept and reach it later, even from a page that was left', async ({ page, stack }) => {

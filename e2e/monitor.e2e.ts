@@ -22,9 +22,11 @@ test('the monitor shows what is rendered: a moving still, a clip, a dissolve, a 
   await newEpisode(page, 'Parity', '# The keeper\nThe keeper climbs the stairs. The sea is calm below the lamp.')
   await prepared(page, 2)
   const id = idOf(page)
-  const found = Item.array().parse(((await (await request.get(`${address()}/api/pictures?words=sea`)).json()) as { items: unknown[] }).items)
-  const show = (sceneId: string, kind: 'clip' | 'photo'): Command => ({ type: 'setShot', sceneId, shot: 0, item: found.find((item) => item.kind === kind && item.orientation === 'landscape')! })
-  await change(request, id, show('s1', 'photo'), show('s2', 'clip'), { type: 'setCard', card: 'opening', set: { shown: true, samples: 96_000 } }, { type: 'adjustShots', target: ['s2'], shot: 0, set: { transition: { kind: 'dissolve', samples: 48_000 } } })
+  const show = async (sceneId: string, kind: 'clip' | 'photo'): Promise<Command> => {
+    const { items } = (await (await request.get(`${address()}/api/pictures?words=sea&kind=${kind}&orientation=landscape&size=hd&origin=stock`)).json()) as { items: unknown[] }
+    return { type: 'setShot', sceneId, shot: 0, item: Item.parse(items[0]) }
+  }
+  await change(request, id, await show('s1', 'photo'), await show('s2', 'clip'), { type: 'setCard', card: 'opening', set: { shown: true, samples: 96_000 } }, { type: 'adjustShots', target: ['s2'], shot: 0, set: { transition: { kind: 'dissolve', samples: 48_000 } } })
   await request.post(`${address()}/api/episodes/${id}/prepare`)
   await expect.poll(async () => (await viewOf(request, id)).proxies.length, { timeout: 60_000 }).toBe(2)
   const render = (await (await request.post(`${address()}/api/episodes/${id}/renders`, { data: { width: 960, height: 540, fps: [30, 1], burnIn: true } })).json()) as { id: string }

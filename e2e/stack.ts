@@ -3,15 +3,16 @@ import { test as base } from '@playwright/test'
 /** Ends and starts the product's processes, as far as the tests of faults need it. */
 export interface Stack {
   address: string
-  end(name: 'server' | 'worker' | 'stock', signal?: NodeJS.Signals): Promise<void>
+  end(name: 'server' | 'worker' | 'stock' | 'prints', signal?: NodeJS.Signals): Promise<void>
   startServer(): Promise<void>
   startWorker(): unknown
   startStock(): Promise<void>
+  startPrints(): Promise<void>
   stop(): Promise<void>
 }
 
 /** The stack runs in the process of the test runner's setup; this is its control over HTTP on loopback. */
-export const test = base.extend<{ stack: Pick<Stack, 'end' | 'startServer' | 'startWorker' | 'startStock'> }>({
+export const test = base.extend<{ stack: Pick<Stack, 'end' | 'startServer' | 'startWorker' | 'startStock' | 'startPrints'> }>({
   stack: async ({ request }, use) => {
     const tell = async (order: string) => {
       const answer = await request.post(`${process.env.TIDY_CONTROL}/${order}`)
@@ -19,7 +20,7 @@ export const test = base.extend<{ stack: Pick<Stack, 'end' | 'startServer' | 'st
     }
     await use({
       end: (name, signal = 'SIGTERM') => tell(`end/${name}/${signal}`),
-      startServer: () => tell('startServer'), startWorker: () => tell('startWorker'), startStock: () => tell('startStock'),
+      startServer: () => tell('startServer'), startWorker: () => tell('startWorker'), startStock: () => tell('startStock'), startPrints: () => tell('startPrints'),
     })
   },
 })

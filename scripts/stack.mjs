@@ -44,6 +44,10 @@ export async function startStack({ data, first, demo }) {
     start('stock', 'packages/standins/src/stock/main.ts')
     await answering(`http://127.0.0.1:${stockPort}/openapi.json`, 'the stock stand-in')
   }
+  const startPrints = async () => {
+    start('prints', 'packages/standins/src/prints/main.ts')
+    await answering(`http://127.0.0.1:${printsPort}/openapi.json`, 'the prints stand-in')
+  }
   const stop = async () => {
     await Promise.all([...children.keys()].map((name) => end(name)))
     await postgres.stop()
@@ -56,10 +60,9 @@ export async function startStack({ data, first, demo }) {
   const address = `http://127.0.0.1:${port}`
   try {
     await startStock()
-    start('prints', 'packages/standins/src/prints/main.ts')
     start('maker', 'packages/standins/src/maker/main.ts')
     start('statistics', 'packages/standins/src/statistics/main.ts')
-    await answering(`http://127.0.0.1:${printsPort}/openapi.json`, 'the prints stand-in')
+    await startPrints()
     await answering(`http://127.0.0.1:${makerPort}/openapi.json`, 'the picture maker stand-in')
     await answering(`http://127.0.0.1:${statisticsPort}/openapi.json`, 'the statistics stand-in')
     await setUp()
@@ -70,7 +73,7 @@ export async function startStack({ data, first, demo }) {
     await stop()
     throw cause
   }
-  return { address, env, end, startServer, startStock, startWorker, stop }
+  return { address, env, end, startPrints, startServer, startStock, startWorker, stop }
 
   async function setUp() {
     const setup = start('setup', 'packages/server/src/setup.ts', demo ? ['--demo'] : [])
