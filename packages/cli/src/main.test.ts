@@ -213,7 +213,7 @@ describe('tidy-reel make', () => {
   it('leaves no film behind when it is stopped half-way', async () => {
     const out = join(data, 'stopped')
     const child = new Promise<number>((resolve) => {
-      const running = execFile(process.execPath, [BIN, 'make', file('long.txt', Array.from({ length: 40 }, (_, i) => `Wave number ${i} breaks on the rock.`).join(' ')), '--out', out, '--size', '320x180'], { env: { ...process.env, TIDY_DATA: data, TIDY_STOCK: 'http://127.0.0.1:1' } }, (error) => resolve(Number(error?.code ?? 0)))
+      const running = execFile(process.execPath, [BIN, 'make', file('long.txt', Array.from({ length: 14 }, (_, i) => `Wave number ${i} breaks on the rock.`).join(' ')), '--out', out, '--size', '320x180'], { env: { ...process.env, TIDY_DATA: data, TIDY_STOCK: 'http://127.0.0.1:1' } }, (error) => resolve(Number(error?.code ?? 0)))
       let stopped = false
       running.stderr!.on('data', (line: string) => {
         if (stopped || !/render [1-9]/.test(line)) return

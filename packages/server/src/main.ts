@@ -4,9 +4,14 @@ import { onStopSignal } from '@tidy-reel/engine/run/stop-signals'
 import { openApp, webApp } from './app.ts'
 import { serverConfig } from './config.ts'
 
+const KEEP_ALIVE_MS = 75_000
+
 const config = serverConfig()
 const app = await openApp(config.database, engineConfig())
 const server = serve({ fetch: webApp(app, config.web).fetch, port: config.port, hostname: config.host }, ({ port }) => console.log(`Tidy Reel on http://${config.host}:${port}`))
+
+// A client that sends again on a connection it kept must not meet one that is just being closed.
+if ('keepAliveTimeout' in server) server.keepAliveTimeout = KEEP_ALIVE_MS
 
 const stop = async () => {
   server.close()

@@ -3,7 +3,8 @@ import { writeFile } from 'node:fs/promises'
 import phash from 'sharp-phash'
 import sharp from 'sharp'
 import { coloursOf, Look } from '@tidy-reel/core/match/look'
-import { keptFile } from '../storage/kept-file.ts'
+import { jsonOf } from '../storage/json.ts'
+import { replacedFile } from '../storage/kept-file.ts'
 
 /** Decoded, a picture may have so many pixels: a small file can unpack to more than the memory there is. */
 export const PIXELS_LIMIT = 8192 * 8192
@@ -27,15 +28,16 @@ export async function lookOf(file: string): Promise<Look> {
 /** The file that keeps the look of a picture beside its thumbnail. */
 const lookFile = (thumbnail: string) => thumbnail.replace(/\.jpg$/, '.look.json')
 
-/** Looks at a thumbnail once and keeps what was seen. */
-export async function keepLook(thumbnail: string): Promise<void> {
-  await keptFile(lookFile(thumbnail), async (half) => writeFile(half, JSON.stringify(await lookOf(thumbnail))))
+/** Looks at a picture and keeps what was seen under the name of its thumbnail. */
+export async function keepLook(thumbnail: string, picture: string): Promise<void> {
+  const look = JSON.stringify(await lookOf(picture))
+  await replacedFile(lookFile(thumbnail), (half) => writeFile(half, look))
 }
 
 /** What was seen of a thumbnail; undefined while nobody has looked. */
 export function keptLook(thumbnail: string): Look | undefined {
   const file = lookFile(thumbnail)
   if (!existsSync(file)) return undefined
-  const read = Look.safeParse(JSON.parse(readFileSync(file, 'utf8')))
+  const read = Look.safeParse(jsonOf(readFileSync(file, 'utf8')))
   return read.success ? read.data : undefined
 }

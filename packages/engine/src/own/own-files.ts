@@ -10,6 +10,7 @@ import { licenceFacts } from '@tidy-reel/core/ledger/licences'
 import { Item } from '@tidy-reel/core/match/item'
 import { Look } from '@tidy-reel/core/match/look'
 import { runProgram } from '../run/program.ts'
+import { jsonOf } from '../storage/json.ts'
 import { replacedFile } from '../storage/kept-file.ts'
 import { received } from '../storage/upload.ts'
 import type { PictureFiles } from '../stock/contract.ts'
@@ -124,7 +125,7 @@ function partsOf(id: string): { file: string; piece: number | undefined } | unde
 export async function ownFacts(folder: string, id: string): Promise<OwnFacts | undefined> {
   const parts = partsOf(id)
   if (!parts || !existsSync(join(folder, parts.file))) return undefined
-  const read = OwnFacts.safeParse(JSON.parse(await readFile(join(folder, `${parts.file}.json`), 'utf8').catch(() => 'null')))
+  const read = OwnFacts.safeParse(jsonOf(await readFile(join(folder, `${parts.file}.json`), 'utf8').catch(() => '')))
   return read.success ? read.data : undefined
 }
 

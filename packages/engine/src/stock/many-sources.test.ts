@@ -50,6 +50,20 @@ describe('manySources', () => {
     // Five in each tenth of a second: the twentieth waits for three of them.
     expect(at.at(-1)! - at[0]!).toBeGreaterThanOrEqual(250)
   })
+  it('leaves one that is slow time and again, and asks it again after a while', async () => {
+    let asked = 0
+    const slow = source('slow', async () => {
+      asked++
+      await new Promise((resolve) => setTimeout(resolve, 30))
+      return [item('late')]
+    })
+    const library = manySources([source('', async () => [item('one')]), slow], undefined, { slowMs: 20, slowTimes: 2, awayMs: 150 })
+    for (let i = 0; i < 2; i++) expect((await library.search({ words: `sea ${i}` })).items).toHaveLength(2)
+    expect(await library.search(sea)).toMatchObject({ items: [{ id: 'one' }], faults: [{ code: 'stock_slow', message: expect.stringContaining('library slow') }] })
+    expect(asked).toBe(2)
+    await new Promise((resolve) => setTimeout(resolve, 160))
+    expect((await library.search(sea)).items).toHaveLength(2)
+  })
   it('stops when told to', async () => {
     const stop = new AbortController()
     const library = manySources([source('', (_query, signal) => new Promise((_done, failed) => signal!.addEventListener('abort', () => failed(new Error('aborted')))))])

@@ -21,9 +21,8 @@ export interface Source {
 
 /** Requests under way at once, to one source. */
 const AT_ONCE = 6
-/** A source that did not answer, or was slow time and again, is left alone for so long. */
-const AWAY_MS = 15_000
-const SLOW = { ms: 4000, times: 3 }
+/** A source that did not answer, or took longer than `slowMs` so many times running, is left alone for so long. */
+const PATIENCE = { awayMs: 15_000, slowMs: 4000, slowTimes: 3 }
 /** Answers are kept so long: libraries change by the day. */
 const KEPT_MS = 24 * 3600_000
 
@@ -35,8 +34,8 @@ const Answers = z.array(Item)
  *
  * @param kept folder of answers kept from before; none: nothing is kept
  */
-export function manySources(sources: readonly Source[], kept?: string): PictureLibrary {
-  const asked = sources.map((source) => ({ ...source, ask: asking(source, kept) }))
+export function manySources(sources: readonly Source[], kept?: string, patience: Partial<typeof PATIENCE> = {}): PictureLibrary {
+  const asked = sources.map((source) => ({ ...source, ask: asking(source, kept, { ...PATIENCE, ...patience }) }))
   const of = (id: string) => {
     const source = sources.find(({ key }) => key && id.startsWith(`${key}.`)) ?? sources.find(({ key }) => !key)
     if (!source) throw new TidyError('media_unusable', { title: id, reason: 'the library it came from is not there any more' })
@@ -64,13 +63,13 @@ export function manySources(sources: readonly Source[], kept?: string): PictureL
 
 type Ask = (query: StockQuery, signal?: AbortSignal) => Promise<Item[]>
 
-function asking({ key, name, provider, perSecond }: Source, kept: string | undefined): Ask {
+function asking({ key, name, provider, perSecond }: Source, kept: string | undefined, { awayMs, slowMs, slowTimes }: typeof PATIENCE): Ask {
   const named = (item: Item): Item => (key ? { ...item, id: `${key}.${item.id}` } : item)
   // A tenth of a second is short enough that a first search waits for nothing, and long enough to be counted in.
   const queue = new PQueue({ concurrency: AT_ONCE, interval: 100, intervalCap: Math.max(1, Math.round(perSecond / 10)), carryoverConcurrencyCount: true })
   let away: { until: number; fault: TidyError } | undefined
   let slow = 0
-  const leave = (fault: TidyError) => (away = { until: Date.now() + AWAY_MS, fault })
+  const leave = (fault: TidyError) => (away = { until: Date.now() + awayMs, fault })
   const fresh: Ask = async (query, signal) => {
     signal?.throwIfAborted()
     if (away && Date.now() < away.until) throw away.fault
@@ -82,8 +81,8 @@ function asking({ key, name, provider, perSecond }: Source, kept: string | undef
       if (cause instanceof TidyError && cause.code === 'stock_unreachable') leave(cause)
       throw cause
     } finally {
-      slow = Date.now() - began > SLOW.ms ? slow + 1 : 0
-      if (slow >= SLOW.times) leave(new TidyError('stock_slow', { name }))
+      slow = Date.now() - began > slowMs ? slow + 1 : 0
+      if (slow >= slowTimes) leave(new TidyError('stock_slow', { name }))
     }
   }
   return async (query, signal) => {

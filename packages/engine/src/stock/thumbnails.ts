@@ -1,5 +1,4 @@
 import { existsSync } from 'node:fs'
-import { rm } from 'node:fs/promises'
 import { join } from 'node:path'
 import pLimit from 'p-limit'
 import { TidyError } from '@tidy-reel/core/fault'
@@ -25,6 +24,17 @@ const fileOf = (folder: string, id: string) => join(folder, `${contentHash({ id 
 /** What was seen of an item whose thumbnail is in the folder. */
 export const lookOfThumbnail = (folder: string, id: string): Look | undefined => keptLook(fileOf(folder, id))
 
+/** Fetches an item's thumbnail once, looks at it and keeps both: what is no picture, or unpacks to more than there is room for, is none. */
+export function thumbnailOf(folder: string, library: PictureFiles, id: string): Promise<string> {
+  const file = fileOf(folder, id)
+  return keptFile(file, async (half) => {
+    await library.thumbnail(id, half)
+    await keepLook(file, half).catch((cause: unknown) => {
+      throw cause instanceof TidyError ? cause : new TidyError('media_unusable', { title: id, reason: 'what was sent for a small picture of it is no picture' })
+    })
+  })
+}
+
 /** Thumbnails of a library, each fetched once and kept. */
 export function thumbnails(folder: string, library: PictureFiles): Thumbnails {
   const limit = pLimit(AT_ONCE)
@@ -36,7 +46,7 @@ export function thumbnails(folder: string, library: PictureFiles): Thumbnails {
       if (existsSync(file)) return file
       let come = coming.get(id)
       if (!come) {
-        come = limit(() => looked(file, (half) => library.thumbnail(id, half), id)).finally(() => coming.delete(id))
+        come = limit(() => thumbnailOf(folder, library, id)).finally(() => coming.delete(id))
         coming.set(id, come)
         // Whoever waits for it hears why it does not come; nobody need.
         come.catch(() => undefined)
@@ -44,17 +54,4 @@ export function thumbnails(folder: string, library: PictureFiles): Thumbnails {
       return Promise.race([come, new Promise<undefined>((resolve) => setTimeout(() => resolve(undefined), PATIENCE_MS))])
     },
   }
-}
-
-/** A thumbnail is looked at when it comes: what is no picture, or one that unpacks to more than there is room for, is none. */
-async function looked(file: string, make: (half: string) => Promise<void>, title: string): Promise<string> {
-  await keptFile(file, make)
-  try {
-    await keepLook(file)
-  } catch (cause) {
-    await rm(file, { force: true })
-    if (cause instanceof TidyError) throw cause
-    throw new TidyError('media_unusable', { title, reason: 'what the library sent for a small picture of it is no picture' })
-  }
-  return file
 }

@@ -8,6 +8,7 @@ import { passes, type PictureFilter } from '@tidy-reel/core/match/filter'
 import { REFUSED_EVERYWHERE } from '@tidy-reel/core/document/document'
 import type { Command } from '@tidy-reel/core/document/command'
 import type { ChosenItem, Item } from '@tidy-reel/core/match/item'
+import type { Look } from '@tidy-reel/core/match/look'
 import type { FoundView } from '@tidy-reel/core/views/library'
 import { folders, type EngineConfig } from '@tidy-reel/engine/config'
 import { makerClient } from '@tidy-reel/engine/maker/client'
@@ -16,7 +17,7 @@ import { describedBeside, SIDECAR_LIMIT } from '@tidy-reel/engine/own/described'
 import { cutOwnFile, ownFacts, takeOwnFile } from '@tidy-reel/engine/own/own-files'
 import { proxyOf } from '@tidy-reel/engine/render/proxy'
 import { pictureLibrary } from '@tidy-reel/engine/stock/library'
-import { lookOfThumbnail } from '@tidy-reel/engine/stock/thumbnails'
+import { lookOfThumbnail, thumbnailOf } from '@tidy-reel/engine/stock/thumbnails'
 import { Candidates } from '../db/models.ts'
 import { CUTS } from '../jobs/kinds.ts'
 import type { Queue } from '../jobs/queue.ts'
@@ -93,7 +94,13 @@ export function pictureActions(sequelize: Sequelize, queue: Queue, engine: Engin
     async cut(id: string, signal: AbortSignal): Promise<void> {
       const pieces = await cutOwnFile(own, id, signal)
       const facts = await ownFacts(own, id)
-      await library.keep(pieces, facts ? { fileName: facts.fileName } : {})
+      const looks = new Map<string, Look>()
+      for (const piece of pieces) {
+        await thumbnailOf(thumbnails, everywhere, piece.id)
+        const look = lookOfThumbnail(thumbnails, piece.id)
+        if (look) looks.set(piece.id, look)
+      }
+      await library.keep(pieces, { looks, ...(facts ? { fileName: facts.fileName } : {}) })
     },
     /** A small copy of a clip that plays where it is offered. Nobody waits for it any more: it is not made. */
     preview: (id: string, signal: AbortSignal): Promise<string> => previewing(() => {

@@ -92,6 +92,9 @@ describe('own material in the library', () => {
     const { body } = await bring('Wave.mp4', readFileSync(clip('library-wave', 2)))
     await app.app.pictures.cut(body.id, new AbortController().signal)
     expect(await titles('words=wave')).toEqual(['Wave'])
+    const preview = await app.web.request(`http://localhost/api/pictures/${body.id}/preview`, { headers: { host: 'localhost' } })
+    expect([preview.status, preview.headers.get('content-type')]).toEqual([200, 'video/mp4'])
+    expect(Buffer.from(await preview.arrayBuffer()).toString('latin1', 4, 8)).toBe('ftyp')
   })
 })
 
