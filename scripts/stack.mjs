@@ -17,7 +17,15 @@ const PATIENCE_MS = 60_000
 export async function startStack({ data, first, demo }) {
   mkdirSync(join(data, 'logs'), { recursive: true })
   const postgres = await startPostgres(join(data, 'postgres'))
-  const [stockPort, printsPort, makerPort, statisticsPort, port] = [await freePort(first + 10), await freePort(first + 11), await freePort(first + 12), await freePort(first + 20), await freePort(first)]
+  // A port is free until somebody listens on it: each is asked for once.
+  const taken = new Set()
+  const portFrom = async (from) => {
+    const free = await freePort(from)
+    if (taken.has(free)) return portFrom(free + 1)
+    taken.add(free)
+    return free
+  }
+  const [stockPort, printsPort, makerPort, statisticsPort, port] = [await portFrom(first + 10), await portFrom(first + 11), await portFrom(first + 12), await portFrom(first + 20), await portFrom(first)]
   const env = {
     ...process.env, TIDY_DATA: data, TIDY_MEDIA: join(ROOT, '.data/media'), TIDY_DATABASE: postgres.address, TIDY_PORT: String(port),
     TIDY_STOCK: `http://127.0.0.1:${stockPort}`, STOCK_PORT: String(stockPort),

@@ -6,7 +6,7 @@ import type { Item } from './item.ts'
 /** A list no longer than this is looked through in full. */
 export const LOOKED_THROUGH = 5000
 /** Items of one search that go on to be weighed in full; of those that are called the same, so many. */
-const PER_SEARCH = 60
+const PER_SEARCH = 32
 const SAME_TITLE = 2
 
 const indexes = new WeakMap<readonly Item[], Bm25>()

@@ -51,7 +51,7 @@ const placesOf = (row: number) => Array.from({ length: Math.min(columns.value, p
 .cell button { display: grid; width: 100%; position: relative; }
 .frame { width: 100%; aspect-ratio: 16 / 9; }
 .empty { display: block; background: var(--deep); }
-[aria-selected='true'] .frame { outline: 3px solid var(--blue); outline-offset: -3px; }
+[aria-selected='true'] .frame::after { content: ''; position: absolute; inset: 0; box-shadow: inset 0 0 0 3px var(--blue); }
 .seconds { position: absolute; right: 0; top: 0; background: var(--paper); padding: 0 5px; font-size: 11.5px; line-height: 18px; }
 .name { font-size: 14px; line-height: 1.25; margin-top: 4px; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
 .tags { font-size: 12.5px; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }

@@ -147,5 +147,5 @@ li { position: relative; min-width: 0; }
 .acts.open, .acts:focus-within { opacity: 1; }
 .acts button { width: 24px; height: 22px; display: grid; place-content: center; }
 .acts [aria-pressed='true'] { color: var(--blue); }
-.held { position: sticky; bottom: -8px; background: var(--paper); border-top: 1px solid var(--ink); display: flex; gap: 16px; padding: 8px 0; }
+.held { position: sticky; bottom: -8px; background: var(--paper); border-top: 1px solid var(--ink); display: flex; gap: 16px; padding: 8px; }
 </style>

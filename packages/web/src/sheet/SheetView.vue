@@ -187,7 +187,9 @@ function dropScenes(index: number) {
 .chapter { font-size: 17px; font-weight: 600; padding: 16px 20px 4px 84px; display: flex; align-items: center; gap: 14px; cursor: pointer; }
 .chapter::after { content: ''; flex: 1; border-top: 1px solid var(--hair); }
 .empty { padding: 60px 84px; font-size: 20px; }
-aside { display: flex; flex-direction: column; min-height: 0; overflow: auto; contain: strict; }
+aside { display: flex; flex-direction: column; min-height: 0; overflow: hidden; contain: strict; }
+aside > * { flex: none; }
+.below { flex: 1; min-height: 120px; overflow: auto; }
 .refused { padding: 7px 16px; border-bottom: 1px solid var(--hair); }
 .refused button { border-bottom: 1px solid currentColor; margin-left: 8px; }
 .remarks { margin: 0; padding: 8px 16px 8px 32px; border-bottom: 1px solid var(--hair); }
