@@ -3,11 +3,10 @@ import { defineConfig } from '@playwright/test'
 
 export default defineConfig({
   testDir: '.',
+  testMatch: '*.e2e.ts',
   timeout: 240_000,
-  expect: { timeout: 15_000 },
-  workers: 2,
-  // Two at a time in the rooms; those that end the product's processes come by themselves, after all others.
-  projects: [{ name: 'rooms', testMatch: '*.e2e.ts', testIgnore: 'faults.e2e.ts' }, { name: 'faults', testMatch: 'faults.e2e.ts', dependencies: ['rooms'] }],
+  expect: { timeout: 30_000 },
+  workers: 1,
   reporter: [['list'], ['json', { outputFile: fileURLToPath(new URL('../.data/browser.json', import.meta.url)) }]],
   outputDir: '../test-results',
   globalSetup: './stack.setup.ts',

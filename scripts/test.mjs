@@ -44,16 +44,16 @@ const checks = async () => {
   await step('types', 'npm', ['run', '--silent', 'check:types'], { aside: true })
   await step('lint', 'npm', ['run', '--silent', 'check:lint'], { aside: true })
   await step('the web client builds', 'npm', ['run', '--silent', 'build:web'], { aside: true })
+  await step('browser tests', 'npx', ['playwright', 'test', '-c', 'e2e/playwright.config.ts'], {
+    aside: true, report: { file: browser, read: ({ stats }) => ({ passed: stats.expected, failed: stats.unexpected + stats.flaky }) },
+  })
 }
-// Much of the integration tests is waiting for other programs: the checks fill the gaps.
+// Much of both is waiting for other programs: they fill each other's gaps.
 await Promise.all([
   step('unit and integration tests', 'npx', ['vitest', 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${unit}`], {
     report: { file: unit, read: ({ numPassedTests, numFailedTests }) => ({ passed: numPassedTests, failed: numFailedTests }) },
   }),
   checks(),
 ])
-await step('browser tests', 'npx', ['playwright', 'test', '-c', 'e2e/playwright.config.ts'], {
-  report: { file: browser, read: ({ stats }) => ({ passed: stats.expected, failed: stats.unexpected + stats.flaky }) },
-})
 console.log(`\n${passed} passed, ${failed} failed`)
 process.exit(failed ? 1 : 0)

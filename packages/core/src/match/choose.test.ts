@@ -36,12 +36,18 @@ describe('chooseForFilm', () => {
       chosen.forEach((i, n) => expect(chosen.slice(Math.max(0, n - SCENES_APART), n)).not.toContain(i))
     }), { numRuns: 30 })
   })
+  it('shows no third picture of a series within ten scenes where another is nearly as good', () => {
+    // 0, 1 and 2 are one thing at three hours; 3 to 6 are others, the last nearly as good as the third hour.
+    const series = (a: number, b: number) => (a < 3 && b < 3 ? 0.9 : 0)
+    const film = [[0.9], [0, 0, 0, 0.9], [0, 0, 0, 0, 0.9], [0, 0, 0, 0, 0, 0.9], [0, 0.9], [0, 0, 0, 0, 0, 0, 0, 0.9], [0, 0, 0, 0, 0, 0, 0, 0, 0.9], [0, 0, 0, 0, 0, 0, 0, 0, 0, 0.9], [0, 0, 0.9, 0, 0, 0, 0.8]]
+    expect(chooseForFilm(places(...film), series)).toEqual([0, 3, 4, 5, 1, 7, 8, 9, 6])
+  })
   it('finds what trying every way finds, on films small enough to try', () => {
     const alike = (a: number, b: number) => ((a + b) % 2 ? 0 : 0.8)
     const value = (film: number[][], way: number[]) => way.reduce((sum, i, n) => {
       if (way.slice(0, n).includes(i)) return -Infinity
       const worth = (film[n]![i]! / Math.max(...film[n]!)) ** LIKENESS.loyal
-      return sum + worth - [LIKENESS.one, LIKENESS.two, LIKENESS.three].reduce((loss, weight, back) => loss + (n - 1 - back < 0 ? 0 : weight * alike(i, way[n - 1 - back]!) * worth), 0)
+      return sum + worth - [LIKENESS.one, LIKENESS.two, LIKENESS.three].reduce((loss, weight, back) => loss + (n - 1 - back < 0 ? 0 : weight * alike(i, way[n - 1 - back]!) * worth), 0) - LIKENESS.series * worth * Math.max(0, way.slice(0, n).filter((other) => alike(i, other) > LIKENESS.seriesFrom).length - 1)
     }, 0)
     const ways = (n: number): number[][] => (n === 0 ? [[]] : ways(n - 1).flatMap((way) => [0, 1, 2, 3, 4].map((i) => [...way, i])))
     const scores = fc.array(fc.array(fc.double({ min: 0.01, max: 1, noNaN: true }), { minLength: 5, maxLength: 5 }), { minLength: 4, maxLength: 4 })

@@ -23,6 +23,8 @@ export const LIKENESS = {
   loyal: 2,
   /** How much a picture loses that looks just like one shown one, two, three places before. */
   one: 0.6, two: 0.15, three: 0.07,
+  /** How much it loses for each picture of a series (the same thing at another hour) beyond one that is shown within `SCENES_APART` scenes, and from which likeness two are a series. */
+  series: 0.3, seriesFrom: 0.75,
 }
 const AGAIN = 3
 const BEAM = 48
@@ -82,11 +84,13 @@ function shownBefore(path: Path, places: readonly Place[], n: number): Shown[] {
 
 function worth(i: number, score: number, stake: number, shown: readonly Shown[], alike: (a: number, b: number) => number): number {
   let value = score * stake
+  let series = 0
   for (const { i: other, back } of shown) {
     if (other === i) return score * stake - AGAIN + (back * AGAIN) / 100
-    const weight = [LIKENESS.one, LIKENESS.two, LIKENESS.three][back - 1]
-    if (weight === undefined) continue
-    value -= weight * alike(i, other) * score
+    const likeness = alike(i, other)
+    const weight = [LIKENESS.one, LIKENESS.two, LIKENESS.three][back - 1] ?? 0
+    value -= weight * likeness * score
+    if (likeness > LIKENESS.seriesFrom) series++
   }
-  return value
+  return value - LIKENESS.series * Math.max(0, series - 1) * score
 }
