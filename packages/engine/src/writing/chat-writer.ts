@@ -1,3 +1,4 @@
+import { Agent, fetch } from 'undici'
 import { z } from 'zod'
 import { TidyError } from '@tidy-reel/core/fault'
 import { CHARACTERS_PER_SECOND } from '@tidy-reel/core/script/estimate'
@@ -12,6 +13,9 @@ export interface ChatService {
   key: string
   model: string
 }
+
+/** Connections of their own: one that was kept since the answer before may be closed at the other end just now. */
+const dispatcher = new Agent({ pipelining: 0 })
 
 const PATIENCE_MS = 180_000
 /** Between two pieces of a streamed answer. */
@@ -81,7 +85,7 @@ async function answerOf({ address, key, model }: ChatService, messages: Message[
   const broken = (reason: string) => (signal.aborted ? new TidyError('cancelled') : new TidyError('writer_answer_invalid', { address, reason }))
   try {
     const answer = await fetch(address, {
-      method: 'POST', redirect: 'error', signal: either, headers: { 'content-type': 'application/json', accept: 'text/event-stream', ...(key ? { authorization: `Bearer ${key}` } : {}) },
+      method: 'POST', redirect: 'error', signal: either, dispatcher, headers: { 'content-type': 'application/json', accept: 'text/event-stream', ...(key ? { authorization: `Bearer ${key}` } : {}) },
       body: JSON.stringify({ model, messages, stream: true }),
     }).catch(() => {
       throw signal.aborted ? new TidyError('cancelled') : new TidyError('writer_unreachable', { address })
