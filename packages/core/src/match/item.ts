@@ -30,5 +30,11 @@ export const ChosenItem = Item.pick({
 })
 export type ChosenItem = z.infer<typeof ChosenItem>
 
+/** The shape of a picture of this size. */
+export const orientationOf = ({ width, height }: Pick<Item, 'width' | 'height'>): Orientation => (width > height ? 'landscape' : width < height ? 'portrait' : 'square')
+
+/** A chosen picture as one that may be chosen again. */
+export const itemAgain = (item: ChosenItem): Item => ({ ...item, description: '', tags: [], orientation: orientationOf(item) })
+
 /** Of an item as a library describes it, what the document keeps. */
 export const chosenItem = (item: ChosenItem | null): ChosenItem | null => item && ChosenItem.parse(item)

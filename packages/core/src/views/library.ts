@@ -4,6 +4,8 @@ import type { Colour } from '../match/look.ts'
 
 /** Parts of the library that can be looked at alone. */
 export const SHELVES = ['all', 'own', 'made', 'favourites', 'recent', 'untagged', 'alike', 'refused'] as const
+/** Pictures of one answer. */
+export const LIBRARY_PAGE = 100
 /** Pictures that a search of the library weighs against each other; of a common word there are more. */
 export const MOST_FOUND = 600
 export type Shelf = (typeof SHELVES)[number]

@@ -3,15 +3,16 @@ import { mkdir, rm } from 'node:fs/promises'
 import { join } from 'node:path'
 import sharp from 'sharp'
 import { z } from 'zod'
+import { Making } from '@tidy-reel/core/document/document'
 import { TidyError } from '@tidy-reel/core/fault'
-import { Item } from '@tidy-reel/core/match/item'
+import { Item, orientationOf } from '@tidy-reel/core/match/item'
 import { PIXELS_LIMIT } from '../own/look.ts'
 import { keepOwn, ownFacts } from '../own/own-files.ts'
 import { contentHash } from '../storage/kept-file.ts'
 import { FILE_BYTES_LIMIT, providerHttp, type Patience } from '../stock/providers/provider-http.ts'
 import type { PictureMaker, PictureWish } from './contract.ts'
 
-const Styles = z.object({ styles: z.array(z.object({ id: z.string().regex(/^[a-z][a-z0-9-]{0,40}$/), name: z.string().min(1).max(60) })).min(1).max(50) })
+const Styles = z.object({ styles: z.array(z.object({ id: Making.shape.style, name: z.string().min(1).max(60) })).min(1).max(50) })
 const Paintings = z.object({ paintings: z.array(z.object({ id: z.string().min(1).max(200), seed: z.number().int(), shows: z.array(z.string().max(200)).max(20).default([]) })).min(1).max(8) })
 
 /** A picture maker behind the HTTP interface that `standins/maker` describes; what it made is kept in the folder of own files. */
@@ -48,7 +49,7 @@ export function makerClient(address: string, folder: string, patience: Partial<P
       })
       const item = Item.parse({
         id: name, kind: 'photo', title: titleOf(wish.description), description: wish.description, tags: [...shows], width, height, seconds: null,
-        orientation: width > height ? 'landscape' : width < height ? 'portrait' : 'square', source: 'Picture maker', licence: 'Made', author: '',
+        orientation: orientationOf({ width, height }), source: 'Picture maker', licence: 'Made', author: '',
       })
       return (await keepOwn(folder, half, { item, fileName: '', pieces: [] })).item
     } finally {

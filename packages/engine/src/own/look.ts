@@ -34,10 +34,16 @@ export async function keepLook(thumbnail: string, picture: string): Promise<void
   await replacedFile(lookFile(thumbnail), (half) => writeFile(half, look))
 }
 
+/** A look never changes: an episode that is opened again and again does not read it again and again. */
+const read = new Map<string, Look>()
+
 /** What was seen of a thumbnail; undefined while nobody has looked. */
 export function keptLook(thumbnail: string): Look | undefined {
   const file = lookFile(thumbnail)
+  const known = read.get(file)
+  if (known) return known
   if (!existsSync(file)) return undefined
-  const read = Look.safeParse(jsonOf(readFileSync(file, 'utf8')))
-  return read.success ? read.data : undefined
+  const seen = Look.safeParse(jsonOf(readFileSync(file, 'utf8')))
+  if (seen.success) read.set(file, seen.data)
+  return seen.data
 }

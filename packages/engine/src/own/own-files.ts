@@ -7,7 +7,7 @@ import sharp from 'sharp'
 import { z } from 'zod'
 import { TidyError } from '@tidy-reel/core/fault'
 import { licenceFacts } from '@tidy-reel/core/ledger/licences'
-import { Item } from '@tidy-reel/core/match/item'
+import { Item, orientationOf } from '@tidy-reel/core/match/item'
 import { Look } from '@tidy-reel/core/match/look'
 import { runProgram } from '../run/program.ts'
 import { jsonOf } from '../storage/json.ts'
@@ -90,7 +90,7 @@ async function itemOf(file: string, id: string, name: string): Promise<Item> {
   const size = moves ? { width, height } : await upright(file).catch(() => {
     throw no()
   })
-  return Item.parse({ ...describedItem(said, name), id, kind: moves ? 'clip' : 'photo', ...size, seconds: moves ? Number(duration ?? format?.duration ?? 0) : null, orientation: size.width > size.height ? 'landscape' : size.width < size.height ? 'portrait' : 'square' })
+  return Item.parse({ ...describedItem(said, name), id, kind: moves ? 'clip' : 'photo', ...size, seconds: moves ? Number(duration ?? format?.duration ?? 0) : null, orientation: orientationOf(size) })
 }
 
 /** Turns a photograph as its camera was held, so that every later reader sees it upright. */

@@ -1,21 +1,10 @@
-import type { RefusalReason } from '@tidy-reel/core/document/document'
 import { ALLOWED, SIZES, type PictureFilter } from '@tidy-reel/core/match/filter'
 import type { Item } from '@tidy-reel/core/match/item'
-import { SAME_BITS, type Colour } from '@tidy-reel/core/match/look'
+import { SAME_BITS } from '@tidy-reel/core/match/look'
 import type { PictureView, Shelf } from '@tidy-reel/core/views/library'
 
 /** A picture as the table has it. */
-export interface Row extends Omit<Item, 'link'> {
-  link: string | null
-  favourite: boolean
-  collections: string[]
-  colours: Colour[]
-  people: boolean
-  sharpness: number | null
-  refused: RefusalReason | null
-  added_at: Date
-  used_at: Date | null
-}
+export type Row = Omit<Item, 'link'> & Omit<PictureView, 'item' | 'addedAt' | 'usedAt'> & { link: string | null; added_at: Date; used_at: Date | null }
 
 export const COLUMNS = 'id, kind, title, description, tags, width, height, seconds, orientation, source, licence, author, link, favourite, collections, colours, people, sharpness, refused, added_at, used_at'
 

@@ -3,14 +3,13 @@ import type { Refusal, RefusalReason } from '@tidy-reel/core/document/document'
 import { TidyError } from '@tidy-reel/core/fault'
 import { licenceFacts } from '@tidy-reel/core/ledger/licences'
 import { originOf, type PictureFilter } from '@tidy-reel/core/match/filter'
-import { chosenItem, Item, type ChosenItem } from '@tidy-reel/core/match/item'
+import { chosenItem, Item, itemAgain, type ChosenItem } from '@tidy-reel/core/match/item'
 import { SAME_BITS, type Look } from '@tidy-reel/core/match/look'
 import { showsPeople } from '@tidy-reel/core/match/people'
-import { MOST_FOUND, type LibraryPage, type PictureUse, type PictureView, type Shelf } from '@tidy-reel/core/views/library'
+import { LIBRARY_PAGE, MOST_FOUND, type LibraryPage, type PictureUse, type PictureView, type Shelf } from '@tidy-reel/core/views/library'
 import type { PictureProvider, StockQuery } from '@tidy-reel/engine/stock/contract'
 import { COLUMNS, conditions, viewOf, type Row } from './library-rows.ts'
 
-export const PAGE = 100
 /** Of pictures that have a common word, so many are weighed against each other. */
 const WEIGHED = MOST_FOUND
 /** Of one word of several that matching looks for. */
@@ -38,7 +37,7 @@ export function libraryActions(sequelize: Sequelize, ownerId: string) {
   /** Puts pictures into the library, or says more of those that are there; what a person said of one stays. */
   async function keep(items: readonly (Item | ChosenItem)[], facts: { looks?: ReadonlyMap<string, Look>; fileName?: string; used?: boolean } = {}): Promise<void> {
     for (const item of items) {
-      const { id, kind, title, description, tags, width, height, seconds, orientation, source, licence, author, link } = Item.parse({ ...item, ...('orientation' in item ? {} : { orientation: item.width > item.height ? 'landscape' : item.width < item.height ? 'portrait' : 'square' }) })
+      const { id, kind, title, description, tags, width, height, seconds, orientation, source, licence, author, link } = Item.parse('tags' in item ? item : itemAgain(item))
       const look = facts.looks?.get(id)
       await change(`insert into pictures (owner_id, id, origin, kind, title, description, tags, width, height, seconds, orientation, source, licence, licence_use, author, link, people, colours, hash, sharpness, file_name, used_at)
         values ($ownerId, $id, $origin, $kind, $title, $description, $tags, $width, $height, $seconds, $orientation, $source, $licence, $use, $author, $link, $people, $colours, $hash::bit(64), $sharpness, $fileName, case when $used then now() end)
@@ -60,8 +59,8 @@ export function libraryActions(sequelize: Sequelize, ownerId: string) {
       // The few that have rare words are all weighed; of the many that have a common one, some are enough.
       const sql = asked
         ? `with wanted as (select websearch_to_tsquery('english', $asked) as query), found as (select pictures.* from pictures, wanted where ${where} and words @@ query limit ${WEIGHED})
-           select ${COLUMNS} from found, wanted order by ts_rank(words, query) desc, added_at desc, id limit ${PAGE} offset $from`
-        : `select ${COLUMNS} from pictures where ${where} order by ${order} limit ${PAGE} offset $from`
+           select ${COLUMNS} from found, wanted order by ts_rank(words, query) desc, added_at desc, id limit ${LIBRARY_PAGE} offset $from`
+        : `select ${COLUMNS} from pictures where ${where} order by ${order} limit ${LIBRARY_PAGE} offset $from`
       return { pictures: (await select<Row>(sql, { ...bind, from, ...(asked ? { asked } : {}) })).map(viewOf) }
     },
     /** How many there are, of so many at most. */

@@ -35,6 +35,11 @@ export function pictureActions(sequelize: Sequelize, queue: Queue, engine: Engin
   const previewing = pLimit(PREVIEWS_AT_ONCE)
   const everywhere = pictureLibrary(engine, library.shelf())
   const maker = engine.maker ? makerClient(engine.maker, own) : undefined
+  /** What has been seen of pictures, by id. */
+  const looksOf = (items: readonly { id: string }[]) => new Map(items.flatMap(({ id }): [string, Look][] => {
+    const look = lookOfThumbnail(thumbnails, id)
+    return look ? [[id, look]] : []
+  }))
   const needMaker = () => {
     if (!maker) throw new TidyError('maker_missing')
     return maker
@@ -64,11 +69,7 @@ export function pictureActions(sequelize: Sequelize, queue: Queue, engine: Engin
       if (!items.length || !('sceneId' in command)) return
       const offered = await Candidates.findOne({ where: { ownerId, episodeId, sceneId: command.sceneId } })
       const known = new Map(offered?.picks.map(({ item }) => [item.id, item]))
-      const looks = new Map(items.flatMap(({ id }) => {
-        const look = lookOfThumbnail(thumbnails, id)
-        return look ? [[id, look] as const] : []
-      }))
-      await library.keep(items.map((item) => known.get(item.id) ?? item), { looks, used: true })
+      await library.keep(items.map((item) => known.get(item.id) ?? item), { looks: looksOf(items), used: true })
     },
     /** A file somebody brought: into the library, and a clip to be looked through for cuts. */
     async take(name: string, bytes: Readable): Promise<Item> {
@@ -94,13 +95,8 @@ export function pictureActions(sequelize: Sequelize, queue: Queue, engine: Engin
     async cut(id: string, signal: AbortSignal): Promise<void> {
       const pieces = await cutOwnFile(own, id, signal)
       const facts = await ownFacts(own, id)
-      const looks = new Map<string, Look>()
-      for (const piece of pieces) {
-        await thumbnailOf(thumbnails, everywhere, piece.id)
-        const look = lookOfThumbnail(thumbnails, piece.id)
-        if (look) looks.set(piece.id, look)
-      }
-      await library.keep(pieces, { looks, ...(facts ? { fileName: facts.fileName } : {}) })
+      for (const { id: piece } of pieces) await thumbnailOf(thumbnails, everywhere, piece)
+      await library.keep(pieces, { looks: looksOf(pieces), ...(facts ? { fileName: facts.fileName } : {}) })
     },
     /** A small copy of a clip that plays where it is offered. Nobody waits for it any more: it is not made. */
     preview: (id: string, signal: AbortSignal): Promise<string> => previewing(() => {
@@ -118,6 +114,8 @@ export function pictureActions(sequelize: Sequelize, queue: Queue, engine: Engin
     },
   }
 }
+export type PictureActions = ReturnType<typeof pictureActions>
+
 function chosenIn(command: Command): ChosenItem[] {
   switch (command.type) {
     case 'setShot':
@@ -129,7 +127,6 @@ function chosenIn(command: Command): ChosenItem[] {
       return []
   }
 }
-export type PictureActions = ReturnType<typeof pictureActions>
 
 async function* limited(bytes: Readable, limit: number, refuse: () => TidyError): AsyncGenerator<Buffer> {
   let size = 0

@@ -1,6 +1,6 @@
 import { Hono } from 'hono'
 import { z } from 'zod'
-import { REFUSALS } from '@tidy-reel/core/document/document'
+import { Making, REFUSALS } from '@tidy-reel/core/document/document'
 import { PictureFilter } from '@tidy-reel/core/match/filter'
 import { Item } from '@tidy-reel/core/match/item'
 import { SHELVES } from '@tidy-reel/core/views/library'
@@ -17,7 +17,7 @@ const words = z.string().max(300).default('')
 const Search = PictureFilter.extend({ words, page: z.coerce.number().int().min(1).max(1000).default(1) })
 const Shelved = PictureFilter.extend({ words, shelf: z.enum(SHELVES).default('all'), collection: Name.optional(), from: z.coerce.number().int().min(0).max(10_000_000).default(0) })
 const Wish = z.object({
-  description: z.string().trim().min(1).max(1000), style: z.string().regex(/^[a-z][a-z0-9-]{0,40}$/), without: z.array(z.string().trim().min(1).max(80)).max(30).default([]),
+  description: z.string().trim().min(1).max(1000), style: Making.shape.style, without: z.array(z.string().trim().min(1).max(80)).max(30).default([]),
   shape: z.enum(['landscape', 'portrait']).default('landscape'), seed: z.number().int().min(0).max(2 ** 31), variants: z.number().int().min(1).max(4).default(4),
 })
 /** A library is counted so far; beyond it, "more than". */

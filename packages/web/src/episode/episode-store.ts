@@ -8,7 +8,7 @@ import { commandName } from '@tidy-reel/core/document/command-name'
 import type { Document } from '@tidy-reel/core/document/document'
 import { emptyDocument } from '@tidy-reel/core/document/document'
 import { filmOf } from '@tidy-reel/core/document/film-scenes'
-import type { ChosenItem, Item } from '@tidy-reel/core/match/item'
+import { itemAgain } from '@tidy-reel/core/match/item'
 import { pictureDescription } from '@tidy-reel/core/match/picture-description'
 import { parsedScript } from '@tidy-reel/core/script/parsed-script'
 import { takeRequester } from '@tidy-reel/core/speech/take-request'
@@ -19,9 +19,6 @@ import { outbox, type SaveState } from './outbox.ts'
 
 /** Changes after which something is to be spoken, matched or made ready for the monitor. */
 const SHOWN_OR_HEARD = new Set<Command['type']>(['editNarration', 'splitScene', 'mergeScene', 'insertScenes', 'setShot', 'addShot', 'layShots', 'swapShots', 'setVoice', 'setSpeaking', 'useTakes', 'setMood', 'adjustScenes', 'pinSense', 'refusePicture', 'restore'])
-
-/** A chosen picture as one that may be chosen again. */
-const asItem = (item: ChosenItem): Item => ({ ...item, description: '', tags: [], orientation: item.width > item.height ? 'landscape' : item.width < item.height ? 'portrait' : 'square' })
 
 const NO_CANDIDATES: EpisodeView['candidates'][string] = { words: [], picks: [], meanings: [] }
 
@@ -172,7 +169,7 @@ export const useEpisode = defineStore('episode', () => {
   const candidatesOf = (sceneId: string | undefined) => data.value?.candidates[sceneId ?? ''] ?? NO_CANDIDATES
 
   /** The pictures of the film, each once, in order. */
-  const items = computed(() => [...new Map(document.value?.scenes.flatMap(({ shots }) => shots.flatMap(({ item }) => (item ? [[item.id, asItem(item)] as const] : [])))).values()])
+  const items = computed(() => [...new Map(document.value?.scenes.flatMap(({ shots }) => shots.flatMap(({ item }) => (item ? [[item.id, itemAgain(item)] as const] : [])))).values()])
 
   /** What is to be seen in a made picture of a scene. */
   function descriptionOf(sceneId: string): string {

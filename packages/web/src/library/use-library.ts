@@ -1,10 +1,7 @@
 import { computed, ref, shallowRef, watch } from 'vue'
 import type { PictureFilter } from '@tidy-reel/core/match/filter'
-import type { PictureView, Shelf } from '@tidy-reel/core/views/library'
+import { LIBRARY_PAGE as PAGE, type PictureView, type Shelf } from '@tidy-reel/core/views/library'
 import { api, type LibraryAsked } from '../api.ts'
-
-/** Pictures of one answer of the server. */
-const PAGE = 100
 
 /** What part of the library is looked at, its pictures fetched page by page as they come into view. */
 export function useLibrary() {

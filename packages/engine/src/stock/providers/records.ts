@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { TidyError } from '@tidy-reel/core/fault'
-import { Item } from '@tidy-reel/core/match/item'
+import { Item, orientationOf } from '@tidy-reel/core/match/item'
 import type { PictureProvider, StockQuery } from '../contract.ts'
 import { FILE_BYTES_LIMIT, providerHttp, THUMBNAIL_BYTES_LIMIT, type Patience } from './provider-http.ts'
 
@@ -84,7 +84,7 @@ function itemOf({ identifier, caption, subjects, medium, technique, maker, right
   return {
     id: identifier, kind: medium === 'film' ? 'clip' : 'photo', title: caption, description: technique && `${technique[0]!.toUpperCase()}${technique.slice(1)}.`,
     tags: subjects.split(/[;,]/).map((tag) => tag.trim()).filter(Boolean).slice(0, 200), width, height, seconds: medium === 'film' ? secondsOf(duration) : null,
-    orientation: width > height ? 'landscape' : width < height ? 'portrait' : 'square', source: 'Harbour Prints', licence: licenceName(rights ?? ''), author: maker, ...(landing ? { link: landing } : {}),
+    orientation: orientationOf({ width, height }), source: 'Harbour Prints', licence: licenceName(rights ?? ''), author: maker, ...(landing ? { link: landing } : {}),
   }
 }
 
