@@ -232,7 +232,7 @@ describe('tidy-reel new, apply and timeline', () => {
   const read = (name: string) => JSON.parse(readFileSync(at(name), 'utf8'))
   it('make a document of a script, change it, and change it back to the letter', async () => {
     expect((await tidy(['new', SCRIPT, '--out', made])).code).toBe(0)
-    expect(read('episode.json')).toMatchObject({ version: 6, title: 'lamp', scenes: [{ id: 's1' }, { id: 's2' }] })
+    expect(read('episode.json')).toMatchObject({ version: 7, title: 'lamp', scenes: [{ id: 's1' }, { id: 's2' }] })
     const commands = file('commands.json', JSON.stringify([{ type: 'splitScene', sceneId: 's1', at: 14 }, { type: 'adjustScenes', target: ['s2'], set: { hidden: true } }]))
     const { code, stderr } = await tidy(['apply', made, commands, '--out', at('next.json')])
     expect([code, stderr.trim()]).toEqual([0, 'scene split\nscene left out'])

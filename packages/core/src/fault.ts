@@ -128,6 +128,7 @@ export const FAULTS = {
     say: (d: { title: string; reason: string }) => `The picture "${d.title}" cannot be used: ${d.reason}. Choose another one.`,
   },
   picture_not_found: { status: 404, say: () => 'This picture is not in the library any more. Reload the page.' },
+  picture_list_unreadable: { status: 422, say: (d: { name: string; reason: string }) => `"${d.name}" cannot be used as a list of pictures: ${d.reason}. It needs a column file (or id), and title, description, tags, author or licence.` },
   sidecar_unusable: { status: 415, say: (d: { name: string; reason: string }) => `"${d.name}" says nothing of a picture: ${d.reason}.` },
   maker_unreachable: { status: 502, say: (d: { address: string }) => `The picture maker at ${d.address} does not answer. Choose a picture of the library, or try again later.` },
   maker_answer_invalid: { status: 502, say: (d: { address: string; reason: string }) => `What the picture maker at ${d.address} sent cannot be used: ${d.reason}. Try other words, or another style.` },

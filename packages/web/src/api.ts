@@ -12,7 +12,7 @@ import type { TakeRequest } from '@tidy-reel/core/speech/voicing'
 import type { RecordedView, RecordingView } from '@tidy-reel/core/views/recording'
 import type { SaidView, VoicesView } from '@tidy-reel/core/views/speech'
 import type { PictureFilter } from '@tidy-reel/core/match/filter'
-import type { FoundView, LibraryPage, PictureUse, PictureView, Shelf } from '@tidy-reel/core/views/library'
+import type { FoundView, LibraryPage, NotedView, PictureUse, PictureView, Shelf } from '@tidy-reel/core/views/library'
 import type { EpisodeRow, EpisodeView, RenderView, SceneTakeView, VersionView } from '@tidy-reel/core/views/episode'
 
 export type { WriterView }
@@ -120,6 +120,8 @@ export const api = {
   describePicture: (id: string, said: Partial<Pick<Item, 'title' | 'description' | 'author' | 'licence'>> & { people?: boolean }) => ask<PictureView>(`/library/${encodeURIComponent(id)}`, { method: 'PATCH', body: JSON.stringify(said) }),
   pictureUses: (id: string) => ask<{ uses: PictureUse[] }>(`/library/${encodeURIComponent(id)}/uses`).then(({ uses }) => uses),
   pictureTwins: (id: string) => ask<{ pictures: PictureView[] }>(`/library/${encodeURIComponent(id)}/twins`).then(({ pictures }) => pictures),
+  libraryList: '/api/library/list.csv',
+  takePictureList: (file: File) => ask<NotedView>(`/own/list?name=${encodeURIComponent(file.name)}`, { method: 'POST', body: file, headers: { 'content-type': 'application/octet-stream' } }),
   takeSidecar: (file: File) => ask<{ described: number }>(`/own/sidecar?name=${encodeURIComponent(file.name)}`, { method: 'POST', body: file, headers: { 'content-type': 'application/octet-stream' } }),
 }
 

@@ -55,7 +55,12 @@ interface Found {
   to: number
 }
 
-function claimsIn(text: string, lower: ReadonlySet<string>): Found[] {
+/**
+ * What one sentence claims.
+ *
+ * @param lower words that the narration also writes with a small letter: they are no names
+ */
+export function claimsIn(text: string, lower: ReadonlySet<string>): Found[] {
   const found: Found[] = []
   const free = (from: number, to: number) => found.every((other) => to <= other.from || from >= other.to)
   const add = (kind: ClaimKind, from: number, to: number) => {

@@ -96,10 +96,13 @@ describe('settings', () => {
     const hidden = (target: 'all' | { chapterOf: string } | string[]) => run(two, { type: 'adjustScenes', target, set: { hidden: true } }).scenes.map((scene) => scene.hidden ?? false)
     expect([hidden('all'), hidden({ chapterOf: 's2' }), hidden(['s3'])]).toEqual([[true, true, true], [true, true, false], [false, false, true]])
   })
-  it('write pause, speaker and chapter into the script', () => {
+  it('write pause, words on the picture, speaker and chapter into the script', () => {
     const paused = run(start, { type: 'adjustScenes', target: ['s1'], set: { pause: 72_000 } })
     expect(paused.script).toBe('# C\nThe lamp burns. [pause 1.5s] [super: 1] The sea is calm. It turns.')
     expect(run(paused, { type: 'adjustScenes', target: ['s1'], set: { pause: null } }).script).toBe(start.script)
+    const lettered = run(start, { type: 'adjustScenes', target: ['s1', 's2'], set: { super: '1859' } })
+    expect(lettered.script).toBe('# C\n[super: 1859] The lamp burns. [super: 1859] The sea is calm. It turns.')
+    expect(run(lettered, { type: 'adjustScenes', target: 'all', set: { super: null } }).script).toBe('# C\nThe lamp burns. The sea is calm. It turns.')
     const spoken = run(start, { type: 'adjustScenes', target: ['s2'], set: { speaker: 'KEEPER' } })
     expect(spoken.script).toBe('# C\nThe lamp burns.\n\nKEEPER: [super: 1] The sea is calm.\n\nIt turns.')
     expect(run(start, { type: 'setChapter', sceneId: 's3', title: 'Next' }).script).toBe('# C\nThe lamp burns. [super: 1] The sea is calm.\n\n# Next\n\nIt turns.')
@@ -139,12 +142,13 @@ const commands = fc.oneof(
   fc.record({ type: fc.constant('splitScene'), sceneId: nth, at: fc.integer({ min: -2, max: 20 }) }), fc.record({ type: fc.constant('mergeScene'), sceneId: nth }),
   fc.record({ type: fc.constant('insertScenes'), place, scenes: fc.array(fc.record({ script: words.filter(Boolean), speaker: fc.constantFrom('', 'BEN') }), { minLength: 1, maxLength: 2 }) }),
   fc.record({ type: fc.constant('moveScenes'), sceneIds: some, place }), fc.record({ type: fc.constantFrom('duplicateScenes', 'deleteScenes'), sceneIds: some }),
-  fc.record({ type: fc.constant('adjustScenes'), target, set: fc.record({ hidden: fc.boolean(), length: maybe(fc.integer({ min: 1, max: 90_000 })), pause: maybe(fc.integer({ min: 0, max: 90_000 })), speaker: maybe(fc.constantFrom('ANN', 'OLD BEN')), voice: maybe(fc.constant('flite-rms')), pace: maybe(fc.constant(1.2)), emphasis: maybe(fc.constantFrom('soft', 'strong')) }, { requiredKeys: [] }) }),
+  fc.record({ type: fc.constant('adjustScenes'), target, set: fc.record({ hidden: fc.boolean(), length: maybe(fc.integer({ min: 1, max: 90_000 })), pause: maybe(fc.integer({ min: 0, max: 90_000 })), super: maybe(fc.constantFrom('1859', '20 miles: far')), speaker: maybe(fc.constantFrom('ANN', 'OLD BEN')), voice: maybe(fc.constant('flite-rms')), pace: maybe(fc.constant(1.2)), emphasis: maybe(fc.constantFrom('soft', 'strong')) }, { requiredKeys: [] }) }),
   fc.record({ type: fc.constant('setChapter'), sceneId: nth, title: maybe(fc.constantFrom('One', '# Two')) }),
   fc.record({ type: fc.constant('setShot'), sceneId: nth, shot: fc.nat({ max: 4 }), item: chosen }),
   fc.record({ type: fc.constant('addShot'), sceneId: nth, shot: fc.nat({ max: 4 }), item: chosen, word: fc.integer({ min: 1, max: 5 }) }),
   fc.record({ type: fc.constant('layShots'), sceneId: nth, items: fc.array(fc.constantFrom(picture('e'), picture('f', 'clip')), { minLength: 1, maxLength: 4 }) }), fc.record({ type: fc.constant('swapShots'), a: fc.record({ sceneId: nth, shot: fc.nat({ max: 2 }) }), b: fc.record({ sceneId: nth, shot: fc.nat({ max: 2 }) }) }),
   fc.record({ type: fc.constant('setMaking'), set: fc.oneof(fc.record({ style: fc.constantFrom('paper', 'linocut') }), fc.record({ without: fc.constant('people, text') })) }),
+  fc.record({ type: fc.constant('setPicking'), set: fc.oneof(fc.record({ stills: maybe(fc.constantFrom(0, 0.5)), longest: fc.constantFrom(5, 12) }), fc.record({ without: fc.constantFrom([], ['Prints']) })) }),
   fc.record({ type: fc.constant('removeShot'), sceneId: nth, shot: fc.nat({ max: 4 }) }), fc.record({ type: fc.constant('moveShot'), sceneId: nth, from: fc.nat({ max: 3 }), to: fc.nat({ max: 3 }) }),
   fc.record({ type: fc.constant('setCut'), sceneId: nth, shot: fc.nat({ max: 3 }), word: maybe(fc.integer({ min: 1, max: 5 })) }),
   fc.record({ type: fc.constant('adjustShots'), target, shot: maybe(fc.nat({ max: 3 })), set: fc.record({ slip: maybe(fc.integer({ min: 0, max: 9000 })), speed: maybe(fc.constantFrom(0.5, 2)), frame: maybe(fc.record({ from: view, to: view })), transition: maybe(transition) }, { requiredKeys: [] }) }),

@@ -96,6 +96,8 @@ function changed(document: Document, command: Command): Document {
       return { ...document, matching: { ...document.matching, senses: [...document.matching.senses.filter(({ noun }) => noun !== command.noun), ...(command.sense ? [{ noun: command.noun, sense: command.sense }] : [])] } }
     case 'refusePicture':
       return { ...document, matching: { ...document.matching, refusals: [...document.matching.refusals.filter(({ item }) => item.id !== command.item.id), ...(command.refusal ? [{ item: command.item, ...command.refusal }] : [])] } }
+    case 'setPicking':
+      return { ...document, picking: { ...document.picking, ...command.set } }
     case 'setMaking':
       return { ...document, making: { ...document.making, ...command.set } }
     case 'placeShots':

@@ -49,7 +49,7 @@ export function commandName(command: Command): string {
     case 'deleteScenes':
       return count(command.sceneIds, 'removed')
     case 'adjustScenes':
-      return Object.keys(command.set).map((name) => ({ hidden: command.set.hidden ? 'scene left out' : 'scene shown', length: 'length', pause: 'pause', speaker: 'speaker', voice: 'voice of a scene', pace: 'pace of a scene', emphasis: 'emphasis' })[name] ?? name).join(', ')
+      return Object.keys(command.set).map((name) => ({ hidden: command.set.hidden ? 'scene left out' : 'scene shown', length: 'length', pause: 'pause', super: 'words on the picture', speaker: 'speaker', voice: 'voice of a scene', pace: 'pace of a scene', emphasis: 'emphasis' })[name] ?? name).join(', ')
     case 'setShot':
       return 'picture'
     case 'layShots':
@@ -70,6 +70,8 @@ export function commandName(command: Command): string {
       return `meaning of “${command.noun}”`
     case 'refusePicture':
       return command.refusal ? 'picture turned down' : 'picture wanted again'
+    case 'setPicking':
+      return Object.keys(command.set).map((name) => ({ stills: 'clips and stills', longest: 'longest picture', without: 'sources of pictures' })[name] ?? name).join(', ')
     case 'setMaking':
       return command.set.style === undefined ? 'what made pictures leave out' : 'style of made pictures'
     case 'placeShots':

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { ChosenItem } from '../match/item.ts'
 import { Inverse } from './inverse.ts'
-import { Card, CheckedClaim, ChosenTake, Comment, Document, Frame, LENGTH_LIMIT, MOODS, Making, Matching, Refusal, SHOTS_LIMIT, Scene, Shot, SpeakerName, Speaking, Transition } from './document.ts'
+import { Card, CheckedClaim, ChosenTake, Comment, Document, Frame, LENGTH_LIMIT, MOODS, Making, Matching, Picking, Refusal, SHOTS_LIMIT, Scene, Shot, SpeakerName, Speaking, Transition } from './document.ts'
 
 const sceneId = Scene.shape.id
 const shot = z.number().int().min(0).max(11)
@@ -31,6 +31,8 @@ const SceneSettings = z.object({
   length: z.number().int().positive().max(LENGTH_LIMIT).nullish(),
   /** Samples of silence after the voice; written into the script as `[pause …]`. */
   pause: z.number().int().min(0).max(LENGTH_LIMIT).nullish(),
+  /** Words on the picture; written into the script as `[super: …]`. */
+  super: z.string().trim().min(1).max(200).regex(/^[^[\]\n]*$/, 'words without square brackets').nullish(),
   speaker: SpeakerName.or(z.literal('')).nullish(),
   voice: Scene.shape.voice.unwrap().nullish(),
   pace: Scene.shape.pace.unwrap().nullish(),
@@ -96,12 +98,14 @@ export const Command = z.discriminatedUnion('type', [
   z.object({ type: z.literal('pinSense'), noun: Matching.shape.senses.element.shape.noun, sense: Matching.shape.senses.element.shape.sense.nullable() }),
   /** A picture that is not wanted in this film, and why; null wants it again. */
   z.object({ type: z.literal('refusePicture'), item: ChosenItem, refusal: Refusal.omit({ item: true }).nullable() }),
+  /** How pictures are chosen for this film; what is left out stays. */
+  z.object({ type: z.literal('setPicking'), set: Picking.partial() }),
   /** How pictures are made for this film; what is left out stays. */
   z.object({ type: z.literal('setMaking'), set: Making.partial() }),
   /** What matching chose; skipped where the narration changed meanwhile, and at shots chosen by hand. */
   z.object({
     type: z.literal('placeShots'),
-    scenes: z.array(z.object({ sceneId, text: z.string(), items: z.array(ChosenItem).max(4) })).max(5000),
+    scenes: z.array(z.object({ sceneId, text: z.string(), items: z.array(ChosenItem).max(SHOTS_LIMIT) })).max(5000),
   }),
   /** Takes changes back, given what leads back from them. */
   z.object({ type: z.literal('takeBack'), inverse: Inverse }),

@@ -29,7 +29,7 @@ export interface Comparison {
   scenes: ComparedScene[]
 }
 
-const FILM: Record<string, string> = { title: 'title', voice: 'voice', speed: 'pace', speaking: 'speaking', mood: 'music', transition: 'transitions', cards: 'cards', wantedMinutes: 'wanted length', notes: 'notes', matching: 'what pictures mean', making: 'made pictures', claims: 'claims', comments: 'comments' }
+const FILM: Record<string, string> = { title: 'title', voice: 'voice', speed: 'pace', speaking: 'speaking', mood: 'music', transition: 'transitions', cards: 'cards', wantedMinutes: 'wanted length', notes: 'notes', matching: 'what pictures mean', picking: 'how pictures are chosen', making: 'made pictures', claims: 'claims', comments: 'comments' }
 
 /** What lies between two documents of one episode, scene by scene; scenes that are the same are left out. */
 export function compareDocuments(before: Document, after: Document): Comparison {

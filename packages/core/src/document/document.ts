@@ -146,6 +146,19 @@ export const Matching = z.object({
 export type Matching = z.infer<typeof Matching>
 export const NOTHING_TOLD: Matching = { senses: [], refusals: [] }
 
+/** How pictures are chosen for this film. */
+export const Picking = z.object({
+  /** Stills among its pictures, from none (0) to all (1); null: whichever fit best. */
+  stills: z.number().min(0).max(1).nullable(),
+  /** Seconds a scene shows one picture at most; a longer one gets several. */
+  longest: z.number().min(2).max(30),
+  /** Sources that nothing is taken from, by `sourceName`. */
+  without: z.array(z.string().min(1).max(200)).max(50),
+})
+export type Picking = z.infer<typeof Picking>
+/** Eight seconds: 10 to 15 are the most that common practice leaves on a still. */
+export const PLAIN_PICKING: Picking = { stills: null, longest: 8, without: [] }
+
 /** How pictures are made for this film where none is found: all of them in one style. */
 export const Making = z.object({
   /** Of those the maker has. */
@@ -158,7 +171,7 @@ export const PLAIN_MAKING: Making = { style: 'paper', without: '' }
 
 /** All that a person decides about a film. Everything else is derived from it. */
 export const Document = z.object({
-  version: z.literal(6),
+  version: z.literal(7),
   title: z.string().min(1).max(200),
   /** The narration with its markup: the one truth of what is said and shown in which order. */
   script: z.string(),
@@ -172,6 +185,7 @@ export const Document = z.object({
   cards: z.object({ opening: Card, closing: Card }),
   scenes: z.array(Scene),
   matching: Matching,
+  picking: Picking,
   making: Making,
   /** How long the film is wished to be; null while nobody has said. */
   wantedMinutes: z.number().min(0.5).max(60).nullable(),
@@ -188,7 +202,7 @@ export const DEFAULT_VOICE = 'flite-slt'
 
 export function emptyDocument(title: string): Document {
   const card = { shown: false, text: null, samples: 4 * SAMPLE_RATE }
-  return { version: 6, title, script: '', voice: DEFAULT_VOICE, speed: 1, speaking: PLAIN_SPEAKING, mood: 'calm', transition: CUT, cards: { opening: card, closing: card }, scenes: [], matching: NOTHING_TOLD, making: PLAIN_MAKING, wantedMinutes: null, notes: '', claims: [], comments: [], nextId: 1 }
+  return { version: 7, title, script: '', voice: DEFAULT_VOICE, speed: 1, speaking: PLAIN_SPEAKING, mood: 'calm', transition: CUT, cards: { opening: card, closing: card }, scenes: [], matching: NOTHING_TOLD, picking: PLAIN_PICKING, making: PLAIN_MAKING, wantedMinutes: null, notes: '', claims: [], comments: [], nextId: 1 }
 }
 
 /** A document as an earlier version kept it, in today's form; anything else as it is. */
@@ -197,6 +211,7 @@ export function upgraded(stored: unknown): unknown {
   if (stored.version === 2) return upgraded({ ...stored, version: 3, wantedMinutes: null, notes: '', claims: [], comments: [] })
   if (stored.version === 3) return upgraded({ ...stored, version: 4, speaking: PLAIN_SPEAKING })
   if (stored.version === 4) return upgraded({ ...stored, version: 5, matching: NOTHING_TOLD })
-  if (stored.version === 5) return { ...stored, version: 6, making: PLAIN_MAKING }
+  if (stored.version === 5) return upgraded({ ...stored, version: 6, making: PLAIN_MAKING })
+  if (stored.version === 6) return { ...stored, version: 7, picking: PLAIN_PICKING }
   return stored
 }

@@ -166,9 +166,10 @@ export function adjustScenes(document: Document, { target, set }: CommandOf<'adj
   const ids = targeted(document, target)
   const scenes = document.scenes.map((scene) => (ids.has(scene.id) ? { ...scene, ...settingsOf(scene, set) } : scene)).map(withoutUndefined)
   const changed = { ...document, scenes }
-  if (set.pause === undefined && set.speaker === undefined) return changed
+  if (set.pause === undefined && set.super === undefined && set.speaker === undefined) return changed
   const draft = draftOf(changed)
   if (set.pause !== undefined) for (const id of ids) setPause(draft, id, set.pause)
+  if (set.super !== undefined) for (const id of ids) setSuper(draft, id, set.super)
   if (set.speaker !== undefined) setSpeaker(draft, ids, set.speaker ?? '')
   return settle(changed, draft)
 }
@@ -185,10 +186,16 @@ const withoutUndefined = (scene: { [K in keyof Scene]: Scene[K] | undefined }): 
   Object.values(scene).includes(undefined) ? (Object.fromEntries(Object.entries(scene).filter(([, value]) => value !== undefined)) as Scene) : (scene as Scene)
 
 function setPause(draft: Draft, id: string, pause: number | null) {
+  setDirection(draft, id, 'pause', (bare) => (pause === null ? bare : `${bare} [pause ${Math.round(secondsFromSamples(pause) * 1000) / 1000}s]`))
+}
+
+const setSuper = (draft: Draft, id: string, text: string | null) => setDirection(draft, id, 'super', (bare) => (text === null ? bare : `[super: ${text}] ${bare}`))
+
+/** Rewrites a scene without its directions of one kind, then as asked. */
+function setDirection(draft: Draft, id: string, kind: 'pause' | 'super', put: (bare: string) => string) {
   const { block, piece } = placeOf(draft.blocks, id)
-  const bare = block.pieces[piece]!.raw.replace(/\s*\[\s*pause\b[^[\]\n]*\]/gi, '').trim()
-  const mark = pause === null ? '' : ` [pause ${Math.round(secondsFromSamples(pause) * 1000) / 1000}s]`
-  block.pieces[piece] = { id, raw: bare + mark }
+  const bare = block.pieces[piece]!.raw.replace(new RegExp(String.raw`\s*\[\s*${kind}\b[^[\]\n]*\]`, 'gi'), '').trim()
+  block.pieces[piece] = { id, raw: put(bare) }
   block.changed = true
 }
 

@@ -24,6 +24,14 @@ export type Orientation = Item['orientation']
 /** Whether a picture is the channel's own: a file somebody brought, or one that was made for it. */
 export const isOurs = (id: string) => /^(?:own|made)-/.test(id)
 
+/**
+ * Where an item is from in short: of an address its host, else what stands before any addition.
+ *
+ * @example sourceName('https://www.archive.example/file/1') // => 'archive.example'
+ * @example sourceName('Harbour Prints (scanned 1901)') // => 'Harbour Prints'
+ */
+export const sourceName = (source: string): string => (/^https?:\/\/(?:www\.)?([^/:?#]+)/i.exec(source)?.[1] ?? source.split(/[,(]/)[0]!).trim()
+
 /** What the document keeps of a chosen item, so that it can be credited without asking anyone. */
 export const ChosenItem = Item.pick({
   id: true, kind: true, title: true, seconds: true, width: true, height: true, source: true, licence: true, author: true, link: true,

@@ -1,14 +1,16 @@
-import type { Refusal } from '../document/document.ts'
+import { PLAIN_PICKING, SHOTS_LIMIT, type Picking, type Refusal } from '../document/document.ts'
 import type { Lexicon } from '../words/lexicon.ts'
 import type { SearchWord } from '../words/search-words.ts'
 import type { Vector } from '../words/vectors.ts'
-import { chooseForFilm, type Place } from './choose.ts'
+import type { Place } from './choose.ts'
 import type { Item, Orientation } from './item.ts'
 import { likenessIn } from './likeness.ts'
+import { chooseWithMix } from './mix.ts'
+import { numbersWorth } from './numbers-worth.ts'
 import type { PictureIndex } from './picture-index.ts'
 import type { SceneQuery } from './queries.ts'
 import { keptAfterRefusals, saidBy } from './refusals.ts'
-import { ranked, SHOT_SECONDS, worldOf, type Ranked, type World } from './rank.ts'
+import { ranked, worldOf, type Ranked, type World } from './rank.ts'
 import type { SceneToMatch } from './scene-to-match.ts'
 import { SCENES_APART } from './scenes-apart.ts'
 import type { Sureness } from './sureness.ts'
@@ -40,6 +42,8 @@ export interface ScenePicks {
   candidates: Pick[]
   /** What its nouns are taken for. */
   meanings: NounSenses[]
+  /** Its numbers that are worth showing on the picture. */
+  numbers: string[]
 }
 
 const CANDIDATES = 16
@@ -60,37 +64,40 @@ export function pickPictures(
   queries: readonly SceneQuery[],
   index: PictureIndex,
   lexicon: Lexicon,
-  options: { orientation: Orientation; kept?: ReadonlyMap<number, readonly string[]>; refusals?: readonly Refusal[] },
+  options: { orientation: Orientation; kept?: ReadonlyMap<number, readonly string[]>; refusals?: readonly Refusal[]; picking?: Picking },
 ): ScenePicks[] {
+  const { stills, longest } = options.picking ?? PLAIN_PICKING
   const worlds = new Map<Vector, World>()
   const world = (direction: Vector) => worlds.get(direction) ?? worlds.set(direction, worldOf(direction, index)).get(direction)!
   const alike = likenessIn(index)
   const left = keptAfterRefusals(index, options.refusals ?? [], alike)
   const said = scenes.map(({ text }, n) => saidBy(text, queries[n]!.words))
-  const lists = scenes.map((scene, n) => ranked(scene, queries[n]!, index, { film: world(queries[n]!.film), chapter: world(queries[n]!.chapter) }, left(said[n]!), options.orientation, lexicon, CONSIDERED))
+  const lists = scenes.map((scene, n) => ranked(scene, queries[n]!, index, { film: world(queries[n]!.film), chapter: world(queries[n]!.chapter) }, left(said[n]!), { orientation: options.orientation, longest }, lexicon, CONSIDERED))
   const numbers = new Map(index.items.map(({ id }, i) => [id, i]))
   const places = scenes.flatMap((scene, n): Place[] => {
     const kept = options.kept?.get(n)?.flatMap((id) => numbers.get(id) ?? [])
-    const shots = shotsOf(scene)
+    const shots = shotsIn(scene.seconds, longest)
     if (kept && kept.length >= shots) return [{ scene: n, options: [], stake: 0, kept }]
     return Array.from({ length: shots }, () => ({ scene: n, options: lists[n]!, stake: queries[n]!.stake }))
   })
-  const taken = chooseForFilm(places, alike)
+  const taken = chooseWithMix(places, alike, (i) => index.items[i]!.kind === 'photo', stills)
   return scenes.map((scene, n) => {
     const chosen = taken.filter((i, k) => places[k]!.scene === n && i >= 0).map((i) => lists[n]!.find((r) => r.i === i)!)
     const least = Math.min(...chosen.map(({ score }) => score))
     const passedOver = (entry: Ranked) => (chosen.includes(entry) || !(entry.score > least) ? {} : { passed: whyPassed(entry, n, places, taken, alike) })
-    const offered = unlike(lists[n]!, chosen.length ? chosen : lists[n]!.slice(0, shotsOf(scene)), CANDIDATES, alike)
+    const offered = unlike(lists[n]!, chosen.length ? chosen : lists[n]!.slice(0, shotsIn(scene.seconds, longest)), CANDIDATES, alike)
     return {
       words: queries[n]!.words,
       chosen: chosen.map(({ item }) => item),
       candidates: offered.map((entry) => ({ item: entry.item, score: entry.score, shows: said[n]!.words.filter((word) => index.weights[entry.i]!.has(word)), why: whyOf(queries[n]!, said[n]!.words, entry, index), sure: surenessOf(entry), ...passedOver(entry) })),
       meanings: nounSenses(queries[n]!),
+      numbers: numbersWorth(scene.text),
     }
   })
 }
 
-const shotsOf = ({ seconds }: SceneToMatch) => Math.max(1, Math.min(4, Math.ceil(seconds / SHOT_SECONDS)))
+/** Pictures that share a scene of so many seconds. */
+export const shotsIn = (seconds: number, longest: number) => Math.max(1, Math.min(SHOTS_LIMIT, Math.ceil(seconds / longest)))
 
 /** What a picture that fits better has against it in this film: it is shown close by, or looks like what is. */
 function whyPassed({ i }: Ranked, n: number, places: readonly Place[], taken: readonly number[], alike: (a: number, b: number) => number): string {

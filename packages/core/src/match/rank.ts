@@ -1,7 +1,7 @@
 import type { Lexicon } from '../words/lexicon.ts'
 import { dot, unit, type Vector } from '../words/vectors.ts'
 import { mayBeUsed } from '../ledger/licences.ts'
-import { isOurs, type Item, type Orientation } from './item.ts'
+import { isOurs, sourceName, type Item, type Orientation } from './item.ts'
 import type { PictureIndex } from './picture-index.ts'
 import type { Concept, SceneQuery } from './queries.ts'
 import type { SceneToMatch } from './scene-to-match.ts'
@@ -20,6 +20,12 @@ export interface Ranked {
   lean: number
   /** Words of the scene that mean something else in it. */
   clashes: string[]
+}
+
+/** What a film asks of its pictures: their shape, and how many seconds one is shown at most. */
+export interface FilmShape {
+  orientation: Orientation
+  longest: number
 }
 
 /** Parts and shapes of the score; they are worked out on the tuned half of the labelled set. */
@@ -46,7 +52,7 @@ const WEIGHT = {
  *
  * @param kept what each item keeps of its score after what was turned down; 0 leaves it out
  */
-export function ranked(scene: SceneToMatch, query: SceneQuery, index: PictureIndex, worlds: Worlds, kept: Float32Array, orientation: Orientation, lexicon: Lexicon, most: number): Ranked[] {
+export function ranked(scene: SceneToMatch, query: SceneQuery, index: PictureIndex, worlds: Worlds, kept: Float32Array, film: FilmShape, lexicon: Lexicon, most: number): Ranked[] {
   const { film: world, chapter } = worlds
   const fits = chapter.fits.map((fit, i) => Math.max(world.fits[i]!, fit * WEIGHT.chapter))
   const concepts = { own: query.concepts.filter(({ borrowed }) => !borrowed), lent: query.concepts.filter(({ borrowed }) => borrowed) }
@@ -78,7 +84,7 @@ export function ranked(scene: SceneToMatch, query: SceneQuery, index: PictureInd
     const outside = (WEIGHT.outside + (1 - WEIGHT.outside) * covered * WEIGHT.covered) * (query.resting ? WEIGHT.resting : 1)
     const value = WEIGHT.words * said * (outside + (1 - outside) * fit) + WEIGHT.meaning * closeness * closeness
       + WEIGHT.film * fit * (0.3 + 0.7 * lean) + WEIGHT.lent * saturated(lent.earned[i]!) * fit * (0.15 + 0.85 * lean)
-    const believed = value * fitness(item, scene, orientation) * kept[i]!
+    const believed = value * fitness(item, scene, film) * kept[i]!
     return { item, i, score: believed * preference(item, licensed, hands), believed, lean, clashes: clashes.get(i) ?? [] }
   })
   return scored.filter(({ i }) => kept[i]! > 0).sort((a, b) => b.score - a.score || a.item.id.localeCompare(b.item.id)).slice(0, most)
@@ -201,10 +207,10 @@ function readIn(index: PictureIndex, i: number, noun: string, lexicon: Lexicon):
 }
 
 /** Below 1 where the item suits the film less: other shape, too small, a clip that ends too early. */
-function fitness(item: Item, scene: SceneToMatch, orientation: Orientation): number {
+function fitness(item: Item, scene: SceneToMatch, { orientation, longest }: FilmShape): number {
   const shape = item.orientation === orientation ? 1 : 0.35
   const small = item.height > 0 && Math.max(item.width, item.height) < 900 ? 0.75 : 1
-  const shotSeconds = scene.seconds / Math.ceil(scene.seconds / SHOT_SECONDS)
+  const shotSeconds = scene.seconds / Math.ceil(scene.seconds / longest)
   const short = item.kind === 'clip' && item.seconds !== null && item.seconds < shotSeconds ? 0.6 : 1
   return shape * small * short * (item.kind === 'clip' ? 1.03 : 1)
 }
@@ -213,14 +219,14 @@ function fitness(item: Item, scene: SceneToMatch, orientation: Orientation): num
 const tellsLicences = (items: readonly Item[]) => items.some(({ licence }) => licence)
 
 /** How much rather an item is taken than another that fits as well. */
-const preference = (item: Item, licensed: boolean, hands: ReadonlyMap<string, number>): number => (licensed && !mayBeUsed(item.licence) ? UNUSABLE : 1) * (isOurs(item.id) ? OWN_FIRST : 1 - OTHER_HAND * (1 - hands.get(item.source)!))
+const preference = (item: Item, licensed: boolean, hands: ReadonlyMap<string, number>): number => (licensed && !mayBeUsed(item.licence) ? UNUSABLE : 1) * (isOurs(item.id) ? OWN_FIRST : 1 - OTHER_HAND * (1 - hands.get(sourceName(item.source))!))
 
 /** How common each source is in a pool, 1 for the commonest: a film holds together when most of it is from one hand. */
 function handsOf(items: readonly Item[]): Map<string, number> {
   const counts = new Map<string, number>()
-  for (const { source } of items) counts.set(source, (counts.get(source) ?? 0) + 1)
+  for (const name of items.map(({ source }) => sourceName(source))) counts.set(name, (counts.get(name) ?? 0) + 1)
   const most = Math.max(1, ...counts.values())
-  return new Map([...counts].map(([source, count]) => [source, count / most]))
+  return new Map([...counts].map(([name, count]) => [name, count / most]))
 }
 
 /** Left of a score where nobody may use the picture, or nobody knows. */
@@ -229,6 +235,3 @@ const UNUSABLE = 0.6
 const OWN_FIRST = 1.15
 /** Lost by a picture whose source is rare among those that fit the film. */
 const OTHER_HAND = 0.1
-
-/** A scene longer than this gets a second picture. */
-export const SHOT_SECONDS = 8

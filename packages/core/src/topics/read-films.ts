@@ -1,5 +1,5 @@
-import Papa from 'papaparse'
 import { TidyError } from '../fault.ts'
+import { namedRows, type ColumnNames, type NamedRow } from '../formats/named-rows.ts'
 import { shortHash } from '../hash.ts'
 import { ChannelFilm, FILMS_LIMIT } from './channel-film.ts'
 
@@ -10,7 +10,7 @@ export interface ReadFilms {
 }
 
 /** What a column may be called, as spreadsheets and statistics have it. */
-const COLUMNS: Record<keyof ChannelFilm, RegExp> = {
+const COLUMNS: ColumnNames<keyof ChannelFilm> = {
   id: /^(?:id|video ?id|film ?id)$/i,
   title: /^(?:title|video ?title|film|name|video)$/i,
   published: /^(?:published(?: ?at)?|publish(?:ed)? ?(?:date|time)|date|upload(?:ed)?(?: ?date)?|video publish time)$/i,
@@ -24,48 +24,20 @@ const COLUMNS: Record<keyof ChannelFilm, RegExp> = {
  * @throws TidyError `films_unreadable` when no row of it can be used
  */
 export function readFilms(text: string, name: string): ReadFilms {
-  const rows = /^\s*[[{]/.test(text) ? jsonRows(text, name) : csvRows(text, name)
-  if (rows.length > FILMS_LIMIT) throw new TidyError('films_unreadable', { name, reason: `it has ${rows.length} rows; ${FILMS_LIMIT} are read` })
+  const refuse = (reason: string) => new TidyError('films_unreadable', { name, reason })
+  const rows = namedRows(text, COLUMNS, ['title', 'published', 'views'], refuse)
+  if (rows.length > FILMS_LIMIT) throw refuse(`it has ${rows.length} rows; ${FILMS_LIMIT} are read`)
   const read: ReadFilms = { films: [], skipped: [] }
   rows.forEach((row, i) => {
     const made = filmOf(row)
     if (typeof made === 'string') read.skipped.push({ row: i + 1, reason: made })
     else read.films.push(made)
   })
-  if (read.films.length === 0) throw new TidyError('films_unreadable', { name, reason: read.skipped[0] ? `in its first row ${read.skipped[0].reason}` : 'it is empty' })
+  if (read.films.length === 0) throw refuse(read.skipped[0] ? `in its first row ${read.skipped[0].reason}` : 'it is empty')
   return read
 }
 
-type Row = Partial<Record<keyof ChannelFilm, unknown>>
-
-function named(entry: Record<string, unknown>): Row {
-  const row: Row = {}
-  for (const [key, value] of Object.entries(entry)) {
-    const column = (Object.keys(COLUMNS) as (keyof ChannelFilm)[]).find((known) => COLUMNS[known].test(key.trim().replace(/_/g, ' ')))
-    if (column && row[column] === undefined) row[column] = value
-  }
-  return row
-}
-
-function jsonRows(text: string, name: string): Row[] {
-  let value: unknown
-  try {
-    value = JSON.parse(text)
-  } catch {
-    throw new TidyError('films_unreadable', { name, reason: 'it is not JSON to its end' })
-  }
-  const list = Array.isArray(value) ? value : Object.values(value as object).find(Array.isArray)
-  if (!list) throw new TidyError('films_unreadable', { name, reason: 'there is no list in it' })
-  return (list as unknown[]).map((entry) => (entry && typeof entry === 'object' ? named(entry as Record<string, unknown>) : {}))
-}
-
-function csvRows(text: string, name: string): Row[] {
-  const { data, meta } = Papa.parse<Record<string, string>>(text.trim(), { header: true, skipEmptyLines: 'greedy', delimitersToGuess: [',', ';', '\t', '|'] })
-  if ((meta.fields?.length ?? 0) < 2) throw new TidyError('films_unreadable', { name, reason: 'its columns cannot be told apart. Save it with commas, semicolons or tabs between them' })
-  const missing = (['title', 'published', 'views'] as const).filter((column) => !meta.fields!.some((field) => COLUMNS[column].test(field.trim().replace(/_/g, ' '))))
-  if (missing.length) throw new TidyError('films_unreadable', { name, reason: `no column is called ${missing.join(' or ')}` })
-  return data.map(named)
-}
+type Row = NamedRow<keyof ChannelFilm>
 
 function filmOf(row: Row): ChannelFilm | string {
   const title = String(row.title ?? '').trim()

@@ -49,3 +49,13 @@ export interface FoundView {
   /** Whether a further page may bring more. */
   more: boolean
 }
+
+/** What came of a list that describes pictures. */
+export interface NotedView {
+  described: number
+  /** Rows that name no picture of the library, and what the first of them name. */
+  unknown: number
+  called: string[]
+  /** The first rows that could not be used, counted from 1. */
+  skipped: { row: number; reason: string }[]
+}

@@ -14,11 +14,13 @@ const LAPLACIAN = { width: 3, height: 3, kernel: [0, 1, 0, 1, -4, 1, 0, 1, 0], o
 
 /** Looks at a still: its perceptual hash, colours and detail. */
 export async function lookOf(file: string): Promise<Look> {
-  const options = { limitInputPixels: PIXELS_LIMIT }
+  // Decoded once: that is most of the work.
+  const { data, info } = await sharp(file, { limitInputPixels: PIXELS_LIMIT }).resize(DETAIL_SIDE, DETAIL_SIDE, { fit: 'inside', withoutEnlargement: true }).flatten({ background: '#fff' }).toColourspace('srgb').raw().toBuffer({ resolveWithObject: true })
+  const raw = { raw: { width: info.width, height: info.height, channels: info.channels } }
   const [bits, small, detail] = await Promise.all([
-    phash(file, options),
-    sharp(file, options).flatten({ background: '#fff' }).resize(COLOUR_SIDE, COLOUR_SIDE, { fit: 'fill' }).toColourspace('srgb').raw().toBuffer(),
-    sharp(file, options).greyscale().resize(DETAIL_SIDE, DETAIL_SIDE, { fit: 'inside', withoutEnlargement: true }).convolve(LAPLACIAN).raw().toBuffer(),
+    phash(data, raw),
+    sharp(data, raw).resize(COLOUR_SIDE, COLOUR_SIDE, { fit: 'fill' }).toColourspace('srgb').raw().toBuffer(),
+    sharp(data, raw).greyscale().convolve(LAPLACIAN).raw().toBuffer(),
   ])
   const mean = detail.reduce((sum, value) => sum + value, 0) / detail.length
   const sharpness = detail.reduce((sum, value) => sum + (value - mean) ** 2, 0) / detail.length

@@ -21,7 +21,9 @@ import { lookOf } from './look.ts'
 /** The longest file that is taken, in bytes. */
 export const OWN_BYTES_LIMIT = 400 * 1024 * 1024
 const LARGEST_SIDE = 8192
-/** What ffmpeg calls the formats that are taken; anything else is no picture to us. */
+/** Stills are read by sharp: starting ffprobe takes longer than all else that is done with one. */
+const STILLS = new Set(['jpeg', 'png', 'webp', 'gif', 'heif'])
+/** What ffmpeg calls the formats that are taken beside them; anything else is no picture to us. */
 const FORMATS = /^(image2|png_pipe|jpeg_pipe|webp_pipe|gif|gif_pipe|mov,mp4,m4a,3gp,3g2,mj2|matroska,webm|avif)$/
 /** A file in the folder of own files: one somebody brought or one that was made, and of a clip a piece of it, counted from 1. */
 const OWN = /^((?:own|made)-[0-9a-f]{32})(?:-([1-9]\d{0,3}))?$/
@@ -64,7 +66,10 @@ export async function keepOwn(folder: string, half: string, facts: Omit<OwnFacts
   const { id, kind } = facts.item
   const still = kind === 'clip' ? `${half}.jpg` : half
   if (kind === 'clip') await firstFrame(half, still, 0)
-  const whole: OwnFacts = { ...facts, look: await lookOf(still) }
+  const look = await lookOf(still).catch(() => {
+    throw unusable(facts.fileName, 'it is cut off or damaged')
+  })
+  const whole: OwnFacts = { ...facts, look }
   await rename(half, join(folder, id))
   await keepFacts(folder, whole)
   return whole
@@ -75,22 +80,41 @@ const keepFacts = (folder: string, facts: OwnFacts) => replacedFile(join(folder,
 const unusable = (name: string, reason: string) => new TidyError('own_file_unusable', { name: basename(name).slice(0, 80), reason })
 
 async function itemOf(file: string, id: string, name: string): Promise<Item> {
-  const no = () => unusable(name, 'it is neither a picture nor a film that can be read')
+  const { moves, seconds, ...size } = (await stillAt(file)) ?? (await probedAt(file, name))
+  if (Math.max(size.width, size.height) > LARGEST_SIDE) throw unusable(name, `it is larger than ${LARGEST_SIDE} pixels`)
+  // What it carries is read first: turning it leaves that behind.
+  const said = moves ? { tags: [] } : await describedInside(file)
+  const stands = moves ? size : await upright(file).catch(() => {
+    throw unreadable(name)
+  })
+  return Item.parse({ ...describedItem(said, name), id, kind: moves ? 'clip' : 'photo', ...stands, seconds, orientation: orientationOf(stands) })
+}
+
+interface Seen {
+  width: number
+  height: number
+  moves: boolean
+  seconds: number | null
+}
+
+const unreadable = (name: string) => unusable(name, 'it is neither a picture nor a film that can be read')
+
+/** A still as sharp reads it; undefined for what moves or is none. */
+async function stillAt(file: string): Promise<Seen | undefined> {
+  const known = await sharp(file, { limitInputPixels: false }).metadata().catch(() => undefined)
+  return known && STILLS.has(known.format) && (known.pages ?? 1) === 1 ? { width: known.width, height: known.height, moves: false, seconds: null } : undefined
+}
+
+async function probedAt(file: string, name: string): Promise<Seen> {
   const { stdout } = await runProgram('ffprobe', ['-v', 'error', '-protocol_whitelist', 'file,pipe', '-select_streams', 'v:0', '-count_packets', '-show_entries', 'stream=width,height,nb_read_packets,duration:format=format_name,duration', '-of', 'json', file], { timeoutMs: 60_000 }).catch((cause: unknown) => {
-    if (cause instanceof TidyError && cause.code === 'program_failed') throw no()
+    if (cause instanceof TidyError && cause.code === 'program_failed') throw unreadable(name)
     throw cause
   })
   const { streams, format } = JSON.parse(stdout.toString()) as Probed
   const { width = 0, height = 0, nb_read_packets: packets, duration } = streams?.[0] ?? {}
-  if (!FORMATS.test(format?.format_name ?? '') || !width || !height) throw no()
-  if (Math.max(width, height) > LARGEST_SIDE) throw unusable(name, `it is larger than ${LARGEST_SIDE} pixels`)
+  if (!FORMATS.test(format?.format_name ?? '') || !width || !height) throw unreadable(name)
   const moves = Number(packets ?? 1) > 1
-  // What it carries is read first: turning it leaves that behind.
-  const said = moves ? { tags: [] } : await describedInside(file)
-  const size = moves ? { width, height } : await upright(file).catch(() => {
-    throw no()
-  })
-  return Item.parse({ ...describedItem(said, name), id, kind: moves ? 'clip' : 'photo', ...size, seconds: moves ? Number(duration ?? format?.duration ?? 0) : null, orientation: orientationOf(size) })
+  return { width, height, moves, seconds: moves ? Number(duration ?? format?.duration ?? 0) : null }
 }
 
 /** Turns a photograph as its camera was held, so that every later reader sees it upright. */

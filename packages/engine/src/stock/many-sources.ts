@@ -6,6 +6,7 @@ import { TidyError } from '@tidy-reel/core/fault'
 import { isOurs, Item } from '@tidy-reel/core/match/item'
 import { jsonOf } from '../storage/json.ts'
 import { contentHash, replacedFile } from '../storage/kept-file.ts'
+import { removeOlder } from '../storage/old-files.ts'
 import type { PictureLibrary, PictureProvider, StockQuery } from './contract.ts'
 
 /** One of the places pictures come from. */
@@ -25,6 +26,8 @@ const AT_ONCE = 6
 const PATIENCE = { awayMs: 15_000, slowMs: 4000, slowTimes: 3 }
 /** Answers are kept so long: libraries change by the day. */
 const KEPT_MS = 24 * 3600_000
+/** When old answers were last cleared away, by folder. */
+const cleared = new Map<string, number>()
 
 const Answers = z.array(Item)
 
@@ -35,6 +38,10 @@ const Answers = z.array(Item)
  * @param kept folder of answers kept from before; none: nothing is kept
  */
 export function manySources(sources: readonly Source[], kept?: string, patience: Partial<typeof PATIENCE> = {}): PictureLibrary {
+  if (kept && Date.now() - (cleared.get(kept) ?? 0) > KEPT_MS) {
+    cleared.set(kept, Date.now())
+    void removeOlder(kept, KEPT_MS)
+  }
   const asked = sources.map((source) => ({ ...source, ask: asking(source, kept, { ...PATIENCE, ...patience }) }))
   const of = (id: string) => {
     const source = sources.find(({ key }) => key && id.startsWith(`${key}.`)) ?? sources.find(({ key }) => !key)

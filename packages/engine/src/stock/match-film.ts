@@ -1,12 +1,12 @@
 import { setMaxListeners } from 'node:events'
 import type { TidyError } from '@tidy-reel/core/fault'
-import type { Item, Orientation } from '@tidy-reel/core/match/item'
+import { sourceName, type Item, type Orientation } from '@tidy-reel/core/match/item'
 import { pickPictures, type ScenePicks } from '@tidy-reel/core/match/pick'
 import { pictureIndex } from '@tidy-reel/core/match/picture-index'
 import { queriesOf, searchesOf } from '@tidy-reel/core/match/queries'
 import { shortlist } from '@tidy-reel/core/match/shortlist'
 import type { SceneToMatch } from '@tidy-reel/core/match/scene-to-match'
-import { NOTHING_TOLD, type Matching } from '@tidy-reel/core/document/document'
+import { NOTHING_TOLD, PLAIN_PICKING, type Matching, type Picking } from '@tidy-reel/core/document/document'
 import type { Film } from '@tidy-reel/core/document/film-scenes'
 import type { Lexicon } from '@tidy-reel/core/words/lexicon'
 import type { PictureLibrary } from './contract.ts'
@@ -20,6 +20,8 @@ export interface MatchOptions {
   kept?: ReadonlyMap<number, readonly string[]>
   /** What a person told matching. */
   told?: Matching
+  /** How pictures are to be chosen. */
+  picking?: Picking
   /** Perceptual hash of an item, where somebody has looked at it. */
   hashOf?: (id: string) => string | undefined
   signal?: AbortSignal
@@ -51,9 +53,12 @@ const once = (faults: readonly TidyError[]) => [...new Map(faults.map((fault) =>
  * @returns picks by scene, and what providers said when they failed: the scenes are there all the same, without their pictures
  */
 export async function matchFilm(scenes: readonly SceneToMatch[], lexicon: Lexicon, library: PictureLibrary | readonly Item[], options: MatchOptions): Promise<{ picks: ScenePicks[]; faults: TidyError[] }> {
-  const { told = NOTHING_TOLD } = options
+  const { told = NOTHING_TOLD, picking = PLAIN_PICKING } = options
   const queries = queriesOf(scenes, lexicon, options.title, new Map(told.senses.map(({ noun, sense }) => [noun, sense])))
-  const pick = (items: readonly Item[]) => pickPictures(scenes, queries, pictureIndex(items, lexicon, options.hashOf), lexicon, { ...options, refusals: told.refusals })
+  const keptIds = new Set([...(options.kept?.values() ?? [])].flat())
+  // What a person chose stays, wherever it is from: matching looks around it.
+  const wanted = ({ id, source }: Item) => !picking.without.includes(sourceName(source)) || keptIds.has(id)
+  const pick = (items: readonly Item[]) => pickPictures(scenes, queries, pictureIndex(items.filter(wanted), lexicon, options.hashOf), lexicon, { ...options, refusals: told.refusals })
   const searches = [...new Set(queries.flatMap(searchesOf))]
   if (!('search' in library)) return { picks: pick(shortlist(library, searches)), faults: [] }
   // Every search listens to the one signal.

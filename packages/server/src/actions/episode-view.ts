@@ -30,7 +30,7 @@ export async function episodeView(episode: Episode, place: Pick<ReturnType<typeo
     id, revision, document,
     takes: spoken, rate, pronunciations,
     bed: await knownBed(place.beds, document.mood, filmSeconds(film, film.scenes.map((scene) => spoken[scene.id])), document.title),
-    candidates: Object.fromEntries(candidates.map(({ sceneId, words, picks, meanings }) => [sceneId, { words, picks, meanings }])),
+    candidates: Object.fromEntries(candidates.map(({ sceneId, words, picks, meanings, numbers }) => [sceneId, { words, picks, meanings, numbers }])),
     hashes: Object.fromEntries(shown.flatMap(({ id: item }) => {
       const look = lookOfThumbnail(place.thumbnails, item)
       return look ? [[item, look.hash]] : []

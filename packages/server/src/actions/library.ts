@@ -1,6 +1,7 @@
 import { QueryTypes, type Sequelize } from 'sequelize'
 import type { Refusal, RefusalReason } from '@tidy-reel/core/document/document'
 import { TidyError } from '@tidy-reel/core/fault'
+import { PICTURE_LIST_LIMIT, type ListedPicture, type PictureNote } from '@tidy-reel/core/formats/picture-list'
 import { licenceFacts } from '@tidy-reel/core/ledger/licences'
 import { originOf, type PictureFilter } from '@tidy-reel/core/match/filter'
 import { chosenItem, Item, itemAgain, type ChosenItem } from '@tidy-reel/core/match/item'
@@ -16,6 +17,8 @@ const WEIGHED = MOST_FOUND
 const WEIGHED_EACH = 200
 
 const REFUSALS_LEARNT = 1000
+/** Rows of a list in one step. */
+const NOTED_AT_ONCE = 1000
 
 export interface LibraryQuery {
   words: string
@@ -82,6 +85,38 @@ export function libraryActions(sequelize: Sequelize, ownerId: string) {
         id, title, description, author, licence, use: licenceFacts(licence).use, people: said.people ?? showsPeople({ ...known.item, title, description }),
       })
       return find(id)
+    },
+    /**
+     * Says of many pictures what a list says; words are added to those they have.
+     *
+     * @returns the notes that name no picture of the library, by their place
+     */
+    async note(notes: readonly PictureNote[]): Promise<number[]> {
+      const unknown: number[] = []
+      for (let from = 0; from < notes.length; from += NOTED_AT_ONCE) {
+        const rows = notes.slice(from, from + NOTED_AT_ONCE).map((note, i) => ({
+          ...note, nth: from + i, stem: note.file?.replace(/\.[^.]+$/, ''), whole: note.file?.includes('.') ?? false, use: note.licence === undefined ? undefined : licenceFacts(note.licence).use,
+          people: note.people ?? (showsPeople({ title: note.title ?? '', tags: note.tags ?? [], description: note.description ?? '' }) || undefined),
+        }))
+        const found = await select<{ nth: number }>(`with said as (select * from jsonb_to_recordset($rows::jsonb) as row(nth int, id text, file text, stem text, whole boolean, title text, description text, tags text[], author text, licence text, use text, people boolean)),
+          meant as (select said.*, pictures.id as picture from said join pictures on pictures.owner_id = $ownerId and removed_at is null and pictures.id = said.id
+            union all select said.*, pictures.id from said join pictures on pictures.owner_id = $ownerId and removed_at is null and said.id is null and file_name is not null
+              and regexp_replace(file_name, '\\.[^.]+$', '') = said.stem and (not whole or file_name = said.file)),
+          one as (select distinct on (picture) * from meant order by picture, nth desc),
+          done as (update pictures set title = coalesce(one.title, pictures.title), description = coalesce(one.description, pictures.description), author = coalesce(one.author, pictures.author),
+              licence = coalesce(one.licence, pictures.licence), licence_use = coalesce(one.use, licence_use), people = coalesce(one.people, pictures.people),
+              tags = (select coalesce(array_agg(tag order by first), '{}') from (select tag, min(place) as first from unnest(pictures.tags || coalesce(one.tags, '{}')) with ordinality as each(tag, place) group by tag) as kept)
+            from one where pictures.owner_id = $ownerId and pictures.id = one.picture)
+          select distinct nth from meant`, { rows: JSON.stringify(rows) })
+        const named = new Set(found.map(({ nth }) => nth))
+        unknown.push(...rows.flatMap(({ nth }) => (named.has(nth) ? [] : [nth])))
+      }
+      return unknown
+    },
+    /** All pictures of the library, the newest first. */
+    async listed(): Promise<ListedPicture[]> {
+      const rows = await select<Row & { file_name: string | null }>(`select ${COLUMNS}, file_name from pictures where owner_id = $ownerId and removed_at is null order by added_at desc, id limit ${PICTURE_LIST_LIMIT}`, {})
+      return rows.map(({ file_name, ...row }) => ({ ...viewOf(row), fileName: file_name }))
     },
     async setFavourite(item: Item, favourite: boolean): Promise<void> {
       await keep([item])

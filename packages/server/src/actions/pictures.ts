@@ -4,12 +4,13 @@ import { buffer } from 'node:stream/consumers'
 import pLimit from 'p-limit'
 import type { Sequelize } from 'sequelize'
 import { TidyError } from '@tidy-reel/core/fault'
+import { readPictureList } from '@tidy-reel/core/formats/picture-list'
 import { passes, type PictureFilter } from '@tidy-reel/core/match/filter'
 import { REFUSED_EVERYWHERE } from '@tidy-reel/core/document/document'
 import type { Command } from '@tidy-reel/core/document/command'
 import type { ChosenItem, Item } from '@tidy-reel/core/match/item'
 import type { Look } from '@tidy-reel/core/match/look'
-import type { FoundView } from '@tidy-reel/core/views/library'
+import type { FoundView, NotedView } from '@tidy-reel/core/views/library'
 import { folders, type EngineConfig } from '@tidy-reel/engine/config'
 import { makerClient } from '@tidy-reel/engine/maker/client'
 import type { MakerStyle, PictureWish } from '@tidy-reel/engine/maker/contract'
@@ -27,6 +28,9 @@ import { libraryActions } from './library.ts'
 const SHOWN = 24
 const PAGES_LOOKED = 4
 const PREVIEWS_AT_ONCE = 2
+/** Of a list of pictures, in bytes; and names that are told of those nobody knows. */
+const LIST_LIMIT = 50 * 1024 * 1024
+const CALLED_SHOWN = 5
 
 /** Pictures on their way into a film or the library: found, brought, cut, made. */
 export function pictureActions(sequelize: Sequelize, queue: Queue, engine: EngineConfig, ownerId: string) {
@@ -90,6 +94,14 @@ export function pictureActions(sequelize: Sequelize, queue: Queue, engine: Engin
       await library.tag(ids, tags, [])
       for (const id of ids) await library.describe(id, words)
       return { described: ids.length }
+    },
+    /** What a list says of pictures that are in the library. */
+    async takeList(name: string, bytes: Readable): Promise<NotedView> {
+      const unusable = (reason: string) => new TidyError('picture_list_unreadable', { name: basename(name).slice(0, 80), reason })
+      const text = await buffer(limited(bytes, LIST_LIMIT, () => unusable(`it is larger than ${LIST_LIMIT / 1024 / 1024} MB`)))
+      const { notes, skipped } = readPictureList(new TextDecoder().decode(text), basename(name))
+      const unknown = (await library.note(notes)).map((nth) => notes[nth]!)
+      return { described: notes.length - unknown.length, unknown: unknown.length, called: unknown.slice(0, CALLED_SHOWN).map(({ file, id }) => file ?? id!), skipped: skipped.slice(0, CALLED_SHOWN) }
     },
     /** The pieces of a clip as pictures of their own. */
     async cut(id: string, signal: AbortSignal): Promise<void> {

@@ -92,10 +92,15 @@ const DOCUMENT_6 = ['episodes', 'renders', 'versions'].map((table) => `update ${
   'create index pictures_refused on pictures (owner_id, added_at desc) where refused is not null',
 )
 
+/** Documents of version 7: how pictures are chosen. Numbers worth showing are found when pictures are looked for anew. */
+const SEVENTH_DOCUMENT = JSON.stringify({ version: 7, picking: { stills: null, longest: 8, without: [] } })
+const DOCUMENT_7 = ['episodes', 'renders', 'versions'].map((table) => `update ${table} set document = document || '${SEVENTH_DOCUMENT}'::jsonb where document->>'version' = '6'`)
+  .concat('delete from candidates', 'alter table candidates add column numbers jsonb not null', "create index pictures_called on pictures (owner_id, regexp_replace(file_name, '\\.[^.]+$', '')) where file_name is not null")
+
 /** Brings the database to the newest layout; each step once, in a transaction. */
 export async function migrate(sequelize: Sequelize): Promise<void> {
   const umzug = new Umzug({
-    migrations: [['001-first', FIRST], ['002-history', HISTORY], ['003-document-2', DOCUMENT_2], ['004-document-3', DOCUMENT_3], ['005-topics', TOPICS], ['006-writing', WRITING], ['007-document-4', DOCUMENT_4], ['008-document-5', DOCUMENT_5], ['009-document-6', DOCUMENT_6]].map(([name, statements]) => ({
+    migrations: [['001-first', FIRST], ['002-history', HISTORY], ['003-document-2', DOCUMENT_2], ['004-document-3', DOCUMENT_3], ['005-topics', TOPICS], ['006-writing', WRITING], ['007-document-4', DOCUMENT_4], ['008-document-5', DOCUMENT_5], ['009-document-6', DOCUMENT_6], ['010-document-7', DOCUMENT_7]].map(([name, statements]) => ({
       name: name as string,
       up: () => sequelize.transaction(async (transaction) => {
         for (const statement of statements!) await sequelize.query(statement, { transaction })

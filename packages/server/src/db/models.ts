@@ -1,6 +1,6 @@
 import { DataTypes, Model, Sequelize, type CreationOptional, type InferAttributes, type InferCreationAttributes } from 'sequelize'
 import type { Command } from '@tidy-reel/core/document/command'
-import type { Document, Matching } from '@tidy-reel/core/document/document'
+import type { Document, Matching, Picking } from '@tidy-reel/core/document/document'
 import type { Inverse } from '@tidy-reel/core/document/inverse'
 import type { ScenePicks } from '@tidy-reel/core/match/pick'
 import type { FilmShape } from '@tidy-reel/core/render/plan'
@@ -66,8 +66,9 @@ export class Candidates extends Model<InferAttributes<Candidates>, InferCreation
   declare words: ScenePicks['words']
   declare picks: ScenePicks['candidates']
   declare meanings: ScenePicks['meanings']
-  /** What a person had told matching when it chose. */
-  declare told: Matching
+  declare numbers: ScenePicks['numbers']
+  /** What a person had told matching when it chose, and how pictures were to be chosen. */
+  declare told: Matching & { picking: Picking }
 }
 
 export class Render extends Model<InferAttributes<Render>, InferCreationAttributes<Render>> {
@@ -150,7 +151,7 @@ export function connect(database: string): Sequelize {
   Episode.init({ id, ownerId: owner, channelId: UUID, document: JSONB, revision: INTEGER, deletedAt: DATE, createdAt: DATE, updatedAt: DATE }, { sequelize, tableName: 'episodes' })
   Change.init({ id: { type: BIGINT, primaryKey: true, autoIncrement: true }, ownerId: owner, episodeId: UUID, revision: INTEGER, actor: STRING, command: JSONB, inverse: JSONB, key: STRING, state: { type: STRING, defaultValue: 'done' }, createdAt: DATE }, { sequelize, tableName: 'changes', updatedAt: false })
   Version.init({ id, ownerId: owner, episodeId: UUID, name: STRING, revision: INTEGER, document: JSONB, createdAt: DATE }, { sequelize, tableName: 'versions', updatedAt: false })
-  Candidates.init({ episodeId: { type: UUID, primaryKey: true }, sceneId: { type: STRING, primaryKey: true }, ownerId: owner, text: TEXT, words: JSONB, picks: JSONB, meanings: JSONB, told: JSONB }, { sequelize, tableName: 'candidates', timestamps: false })
+  Candidates.init({ episodeId: { type: UUID, primaryKey: true }, sceneId: { type: STRING, primaryKey: true }, ownerId: owner, text: TEXT, words: JSONB, picks: JSONB, meanings: JSONB, numbers: JSONB, told: JSONB }, { sequelize, tableName: 'candidates', timestamps: false })
   Render.init({ id, ownerId: owner, episodeId: UUID, state: STRING, shape: JSONB, document: JSONB, progress: JSONB, report: JSONB, fault: JSONB, createdAt: DATE, updatedAt: DATE }, { sequelize, tableName: 'renders' })
   SceneTake.init({ episodeId: { type: UUID, primaryKey: true }, sceneId: { type: STRING, primaryKey: true }, hash: { type: STRING, primaryKey: true }, ownerId: owner, text: TEXT, voice: STRING, kind: STRING, samples: INTEGER, usedAt: DATE }, { sequelize, tableName: 'scene_takes', timestamps: false })
   Watched.init({ id, ownerId: owner, key: STRING, name: STRING, own: BOOLEAN, films: JSONB, takenAt: DATE }, { sequelize, tableName: 'watched_channels', timestamps: false })

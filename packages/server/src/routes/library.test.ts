@@ -187,3 +187,19 @@ describe('made pictures', () => {
     })
   })
 })
+
+describe('a list of pictures', () => {
+  it('describes the picture it names, a thousand rows at once', async () => {
+    await bring('Green gate.png', await painted('#18a838'))
+    const rows = Array.from({ length: 1200 }, (_, i) => `file ${i}.jpg,No such file,`)
+    const answer = await bring('list.csv', Buffer.from(`file,title,keywords\n${rows.join('\n')}\nGreen gate.png,A gate near the shore,"barn; field, gate"\n,Nameless,\n`), '/api/own/list')
+    expect(answer).toEqual({ status: 200, body: { described: 1, unknown: 1200, called: ['file 0.jpg', 'file 1.jpg', 'file 2.jpg', 'file 3.jpg', 'file 4.jpg'], skipped: [{ row: 1202, reason: 'no file is named' }] } })
+    const [gate] = await listed('words=gate')
+    expect(gate!.item).toMatchObject({ title: 'A gate near the shore', tags: ['barn', 'field', 'gate'], licence: 'Own' })
+    const csv = await (await app.web.request('http://localhost/api/library/list.csv', { headers: { host: 'localhost' } })).text()
+    expect(csv).toContain(`${gate!.item.id},Green gate.png,A gate near the shore,,barn; field; gate`)
+    expect((await bring('list.json', Buffer.from(JSON.stringify([{ id: gate!.item.id, licence: 'CC BY 4.0', author: 'Ann' }])), '/api/own/list')).body.described).toBe(1)
+    expect(await titles('licence=credit&words=field')).toEqual(['A gate near the shore'])
+    for (const [text, reason] of [['', 'cannot be told apart'], ['{"a":', 'not JSON'], ['PK\u0003\u0004', 'cannot be told apart']] as const) expect(await bring('odd.csv', Buffer.from(text), '/api/own/list')).toMatchObject({ status: 422, body: { detail: expect.stringContaining(reason) } })
+  })
+})

@@ -1,6 +1,7 @@
 import { Hono } from 'hono'
 import { z } from 'zod'
 import { Making, REFUSALS } from '@tidy-reel/core/document/document'
+import { pictureList } from '@tidy-reel/core/formats/picture-list'
 import { PictureFilter } from '@tidy-reel/core/match/filter'
 import { Item } from '@tidy-reel/core/match/item'
 import { SHELVES } from '@tidy-reel/core/views/library'
@@ -36,6 +37,8 @@ export function libraryRoutes({ library, pictures }: App) {
     })
     .post('/own', valid('query', FileName), async (c) => c.json(await pictures.take(c.req.valid('query').name, bodyOf(c.req.raw)), 201))
     .post('/own/sidecar', valid('query', FileName), async (c) => c.json(await pictures.takeSidecar(c.req.valid('query').name, bodyOf(c.req.raw))))
+    .post('/own/list', valid('query', FileName), async (c) => c.json(await pictures.takeList(c.req.valid('query').name, bodyOf(c.req.raw))))
+    .get('/library/list.csv', async (c) => c.body(pictureList(await library.listed()), 200, { 'content-type': 'text/csv; charset=utf-8', 'content-disposition': 'attachment; filename="library.csv"' }))
     .get('/library', valid('query', Shelved), async (c) => {
       const { words: asked, shelf, collection, from, ...filter } = c.req.valid('query')
       return c.json(await library.search({ words: asked, shelf, collection, filter, from }))

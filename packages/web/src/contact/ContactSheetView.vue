@@ -7,6 +7,7 @@ import { useEpisode } from '../episode/episode-store.ts'
 import ItemThumb from '../ItemThumb.vue'
 import { useKeys } from '../use-keys.ts'
 import ScenePictures from '../sheet/ScenePictures.vue'
+import PickingMenu from './PickingMenu.vue'
 
 /** Pixels: the least a picture is wide, what lies between two, what its caption needs. */
 const SIZES = { least: 150, gap: 14, caption: 40 }
@@ -21,6 +22,7 @@ const cell = computed(() => {
   return { width: picture + SIZES.gap, wide: picture, high: (picture * 9) / 16, height: (picture * 9) / 16 + SIZES.caption }
 })
 const shown = computed(() => episode.document!.scenes.flatMap(({ id, text, shots, hidden }, scene) => (hidden ? [] : (shots.length ? shots : [undefined]).map((shot, at) => ({ id, text, scene, at, item: shot?.item ?? null })))))
+const offered = computed(() => Object.values(episode.data?.candidates ?? {}).flatMap(({ picks }) => picks.map(({ item }) => item)))
 const pairs = computed(() => alikePictures(shown.value, (id) => episode.data?.hashes[id]))
 const at = ref(0)
 const current = computed(() => shown.value[at.value])
@@ -70,7 +72,7 @@ useKeys(() => ({ ArrowRight: move(1), ArrowLeft: move(-1), ArrowDown: move(colum
 <template>
   <div ref="desk" class="contact" tabindex="-1">
     <main ref="sheet">
-      <p class="soft head"><b class="serif">{{ shown.length }} pictures</b><span v-if="pairs.length" class="red">{{ pairs.length }} {{ pairs.length === 1 ? 'pair looks' : 'pairs look' }} alike</span><span v-else>none look alike</span><span class="keys"><kbd>N</kbd>next alike <kbd>1</kbd>–<kbd>4</kbd>another picture; drag one onto another to swap them</span><RouterLink class="link" :to="{ name: 'sheet' }">Back to the sheet</RouterLink></p>
+      <p class="soft head"><b class="serif">{{ shown.length }} pictures</b><span v-if="pairs.length" class="red">{{ pairs.length }} {{ pairs.length === 1 ? 'pair looks' : 'pairs look' }} alike</span><span v-else>none look alike</span><span class="keys"><kbd>N</kbd>next alike <kbd>1</kbd>–<kbd>4</kbd>another picture; drag to swap</span><PickingMenu :picking="episode.document!.picking" :shown="shown.flatMap(({ item }) => item ?? [])" :offered="offered" @change="(set) => episode.run({ type: 'setPicking', set })" /><RouterLink class="link" :to="{ name: 'sheet' }">Back to the sheet</RouterLink></p>
       <ol :style="{ height: `${height}px` }" aria-label="Pictures of the film">
         <li v-for="(one, i) in shown" :key="`${one.id} ${one.at}`" :style="{ left: `${placeOf(i).x}px`, top: `${placeOf(i).y}px`, width: `${cell.wide}px` }" :aria-current="i === at" :class="{ on: i === at, paired: paired.has(i) }" draggable="true" @dragstart="lifted = i" @dragover.prevent @drop.prevent="swap(lifted, i)">
           <button class="plain" tabindex="-1" :title="one.item?.title ?? 'No picture'" @click="at = i, desk?.focus()">

@@ -18,9 +18,9 @@ import { api, ApiError, type SayRequest } from '../api.ts'
 import { outbox, type SaveState } from './outbox.ts'
 
 /** Changes after which something is to be spoken, matched or made ready for the monitor. */
-const SHOWN_OR_HEARD = new Set<Command['type']>(['editNarration', 'splitScene', 'mergeScene', 'insertScenes', 'setShot', 'addShot', 'layShots', 'swapShots', 'setVoice', 'setSpeaking', 'useTakes', 'setMood', 'adjustScenes', 'pinSense', 'refusePicture', 'restore'])
+const SHOWN_OR_HEARD = new Set<Command['type']>(['editNarration', 'splitScene', 'mergeScene', 'insertScenes', 'setShot', 'addShot', 'layShots', 'swapShots', 'setVoice', 'setSpeaking', 'useTakes', 'setMood', 'adjustScenes', 'pinSense', 'refusePicture', 'setPicking', 'restore'])
 
-const NO_CANDIDATES: EpisodeView['candidates'][string] = { words: [], picks: [], meanings: [] }
+const NO_CANDIDATES: EpisodeView['candidates'][string] = { words: [], picks: [], meanings: [], numbers: [] }
 
 /**
  * The open episode: its document, what is derived from it, and the edits on their way to the server.

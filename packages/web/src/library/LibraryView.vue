@@ -12,7 +12,7 @@ import { useKeys } from '../use-keys.ts'
 import PictureDetails from './PictureDetails.vue'
 import PictureGrid from './PictureGrid.vue'
 import { chosenFiles, droppedFiles, useBringing } from './use-bringing.ts'
-import { useLibrary } from './use-library.ts'
+import { pictureAt, useLibrary } from './use-library.ts'
 
 const SHELVES: readonly (readonly [shelf: Shelf, label: string, empty: string])[] = [
   ['all', 'Everything', 'Nothing is here yet. Drop pictures, clips or a whole folder onto this page; what you choose for a film comes here by itself.'],
@@ -21,7 +21,7 @@ const SHELVES: readonly (readonly [shelf: Shelf, label: string, empty: string])[
   ['recent', 'Recently chosen', 'Pictures you choose for films will be here, the newest first.'], ['untagged', 'Without words', 'Every file has words. Matching finds them all.'], ['alike', 'Look the same', 'No two pictures look the same.'], ['refused', 'Turned down', 'Pictures turned down in a film as ugly, or not your style, will be here: no later film is offered them, nor much of the same hand.'],
 ]
 const library = useLibrary()
-const { shelf, collection, words, filter, count, pictures, collections, problem } = library
+const { shelf, collection, words, filter, count, pages, collections, problem } = library
 const bringing = useBringing(() => {
   void library.reload()
 })
@@ -47,12 +47,15 @@ watch([shelf, collection, words, filter], () => {
 })
 
 function pick(place: number, extend: 'one' | 'more' | 'range' = 'one') {
-  const picture = pictures.value.get(place)
+  const picture = pictureAt(pages.value, place)
   if (!picture) return
   const next = extend === 'one' ? new Map<string, PictureView>() : new Map(selected.value)
   const range = extend === 'range' && at.value >= 0 ? [Math.min(at.value, place), Math.max(at.value, place)] as const : undefined
   if (range) {
-    for (const [i, each] of pictures.value) if (i >= range[0] && i <= range[1]) next.set(each.item.id, each)
+    for (let i = range[0]; i <= range[1]; i++) {
+      const each = pictureAt(pages.value, i)
+      if (each) next.set(each.item.id, each)
+    }
   } else if (extend === 'more' && next.has(picture.item.id)) next.delete(picture.item.id)
   else next.set(picture.item.id, picture)
   selected.value = next
@@ -141,13 +144,14 @@ function go(to: Shelf, name?: string) {
 <template>
   <div class="room" :class="{ over }" @dragover.prevent="over = true" @dragleave.self="over = false" @drop.prevent="drop">
     <ChannelHeader><ElButton @click="folder?.click()">Bring a folder</ElButton><ElButton type="primary" @click="files?.click()">Bring files</ElButton></ChannelHeader>
-    <input ref="files" class="hidden" type="file" multiple accept="image/*,video/*,.xmp" tabindex="-1" aria-label="Bring files" @change="chose" />
+    <input ref="files" class="hidden" type="file" multiple accept="image/*,video/*,.xmp,.csv,.json" tabindex="-1" aria-label="Bring files" @change="chose" />
     <input ref="folder" class="hidden" type="file" webkitdirectory tabindex="-1" aria-label="Bring a folder" @change="chose" />
     <div class="desk">
       <nav aria-label="Parts of the library">
         <button v-for="[name, label] in SHELVES" :key="name" class="plain" :aria-current="shelf === name && !collection" @click="go(name)">{{ label }}</button>
         <h2 v-if="collections.length" class="soft">Collections</h2>
         <button v-for="{ name, pictures: many } in collections" :key="name" class="plain" :aria-current="collection === name" @click="go('all', name)">{{ name }} <span class="soft">{{ many }}</span></button>
+        <a v-if="count" class="list link" :href="api.libraryList" download title="All pictures with their words, as CSV. Changed in a spreadsheet and dropped here, it describes them">As a list</a>
       </nav>
       <main>
         <div class="asked">
@@ -156,15 +160,16 @@ function go(to: Shelf, name?: string) {
           <FilterButton :filter="filter" @change="filter = $event" />
           <span class="soft many">{{ count === undefined ? '' : words && count >= MOST_FOUND ? `the best ${MOST_FOUND} pictures` : `${count.toLocaleString('en-GB')} ${count === 1 ? 'picture' : 'pictures'}` }}</span>
         </div>
-        <div v-if="bringing.busy.value || bringing.problems.value.length" class="bringing" role="status">
+        <div v-if="bringing.busy.value || bringing.problems.value.length || bringing.told.value.length" class="bringing" role="status">
           <p v-if="bringing.busy.value">{{ bringing.done.value }} of {{ bringing.all.value }} files <button class="plain link" @click="bringing.stop()">Stop</button></p>
-          <p v-else>{{ bringing.taken.value }} {{ bringing.taken.value === 1 ? 'file' : 'files' }} brought<template v-if="bringing.stopped.value">, the rest left</template>. <button class="plain link" @click="bringing.problems.value = []">Close</button></p>
+          <p v-else>{{ bringing.taken.value }} {{ bringing.taken.value === 1 ? 'file' : 'files' }} brought<template v-if="bringing.stopped.value">, the rest left</template>. <button class="plain link" @click="bringing.problems.value = bringing.told.value = []">Close</button></p>
           <div v-if="bringing.busy.value" class="bar"><i :style="{ width: `${bringing.share.value * 100}%` }" /></div>
+          <p v-for="said in bringing.told.value" :key="said">{{ said }}</p>
           <ul v-if="bringing.problems.value.length" class="red"><li v-for="(said, i) in bringing.problems.value" :key="i">{{ said }}</li></ul>
         </div>
         <p v-if="problem" class="red" role="alert">{{ problem }}</p>
         <p v-else-if="count === 0" class="empty serif">{{ words || Object.keys(filter).length ? 'Nothing in the library is like that.' : (SHELVES.find(([name]) => name === shelf)?.[2] ?? '') }}</p>
-        <PictureGrid v-if="count" :count="count" :pictures="pictures" :selected="new Set(ids)" :at="at" @need="library.need" @press="press" @columns="columns = $event" />
+        <PictureGrid v-if="count" :count="count" :pages="pages" :selected="new Set(ids)" :at="at" @need="library.need" @press="press" @columns="columns = $event" />
       </main>
       <PictureDetails v-if="chosen.length" ref="details" :pictures="chosen" :collections="collections" @tag="tag" @describe="describe" @collect="collect" @favour="favour" @remove="remove" @wanted="wantAgain" @next="move(1)()" @show="(title) => (asked = words = title)" />
     </div>
@@ -178,6 +183,7 @@ function go(to: Shelf, name?: string) {
 .desk { display: grid; grid-template-columns: 176px minmax(0, 1fr) auto; min-height: 0; }
 .desk > :nth-child(3) { width: 320px; }
 nav { border-right: 1px solid var(--hair); padding: 18px 20px 18px 28px; display: grid; gap: 9px; align-content: start; overflow: auto; }
+.list { margin-top: 14px; justify-self: start; }
 nav h2 { font-size: 13.5px; margin-top: 12px; }
 nav [aria-current='true'] { font-weight: 600; box-shadow: -3px 0 0 var(--paper), -6px 0 0 var(--blue); }
 main { display: grid; grid-template-rows: auto auto minmax(0, 1fr); min-height: 0; padding: 14px 20px 0; gap: 12px; background: var(--paper); }

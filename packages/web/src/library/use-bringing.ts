@@ -1,4 +1,5 @@
 import { computed, ref } from 'vue'
+import type { NotedView } from '@tidy-reel/core/views/library'
 import { api } from '../api.ts'
 
 /** Files sent at once. */
@@ -18,6 +19,8 @@ export function useBringing(arrived: () => void) {
   const done = ref(0)
   const taken = ref(0)
   const problems = ref<string[]>([])
+  /** What came of lists. */
+  const told = ref<string[]>([])
   const busy = ref(false)
   const stopped = ref(false)
   const share = computed(() => (all.value ? done.value / all.value : 0))
@@ -25,11 +28,11 @@ export function useBringing(arrived: () => void) {
   async function bring(files: readonly Brought[]) {
     if (!busy.value) {
       all.value = done.value = taken.value = 0
-      problems.value = []
+      problems.value = told.value = []
       stopped.value = false
     }
-    // A sidecar says something of a picture that must be there before it.
-    waiting.push(...files.filter(({ name }) => !SIDECAR.test(name)), ...files.filter(({ name }) => SIDECAR.test(name)))
+    // A sidecar or a list says something of pictures that must be there before it.
+    waiting.push(...files.filter(({ name }) => !SAYS.test(name)), ...files.filter(({ name }) => SAYS.test(name)))
     all.value += files.length
     if (busy.value || !files.length) return
     busy.value = true
@@ -43,13 +46,14 @@ export function useBringing(arrived: () => void) {
   }
   async function sendOn() {
     for (let next = waiting.shift(); next; next = waiting.shift()) {
-      if (SIDECAR.test(next.name)) return void waiting.unshift(next)
+      if (SAYS.test(next.name)) return void waiting.unshift(next)
       await send(next)
     }
   }
   async function send({ file, name }: Brought) {
     try {
-      if (SIDECAR.test(name)) await api.takeSidecar(file)
+      if (LIST.test(name)) told.value = [...told.value, noted(file.name, await api.takePictureList(file))]
+      else if (SAYS.test(name)) await api.takeSidecar(file)
       else {
         await api.takeOwnFile(file, name)
         taken.value++
@@ -64,10 +68,19 @@ export function useBringing(arrived: () => void) {
     stopped.value = true
     all.value -= waiting.splice(0).length
   }
-  return { bring, stop, all, done, taken, problems, busy, stopped, share }
+  return { bring, stop, all, done, taken, problems, told, busy, stopped, share }
 }
 
-const SIDECAR = /\.xmp$/i
+/** What says something of other files, and which of them says it of many. */
+const SAYS = /\.(?:xmp|csv|json)$/i
+const LIST = /\.(?:csv|json)$/i
+
+function noted(name: string, { described, unknown, called, skipped }: NotedView): string {
+  const rows = (count: number) => (count === 1 ? '1 row' : `${count.toLocaleString('en-GB')} rows`)
+  const nameless = unknown ? ` ${rows(unknown)} ${unknown === 1 ? 'names' : 'name'} no file that is here: ${called.join(', ')}${unknown > called.length ? ', …' : ''}.` : ''
+  const left = skipped[0] ? ` Row ${skipped[0].row} was left: ${skipped[0].reason}.` : ''
+  return `“${name}” describes ${described === 1 ? '1 picture' : `${described.toLocaleString('en-GB')} pictures`}.${nameless}${left}`
+}
 /** What a computer puts into folders for itself. */
 const NO_FILE = /(?:^|\/)(?:\.|Thumbs\.db$|desktop\.ini$|__MACOSX)/i
 

@@ -3,6 +3,12 @@ import type { PictureFilter } from '@tidy-reel/core/match/filter'
 import { LIBRARY_PAGE as PAGE, type PictureView, type Shelf } from '@tidy-reel/core/views/library'
 import { api, type LibraryAsked } from '../api.ts'
 
+/** Pages of a list by their number, each of `LIBRARY_PAGE` pictures. */
+export type LibraryPages = ReadonlyMap<number, readonly PictureView[]>
+
+/** The picture at a place of the list; undefined while its page has not come. */
+export const pictureAt = (pages: LibraryPages, place: number): PictureView | undefined => pages.get(Math.floor(place / PAGE))?.[place % PAGE]
+
 /** What part of the library is looked at, its pictures fetched page by page as they come into view. */
 export function useLibrary() {
   const shelf = ref<Shelf>('all')
@@ -10,24 +16,23 @@ export function useLibrary() {
   const words = ref('')
   const filter = ref<PictureFilter>({})
   const count = ref<number>()
-  /** By place in the list. */
-  const pictures = shallowRef(new Map<number, PictureView>())
+  /** The pages fetched so far, by number: of a large library many. */
+  const pages = shallowRef<LibraryPages>(new Map())
   const collections = ref<{ name: string; pictures: number }[]>([])
   const problem = ref('')
   const asked = computed((): LibraryAsked => ({ words: words.value, shelf: shelf.value, collection: collection.value, ...filter.value }))
-  let pages = new Set<number>()
+  let underWay = new Set<number>()
   let request = new AbortController()
 
   async function reload() {
     request.abort()
     const { signal } = (request = new AbortController())
-    pages = new Set()
+    underWay = new Set([0])
     problem.value = ''
     try {
       const [first, many] = await Promise.all([api.library(asked.value, 0, signal), api.libraryCount(asked.value)])
       if (signal.aborted) return
-      pages.add(0)
-      pictures.value = new Map(first.map((picture, i) => [i, picture]))
+      pages.value = new Map([[0, first]])
       count.value = Math.max(many, first.length)
     } catch (cause) {
       if (!signal.aborted) problem.value = (cause as Error).message
@@ -37,14 +42,14 @@ export function useLibrary() {
   async function need(from: number, to: number) {
     const { signal } = request
     for (let page = Math.floor(from / PAGE); page <= Math.floor(to / PAGE); page++) {
-      if (pages.has(page) || page * PAGE >= (count.value ?? 0)) continue
-      pages.add(page)
+      if (underWay.has(page) || page * PAGE >= (count.value ?? 0)) continue
+      underWay.add(page)
       const found = await api.library(asked.value, page * PAGE, signal).catch(() => {
-        pages.delete(page)
-        return []
+        underWay.delete(page)
+        return undefined
       })
       if (signal.aborted) return
-      pictures.value = new Map([...pictures.value, ...found.map((picture, i) => [page * PAGE + i, picture] as const)])
+      if (found) pages.value = new Map(pages.value).set(page, found)
     }
   }
   async function loadCollections() {
@@ -52,8 +57,9 @@ export function useLibrary() {
   }
   /** Another face for a picture that is shown. */
   function replace(picture: PictureView) {
-    pictures.value = new Map([...pictures.value].map(([at, known]) => [at, known.item.id === picture.item.id ? picture : known]))
+    const isIt = ({ item }: PictureView) => item.id === picture.item.id
+    pages.value = new Map([...pages.value].map(([page, list]) => [page, list.some(isIt) ? list.map((known) => (isIt(known) ? picture : known)) : list]))
   }
   watch(asked, () => void reload())
-  return { shelf, collection, words, filter, count, pictures, collections, problem, reload, need, loadCollections, replace }
+  return { shelf, collection, words, filter, count, pages, collections, problem, reload, need, loadCollections, replace }
 }

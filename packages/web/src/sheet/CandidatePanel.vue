@@ -11,8 +11,8 @@ import MovingThumb from '../pictures/MovingThumb.vue'
 import MakePanel from './MakePanel.vue'
 import { useCandidates, type CandidatePlace } from './use-candidates.ts'
 
-const props = defineProps<{ sceneId: string; number: number; shot: number; shots: readonly Shot[]; candidates: readonly Candidate[]; words: readonly SearchWord[]; film: readonly Item[]; description: string; making: Making }>()
-const emit = defineEmits<{ choose: [item: Item]; lay: [items: Item[]]; shot: [index: number]; making: [set: Partial<Making>] }>()
+const props = defineProps<{ sceneId: string; number: number; shot: number; shots: readonly Shot[]; candidates: readonly Candidate[]; words: readonly SearchWord[]; numbers: readonly string[]; lettered: string; film: readonly Item[]; description: string; making: Making }>()
+const emit = defineEmits<{ choose: [item: Item]; lay: [items: Item[]]; shot: [index: number]; making: [set: Partial<Making>]; letter: [words: string | null] }>()
 const PLACES: readonly (readonly [place: CandidatePlace, label: string])[] = [['found', 'Found'], ['favourites', 'Favourites'], ['recent', 'Recent'], ['film', 'In this film'], ['make', 'Make']]
 const ORDINAL = ['first', 'second', 'third', 'fourth']
 const SAID = { sure: 'sure', look: 'look at it', weak: 'weak' }
@@ -82,6 +82,9 @@ defineExpose({ look })
         <button v-if="sought && place === 'found'" class="plain link" title="Back to what was matched" @click="offer.search(undefined)">Matched</button>
         <FilterButton :filter="filter" @change="offer.setFilter" />
       </div>
+      <p v-if="place === 'found' && !sought && numbers.length" class="soft worth">Worth showing in words:
+        <button v-for="number in numbers" :key="number" class="plain chip" :aria-pressed="lettered === number" :title="lettered === number ? 'Take it off the picture' : `Show “${number}” on the picture`" @click="emit('letter', lettered === number ? null : number)">{{ number }}</button>
+      </p>
       <p v-for="remark in remarks" :key="remark" class="red" role="alert">{{ remark }}</p>
       <p v-if="!shown.length && !busy" class="soft none">
         <template v-if="place === 'favourites'">Nothing is marked yet. The star on a picture keeps it here, and matching looks among them.</template>
@@ -129,6 +132,8 @@ nav [aria-pressed='true'] { color: var(--ink); box-shadow: 0 2px 0 var(--blue); 
 form { flex: 1; min-width: 0; display: flex; flex-wrap: wrap; align-items: center; gap: 4px 6px; border: 1px solid var(--hair); background: var(--paper); padding: 3px 6px; }
 form:focus-within { box-shadow: 0 0 0 2px var(--blue) inset; }
 .chip { border: 1px solid var(--hair); background: var(--ground); font-size: 13.5px; line-height: 22px; padding: 0 6px; white-space: nowrap; max-width: 160px; overflow: hidden; text-overflow: ellipsis; }
+.worth { font-size: 13px; display: flex; gap: 6px; align-items: baseline; }
+.worth [aria-pressed='true'] { border-color: var(--blue); box-shadow: 0 0 0 1px var(--blue) inset; }
 .offered { border-color: transparent; border-bottom-color: var(--blue); background: none; padding: 0 2px; }
 input { flex: 1; min-width: 118px; border: 0; background: none; color: inherit; font: inherit; font-size: 14.5px; line-height: 24px; padding: 0 2px; outline: none; }
 input::placeholder { color: var(--soft); }

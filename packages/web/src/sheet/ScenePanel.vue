@@ -14,6 +14,7 @@ const pause = computed(() => {
   const asked = props.row.directions.flatMap((d) => (d.kind === 'pause' ? [d.seconds] : []))
   return asked.length ? asked.reduce((sum, seconds) => sum + seconds, 0) : null
 })
+const lettered = computed(() => props.row.directions.flatMap((d) => (d.kind === 'super' ? [d.text] : [])).join(', '))
 const lasts = computed(() => (props.row.scene ? (props.row.scene.endSample - props.row.scene.startSample) / SAMPLE_RATE : 0))
 const voice = computed(() => (props.row.scene ? (props.row.scene.speechEnd - props.row.scene.speechStart) / SAMPLE_RATE : 0))
 const chapter = (title: string) => emit('run', { type: 'setChapter', sceneId: props.row.id, title: title.trim() || null })
@@ -28,6 +29,8 @@ const chapter = (title: string) => emit('run', { type: 'setChapter', sceneId: pr
       <span><ElInputNumber id="scene-pause" :model-value="pause" :min="0" :max="60" :step="0.5" :precision="2" controls-position="right" placeholder="as usual" @change="(seconds) => set({ pause: samples(seconds) })" /> s <button v-if="pause !== null" class="plain link" @click="set({ pause: null })">as usual</button></span>
       <label for="scene-length">Lasts</label>
       <span><ElInputNumber id="scene-length" :model-value="Number(lasts.toFixed(2))" :min="0.1" :max="300" :step="0.5" :precision="2" controls-position="right" @change="(seconds) => set({ length: samples(seconds) })" /> s <button class="plain link" @click="set({ length: null })">as long as the voice</button></span>
+      <label for="scene-super">On the picture</label>
+      <ElInput id="scene-super" :model-value="lettered" placeholder="no words" :maxlength="200" @change="(words) => set({ super: words.replace(/[[\]\n]/g, '').trim() || null })" />
       <label for="scene-speaker">Speaker</label>
       <ElInput id="scene-speaker" :model-value="row.speaker" placeholder="the narrator" @change="(name) => set({ speaker: name.trim().toUpperCase() || null })" />
       <label for="scene-chapter">Chapter begins</label>

@@ -1,0 +1,73 @@
+import { isEqual } from 'lodash-es'
+import type { Matching, Picking } from '@tidy-reel/core/document/document'
+import type { FilmScene } from '@tidy-reel/core/document/film-scenes'
+import { likeness } from '@tidy-reel/core/document/reconcile'
+import { sourceName } from '@tidy-reel/core/match/item'
+import { shotsIn } from '@tidy-reel/core/match/pick'
+import { concerns, saidBy } from '@tidy-reel/core/match/refusals'
+import { sceneSeconds } from '@tidy-reel/core/timeline/timeline'
+import { folders, type EngineConfig } from '@tidy-reel/engine/config'
+import { filmable } from '@tidy-reel/engine/make'
+import { pictureLibrary } from '@tidy-reel/engine/stock/library'
+import { keptPictures, matchFilm, scenesToMatch } from '@tidy-reel/engine/stock/match-film'
+import { lookOfThumbnail } from '@tidy-reel/engine/stock/thumbnails'
+import { loadLexicon } from '@tidy-reel/engine/words/wordnet'
+import { Candidates, type Episode } from '../db/models.ts'
+import type { EpisodeActions } from './episodes.ts'
+import type { LibraryActions } from './library.ts'
+
+/** Pictures of a scene whose words have changed less than this stay: half of them are still said. */
+const STILL_THE_SAME = 0.5
+
+/**
+ * Looks for pictures where scenes have none, or none that still suit them, and keeps what may be chosen for each.
+ *
+ * @returns what a person should know: a library that is away
+ */
+export async function matchEpisode(config: EngineConfig, episodes: EpisodeActions, library: LibraryActions, { id: episodeId, ownerId, document, revision }: Episode, signal: AbortSignal): Promise<string[]> {
+  const film = filmable(document)
+  const told = { ...document.matching, picking: document.picking }
+  const before = await Candidates.findAll({ where: { episodeId, ownerId } })
+  const known = new Map(before.map((row) => [row.sceneId, row]))
+  const shown = film.scenes.flatMap((scene, i) => (scene.card === undefined ? [{ ...scene, i }] : []))
+  const nothingNew = before.every((row) => isEqual(row.told, told)) && shown.every(({ id, text, shots }) => shots.length > 0 && known.get(id)?.text === text)
+  if (nothingNew) return []
+
+  const seconds = sceneSeconds(film.scenes, film.speed, film.pauses)
+  const suits = (scene: FilmScene, i: number) => scene.shots.length > 0 && stillSuits(scene, seconds[i]!, known.get(scene.id), told)
+  const kept = keptPictures(film.scenes.map((scene, i) => (suits(scene, i) ? scene : { ...scene, shots: scene.shots.filter(({ by }) => by === 'hand') })))
+  const { picks, faults } = await matchFilm(scenesToMatch(film, seconds), await loadLexicon(), pictureLibrary(config, library.shelf()), {
+    orientation: 'landscape', title: document.title, hashOf: (id) => lookOfThumbnail(folders(config).thumbnails, id)?.hash, kept, signal,
+    told: { ...document.matching, refusals: [...document.matching.refusals, ...(await library.refusals())] }, picking: document.picking,
+  })
+  const remarks = faults.map(({ message }) => message)
+  if (faults.length && picks.every(({ chosen }) => chosen.length === 0)) return remarks
+
+  await Candidates.destroy({ where: { episodeId, ownerId } })
+  await Candidates.bulkCreate(shown.map(({ id: sceneId, text, i }) => {
+    const { words, candidates, meanings, numbers } = picks[i]!
+    return { episodeId, ownerId, sceneId, text, words, picks: candidates, meanings, numbers, told }
+  }))
+  const anew = shown.flatMap((scene) => (suits(scene, scene.i) ? [] : [{ sceneId: scene.id, text: scene.text, items: picks[scene.i]!.chosen }]))
+  if (anew.length) await episodes.command(episodeId, revision, { type: 'placeShots', scenes: anew }, 'matching')
+  return remarks
+}
+
+type Told = Matching & { picking: Picking }
+
+/** Whether the pictures of a scene are still what would be chosen, given what was found for it before. */
+function stillSuits({ text, shots }: Pick<FilmScene, 'text' | 'shots'>, seconds: number, before: Candidates | undefined, told: Told): boolean {
+  if (likeness(before?.text ?? text, text) < STILL_THE_SAME) return false
+  const matched = shots.flatMap(({ by, item }) => (by === 'match' && item ? [item] : []))
+  if (matched.some(({ source }) => told.picking.without.includes(sourceName(source)))) return false
+  if (!before) return true
+  const said = saidBy(before.text, before.words)
+  if (told.refusals.some((refusal) => concerns(refusal, said) && matched.some(({ id }) => id === refusal.item.id))) return false
+  // Where a person chose, what was told meanwhile changes nothing.
+  if (matched.length < shots.length) return true
+  const sense = ({ senses }: Matching, noun: string) => senses.find((pinned) => pinned.noun === noun)?.sense
+  const was = before.told
+  return before.words.every(({ text: word }) => sense(was, word) === sense(told, word))
+    && was.picking.stills === told.picking.stills
+    && (was.picking.longest === told.picking.longest || shotsIn(seconds, told.picking.longest) === shots.length)
+}
