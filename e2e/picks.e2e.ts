@@ -86,4 +86,13 @@ test('the contact sheet shows all pictures; another is chosen there, two change 
   await expect.poll(async () => (await titles())[1]).not.toBe(before[1])
   await page.keyboard.press('Control+z')
   await expect.poll(async () => (await titles())[1]).toBe(before[1])
+
+  // The other kind is wished for: what matching chose gives way, what a person put there stays.
+  const kind = async () => (await viewOf(request, id)).document.scenes[1]!.shots[0]!.item!.kind
+  const [wish, other] = (await kind()) === 'clip' ? ['stills only', 'photo'] : ['clips only', 'clip']
+  await page.getByRole('button', { name: 'How they are chosen' }).click()
+  await page.getByRole('form', { name: 'How pictures are chosen' }).getByText('whichever fit best').first().click()
+  await page.getByRole('option', { name: wish }).click()
+  await expect.poll(kind, { timeout: 60_000 }).toBe(other)
+  expect((await titles()).filter((_, i) => i !== 1)).toEqual([before[2], before[0]])
 })

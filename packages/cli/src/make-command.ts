@@ -56,7 +56,7 @@ async function run(unmatched: Document, shape: FilmShape, out: string, context: 
   const orientation = shape.width > shape.height ? 'landscape' : shape.width < shape.height ? 'portrait' : 'square'
   const film = filmOf(unmatched)
   const kept = keptPictures(film.scenes)
-  const { picks, faults } = await matchFilm(scenesToMatch(film, sceneSeconds(film.scenes, film.speed)), await loadLexicon(), context.library, { orientation, title: unmatched.title, told: unmatched.matching, kept, signal: context.signal })
+  const { picks, faults } = await matchFilm(scenesToMatch(film, sceneSeconds(film.scenes, film.speed)), await loadLexicon(), context.library, { orientation, title: unmatched.title, told: unmatched.matching, picking: unmatched.picking, kept, signal: context.signal })
   for (const { message } of faults) process.stderr.write(`${message}\n`)
   const matched = (performance.now() - started) / 1000
   const scenes = film.scenes.flatMap(({ id, text, shots, card }, i) => (card !== undefined || shots.length ? [] : [{ sceneId: id, text, items: picks[i]!.chosen }]))

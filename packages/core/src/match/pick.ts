@@ -6,6 +6,7 @@ import type { Place } from './choose.ts'
 import type { Item, Orientation } from './item.ts'
 import { likenessIn } from './likeness.ts'
 import { chooseWithMix } from './mix.ts'
+import { namedWorlds } from './names.ts'
 import { numbersWorth } from './numbers-worth.ts'
 import type { PictureIndex } from './picture-index.ts'
 import type { SceneQuery } from './queries.ts'
@@ -69,10 +70,11 @@ export function pickPictures(
   const { stills, longest } = options.picking ?? PLAIN_PICKING
   const worlds = new Map<Vector, World>()
   const world = (direction: Vector) => worlds.get(direction) ?? worlds.set(direction, worldOf(direction, index)).get(direction)!
+  const named = namedWorlds(scenes)
   const alike = likenessIn(index)
   const left = keptAfterRefusals(index, options.refusals ?? [], alike)
   const said = scenes.map(({ text }, n) => saidBy(text, queries[n]!.words))
-  const lists = scenes.map((scene, n) => ranked(scene, queries[n]!, index, { film: world(queries[n]!.film), chapter: world(queries[n]!.chapter) }, left(said[n]!), { orientation: options.orientation, longest }, lexicon, CONSIDERED))
+  const lists = scenes.map((scene, n) => ranked(scene, queries[n]!, index, { film: world(queries[n]!.film), chapter: world(queries[n]!.chapter), named: named[n]! }, left(said[n]!), { orientation: options.orientation, longest }, lexicon, CONSIDERED))
   const numbers = new Map(index.items.map(({ id }, i) => [id, i]))
   const places = scenes.flatMap((scene, n): Place[] => {
     const kept = options.kept?.get(n)?.flatMap((id) => numbers.get(id) ?? [])

@@ -5,6 +5,7 @@ import { addTo, dot, unit, type Vector } from '../words/vectors.ts'
 import { bm25, type Bm25, type Fields } from './bm25.ts'
 import { HOURS } from './hours.ts'
 import type { Item } from './item.ts'
+import { namesInTitle } from './names.ts'
 
 /** Items made ready to be searched by words and by meaning. */
 export interface PictureIndex {
@@ -17,6 +18,8 @@ export interface PictureIndex {
   weights: readonly ReadonlyMap<string, number>[]
   /** The things each shows, whatever the hour. */
   looks: readonly ReadonlySet<string>[]
+  /** What each is named after, in lower case. */
+  names: readonly (readonly string[])[]
   /** Perceptual hashes of those that somebody has looked at. */
   hashes: readonly (string | undefined)[]
   /** Words of the items that are used much like a word, with how much, 0 to 1. */
@@ -62,7 +65,7 @@ export function pictureIndex(items: readonly Item[], lexicon: Lexicon, hashOf: (
     return sum
   })
   return {
-    items, hashes: items.map(({ id }) => hashOf(id)), bm25: index, weights, sums, directions: sums.map(unit),
+    items, names: items.map(({ title }) => namesInTitle(title)), hashes: items.map(({ id }) => hashOf(id)), bm25: index, weights, sums, directions: sums.map(unit),
     related: relatedIn(index, lexicon),
     looks: fields.map(([, title, tags]) => new Set([...title!.words, ...tags!.words].filter((word) => !word.includes(' ') && !HOURS.has(word)))),
   }

@@ -2,6 +2,7 @@ import type { Lexicon } from '../words/lexicon.ts'
 import { dot, unit, type Vector } from '../words/vectors.ts'
 import { mayBeUsed } from '../ledger/licences.ts'
 import { isOurs, sourceName, type Item, type Orientation } from './item.ts'
+import { strangeness, type NamedWorld } from './names.ts'
 import type { PictureIndex } from './picture-index.ts'
 import type { Concept, SceneQuery } from './queries.ts'
 import type { SceneToMatch } from './scene-to-match.ts'
@@ -84,7 +85,7 @@ export function ranked(scene: SceneToMatch, query: SceneQuery, index: PictureInd
     const outside = (WEIGHT.outside + (1 - WEIGHT.outside) * covered * WEIGHT.covered) * (query.resting ? WEIGHT.resting : 1)
     const value = WEIGHT.words * said * (outside + (1 - outside) * fit) + WEIGHT.meaning * closeness * closeness
       + WEIGHT.film * fit * (0.3 + 0.7 * lean) + WEIGHT.lent * saturated(lent.earned[i]!) * fit * (0.15 + 0.85 * lean)
-    const believed = value * fitness(item, scene, film) * kept[i]!
+    const believed = value * fitness(item, scene, film) * strangeness(index.names[i]!, worlds.named) * kept[i]!
     return { item, i, score: believed * preference(item, licensed, hands), believed, lean, clashes: clashes.get(i) ?? [] }
   })
   return scored.filter(({ i }) => kept[i]! > 0).sort((a, b) => b.score - a.score || a.item.id.localeCompare(b.item.id)).slice(0, most)
@@ -159,6 +160,7 @@ function meantShare(index: PictureIndex, i: number, noun: string, meaning: Meani
 export interface Worlds {
   film: World
   chapter: World
+  named: NamedWorld
 }
 
 /** The world of a film or a chapter among the items of a pool. */

@@ -2,8 +2,10 @@ import { readdirSync } from 'node:fs'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import sharp from 'sharp'
+import phash from 'sharp-phash'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { hashDistance, SAME_BITS, SOFT, type Look } from '@tidy-reel/core/match/look'
+import { HASHED_SIDE, perceptualHash } from '@tidy-reel/core/match/perceptual-hash'
 import { folder } from '../test/lying-library.ts'
 import { lookOf } from './look.ts'
 
@@ -15,6 +17,12 @@ describe('lookOf, on photographs of a package (gcompris, free licences)', () => 
   beforeAll(async () => {
     looks = await Promise.all(files.map(lookOf))
   }, 60_000)
+  it('hashes as the reference library "sharp-phash" does: not a bit differs over 40 photographs', async () => {
+    for (const file of files) {
+      const grey = await sharp(file).greyscale().resize(HASHED_SIDE, HASHED_SIDE, { fit: 'fill' }).raw().toBuffer()
+      expect(BigInt(`0x${perceptualHash(grey)}`)).toBe(BigInt(`0b${await phash(file)}`))
+    }
+  })
   it('hashes a copy that was made smaller and encoded anew nearly the same', async () => {
     for (const [i, file] of files.slice(0, 12).entries()) {
       const copy = join(folder, `copy-${i}.jpg`)

@@ -1,8 +1,8 @@
 import { existsSync, readFileSync } from 'node:fs'
 import { writeFile } from 'node:fs/promises'
-import phash from 'sharp-phash'
 import sharp from 'sharp'
 import { coloursOf, Look } from '@tidy-reel/core/match/look'
+import { HASHED_SIDE, perceptualHash } from '@tidy-reel/core/match/perceptual-hash'
 import { jsonOf } from '../storage/json.ts'
 import { replacedFile } from '../storage/kept-file.ts'
 
@@ -17,14 +17,22 @@ export async function lookOf(file: string): Promise<Look> {
   // Decoded once: that is most of the work.
   const { data, info } = await sharp(file, { limitInputPixels: PIXELS_LIMIT }).resize(DETAIL_SIDE, DETAIL_SIDE, { fit: 'inside', withoutEnlargement: true }).flatten({ background: '#fff' }).toColourspace('srgb').raw().toBuffer({ resolveWithObject: true })
   const raw = { raw: { width: info.width, height: info.height, channels: info.channels } }
-  const [bits, small, detail] = await Promise.all([
-    phash(data, raw),
+  const [tiny, small, detail] = await Promise.all([
+    sharp(data, raw).greyscale().resize(HASHED_SIDE, HASHED_SIDE, { fit: 'fill' }).raw().toBuffer(),
     sharp(data, raw).resize(COLOUR_SIDE, COLOUR_SIDE, { fit: 'fill' }).toColourspace('srgb').raw().toBuffer(),
     sharp(data, raw).greyscale().convolve(LAPLACIAN).raw().toBuffer(),
   ])
-  const mean = detail.reduce((sum, value) => sum + value, 0) / detail.length
-  const sharpness = detail.reduce((sum, value) => sum + (value - mean) ** 2, 0) / detail.length
-  return { hash: BigInt(`0b${bits}`).toString(16).padStart(16, '0'), colours: coloursOf(small), sharpness: Math.round(sharpness * 10) / 10 }
+  return { hash: perceptualHash(tiny), colours: coloursOf(small), sharpness: Math.round(variance(detail) * 10) / 10 }
+}
+
+function variance(values: Uint8Array): number {
+  let sum = 0
+  let squares = 0
+  for (let i = 0; i < values.length; i++) {
+    sum += values[i]!
+    squares += values[i]! ** 2
+  }
+  return squares / values.length - (sum / values.length) ** 2
 }
 
 /** The file that keeps the look of a picture beside its thumbnail. */

@@ -187,6 +187,7 @@ export function ownFiles(folder: string): PictureFiles {
     },
     async thumbnail(id, out, signal) {
       const { file, span } = await own(id)
+      if (!span && (await stillAt(file))) return void (await sharp(file).resize({ width: SMALL }).flatten({ background: '#fff' }).jpeg({ quality: 82 }).toFile(out))
       await firstFrame(file, out, span ? span.from + Math.min(0.5, (span.to - span.from) / 2) : 0, signal)
     },
   }
@@ -194,7 +195,10 @@ export function ownFiles(folder: string): PictureFiles {
 
 const reading = ['-hide_banner', '-v', 'error', '-nostdin', '-y', '-protocol_whitelist', 'file,pipe']
 
+/** Pixels a small picture is wide. */
+const SMALL = 480
+
 /** A small JPEG of what is seen at a second. */
 async function firstFrame(file: string, out: string, at: number, signal?: AbortSignal): Promise<void> {
-  await runProgram('ffmpeg', [...reading, ...(at ? ['-ss', String(at)] : []), '-i', file, '-frames:v', '1', '-vf', 'scale=480:-2', '-q:v', '4', '-f', 'mjpeg', out], signal ? { signal } : {})
+  await runProgram('ffmpeg', [...reading, ...(at ? ['-ss', String(at)] : []), '-i', file, '-frames:v', '1', '-vf', `scale=${SMALL}:-2`, '-q:v', '4', '-f', 'mjpeg', out], signal ? { signal } : {})
 }

@@ -1,3 +1,4 @@
+import { useThrottleFn } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import type { NotedView } from '@tidy-reel/core/views/library'
 import { api } from '../api.ts'
@@ -5,6 +6,8 @@ import { api } from '../api.ts'
 /** Files sent at once. */
 const AT_ONCE = 3
 const PROBLEMS_SHOWN = 200
+/** What has come is shown so often while more is coming. */
+const ARRIVED_MS = 8000
 
 /** A file and the name it is known by, with the folders it lay in. */
 interface Brought {
@@ -14,6 +17,7 @@ interface Brought {
 
 /** Files on their way into the library, one after another; a broken one is told and the rest goes on. */
 export function useBringing(arrived: () => void) {
+  const arriving = useThrottleFn(arrived, ARRIVED_MS)
   const waiting: Brought[] = []
   const all = ref(0)
   const done = ref(0)
@@ -62,7 +66,7 @@ export function useBringing(arrived: () => void) {
       if (problems.value.length < PROBLEMS_SHOWN) problems.value.push((cause as Error).message)
     }
     done.value++
-    if (done.value % 25 === 0) arrived()
+    void arriving()
   }
   function stop() {
     stopped.value = true

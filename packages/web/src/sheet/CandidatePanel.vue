@@ -119,8 +119,8 @@ defineExpose({ look })
 </template>
 
 <style scoped>
-.panel { padding: 9px 16px 8px; display: grid; gap: 8px; align-content: start; }
-header { display: flex; gap: 14px; align-items: baseline; }
+.panel { padding: 9px 16px 8px; display: grid; grid-template-columns: minmax(0, 1fr); gap: 8px; align-content: start; }
+header { display: flex; flex-wrap: wrap; gap: 2px 14px; align-items: baseline; }
 h2 { font-size: 17px; font-weight: 600; white-space: nowrap; }
 .shots { display: flex; gap: 6px; }
 .shots button { padding: 0 5px; font: 13px var(--mono); }

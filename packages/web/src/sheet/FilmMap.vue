@@ -8,6 +8,8 @@ const props = defineProps<{ film: Timeline; at: number; selected: readonly strin
 const emit = defineEmits<{ go: [sample: number] }>()
 const track = ref<HTMLElement>()
 const share = (sample: number) => `${(100 * sample) / Math.max(1, props.film.samples)}%`
+/** Headings, each as wide at most as its chapter is long. */
+const chapters = computed(() => props.film.chapters.map(({ title, startSample }, i) => ({ title, startSample, style: { left: share(startSample), maxWidth: share((props.film.chapters[i + 1]?.startSample ?? props.film.samples) - startSample) } })))
 /** One mark for each run of selected scenes. */
 const marked = computed(() => {
   const wanted = new Set(props.selected)
@@ -33,7 +35,7 @@ function point(event: PointerEvent) {
   <nav aria-label="The whole film" class="film-map">
     <div ref="track" class="track" @pointerdown="point" @pointermove="point">
       <FilmMapScenes :film="film" :flags="flags" :takes="takes" />
-      <span v-for="chapter in film.chapters" :key="chapter.startSample" class="chapter serif" :style="{ left: share(chapter.startSample) }">{{ chapter.title }}</span>
+      <span v-for="{ title, startSample, style } in chapters" :key="startSample" class="chapter serif" :style="style" :title="title">{{ title }}</span>
       <span v-for="(run, i) in marked" :key="i" class="on" :style="run" />
       <span class="head" :style="{ left: share(at) }" />
     </div>
@@ -43,7 +45,7 @@ function point(event: PointerEvent) {
 <style scoped>
 .film-map { padding: 24px 20px 8px; user-select: none; }
 .track { height: 40px; position: relative; background: var(--deep); cursor: pointer; touch-action: none; }
-.chapter { position: absolute; top: -21px; font-size: 12.5px; line-height: 16px; color: var(--soft); border-left: 1px solid var(--soft); padding-left: 5px; white-space: nowrap; pointer-events: none; max-width: 260px; overflow: hidden; text-overflow: ellipsis; }
+.chapter { position: absolute; top: -21px; font-size: 12.5px; line-height: 16px; color: var(--soft); border-left: 1px solid var(--soft); padding-left: 5px; white-space: nowrap; pointer-events: none; box-sizing: border-box; overflow: hidden; text-overflow: ellipsis; }
 .on { position: absolute; top: 24px; height: 4px; background: var(--blue); pointer-events: none; }
 .head { position: absolute; top: -4px; bottom: -4px; width: 2px; background: var(--blue); pointer-events: none; }
 </style>

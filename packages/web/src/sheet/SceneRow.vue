@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { Flag as FlagIcon, GripVertical, Play, Volume2 } from 'lucide-vue-next'
+import { countBy } from 'lodash-es'
 import { computed } from 'vue'
 import type { Item } from '@tidy-reel/core/match/item'
 import type { FrameRate } from '@tidy-reel/core/time'
@@ -28,6 +29,8 @@ const notes = computed(() => [
   ...(props.row.speaker ? [props.row.speaker] : []),
   ...props.row.directions.map((d) => (d.kind === 'pause' ? `pause: ${d.seconds} s` : `${d.kind}: ${d.text}${d.kind === 'sound' ? ' (noted; sounds are not mixed in yet)' : ''}`)),
 ])
+/** Each thing that is the matter once, with how many pictures it is said of. */
+const flags = computed(() => Object.entries(countBy(props.row.flags, 'text')))
 const label = computed(() => (props.row.kind === 'card' ? `${props.row.id === 'opening' ? 'Opening' : 'Closing'} card` : props.row.kind === 'new' ? 'New scene' : `Scene ${props.row.number}`))
 
 /** Clicked text is opened where it was clicked. */
@@ -65,7 +68,7 @@ function lift(event: DragEvent) {
       <SceneText v-if="writing !== undefined" :text="row.text" :caret="writing" :label="row.kind === 'new' ? 'Narration of the new scene' : `Narration of ${label.toLowerCase()}`" :placeholder="row.kind === 'new' ? 'Write a new scene' : ''" @draft="(text) => emit('draft', text)" @done="(text) => emit('done', text)" @split="(text, caret) => emit('split', text, caret)" @merge-before="(text) => emit('mergeBefore', text)" @merge-after="(text) => emit('mergeAfter', text)" @leave="(text, way) => emit('leave', text, way)" @undo="emit('undo')" />
       <p v-else title="Click to write" @click.stop="open"><template v-for="(piece, i) in pieces" :key="i"><u v-if="piece.mark" :title="`Look for pictures of “${piece.text}”`" @click.stop="emit('search', piece.text)">{{ piece.text }}</u><template v-else>{{ piece.text }}</template></template></p>
       <span v-for="note in notes" :key="note" class="note">{{ note }}</span>
-      <span v-for="flag in row.flags" :key="flag.kind + (flag.shot ?? '')" class="flag"><FlagIcon :size="12" :stroke-width="1.8" /> {{ flag.text }}</span>
+      <span v-for="[text, times] in flags" :key="text" class="flag"><FlagIcon :size="12" :stroke-width="1.8" /> {{ text }}{{ times > 1 ? ` (${times} of ${row.shots.length})` : '' }}</span>
       <span v-if="row.hidden" class="note">left out of the film</span>
     </div>
     <div class="pictures">
