@@ -33,20 +33,20 @@ const mixed = (n: number, scenes: readonly string[]): Command => {
 }
 
 describe('undo and redo', () => {
-  it('take 200 mixed changes back to the first state and bring the last one again', async () => {
+  it('take 120 mixed changes back to the first state and bring the last one again', async () => {
     const { id, run, document } = await create()
     const first = JSON.stringify(await document())
-    for (let n = 0, made = 0; made < 200; n++) {
+    for (let n = 0, made = 0; made < 120; n++) {
       // Some cannot be carried out where they fall (a heading between two scenes, say); the others are enough.
       const refused = await run(mixed(n, (await document()).scenes.map((scene) => scene.id))).catch((cause: unknown) => cause)
       if (refused instanceof Error && !(refused instanceof TidyError)) throw refused
       if (!(refused instanceof Error)) made++
     }
     const last = JSON.stringify(await document())
-    for (let n = 0; n < 200; n++) await fresh.app.history.undo(id)
+    for (let n = 0; n < 120; n++) await fresh.app.history.undo(id)
     expect(JSON.stringify(await document())).toBe(first)
     await expect(fresh.app.history.undo(id)).rejects.toMatchObject({ code: 'nothing_to_undo' })
-    for (let n = 0; n < 200; n++) await fresh.app.history.redo(id)
+    for (let n = 0; n < 120; n++) await fresh.app.history.redo(id)
     expect(JSON.stringify(await document())).toBe(last)
     await expect(fresh.app.history.redo(id)).rejects.toMatchObject({ code: 'nothing_to_redo' })
   })

@@ -3,6 +3,7 @@ import { ElButton, ElInput, ElMessage } from 'element-plus'
 import { useDebounceFn } from '@vueuse/core'
 import { computed, h, onMounted, ref, watch } from 'vue'
 import { MOST_FOUND, type PictureView, type Shelf } from '@tidy-reel/core/views/library'
+import { clockText } from '@tidy-reel/core/time'
 import { api } from '../api.ts'
 import ChannelHeader from '../ChannelHeader.vue'
 import ChipList from '../pictures/ChipList.vue'
@@ -20,6 +21,8 @@ const SHELVES: readonly (readonly [shelf: Shelf, label: string, empty: string])[
   ['made', 'Made', 'Pictures the picture maker painted for your films will be here.'], ['favourites', 'Favourites', 'Mark a picture with the star beside the sheet, or here.'],
   ['recent', 'Recently chosen', 'Pictures you choose for films will be here, the newest first.'], ['untagged', 'Without words', 'Every file has words. Matching finds them all.'], ['alike', 'Look the same', 'No two pictures look the same.'], ['refused', 'Turned down', 'Pictures turned down in a film as ugly, or not your style, will be here: no later film is offered them, nor much of the same hand.'],
 ]
+/** So many problems are shown without being asked for. */
+const FEW = 3
 const library = useLibrary()
 const { shelf, collection, words, filter, count, pages, collections, problem } = library
 const bringing = useBringing(() => {
@@ -160,12 +163,12 @@ function go(to: Shelf, name?: string) {
           <FilterButton :filter="filter" @change="filter = $event" />
           <span class="soft many">{{ count === undefined ? '' : words && count >= MOST_FOUND ? `the best ${MOST_FOUND} pictures` : `${count.toLocaleString('en-GB')} ${count === 1 ? 'picture' : 'pictures'}` }}</span>
         </div>
-        <div v-if="bringing.busy.value || bringing.problems.value.length || bringing.told.value.length" class="bringing" role="status">
-          <p v-if="bringing.busy.value">{{ bringing.done.value }} of {{ bringing.all.value }} files <button class="plain link" @click="bringing.stop()">Stop</button></p>
-          <p v-else>{{ bringing.taken.value }} {{ bringing.taken.value === 1 ? 'file' : 'files' }} brought<template v-if="bringing.stopped.value">, the rest left</template>. <button class="plain link" @click="bringing.problems.value = bringing.told.value = []">Close</button></p>
+        <div v-if="bringing.busy.value || bringing.failed.value || bringing.told.value.length" class="bringing" role="status">
+          <p v-if="bringing.busy.value"><span>{{ bringing.done.value.toLocaleString('en-GB') }} of {{ bringing.all.value.toLocaleString('en-GB') }} files<template v-if="bringing.secondsLeft.value">, about {{ clockText(bringing.secondsLeft.value) }} left</template></span><button class="plain link" @click="bringing.stop()">Stop</button></p>
+          <p v-else><span>{{ bringing.taken.value.toLocaleString('en-GB') }} {{ bringing.taken.value === 1 ? 'file' : 'files' }} brought<template v-if="bringing.stopped.value">, the rest left</template>.</span><button class="plain link" @click="bringing.forget">Close</button></p>
           <div v-if="bringing.busy.value" class="bar"><i :style="{ width: `${bringing.share.value * 100}%` }" /></div>
           <p v-for="said in bringing.told.value" :key="said">{{ said }}</p>
-          <ul v-if="bringing.problems.value.length" class="red"><li v-for="(said, i) in bringing.problems.value" :key="i">{{ said }}</li></ul>
+          <details v-if="bringing.failed.value" class="red" :open="bringing.failed.value <= FEW"><summary>{{ bringing.failed.value.toLocaleString('en-GB') }} {{ bringing.failed.value === 1 ? 'file' : 'files' }} could not be used</summary><ul><li v-for="(said, i) in bringing.problems.value" :key="i">{{ said }}</li></ul></details>
         </div>
         <p v-if="problem" class="red" role="alert">{{ problem }}</p>
         <p v-else-if="count === 0" class="empty serif">{{ words || Object.keys(filter).length ? 'Nothing in the library is like that.' : (SHELVES.find(([name]) => name === shelf)?.[2] ?? '') }}</p>
@@ -191,6 +194,7 @@ main { display: grid; grid-template-rows: auto auto minmax(0, 1fr); min-height: 
 .asked .el-input { width: 260px; }
 .many { margin-left: auto; }
 .bringing { border: 1px solid var(--hair); padding: 8px 12px; display: grid; gap: 6px; max-height: 180px; overflow: auto; }
+.bringing p { display: flex; gap: 14px; }
 .bringing ul { margin: 0; padding-left: 18px; font-size: 13.5px; }
 .bar { height: 4px; background: var(--deep); }
 .bar i { display: block; height: 100%; background: var(--ink); }

@@ -6,6 +6,8 @@ import { api } from '../api.ts'
 /** Files sent at once. */
 const AT_ONCE = 3
 const PROBLEMS_SHOWN = 200
+/** After so many files it can be told how long the others will take. */
+const TELLS = 40
 /** What has come is shown so often while more is coming. */
 const ARRIVED_MS = 8000
 
@@ -23,17 +25,22 @@ export function useBringing(arrived: () => void) {
   const done = ref(0)
   const taken = ref(0)
   const problems = ref<string[]>([])
+  const failed = ref(0)
   /** What came of lists. */
   const told = ref<string[]>([])
   const busy = ref(false)
   const stopped = ref(false)
+  let began = 0
+  /** Null while too few have come to tell. */
+  const secondsLeft = computed(() => (done.value < TELLS ? null : Math.round(((all.value - done.value) * (Date.now() - began)) / done.value / 1000)))
   const share = computed(() => (all.value ? done.value / all.value : 0))
 
   async function bring(files: readonly Brought[]) {
     if (!busy.value) {
       all.value = done.value = taken.value = 0
-      problems.value = told.value = []
+      forget()
       stopped.value = false
+      began = Date.now()
     }
     // A sidecar or a list says something of pictures that must be there before it.
     waiting.push(...files.filter(({ name }) => !SAYS.test(name)), ...files.filter(({ name }) => SAYS.test(name)))
@@ -63,16 +70,21 @@ export function useBringing(arrived: () => void) {
         taken.value++
       }
     } catch (cause) {
+      failed.value++
       if (problems.value.length < PROBLEMS_SHOWN) problems.value.push((cause as Error).message)
     }
     done.value++
     void arriving()
   }
+  function forget() {
+    problems.value = told.value = []
+    failed.value = 0
+  }
   function stop() {
     stopped.value = true
     all.value -= waiting.splice(0).length
   }
-  return { bring, stop, all, done, taken, problems, told, busy, stopped, share }
+  return { bring, stop, forget, all, done, taken, problems, failed, told, busy, stopped, share, secondsLeft }
 }
 
 /** What says something of other files, and which of them says it of many. */
