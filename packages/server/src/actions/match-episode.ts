@@ -1,4 +1,3 @@
-import { isEqual } from 'lodash-es'
 import type { Matching, Picking } from '@tidy-reel/core/document/document'
 import type { FilmScene } from '@tidy-reel/core/document/film-scenes'
 import { likeness } from '@tidy-reel/core/document/reconcile'
@@ -11,6 +10,7 @@ import { filmable } from '@tidy-reel/engine/make'
 import { pictureLibrary } from '@tidy-reel/engine/stock/library'
 import { keptPictures, matchFilm, scenesToMatch } from '@tidy-reel/engine/stock/match-film'
 import { lookOfThumbnail } from '@tidy-reel/engine/stock/thumbnails'
+import { contentHash } from '@tidy-reel/engine/storage/kept-file'
 import { loadLexicon } from '@tidy-reel/engine/words/wordnet'
 import { Candidates, type Episode } from '../db/models.ts'
 import type { EpisodeActions } from './episodes.ts'
@@ -26,11 +26,12 @@ const STILL_THE_SAME = 0.5
  */
 export async function matchEpisode(config: EngineConfig, episodes: EpisodeActions, library: LibraryActions, { id: episodeId, ownerId, document, revision }: Episode, signal: AbortSignal): Promise<string[]> {
   const film = filmable(document)
-  const told = { ...document.matching, picking: document.picking }
+  const told: Told = { ...document.matching, picking: document.picking }
+  const of = contentHash(told)
   const before = await Candidates.findAll({ where: { episodeId, ownerId } })
   const known = new Map(before.map((row) => [row.sceneId, row]))
   const shown = film.scenes.flatMap((scene, i) => (scene.card === undefined ? [{ ...scene, i }] : []))
-  const nothingNew = before.every((row) => isEqual(row.told, told)) && shown.every(({ id, text, shots }) => shots.length > 0 && known.get(id)?.text === text)
+  const nothingNew = before.every((row) => row.told.of === of) && shown.every(({ id, text, shots }) => shots.length > 0 && known.get(id)?.text === text)
   if (nothingNew) return []
 
   const seconds = sceneSeconds(film.scenes, film.speed, film.pauses)
@@ -46,7 +47,7 @@ export async function matchEpisode(config: EngineConfig, episodes: EpisodeAction
   await Candidates.destroy({ where: { episodeId, ownerId } })
   await Candidates.bulkCreate(shown.map(({ id: sceneId, text, i }) => {
     const { words, candidates, meanings, numbers } = picks[i]!
-    return { episodeId, ownerId, sceneId, text, words, picks: candidates, meanings, numbers, told }
+    return { episodeId, ownerId, sceneId, text, words, picks: candidates, meanings, numbers, told: { of, picking: told.picking, senses: told.senses.filter(({ noun }) => words.some((word) => word.text === noun)) } }
   }))
   const anew = shown.flatMap((scene) => (suits(scene, scene.i) ? [] : [{ sceneId: scene.id, text: scene.text, items: picks[scene.i]!.chosen }]))
   if (anew.length) await episodes.command(episodeId, revision, { type: 'placeShots', scenes: anew }, 'matching')
@@ -65,7 +66,7 @@ function stillSuits({ text, shots }: Pick<FilmScene, 'text' | 'shots'>, seconds:
   if (told.refusals.some((refusal) => concerns(refusal, said) && matched.some(({ id }) => id === refusal.item.id))) return false
   // Where a person chose, what was told meanwhile changes nothing.
   if (matched.length < shots.length) return true
-  const sense = ({ senses }: Matching, noun: string) => senses.find((pinned) => pinned.noun === noun)?.sense
+  const sense = ({ senses }: Pick<Matching, 'senses'>, noun: string) => senses.find((pinned) => pinned.noun === noun)?.sense
   const was = before.told
   return before.words.every(({ text: word }) => sense(was, word) === sense(told, word))
     && was.picking.stills === told.picking.stills

@@ -67,8 +67,8 @@ export class Candidates extends Model<InferAttributes<Candidates>, InferCreation
   declare picks: ScenePicks['candidates']
   declare meanings: ScenePicks['meanings']
   declare numbers: ScenePicks['numbers']
-  /** What a person had told matching when it chose, and how pictures were to be chosen. */
-  declare told: Matching & { picking: Picking }
+  /** What a person had told matching when it chose: a hash of all of it, what was said of the scene's own words, how pictures were to be chosen. */
+  declare told: { of: string; senses: Matching['senses']; picking: Picking }
 }
 
 export class Render extends Model<InferAttributes<Render>, InferCreationAttributes<Render>> {
