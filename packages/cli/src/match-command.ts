@@ -31,8 +31,8 @@ export async function matchCommand(file: string, { json, catalogue }: { json?: b
     : await withStock(config, (address) => matchFilm(toMatch, lexicon, pictureLibrary({ ...config, stock: address }), options))
   if (faults[0] && picks.every(({ chosen }) => !chosen.length)) throw faults[0]
   for (const { message } of faults) process.stderr.write(`${message}\n`)
-  const list = picks.map(({ candidates }, i) => ({
-    text: film.scenes[i]!.text,
+  const list = picks.map(({ candidates, numbers }, i) => ({
+    text: film.scenes[i]!.text, numbers,
     picks: candidates.map(({ item, score, why, sure }) => ({ id: item.id, title: item.title, description: item.description, tags: item.tags, score: Math.round(score * 1000) / 1000, sure, why })),
   }))
   print(json ? { scenes: list } : list.map((s) => `${s.text}\n  ${s.picks.slice(0, 4).map((p) => `${p.title} (${p.why})`).join('\n  ')}`).join('\n'))

@@ -47,3 +47,28 @@ function named<K extends string>(entry: Record<string, unknown>, columns: Column
   }
   return row
 }
+
+/** A row that could not be used, counted from 1. */
+export interface SkippedRow {
+  row: number
+  reason: string
+}
+
+/**
+ * What is made of the rows of a list, and which could not be used.
+ *
+ * @param make gives what a row says, or why it cannot be used
+ * @param refuse makes the fault for a list of which no row can be used, or that is longer than `limit`
+ */
+export function madeOfRows<R, T extends object>(rows: readonly R[], limit: number, make: (row: R) => T | string, refuse: (reason: string) => Error): { made: T[]; skipped: SkippedRow[] } {
+  if (rows.length > limit) throw refuse(`it has ${rows.length} rows; ${limit} are read`)
+  const made: T[] = []
+  const skipped: SkippedRow[] = []
+  rows.forEach((row, i) => {
+    const one = make(row)
+    if (typeof one === 'string') skipped.push({ row: i + 1, reason: one })
+    else made.push(one)
+  })
+  if (!made.length) throw refuse(skipped[0] ? `in its first row ${skipped[0].reason}` : 'it is empty')
+  return { made, skipped }
+}

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { TidyError } from '../fault.ts'
 import type { Item } from '../match/item.ts'
 import { csv } from './lists.ts'
-import { namedRows, type ColumnNames, type NamedRow } from './named-rows.ts'
+import { madeOfRows, namedRows, type ColumnNames, type NamedRow, type SkippedRow } from './named-rows.ts'
 
 /** The longest list of pictures that is read. */
 export const PICTURE_LIST_LIMIT = 100_000
@@ -35,7 +35,7 @@ const COLUMNS: ColumnNames<Column> = {
 export interface ReadPictureList {
   notes: PictureNote[]
   /** Rows that name no picture or say nothing, counted from 1. */
-  skipped: { row: number; reason: string }[]
+  skipped: SkippedRow[]
 }
 
 /**
@@ -46,15 +46,8 @@ export interface ReadPictureList {
 export function readPictureList(text: string, name: string): ReadPictureList {
   const refuse = (reason: string) => new TidyError('picture_list_unreadable', { name: name.slice(0, 80), reason })
   const rows = namedRows(text, COLUMNS, [], refuse)
-  if (rows.length > PICTURE_LIST_LIMIT) throw refuse(`it has ${rows.length} rows; ${PICTURE_LIST_LIMIT} are read`)
-  const read: ReadPictureList = { notes: [], skipped: [] }
-  rows.forEach((row, i) => {
-    const note = noteOf(row)
-    if (typeof note === 'string') read.skipped.push({ row: i + 1, reason: note })
-    else read.notes.push(note)
-  })
-  if (!read.notes.length) throw refuse(read.skipped[0] ? `in its first row ${read.skipped[0].reason}` : 'it is empty')
-  return read
+  const { made, skipped } = madeOfRows(rows, PICTURE_LIST_LIMIT, noteOf, refuse)
+  return { notes: made, skipped }
 }
 
 function noteOf(row: NamedRow<Column>): PictureNote | string {

@@ -1,12 +1,12 @@
 import { TidyError } from '../fault.ts'
-import { namedRows, type ColumnNames, type NamedRow } from '../formats/named-rows.ts'
+import { madeOfRows, namedRows, type ColumnNames, type NamedRow, type SkippedRow } from '../formats/named-rows.ts'
 import { shortHash } from '../hash.ts'
 import { ChannelFilm, FILMS_LIMIT } from './channel-film.ts'
 
 export interface ReadFilms {
   films: ChannelFilm[]
   /** Rows that could not be used, each with the reason. */
-  skipped: { row: number; reason: string }[]
+  skipped: SkippedRow[]
 }
 
 /** What a column may be called, as spreadsheets and statistics have it. */
@@ -26,15 +26,8 @@ const COLUMNS: ColumnNames<keyof ChannelFilm> = {
 export function readFilms(text: string, name: string): ReadFilms {
   const refuse = (reason: string) => new TidyError('films_unreadable', { name, reason })
   const rows = namedRows(text, COLUMNS, ['title', 'published', 'views'], refuse)
-  if (rows.length > FILMS_LIMIT) throw refuse(`it has ${rows.length} rows; ${FILMS_LIMIT} are read`)
-  const read: ReadFilms = { films: [], skipped: [] }
-  rows.forEach((row, i) => {
-    const made = filmOf(row)
-    if (typeof made === 'string') read.skipped.push({ row: i + 1, reason: made })
-    else read.films.push(made)
-  })
-  if (read.films.length === 0) throw refuse(read.skipped[0] ? `in its first row ${read.skipped[0].reason}` : 'it is empty')
-  return read
+  const { made, skipped } = madeOfRows(rows, FILMS_LIMIT, filmOf, refuse)
+  return { films: made, skipped }
 }
 
 type Row = NamedRow<keyof ChannelFilm>

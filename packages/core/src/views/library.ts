@@ -1,4 +1,5 @@
 import type { RefusalReason } from '../document/document.ts'
+import type { SkippedRow } from '../formats/named-rows.ts'
 import type { Item } from '../match/item.ts'
 import type { Colour } from '../match/look.ts'
 
@@ -56,6 +57,6 @@ export interface NotedView {
   /** Rows that name no picture of the library, and what the first of them name. */
   unknown: number
   called: string[]
-  /** The first rows that could not be used, counted from 1. */
-  skipped: { row: number; reason: string }[]
+  /** The first rows that could not be used. */
+  skipped: SkippedRow[]
 }
