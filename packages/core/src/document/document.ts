@@ -200,6 +200,9 @@ export type Document = z.infer<typeof Document>
 
 export const DEFAULT_VOICE = 'flite-slt'
 
+/** What a film is called while nobody has called it anything: it says nothing of what it is about. */
+export const UNTITLED = 'Untitled episode'
+
 export function emptyDocument(title: string): Document {
   const card = { shown: false, text: null, samples: 4 * SAMPLE_RATE }
   return { version: 7, title, script: '', voice: DEFAULT_VOICE, speed: 1, speaking: PLAIN_SPEAKING, mood: 'calm', transition: CUT, cards: { opening: card, closing: card }, scenes: [], matching: NOTHING_TOLD, picking: PLAIN_PICKING, making: PLAIN_MAKING, wantedMinutes: null, notes: '', claims: [], comments: [], nextId: 1 }

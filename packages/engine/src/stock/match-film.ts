@@ -6,7 +6,7 @@ import { pictureIndex } from '@tidy-reel/core/match/picture-index'
 import { queriesOf, searchesOf } from '@tidy-reel/core/match/queries'
 import { shortlist } from '@tidy-reel/core/match/shortlist'
 import type { SceneToMatch } from '@tidy-reel/core/match/scene-to-match'
-import { NOTHING_TOLD, PLAIN_PICKING, type Matching, type Picking } from '@tidy-reel/core/document/document'
+import { NOTHING_TOLD, PLAIN_PICKING, UNTITLED, type Matching, type Picking } from '@tidy-reel/core/document/document'
 import type { Film } from '@tidy-reel/core/document/film-scenes'
 import type { Lexicon } from '@tidy-reel/core/words/lexicon'
 import type { PictureLibrary } from './contract.ts'
@@ -54,7 +54,7 @@ const once = (faults: readonly TidyError[]) => [...new Map(faults.map((fault) =>
  */
 export async function matchFilm(scenes: readonly SceneToMatch[], lexicon: Lexicon, library: PictureLibrary | readonly Item[], options: MatchOptions): Promise<{ picks: ScenePicks[]; faults: TidyError[] }> {
   const { told = NOTHING_TOLD, picking = PLAIN_PICKING } = options
-  const queries = queriesOf(scenes, lexicon, options.title, new Map(told.senses.map(({ noun, sense }) => [noun, sense])))
+  const queries = queriesOf(scenes, lexicon, options.title === UNTITLED ? '' : options.title, new Map(told.senses.map(({ noun, sense }) => [noun, sense])))
   const keptIds = new Set([...(options.kept?.values() ?? [])].flat())
   // What a person chose stays, wherever it is from: matching looks around it.
   const wanted = ({ id, source }: Item) => !picking.without.includes(sourceName(source)) || keptIds.has(id)

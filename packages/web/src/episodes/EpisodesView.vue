@@ -2,6 +2,7 @@
 import { ElButton, ElDialog, ElInput, ElMessage } from 'element-plus'
 import { h, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
+import { UNTITLED } from '@tidy-reel/core/document/document'
 import type { EpisodeRow } from '@tidy-reel/core/views/episode'
 import { api } from '../api.ts'
 import ChannelHeader from '../ChannelHeader.vue'
@@ -24,7 +25,7 @@ const load = async () => {
 onMounted(load)
 
 async function create(importing = false) {
-  const { id } = await api.createEpisode(title.value.trim() || 'Untitled episode')
+  const { id } = await api.createEpisode(title.value.trim() || UNTITLED)
   await router.push({ name: 'script', params: { id }, query: importing ? { import: '' } : {} })
 }
 
