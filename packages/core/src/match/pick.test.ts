@@ -37,6 +37,11 @@ describe('pickPictures', () => {
     const scenes = [scene('The lamp burns.')]
     expect(picks(scenes, { pool, orientation: 'portrait' })[0]!.chosen[0]!.id).toBe('tall')
   })
+  it('takes what a person marked before another that fits as well, and before no better one', () => {
+    const pool = [photo('a-lamp', 'A lamp', 'lamp'), photo('b-lamp', 'A lamp', 'lamp'), photo('ship', 'A ship at sea', 'ship')]
+    const chosen = (text: string, favourites: string[]) => pickPictures([scene(text)], queriesOf([scene(text)], emptyLexicon), pictureIndex(pool, emptyLexicon), emptyLexicon, { orientation: 'landscape', favourites: new Set(favourites) })[0]!.chosen[0]!.id
+    expect([chosen('The lamp burns.', []), chosen('The lamp burns.', ['b-lamp']), chosen('The lamp burns.', ['ship'])]).toEqual(['a-lamp', 'b-lamp', 'a-lamp'])
+  })
   it('counts what a person chose as seen', () => {
     const scenes = [scene('A lamp.'), scene('A lamp.')]
     const [, second] = picks(scenes, { pool: [...POOL, photo('lamp2', 'A brass lamp', 'lamp')], kept: new Map([[0, ['lamp']]]) })

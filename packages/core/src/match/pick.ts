@@ -47,6 +47,7 @@ export interface ScenePicks {
   numbers: string[]
 }
 
+const NONE: ReadonlySet<string> = new Set()
 const CANDIDATES = 16
 /** Items weighed against each other for a scene. */
 const CONSIDERED = 40
@@ -65,7 +66,7 @@ export function pickPictures(
   queries: readonly SceneQuery[],
   index: PictureIndex,
   lexicon: Lexicon,
-  options: { orientation: Orientation; kept?: ReadonlyMap<number, readonly string[]>; refusals?: readonly Refusal[]; picking?: Picking },
+  options: { orientation: Orientation; kept?: ReadonlyMap<number, readonly string[]>; refusals?: readonly Refusal[]; picking?: Picking; favourites?: ReadonlySet<string> },
 ): ScenePicks[] {
   const { stills, longest } = options.picking ?? PLAIN_PICKING
   const worlds = new Map<Vector, World>()
@@ -74,7 +75,7 @@ export function pickPictures(
   const alike = likenessIn(index)
   const left = keptAfterRefusals(index, options.refusals ?? [], alike)
   const said = scenes.map(({ text }, n) => saidBy(text, queries[n]!.words))
-  const lists = scenes.map((scene, n) => ranked(scene, queries[n]!, index, { film: world(queries[n]!.film), chapter: world(queries[n]!.chapter), named: named[n]! }, left(said[n]!), { orientation: options.orientation, longest }, lexicon, CONSIDERED))
+  const lists = scenes.map((scene, n) => ranked(scene, queries[n]!, index, { film: world(queries[n]!.film), chapter: world(queries[n]!.chapter), named: named[n]! }, left(said[n]!), { orientation: options.orientation, longest, favourites: options.favourites ?? NONE }, lexicon, CONSIDERED))
   const numbers = new Map(index.items.map(({ id }, i) => [id, i]))
   const places = scenes.flatMap((scene, n): Place[] => {
     const kept = options.kept?.get(n)?.flatMap((id) => numbers.get(id) ?? [])

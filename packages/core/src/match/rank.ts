@@ -23,10 +23,11 @@ export interface Ranked {
   clashes: string[]
 }
 
-/** What a film asks of its pictures: their shape, and how many seconds one is shown at most. */
+/** What a film asks of its pictures: their shape, how many seconds one is shown at most, which a person marked. */
 export interface FilmShape {
   orientation: Orientation
   longest: number
+  favourites: ReadonlySet<string>
 }
 
 /** Parts and shapes of the score; they are worked out on the tuned half of the labelled set. */
@@ -86,7 +87,7 @@ export function ranked(scene: SceneToMatch, query: SceneQuery, index: PictureInd
     const value = WEIGHT.words * said * (outside + (1 - outside) * fit) + WEIGHT.meaning * closeness * closeness
       + WEIGHT.film * fit * (0.3 + 0.7 * lean) + WEIGHT.lent * saturated(lent.earned[i]!) * fit * (0.15 + 0.85 * lean)
     const believed = value * fitness(item, scene, film) * strangeness(index.names[i]!, worlds.named) * kept[i]!
-    return { item, i, score: believed * preference(item, licensed, hands), believed, lean, clashes: clashes.get(i) ?? [] }
+    return { item, i, score: believed * preference(item, licensed, hands, film.favourites), believed, lean, clashes: clashes.get(i) ?? [] }
   })
   return scored.filter(({ i }) => kept[i]! > 0).sort((a, b) => b.score - a.score || a.item.id.localeCompare(b.item.id)).slice(0, most)
 }
@@ -221,7 +222,7 @@ function fitness(item: Item, scene: SceneToMatch, { orientation, longest }: Film
 const tellsLicences = (items: readonly Item[]) => items.some(({ licence }) => licence)
 
 /** How much rather an item is taken than another that fits as well. */
-const preference = (item: Item, licensed: boolean, hands: ReadonlyMap<string, number>): number => (licensed && !mayBeUsed(item.licence) ? UNUSABLE : 1) * (isOurs(item.id) ? OWN_FIRST : 1 - OTHER_HAND * (1 - hands.get(sourceName(item.source))!))
+const preference = (item: Item, licensed: boolean, hands: ReadonlyMap<string, number>, favourites: ReadonlySet<string>): number => (licensed && !mayBeUsed(item.licence) ? UNUSABLE : 1) * (isOurs(item.id) || favourites.has(item.id) ? OWN_FIRST : 1 - OTHER_HAND * (1 - hands.get(sourceName(item.source))!))
 
 /** How common each source is in a pool, 1 for the commonest: a film holds together when most of it is from one hand. */
 function handsOf(items: readonly Item[]): Map<string, number> {
@@ -233,7 +234,7 @@ function handsOf(items: readonly Item[]): Map<string, number> {
 
 /** Left of a score where nobody may use the picture, or nobody knows. */
 const UNUSABLE = 0.6
-/** A person's own material goes before what others offer, where both fit. */
+/** A person's own material, and what they marked, goes before what others offer, where both fit. */
 const OWN_FIRST = 1.15
 /** Lost by a picture whose source is rare among those that fit the film. */
 const OTHER_HAND = 0.1

@@ -22,6 +22,8 @@ export interface MatchOptions {
   told?: Matching
   /** How pictures are to be chosen. */
   picking?: Picking
+  /** Ids of pictures a person marked: they go before others that fit as well. */
+  favourites?: ReadonlySet<string>
   /** Perceptual hash of an item, where somebody has looked at it. */
   hashOf?: (id: string) => string | undefined
   signal?: AbortSignal

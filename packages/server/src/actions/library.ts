@@ -17,6 +17,7 @@ const WEIGHED = MOST_FOUND
 const WEIGHED_EACH = 200
 
 const REFUSALS_LEARNT = 1000
+const FAVOURITES_LEARNT = 10_000
 /** Rows of a list in one step. */
 const NOTED_AT_ONCE = 1000
 
@@ -121,6 +122,10 @@ export function libraryActions(sequelize: Sequelize, ownerId: string) {
     async setFavourite(item: Item, favourite: boolean): Promise<void> {
       await keep([item])
       await change('update pictures set favourite = $favourite where owner_id = $ownerId and id = $id', { id: item.id, favourite })
+    },
+    async favouriteIds(): Promise<ReadonlySet<string>> {
+      const rows = await select<{ id: string }>(`select id from pictures where owner_id = $ownerId and favourite order by added_at desc limit ${FAVOURITES_LEARNT}`, {})
+      return new Set(rows.map(({ id }) => id))
     },
     /** Turned down for all films, or wanted again. */
     async refuse(item: Item | ChosenItem, reason: RefusalReason | null): Promise<void> {

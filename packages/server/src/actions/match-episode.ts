@@ -39,7 +39,7 @@ export async function matchEpisode(config: EngineConfig, episodes: EpisodeAction
   const kept = keptPictures(film.scenes.map((scene, i) => (suits(scene, i) ? scene : { ...scene, shots: scene.shots.filter(({ by }) => by === 'hand') })))
   const { picks, faults } = await matchFilm(scenesToMatch(film, seconds), await loadLexicon(), pictureLibrary(config, library.shelf()), {
     orientation: 'landscape', title: document.title, hashOf: (id) => lookOfThumbnail(folders(config).thumbnails, id)?.hash, kept, signal,
-    told: { ...document.matching, refusals: [...document.matching.refusals, ...(await library.refusals())] }, picking: document.picking,
+    told: { ...document.matching, refusals: [...document.matching.refusals, ...(await library.refusals())] }, picking: document.picking, favourites: await library.favouriteIds(),
   })
   const remarks = faults.map(({ message }) => message)
   if (faults.length && picks.every(({ chosen }) => chosen.length === 0)) return remarks
