@@ -16,6 +16,10 @@ const whole = await sharp(photograph('own-half', 640, 360)).jpeg().toBuffer()
 const half = whole.subarray(0, whole.length / 2)
 
 describe('takeOwnFile', () => {
+  it.each(['jpeg', 'png', 'webp', 'gif', 'avif'] as const)('takes a still as %s', async (format) => {
+    const { item } = await take(`Still ${format}.${format}`, await sharp(photograph('stills', 320, 180)).toFormat(format).toBuffer())
+    expect(item).toMatchObject({ kind: 'photo', width: 320, height: 180, seconds: null })
+  })
   it('takes a photograph and a clip, each once whatever it is called', async () => {
     const photo = readFileSync(photograph('own', 900, 1600))
     const { item } = await take('Old harbour_1.jpg', photo)

@@ -102,7 +102,9 @@ const unreadable = (name: string) => unusable(name, 'it is neither a picture nor
 /** A still as sharp reads it; undefined for what moves or is none. */
 async function stillAt(file: string): Promise<Seen | undefined> {
   const known = await sharp(file, { limitInputPixels: false }).metadata().catch(() => undefined)
-  return known && STILLS.has(known.format) && (known.pages ?? 1) === 1 ? { width: known.width, height: known.height, moves: false, seconds: null } : undefined
+  // Of HEIF, AVIF alone can be read here: what telephones write is not.
+  const readable = known && STILLS.has(known.format) && (known.format !== 'heif' || known.compression === 'av1')
+  return readable && (known.pages ?? 1) === 1 ? { width: known.width, height: known.height, moves: false, seconds: null } : undefined
 }
 
 async function probedAt(file: string, name: string): Promise<Seen> {
