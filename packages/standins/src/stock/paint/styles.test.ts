@@ -19,8 +19,11 @@ const colours = (pixels: Uint8ClampedArray) => new Set(Array.from({ length: pixe
 /** Mean difference of a channel, 0 to 255. */
 const apart = (a: Uint8ClampedArray, b: Uint8ClampedArray) => a.reduce((sum, value, i) => sum + Math.abs(value - b[i]!), 0) / a.length
 
+/** Compared as bytes: element by element it takes seconds. */
+const same = (a: Uint8ClampedArray, b: Uint8ClampedArray) => Buffer.from(a).equals(Buffer.from(b))
+
 describe('restyle', () => {
-  it('leaves paper as it is', () => expect(drawn('paper')).toEqual(plain))
+  it('leaves paper as it is', () => expect(same(drawn('paper'), plain)).toBe(true))
   it('draws each style so that none looks like another', () => {
     for (const [i, one] of STYLES.entries()) for (const other of STYLES.slice(i + 1)) expect([one, other, apart(drawn(one), drawn(other)) > 12]).toEqual([one, other, true])
   })
@@ -30,7 +33,7 @@ describe('restyle', () => {
   })
   it('is the same each time and leaves no hole', () => {
     for (const style of STYLES) {
-      expect(drawn(style)).toEqual(drawn(style))
+      expect(same(drawn(style), drawn(style))).toBe(true)
       expect(drawn(style).every((value, i) => i % 4 !== 3 || value === 255)).toBe(true)
     }
   })
