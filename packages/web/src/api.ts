@@ -54,6 +54,9 @@ export type LibraryAsked = PictureFilter & { words: string; shelf: Shelf; collec
 
 const post = <T>(path: string, body?: unknown, signal?: AbortSignal) => ask<T>(path, { method: 'POST', ...(signal ? { signal } : {}), ...(body === undefined ? {} : { body: JSON.stringify(body) }) })
 
+/** A file on its way to the server, as it is. */
+const bytesOf = (file: Blob): RequestInit => ({ method: 'POST', body: file, headers: { 'content-type': 'application/octet-stream' } })
+
 export const api = {
   episodes: () => ask<{ episodes: EpisodeRow[] }>('/episodes').then(({ episodes }) => episodes),
   createEpisode: (title: string) => post<{ id: string }>('/episodes', { title }),
@@ -74,11 +77,11 @@ export const api = {
   startRender: (id: string, shape: FilmShape) => post<RenderView>(`/episodes/${id}/renders`, shape),
   cancelRender: (renderId: string) => post<RenderView>(`/renders/${renderId}/cancel`),
   /** @param name with the folders it lay in */
-  takeOwnFile: (file: File, name = file.name) => ask<Item>(`/own?name=${encodeURIComponent(name.slice(-900))}`, { method: 'POST', body: file, headers: { 'content-type': 'application/octet-stream' } }),
+  takeOwnFile: (file: File, name = file.name) => ask<Item>(`/own?name=${encodeURIComponent(name.slice(-900))}`, bytesOf(file)),
   voices: () => ask<VoicesView>('/voices'),
   say: (request: SayRequest, signal?: AbortSignal) => post<SaidView>('/say', { ...request, text: request.text.slice(0, 1200) }, signal),
   recordSentence: (id: string, sceneId: string, sound: Blob) => ask<RecordedView>(`/episodes/${id}/scenes/${sceneId}/recording`, { method: 'POST', body: sound, headers: { 'content-type': 'audio/wav' } }),
-  bringRecording: (id: string, file: Blob) => ask<{ id: string }>(`/episodes/${id}/recordings`, { method: 'POST', body: file, headers: { 'content-type': 'application/octet-stream' } }),
+  bringRecording: (id: string, file: Blob) => ask<{ id: string }>(`/episodes/${id}/recordings`, bytesOf(file)),
   /** Undefined while it is listened to. */
   recording: (id: string, recording: string) => ask<RecordingView | undefined>(`/episodes/${id}/recordings/${recording}`),
   sceneTakes: (id: string, sceneId: string) => ask<{ takes: SceneTakeView[] }>(`/episodes/${id}/scenes/${sceneId}/takes`).then(({ takes }) => takes),
@@ -100,7 +103,7 @@ export const api = {
   changeIdea: (id: string, fields: Partial<Idea>) => ask<Idea>(`/topics/ideas/${id}`, { method: 'PATCH', body: JSON.stringify(fields) }),
   removeIdea: (id: string) => ask<void>(`/topics/ideas/${id}`, { method: 'DELETE' }),
   beginEpisode: (id: string) => post<{ id: string }>(`/topics/ideas/${id}/episode`),
-  importFile: (file: File) => ask<ImportedView>(`/import?name=${encodeURIComponent(file.name.slice(-200))}`, { method: 'POST', body: file, headers: { 'content-type': 'application/octet-stream' } }),
+  importFile: (file: File) => ask<ImportedView>(`/import?name=${encodeURIComponent(file.name.slice(-200))}`, bytesOf(file)),
   importLink: (address: string) => post<ImportedView>('/import/link', { address: address.trim() }),
   scriptChecks: (script: string) => post<ScriptChecks>('/checks', { script }),
   channel: () => ask<ChannelView>('/channel'),
@@ -121,8 +124,8 @@ export const api = {
   pictureUses: (id: string) => ask<{ uses: PictureUse[] }>(`/library/${encodeURIComponent(id)}/uses`).then(({ uses }) => uses),
   pictureTwins: (id: string) => ask<{ pictures: PictureView[] }>(`/library/${encodeURIComponent(id)}/twins`).then(({ pictures }) => pictures),
   libraryList: '/api/library/list.csv',
-  takePictureList: (file: File) => ask<NotedView>(`/own/list?name=${encodeURIComponent(file.name)}`, { method: 'POST', body: file, headers: { 'content-type': 'application/octet-stream' } }),
-  takeSidecar: (file: File) => ask<{ described: number }>(`/own/sidecar?name=${encodeURIComponent(file.name)}`, { method: 'POST', body: file, headers: { 'content-type': 'application/octet-stream' } }),
+  takePictureList: (file: File) => ask<NotedView>(`/own/list?name=${encodeURIComponent(file.name)}`, bytesOf(file)),
+  takeSidecar: (file: File) => ask<{ described: number }>(`/own/sidecar?name=${encodeURIComponent(file.name)}`, bytesOf(file)),
 }
 
 /** `tries`: how often it was asked for before; the browser would not ask the same address again. */

@@ -33,6 +33,9 @@ export interface LibraryQuery {
 /** What a person may say of a picture. */
 export type Said = Partial<Pick<Item, 'title' | 'description' | 'author' | 'licence'>> & { people?: boolean | undefined }
 
+/** SQL: the words of a list, each once where it first stands. */
+const eachOnce = (list: string, where = '') => `(select coalesce(array_agg(tag order by nth), '{}') from (select tag, min(nth) as nth from unnest(${list}) with ordinality as each(tag, nth) ${where} group by tag) as kept)`
+
 /** The pictures of a channel: its own, those made for it, and those a person chose or marked. */
 export function libraryActions(sequelize: Sequelize, ownerId: string) {
   const select = <T extends object>(sql: string, bind: Record<string, unknown>) => sequelize.query<T>(sql, { bind: { ownerId, ...bind }, type: QueryTypes.SELECT })
@@ -76,7 +79,7 @@ export function libraryActions(sequelize: Sequelize, ownerId: string) {
     },
     /** Adds words to pictures and takes words from them; what somebody else adds meanwhile stays. */
     async tag(ids: readonly string[], add: readonly string[], remove: readonly string[]): Promise<void> {
-      await change(`update pictures set tags = (select coalesce(array_agg(tag order by nth), '{}') from (select tag, min(nth) as nth from unnest(tags || $add::text[]) with ordinality as each(tag, nth) where tag <> all($remove::text[]) group by tag) as one)
+      await change(`update pictures set tags = ${eachOnce('tags || $add::text[]', 'where tag <> all($remove::text[])')}
         where owner_id = $ownerId and id = any($ids)`, { ids, add, remove })
     },
     async describe(id: string, said: Said): Promise<PictureView> {
@@ -106,7 +109,7 @@ export function libraryActions(sequelize: Sequelize, ownerId: string) {
           one as (select distinct on (picture) * from meant order by picture, nth desc),
           done as (update pictures set title = coalesce(one.title, pictures.title), description = coalesce(one.description, pictures.description), author = coalesce(one.author, pictures.author),
               licence = coalesce(one.licence, pictures.licence), licence_use = coalesce(one.use, licence_use), people = coalesce(one.people, pictures.people),
-              tags = (select coalesce(array_agg(tag order by first), '{}') from (select tag, min(place) as first from unnest(pictures.tags || coalesce(one.tags, '{}')) with ordinality as each(tag, place) group by tag) as kept)
+              tags = ${eachOnce("pictures.tags || coalesce(one.tags, '{}')")}
             from one where pictures.owner_id = $ownerId and pictures.id = one.picture)
           select distinct nth from meant`, { rows: JSON.stringify(rows) })
         const named = new Set(found.map(({ nth }) => nth))

@@ -35,8 +35,8 @@ export async function matchEpisode(config: EngineConfig, episodes: EpisodeAction
   if (nothingNew) return []
 
   const seconds = sceneSeconds(film.scenes, film.speed, film.pauses)
-  const suits = (scene: FilmScene, i: number) => scene.shots.length > 0 && stillSuits(scene, seconds[i]!, known.get(scene.id), told)
-  const kept = keptPictures(film.scenes.map((scene, i) => (suits(scene, i) ? scene : { ...scene, shots: scene.shots.filter(({ by }) => by === 'hand') })))
+  const suits = film.scenes.map((scene, i) => scene.shots.length > 0 && stillSuits(scene, seconds[i]!, known.get(scene.id), told))
+  const kept = keptPictures(film.scenes.map((scene, i) => (suits[i] ? scene : { ...scene, shots: scene.shots.filter(({ by }) => by === 'hand') })))
   const { picks, faults } = await matchFilm(scenesToMatch(film, seconds), await loadLexicon(), pictureLibrary(config, library.shelf()), {
     orientation: 'landscape', title: document.title, hashOf: (id) => lookOfThumbnail(folders(config).thumbnails, id)?.hash, kept, signal,
     told: { ...document.matching, refusals: [...document.matching.refusals, ...(await library.refusals())] }, picking: document.picking, favourites: await library.favouriteIds(),
@@ -49,7 +49,7 @@ export async function matchEpisode(config: EngineConfig, episodes: EpisodeAction
     const { words, candidates, meanings, numbers } = picks[i]!
     return { episodeId, ownerId, sceneId, text, words, picks: candidates, meanings, numbers, told: { of, picking: told.picking, senses: told.senses.filter(({ noun }) => words.some((word) => word.text === noun)) } }
   }))
-  const anew = shown.flatMap((scene) => (suits(scene, scene.i) ? [] : [{ sceneId: scene.id, text: scene.text, items: picks[scene.i]!.chosen }]))
+  const anew = shown.flatMap((scene) => (suits[scene.i] ? [] : [{ sceneId: scene.id, text: scene.text, items: picks[scene.i]!.chosen }]))
   if (anew.length) await episodes.command(episodeId, revision, { type: 'placeShots', scenes: anew }, 'matching')
   return remarks
 }

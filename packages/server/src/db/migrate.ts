@@ -42,9 +42,12 @@ const DOCUMENT_2 = [
   'create index versions_of_episode on versions (episode_id, created_at desc)',
 ]
 
+/** Takes the documents of one version to the next: what came with it as it is by itself. */
+const documentsOf = (version: number, more: string) => ['episodes', 'renders', 'versions'].map((table) => `update ${table} set document = document || '${more}'::jsonb where document->>'version' = '${version}'`)
+
 /** Documents of version 3: wanted length, notes, claims and comments. */
 const THIRD_DOCUMENT = JSON.stringify({ version: 3, wantedMinutes: null, notes: '', claims: [], comments: [] })
-const DOCUMENT_3 = ['episodes', 'renders', 'versions'].map((table) => `update ${table} set document = document || '${THIRD_DOCUMENT}'::jsonb where document->>'version' = '2'`)
+const DOCUMENT_3 = documentsOf(2, THIRD_DOCUMENT)
   .concat("alter table channels add column words jsonb not null default '[]'")
 
 const TOPICS = [
@@ -61,7 +64,7 @@ const WRITING = [
 
 /** Documents of version 4: how a film is spoken; what a channel says, likes and has spoken. */
 const FOURTH_DOCUMENT = JSON.stringify({ version: 4, speaking: { finish: 'documentary', pauses: 1, tighten: null, understudy: null, speakers: [], pronunciations: [] } })
-const DOCUMENT_4 = ['episodes', 'renders', 'versions'].map((table) => `update ${table} set document = document || '${FOURTH_DOCUMENT}'::jsonb where document->>'version' = '3'`).concat(
+const DOCUMENT_4 = documentsOf(3, FOURTH_DOCUMENT).concat(
   "alter table channels add column pronunciations jsonb not null default '[]', add column favourite_voices jsonb not null default '[]'",
   `create table scene_takes (episode_id uuid not null references episodes on delete cascade, scene_id text not null, hash text not null, owner_id uuid not null references owners,
     text text not null, voice text not null, kind text not null check (kind in ('spoken', 'recorded')), samples integer not null, used_at timestamptz not null, primary key (episode_id, scene_id, hash))`,
@@ -69,12 +72,12 @@ const DOCUMENT_4 = ['episodes', 'renders', 'versions'].map((table) => `update ${
 
 /** Documents of version 5: what a person told matching. Candidates are found anew: they tell more now. */
 const FIFTH_DOCUMENT = JSON.stringify({ version: 5, matching: { senses: [], refusals: [] } })
-const DOCUMENT_5 = ['episodes', 'renders', 'versions'].map((table) => `update ${table} set document = document || '${FIFTH_DOCUMENT}'::jsonb where document->>'version' = '4'`)
+const DOCUMENT_5 = documentsOf(4, FIFTH_DOCUMENT)
   .concat('delete from candidates', 'alter table candidates add column meanings jsonb not null, add column told jsonb not null')
 
 /** Documents of version 6: how pictures are made. Pictures the channel has, or chose; found by their words. */
 const SIXTH_DOCUMENT = JSON.stringify({ version: 6, making: { style: 'paper', without: '' } })
-const DOCUMENT_6 = ['episodes', 'renders', 'versions'].map((table) => `update ${table} set document = document || '${SIXTH_DOCUMENT}'::jsonb where document->>'version' = '5'`).concat(
+const DOCUMENT_6 = documentsOf(5, SIXTH_DOCUMENT).concat(
   `create table pictures (owner_id uuid not null references owners, id text not null, origin text not null check (origin in (${ORIGINS.map((o) => `'${o}'`).join(', ')})),
     kind text not null check (kind in ('clip', 'photo')), title text not null, description text not null, tags text[] not null, width integer not null, height integer not null, seconds real,
     orientation text not null, source text not null, licence text not null, licence_use text not null, author text not null, link text, people boolean not null, colours text[] not null default '{}',
@@ -94,7 +97,7 @@ const DOCUMENT_6 = ['episodes', 'renders', 'versions'].map((table) => `update ${
 
 /** Documents of version 7: how pictures are chosen. Numbers worth showing are found when pictures are looked for anew. */
 const SEVENTH_DOCUMENT = JSON.stringify({ version: 7, picking: { stills: null, longest: 8, without: [] } })
-const DOCUMENT_7 = ['episodes', 'renders', 'versions'].map((table) => `update ${table} set document = document || '${SEVENTH_DOCUMENT}'::jsonb where document->>'version' = '6'`)
+const DOCUMENT_7 = documentsOf(6, SEVENTH_DOCUMENT)
   .concat('delete from candidates', 'alter table candidates add column numbers jsonb not null', "create index pictures_called on pictures (owner_id, regexp_replace(file_name, '\\.[^.]+$', '')) where file_name is not null")
 
 /** Brings the database to the newest layout; each step once, in a transaction. */
