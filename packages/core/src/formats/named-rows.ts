@@ -48,6 +48,9 @@ function named<K extends string>(entry: Record<string, unknown>, columns: Column
   return row
 }
 
+/** A value of a list as text; a list or an object inside a value is none. */
+export const cellText = (value: unknown): string => (typeof value === 'object' || value === undefined ? '' : String(value).trim())
+
 /** A row that could not be used, counted from 1. */
 export interface SkippedRow {
   row: number

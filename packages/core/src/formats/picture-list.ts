@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { TidyError } from '../fault.ts'
 import type { Item } from '../match/item.ts'
 import { csv } from './lists.ts'
-import { madeOfRows, namedRows, type ColumnNames, type NamedRow, type SkippedRow } from './named-rows.ts'
+import { cellText, madeOfRows, namedRows, type ColumnNames, type NamedRow, type SkippedRow } from './named-rows.ts'
 
 /** The longest list of pictures that is read. */
 export const PICTURE_LIST_LIMIT = 100_000
@@ -51,14 +51,14 @@ export function readPictureList(text: string, name: string): ReadPictureList {
 }
 
 function noteOf(row: NamedRow<Column>): PictureNote | string {
-  const text = (value: unknown, most: number) => (typeof value === 'string' || typeof value === 'number' ? String(value).replace(/[\p{Cc}\s]+/gu, ' ').trim().replace(/^'(?=[=+\-@])/, '').slice(0, most) || undefined : undefined)
+  const text = (value: unknown, most: number) => cellText(value).replace(/[\p{Cc}\s]+/gu, ' ').trim().replace(/^'(?=[=+\-@])/, '').slice(0, most) || undefined
   const [id, file] = [text(row.id, 200), text(row.file, 2000)?.split(/[\\/]/).filter(Boolean).at(-1)?.slice(0, 300)]
   if (!id && !file) return 'no file is named'
-  const parts = Array.isArray(row.tags) ? row.tags : String(row.tags ?? '').split(/[,;|]/)
+  const parts = Array.isArray(row.tags) ? row.tags : cellText(row.tags).split(/[,;|]/)
   const tags = [...new Set(parts.flatMap((part) => text(part, 80) ?? []))].slice(0, 100)
   const said = {
     title: text(row.title, 500), description: text(row.description, 5000), author: text(row.author, 500), licence: text(row.licence, 500),
-    tags: tags.length ? tags : undefined, people: /^(?:yes|true|1|y)$/i.test(String(row.people)) ? true : /^(?:no|false|0|n)$/i.test(String(row.people)) ? false : undefined,
+    tags: tags.length ? tags : undefined, people: /^(?:yes|true|1|y)$/i.test(cellText(row.people)) ? true : /^(?:no|false|0|n)$/i.test(cellText(row.people)) ? false : undefined,
   }
   const told = Object.fromEntries(Object.entries(said).filter(([, value]) => value !== undefined))
   if (!Object.keys(told).length) return 'nothing is said of the picture'

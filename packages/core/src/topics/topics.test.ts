@@ -32,6 +32,17 @@ describe('readFilms', () => {
     ['nothing', '', /columns cannot be told apart/], ['the wrong separator', 'title#published#views\nA#2026-01-02#5', /columns cannot be told apart/],
     ['no views', 'title,published\nA,2026-01-02', /no column is called views/], ['JSON cut off', '[{"title":', /not JSON to its end/], ['no list', '{"a":1}', /no list/], ['no usable row', 'title,published,views\nA,soon,5', /in its first row "soon" is no date/],
   ])('says what is wrong with %s', (_name, text, why) => expect(() => readFilms(text, 'a')).toThrow(why))
+  it('takes any value for any column without falling over', () => {
+    const value = fc.oneof(fc.jsonValue(), fc.double({ noNaN: true }), fc.constant({ toString: false }))
+    fc.assert(fc.property(fc.array(fc.record({ title: value, published: value, views: value, duration: value, id: value })), (rows) => {
+      try {
+        expect(readFilms(JSON.stringify(rows), 'a.json').films.length).toBeGreaterThan(0)
+      } catch (cause) {
+        expect(cause).toMatchObject({ code: 'films_unreadable' })
+      }
+    }), { numRuns: 500 })
+    expect(readFilms('[{"title":"Tides","published":1e300,"views":5},{"title":"Tides","published":1767312000,"views":5}]', 'a.json')).toMatchObject({ films: [{ published: '2026-01-02T00:00:00.000Z' }], skipped: [{ row: 1 }] })
+  })
 })
 
 describe('pacedFilms', () => {
