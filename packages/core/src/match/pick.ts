@@ -124,8 +124,8 @@ function unlike(list: readonly Ranked[], chosen: readonly Ranked[], count: numbe
 }
 
 /** Score from which a match may be believed and below which it is hardly one; `docs/matching.md` says how often each is right. */
-const SURE = 0.62
-const WEAK = 0.42
+const SURE = 0.7
+const WEAK = 0.52
 
 function surenessOf({ believed, clashes, lean }: Ranked): Sureness {
   if (clashes.length || believed < WEAK) return 'weak'

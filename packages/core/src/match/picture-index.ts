@@ -3,6 +3,7 @@ import type { Lexicon } from '../words/lexicon.ts'
 import { STOP_WORDS } from '../words/stop.ts'
 import { addTo, dot, unit, type Vector } from '../words/vectors.ts'
 import { bm25, type Bm25, type Fields } from './bm25.ts'
+import { gistOf } from './gist.ts'
 import { HOURS } from './hours.ts'
 import type { Item } from './item.ts'
 import { namesInTitle } from './names.ts'
@@ -14,6 +15,8 @@ export interface PictureIndex {
   /** Where each item's words point: of length 1, and as the sum of its words. */
   directions: readonly Vector[]
   sums: readonly Vector[]
+  /** What its title and tags say as a whole, each of length 1. */
+  gists: readonly Vector[]
   /** The weight each word has in that sum. */
   weights: readonly ReadonlyMap<string, number>[]
   /** The things each shows, whatever the hour. */
@@ -45,6 +48,10 @@ function fieldsOf(item: Item): Fields[] {
   ]
 }
 
+/** Tags say less of a picture than its title, and the further on the less. */
+const TAGS = 0.5
+const TAGS_READ = 8
+
 export function pictureIndex(items: readonly Item[], lexicon: Lexicon, hashOf: (id: string) => string | undefined = () => undefined): PictureIndex {
   const fields = items.map(fieldsOf)
   const index = bm25(fields)
@@ -65,7 +72,7 @@ export function pictureIndex(items: readonly Item[], lexicon: Lexicon, hashOf: (
     return sum
   })
   return {
-    items, names: items.map(({ title }) => namesInTitle(title)), hashes: items.map(({ id }) => hashOf(id)), bm25: index, weights, sums, directions: sums.map(unit),
+    items, names: items.map(({ title }) => namesInTitle(title)), hashes: items.map(({ id }) => hashOf(id)), bm25: index, weights, sums, directions: sums.map(unit), gists: items.map(({ title, tags }) => gistOf([[title, 1], [tags.slice(0, TAGS_READ).join(' '), TAGS]], lexicon)),
     related: relatedIn(index, lexicon),
     looks: fields.map(([, title, tags]) => new Set([...title!.words, ...tags!.words].filter((word) => !word.includes(' ') && !HOURS.has(word)))),
   }

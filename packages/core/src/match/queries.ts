@@ -1,6 +1,7 @@
 import type { Lexicon } from '../words/lexicon.ts'
 import { weightShown, type SearchWord } from '../words/search-words.ts'
 import { addTo, type Vector } from '../words/vectors.ts'
+import { gistOf } from './gist.ts'
 import { directionOf, readFilm, type FilmReading, type SceneReading } from './film-reading.ts'
 import type { SceneToMatch } from './scene-to-match.ts'
 import { meaningIn, meantDirection, rarityOf, type Meaning } from './senses.ts'
@@ -16,6 +17,8 @@ export interface SceneQuery {
   meanings: Map<string, Meaning>
   /** Where its words and what stands around them point. */
   direction: Vector
+  /** What it says as a whole, in its chapter and film. */
+  gist: Vector
   /** Where the film as a whole points, and its chapter. */
   film: Vector
   chapter: Vector
@@ -63,10 +66,10 @@ export function queriesOf(scenes: readonly SceneToMatch[], lexicon: Lexicon, tit
   for (const { words } of reading.scenes) for (const word of words) if (word.names === 'thing') said.set(word.text, (said.get(word.text) ?? 0) + word.weight)
   const film = subjectDirection(reading.subject, said, lexicon, pinned)
   const chapters = new Map(reading.scenes.map(({ chapter }) => [chapter, subjectDirection(chapter, said, lexicon, pinned)]))
-  return scenes.map((scene, i) => queryOf(scene, i, reading, scenes, { film, chapter: chapters.get(reading.scenes[i]!.chapter)! }, lexicon, pinned))
+  return scenes.map((scene, i) => queryOf(scene, i, reading, scenes, title, { film, chapter: chapters.get(reading.scenes[i]!.chapter)! }, lexicon, pinned))
 }
 
-function queryOf(scene: SceneToMatch, i: number, reading: FilmReading, scenes: readonly SceneToMatch[], worlds: Pick<SceneQuery, 'film' | 'chapter'>, lexicon: Lexicon, pinned: PinnedSenses): SceneQuery {
+function queryOf(scene: SceneToMatch, i: number, reading: FilmReading, scenes: readonly SceneToMatch[], title: string, worlds: Pick<SceneQuery, 'film' | 'chapter'>, lexicon: Lexicon, pinned: PinnedSenses): SceneQuery {
   const { words, standing, chapter, need } = reading.scenes[i]!
   const near = (k: number) => (scenes[k]?.chapter === scene.chapter ? reading.scenes[k] : undefined)
   const around = [[near(i - 1), SHARE.before], [near(i + 1), SHARE.after], [near(i - 2), SHARE.twoBefore]] as const
@@ -92,7 +95,7 @@ function queryOf(scene: SceneToMatch, i: number, reading: FilmReading, scenes: r
     for (const word of reading.title) add(word.text, word.weight * SHARE.title)
   }
   const borrowed = need > 0.4
-  return { words: borrowed ? withBorrowed(words, terms) : words, terms, concepts: strongest(concepts), meanings, direction, ...worlds, need, resting: standing.length > 0, stake: (1 - (1 - SHARE.stakeNeed) * need) * (standing.length ? SHARE.stakeStanding : 1) }
+  return { words: borrowed ? withBorrowed(words, terms) : words, terms, concepts: strongest(concepts), meanings, direction, gist: gistOf(textsOf(scene, standing, title), lexicon), ...worlds, need, resting: standing.length > 0, stake: (1 - (1 - SHARE.stakeNeed) * need) * (standing.length ? SHARE.stakeStanding : 1) }
 
   function addWithKin(word: SearchWord, times: number) {
     if (word.names !== 'thing') return add(word.text, word.weight * times)
@@ -113,6 +116,10 @@ function queryOf(scene: SceneToMatch, i: number, reading: FilmReading, scenes: r
     add(word.text, weight, others)
   }
 }
+
+/** What a scene is to be read by as a whole: its direction alone where it has one, else what it says, where, and what its pronoun stands for. */
+const textsOf = ({ text, picture, chapterTitle = '' }: SceneToMatch, standing: readonly SearchWord[], title: string): [string, number][] =>
+  (picture ? [[picture, 1]] : [text, chapterTitle, title, ...standing.slice(0, 2).map((word) => word.text)].map((part) => [part, 1]))
 
 /** Each word once, as heavy as it is anywhere. */
 function strongest(concepts: readonly Concept[]): Concept[] {

@@ -32,7 +32,7 @@ export interface FilmShape {
 
 /** Parts and shapes of the score; they are worked out on the tuned half of the labelled set. */
 const WEIGHT = {
-  words: 0.56, meaning: 0.5, film: 0.2, lent: 0.68,
+  words: 0.56, meaning: 0.4, gist: 0.6, film: 0.2, lent: 0.68,
   /** So much of a sentence's words shown inside the film's world is enough to lean on nothing else. */
   shown: 0.37,
   /** Words count until so much BM25; beyond it more of them hardly matter. */
@@ -79,12 +79,13 @@ export function ranked(scene: SceneToMatch, query: SceneQuery, index: PictureInd
   const scored = near.items.map((i): Ranked => {
     const item = index.items[i]!
     const closeness = Math.max(0, dot(direction, index.directions[i]!))
+    const gist = Math.max(0, dot(query.gist, index.gists[i]!))
     const fit = fits[i]!
     const said = saturated(own.earned[i]!)
     // What has most of a sentence's words may come from outside the film's world.
     const covered = Math.min(1, own.covered[i]! / asked)
     const outside = (WEIGHT.outside + (1 - WEIGHT.outside) * covered * WEIGHT.covered) * (query.resting ? WEIGHT.resting : 1)
-    const value = WEIGHT.words * said * (outside + (1 - outside) * fit) + WEIGHT.meaning * closeness * closeness
+    const value = WEIGHT.words * said * (outside + (1 - outside) * fit) + WEIGHT.meaning * closeness * closeness + WEIGHT.gist * gist * gist
       + WEIGHT.film * fit * (0.3 + 0.7 * lean) + WEIGHT.lent * saturated(lent.earned[i]!) * fit * (0.15 + 0.85 * lean)
     const believed = value * fitness(item, scene, film) * strangeness(index.names[i]!, worlds.named) * kept[i]!
     return { item, i, score: believed * preference(item, licensed, hands, film.favourites), believed, lean, clashes: clashes.get(i) ?? [] }

@@ -32,6 +32,10 @@ export interface Lexicon {
   dimensions: number
   /** Of length 1; undefined for a word nobody knows. */
   vector(word: string): Vector | undefined
+  /** Of its gists. */
+  gistDimensions: number
+  /** What a word adds to what a text says as a whole, of length 1; undefined for a word nobody knows. */
+  gist(word: string): Vector | undefined
 }
 
 /** Knows nothing: every noun may be shown, none has a synonym. */
@@ -43,4 +47,6 @@ export const emptyLexicon: Lexicon = {
   frequency: () => 3,
   dimensions: 1,
   vector: () => undefined,
+  gistDimensions: 1,
+  gist: () => undefined,
 }

