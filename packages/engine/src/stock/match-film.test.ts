@@ -20,7 +20,8 @@ describe('matchFilm', () => {
   it('learns nothing from the name of a film that has none yet', async () => {
     const said = ['Nobody knows when.', 'It was long ago.']
     expect(await first(said, { title: UNTITLED })).toEqual(await first(said))
-    expect(await first(said, { title: 'The last episode of a series' })).not.toEqual(await first(said))
+    // Another title of the same words is read.
+    expect(await first(said, { title: `${UNTITLED}s` })).not.toEqual(await first(said))
   })
   it('takes nothing from a source that is left out, by its short name', async () => {
     const picking = { ...PLAIN_PICKING, without: ['Harbour House'] }
