@@ -42,6 +42,7 @@ test('one pass through the pictures by keyboard: choosing, more, a search, turni
   await page.keyboard.press('/')
   await page.keyboard.type('lighthouse')
   await page.keyboard.press('Enter')
+  await expect(page.getByRole('textbox', { name: 'Search pictures' })).not.toBeFocused()
   await expect(offered.first()).toContainText(/lighthouse/i)
   await page.keyboard.press('1')
   await expect.poll(byHand).toBe(3)

@@ -7,7 +7,8 @@ import { address, expect } from './stack.ts'
 export async function newEpisode(page: Page, title: string, script: string) {
   await page.goto(address())
   await page.getByRole('button', { name: 'New episode' }).first().click()
-  await page.getByLabel('Title, as a viewer would read it').fill(title)
+  await expect(page.getByLabel('Title, as a viewer would read it')).toBeFocused()
+  await page.keyboard.type(title)
   await page.getByRole('button', { name: 'Create' }).click()
   await page.getByLabel('Script', { exact: true }).fill(script)
   await expect(page.getByText('Saved', { exact: true })).toBeVisible()

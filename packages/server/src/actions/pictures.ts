@@ -8,6 +8,7 @@ import { readPictureList } from '@tidy-reel/core/formats/picture-list'
 import { passes, type PictureFilter } from '@tidy-reel/core/match/filter'
 import { REFUSED_EVERYWHERE } from '@tidy-reel/core/document/document'
 import type { Command } from '@tidy-reel/core/document/command'
+import { inTurns } from '@tidy-reel/core/match/in-turns'
 import type { ChosenItem, Item } from '@tidy-reel/core/match/item'
 import type { Look } from '@tidy-reel/core/match/look'
 import type { FoundView, NotedView } from '@tidy-reel/core/views/library'
@@ -49,7 +50,7 @@ export function pictureActions(sequelize: Sequelize, queue: Queue, engine: Engin
     return maker
   }
   return {
-    /** Pictures of all providers and of the library that have the words and pass the filter. */
+    /** Pictures of all providers and of the library that have the words and pass the filter, those of a series in turns. */
     async find(words: string, filter: PictureFilter, page: number, signal?: AbortSignal): Promise<FoundView> {
       const kind = filter.kind === 'made' ? undefined : filter.kind
       const found = new Map<string, Item>()
@@ -63,7 +64,7 @@ export function pictureActions(sequelize: Sequelize, queue: Queue, engine: Engin
         for (const { message } of faults) remarks.add(message)
         more = items.length >= SHOWN
       }
-      return { items: [...found.values()], remarks: [...remarks], more }
+      return { items: inTurns([...found.values()]), remarks: [...remarks], more }
     },
     /** What a person chose for a film goes into the library, with all that matching knew of it. */
     async chosen(episodeId: string, command: Command): Promise<void> {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ElButton, ElDialog, ElInput, ElMessage } from 'element-plus'
-import { h, onMounted, ref } from 'vue'
+import { h, onMounted, ref, useTemplateRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { UNTITLED } from '@tidy-reel/core/document/document'
 import type { EpisodeRow } from '@tidy-reel/core/views/episode'
@@ -13,6 +13,9 @@ const episodes = ref<EpisodeRow[]>()
 const fault = ref('')
 const asking = ref(false)
 const title = ref('')
+const field = useTemplateRef<InstanceType<typeof ElInput>>('field')
+/** The dialog takes the focus itself just after it says so: what is typed next belongs to the title. */
+const toTitle = () => setTimeout(() => field.value?.focus())
 
 const load = async () => {
   try {
@@ -58,10 +61,10 @@ async function remove(episode: EpisodeRow) {
     <ul v-else>
       <EpisodeLine v-for="episode in episodes" :key="episode.id" :episode="episode" @remove="remove(episode)" />
     </ul>
-    <ElDialog v-model="asking" title="New episode" width="460px" :show-close="false">
+    <ElDialog v-model="asking" title="New episode" width="460px" :show-close="false" @open-auto-focus="toTitle">
       <form @submit.prevent="create()">
         <label for="new-title" class="soft">Title, as a viewer would read it</label>
-        <ElInput id="new-title" v-model="title" maxlength="200" autofocus placeholder="How a lighthouse throws its light" />
+        <ElInput id="new-title" ref="field" v-model="title" maxlength="200" placeholder="How a lighthouse throws its light" />
         <div class="foot"><ElButton @click="asking = false">Not now</ElButton><ElButton @click="create(true)">From a file or page</ElButton><ElButton type="primary" native-type="submit">Create</ElButton></div>
       </form>
     </ElDialog>
