@@ -11,7 +11,7 @@ import { numbersWorth } from './numbers-worth.ts'
 import type { PictureIndex } from './picture-index.ts'
 import type { SceneQuery } from './queries.ts'
 import { keptAfterRefusals, saidBy } from './refusals.ts'
-import { ranked, worldOf, type Ranked, type World } from './rank.ts'
+import { preferredOf, ranked, worldOf, type Ranked, type World } from './rank.ts'
 import type { SceneToMatch } from './scene-to-match.ts'
 import { SCENES_APART } from './scenes-apart.ts'
 import type { Sureness } from './sureness.ts'
@@ -74,8 +74,9 @@ export function pickPictures(
   const named = namedWorlds(scenes)
   const alike = likenessIn(index)
   const left = keptAfterRefusals(index, options.refusals ?? [], alike)
+  const preferred = preferredOf(index.items, options.favourites ?? NONE)
   const said = scenes.map(({ text }, n) => saidBy(text, queries[n]!.words))
-  const lists = scenes.map((scene, n) => ranked(scene, queries[n]!, index, { film: world(queries[n]!.film), chapter: world(queries[n]!.chapter), named: named[n]! }, left(said[n]!), { orientation: options.orientation, longest, favourites: options.favourites ?? NONE }, lexicon, CONSIDERED))
+  const lists = scenes.map((scene, n) => ranked(scene, queries[n]!, index, { film: world(queries[n]!.film), chapter: world(queries[n]!.chapter), named: named[n]! }, left(said[n]!), { orientation: options.orientation, longest, preferred }, lexicon, CONSIDERED))
   const numbers = new Map(index.items.map(({ id }, i) => [id, i]))
   const places = scenes.flatMap((scene, n): Place[] => {
     const kept = options.kept?.get(n)?.flatMap((id) => numbers.get(id) ?? [])

@@ -4,18 +4,17 @@ import { Item } from './item.ts'
 import { namedWorlds } from './names.ts'
 import { pictureIndex } from './picture-index.ts'
 import { queriesOf } from './queries.ts'
-import { ranked, worldOf, type FilmShape } from './rank.ts'
+import { preferredOf, ranked, worldOf } from './rank.ts'
 import type { SceneToMatch } from './scene-to-match.ts'
 
 const photo = (id: string, title: string, more: object = {}) => Item.parse({ id, kind: 'photo', title, tags: title.split(' '), width: 1920, height: 1080, ...more })
-const SHAPE: FilmShape = { orientation: 'landscape', longest: 8, favourites: new Set() }
 
-interface Beside { lexicon?: Lexicon, shape?: Partial<FilmShape>, kept?: number[], seconds?: number, most?: number, others?: string[], title?: string }
-function rank(text: string, pool: Item[], { lexicon = emptyLexicon, shape = {}, kept, seconds = 4, most = 40, others = [], title = '' }: Beside = {}) {
+interface Beside { lexicon?: Lexicon, favourites?: string[], kept?: number[], seconds?: number, most?: number, others?: string[], title?: string }
+function rank(text: string, pool: Item[], { lexicon = emptyLexicon, favourites = [], kept, seconds = 4, most = 40, others = [], title = '' }: Beside = {}) {
   const scenes = [text, ...others].map((each): SceneToMatch => ({ text: each, chapter: 0, seconds }))
   const index = pictureIndex(pool, lexicon)
   const [query] = queriesOf(scenes, lexicon, title)
-  return ranked(scenes[0]!, query!, index, { film: worldOf(query!.film, index), chapter: worldOf(query!.chapter, index), named: namedWorlds(scenes)[0]! }, Float32Array.from(kept ?? pool.map(() => 1)), { ...SHAPE, ...shape }, lexicon, most)
+  return ranked(scenes[0]!, query!, index, { film: worldOf(query!.film, index), chapter: worldOf(query!.chapter, index), named: namedWorlds(scenes)[0]! }, Float32Array.from(kept ?? pool.map(() => 1)), { orientation: 'landscape', longest: 8, preferred: preferredOf(pool, new Set(favourites)) }, lexicon, most)
 }
 const ids = (...given: Parameters<typeof rank>) => rank(...given).map(({ item }) => item.id)
 const scoreOf = (id: string, ...given: Parameters<typeof rank>) => rank(...given).find(({ item }) => item.id === id)!.score
@@ -58,7 +57,7 @@ describe('ranked', () => {
   })
   it('lets the wish of a person move the order, not how far a match is believed', () => {
     const pool = [photo('a', 'A lamp'), photo('b', 'A lamp')]
-    const [first, second] = rank('The lamp burns.', pool, { shape: { favourites: new Set(['b']) } })
+    const [first, second] = rank('The lamp burns.', pool, { favourites: ['b'] })
     expect([first!.item.id, second!.item.id]).toEqual(['b', 'a'])
     expect(first!.believed).toBeCloseTo(second!.believed, 9)
   })

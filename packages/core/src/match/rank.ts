@@ -23,11 +23,11 @@ export interface Ranked {
   clashes: string[]
 }
 
-/** What a film asks of its pictures: their shape, how many seconds one is shown at most, which a person marked. */
+/** What a film asks of its pictures: their shape, how many seconds one is shown at most, how much rather each is taken than another that fits as well. */
 export interface FilmShape {
   orientation: Orientation
   longest: number
-  favourites: ReadonlySet<string>
+  preferred: Float32Array
 }
 
 /** Parts and shapes of the score; they are worked out on the tuned half of the labelled set. */
@@ -74,8 +74,6 @@ export function ranked(scene: SceneToMatch, query: SceneQuery, index: PictureInd
   // Where nothing in the film's world shows what the sentence says, it leans on what stands around it.
   const shown = near.items.reduce((best, i) => Math.max(best, saturated(own.earned[i]!) * fits[i]!), 0)
   const lean = Math.max(query.need, 1 - Math.min(1, shown / WEIGHT.shown))
-  const licensed = tellsLicences(index.items)
-  const hands = handsOf(index.items)
   const scored = near.items.map((i): Ranked => {
     const item = index.items[i]!
     const closeness = Math.max(0, dot(direction, index.directions[i]!))
@@ -88,7 +86,7 @@ export function ranked(scene: SceneToMatch, query: SceneQuery, index: PictureInd
     const value = WEIGHT.words * said * (outside + (1 - outside) * fit) + WEIGHT.meaning * closeness * closeness + WEIGHT.gist * gist * gist
       + WEIGHT.film * fit * (0.3 + 0.7 * lean) + WEIGHT.lent * saturated(lent.earned[i]!) * fit * (0.15 + 0.85 * lean)
     const believed = value * fitness(item, scene, film) * strangeness(index.names[i]!, worlds.named) * kept[i]!
-    return { item, i, score: believed * preference(item, licensed, hands, film.favourites), believed, lean, clashes: clashes.get(i) ?? [] }
+    return { item, i, score: believed * film.preferred[i]!, believed, lean, clashes: clashes.get(i) ?? [] }
   })
   return scored.filter(({ i }) => kept[i]! > 0).sort((a, b) => b.score - a.score || a.item.id.localeCompare(b.item.id)).slice(0, most)
 }
@@ -219,18 +217,20 @@ function fitness(item: Item, scene: SceneToMatch, { orientation, longest }: Film
   return shape * small * short * (item.kind === 'clip' ? 1.03 : 1)
 }
 
-/** Whether a pool tells licences at all: where none is told, none is missing. */
-const tellsLicences = (items: readonly Item[]) => items.some(({ licence }) => licence)
-
-/** How much rather an item is taken than another that fits as well. */
-const preference = (item: Item, licensed: boolean, hands: ReadonlyMap<string, number>, favourites: ReadonlySet<string>): number => (licensed && !mayBeUsed(item.licence) ? UNUSABLE : 1) * (isOurs(item.id) || favourites.has(item.id) ? OWN_FIRST : 1 - OTHER_HAND * (1 - hands.get(sourceName(item.source))!))
-
-/** How common each source is in a pool, 1 for the commonest: a film holds together when most of it is from one hand. */
-function handsOf(items: readonly Item[]): Map<string, number> {
+/**
+ * How much rather each item of a pool is taken than another that fits as well. Where a pool tells no licence, none is missing;
+ * a film holds together when most of it is from one hand.
+ */
+export function preferredOf(items: readonly Item[], favourites: ReadonlySet<string>): Float32Array {
+  const licensed = items.some(({ licence }) => licence)
+  const names = items.map(({ source }) => sourceName(source))
   const counts = new Map<string, number>()
-  for (const name of items.map(({ source }) => sourceName(source))) counts.set(name, (counts.get(name) ?? 0) + 1)
+  for (const name of names) counts.set(name, (counts.get(name) ?? 0) + 1)
   const most = Math.max(1, ...counts.values())
-  return new Map([...counts].map(([name, count]) => [name, count / most]))
+  return Float32Array.from(items, ({ id, licence }, i) => {
+    const first = isOurs(id) || favourites.has(id)
+    return (licensed && !mayBeUsed(licence) ? UNUSABLE : 1) * (first ? OWN_FIRST : 1 - OTHER_HAND * (1 - counts.get(names[i]!)! / most))
+  })
 }
 
 /** Left of a score where nobody may use the picture, or nobody knows. */
