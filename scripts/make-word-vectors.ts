@@ -7,6 +7,7 @@
  * (Mu & Viswanath 2018, "All-but-the-top", from memory), so that unrelated words come out near 0.
  */
 import { readFileSync, writeFileSync } from 'node:fs'
+import { signedBytes } from './signed-bytes.ts'
 
 const DIMENSIONS = 100
 const WORDS = 60_000
@@ -30,12 +31,7 @@ for (let k = 0; k < COMMON.directions; k++) {
     direction.forEach((x, d) => (vector[d]! -= share * x))
   }
 }
-const bytes = new Int8Array(all.length * DIMENSIONS)
-all.forEach((vector, i) => {
-  const most = Math.max(...vector.map(Math.abs)) || 1
-  vector.forEach((x, d) => (bytes[i * DIMENSIONS + d] = Math.round((x / most) * 127)))
-})
-writeFileSync(new URL('../packages/engine/data/word-vectors.bin', import.meta.url), Buffer.concat([Buffer.from(`${kept.join(' ')}\n`), Buffer.from(bytes.buffer)]))
+writeFileSync(new URL('../packages/engine/data/word-vectors.bin', import.meta.url), Buffer.concat([Buffer.from(`${kept.join(' ')}\n`), signedBytes(all, DIMENSIONS)]))
 
 /** The direction in which the commonest words differ most, by power iteration. */
 function strongest(): Float64Array {

@@ -16,8 +16,9 @@ export function gistOf(texts: Iterable<readonly [text: string, weight: number]>,
   const sum = new Float32Array(lexicon.gistDimensions)
   for (const [text, weight] of texts) {
     for (const written of text.toLowerCase().match(/\p{L}+/gu) ?? []) {
-      const word = lexicon.gist(written) ? written : lemma(written)
-      const gist = lexicon.gist(word)
+      const known = lexicon.gist(written)
+      const word = known ? written : lemma(written)
+      const gist = known ?? lexicon.gist(word)
       if (gist) addTo(sum, gist, (weight * COMMON) / (COMMON + shareOf(word, lexicon)))
     }
   }

@@ -1,4 +1,4 @@
-import { HOURS } from './hours.ts'
+import { withoutHours } from './hours.ts'
 import type { Item } from './item.ts'
 import { lookedUp } from './picture-index.ts'
 
@@ -12,7 +12,7 @@ export function inTurns<T extends Pick<Item, 'id' | 'title'>>(items: readonly T[
   const turns: T[][] = []
   const counts = new Map<string, number>()
   for (const item of items) {
-    const thing = lookedUp(item.title.split(',')[0]!).filter((word) => !word.includes(' ') && !HOURS.has(word)).join(' ') || item.id
+    const thing = withoutHours(lookedUp(item.title.split(',')[0]!)).join(' ') || item.id
     const turn = counts.get(thing) ?? 0
     counts.set(thing, turn + 1)
     ;(turns[turn] ??= []).push(item)

@@ -4,7 +4,7 @@ import { STOP_WORDS } from '../words/stop.ts'
 import { addTo, dot, unit, type Vector } from '../words/vectors.ts'
 import { bm25, type Bm25, type Fields } from './bm25.ts'
 import { gistOf } from './gist.ts'
-import { HOURS } from './hours.ts'
+import { withoutHours } from './hours.ts'
 import type { Item } from './item.ts'
 import { namesInTitle } from './names.ts'
 
@@ -74,7 +74,7 @@ export function pictureIndex(items: readonly Item[], lexicon: Lexicon, hashOf: (
   return {
     items, names: items.map(({ title }) => namesInTitle(title)), hashes: items.map(({ id }) => hashOf(id)), bm25: index, weights, sums, directions: sums.map(unit), gists: items.map(({ title, tags }) => gistOf([[title, 1], [tags.slice(0, TAGS_READ).join(' '), TAGS]], lexicon)),
     related: relatedIn(index, lexicon),
-    looks: fields.map(([, title, tags]) => new Set([...title!.words, ...tags!.words].filter((word) => !word.includes(' ') && !HOURS.has(word)))),
+    looks: fields.map(([, title, tags]) => new Set(withoutHours([...title!.words, ...tags!.words]))),
   }
 }
 

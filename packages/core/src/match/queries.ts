@@ -66,10 +66,13 @@ export function queriesOf(scenes: readonly SceneToMatch[], lexicon: Lexicon, tit
   for (const { words } of reading.scenes) for (const word of words) if (word.names === 'thing') said.set(word.text, (said.get(word.text) ?? 0) + word.weight)
   const film = subjectDirection(reading.subject, said, lexicon, pinned)
   const chapters = new Map(reading.scenes.map(({ chapter }) => [chapter, subjectDirection(chapter, said, lexicon, pinned)]))
-  return scenes.map((scene, i) => queryOf(scene, i, reading, scenes, title, { film, chapter: chapters.get(reading.scenes[i]!.chapter)! }, lexicon, pinned))
+  return scenes.map((scene, i) => {
+    const { chapter, standing } = reading.scenes[i]!
+    return queryOf(scene, i, reading, scenes, { film, chapter: chapters.get(chapter)!, gist: gistOf(textsOf(scene, standing, title), lexicon) }, lexicon, pinned)
+  })
 }
 
-function queryOf(scene: SceneToMatch, i: number, reading: FilmReading, scenes: readonly SceneToMatch[], title: string, worlds: Pick<SceneQuery, 'film' | 'chapter'>, lexicon: Lexicon, pinned: PinnedSenses): SceneQuery {
+function queryOf(scene: SceneToMatch, i: number, reading: FilmReading, scenes: readonly SceneToMatch[], worlds: Pick<SceneQuery, 'film' | 'chapter' | 'gist'>, lexicon: Lexicon, pinned: PinnedSenses): SceneQuery {
   const { words, standing, chapter, need } = reading.scenes[i]!
   const near = (k: number) => (scenes[k]?.chapter === scene.chapter ? reading.scenes[k] : undefined)
   const around = [[near(i - 1), SHARE.before], [near(i + 1), SHARE.after], [near(i - 2), SHARE.twoBefore]] as const
@@ -95,7 +98,7 @@ function queryOf(scene: SceneToMatch, i: number, reading: FilmReading, scenes: r
     for (const word of reading.title) add(word.text, word.weight * SHARE.title)
   }
   const borrowed = need > 0.4
-  return { words: borrowed ? withBorrowed(words, terms) : words, terms, concepts: strongest(concepts), meanings, direction, gist: gistOf(textsOf(scene, standing, title), lexicon), ...worlds, need, resting: standing.length > 0, stake: (1 - (1 - SHARE.stakeNeed) * need) * (standing.length ? SHARE.stakeStanding : 1) }
+  return { words: borrowed ? withBorrowed(words, terms) : words, terms, concepts: strongest(concepts), meanings, direction, ...worlds, need, resting: standing.length > 0, stake: (1 - (1 - SHARE.stakeNeed) * need) * (standing.length ? SHARE.stakeStanding : 1) }
 
   function addWithKin(word: SearchWord, times: number) {
     if (word.names !== 'thing') return add(word.text, word.weight * times)

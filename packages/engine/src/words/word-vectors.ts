@@ -20,11 +20,17 @@ export interface WordVectors {
  */
 export async function loadVectors(): Promise<WordVectors> {
   const [bytes, gists] = await Promise.all(['word-vectors.bin', 'gist-vectors.bin'].map((name) => readFile(new URL(`../../data/${name}`, import.meta.url))) as [Promise<Buffer>, Promise<Buffer>])
-  const headEnd = bytes.indexOf(10)
-  const places = new Map(bytes.toString('latin1', 0, headEnd).split(' ').map((word, i) => [word, i]))
-  const vectorAt = (i: number) => directionAt(bytes, headEnd + 1 + i * DIMENSIONS, DIMENSIONS)
+  const { words, end } = wordsIn(bytes)
+  const places = new Map(words.map((word, i) => [word, i]))
+  const vectorAt = (i: number) => directionAt(bytes, end + i * DIMENSIONS, DIMENSIONS)
   const gistAt = (i: number) => unit(Float32Array.of(...vectorAt(i), ...directionAt(gists, i * GIST_AXES, GIST_AXES)))
   return { vector: keptOf(places, vectorAt), gist: keptOf(places, gistAt) }
+}
+
+/** The words at the head of `word-vectors.bin`, and where it ends. */
+export function wordsIn(bytes: Buffer): { words: string[]; end: number } {
+  const line = bytes.indexOf(10)
+  return { words: bytes.toString('latin1', 0, line).split(' '), end: line + 1 }
 }
 
 /** What `make` gives for the place of a word, made once. */

