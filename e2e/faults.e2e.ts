@@ -1,39 +1,70 @@
 import { address, expect, test } from './stack.ts'
 import { newEpisode, prepared, smallRender } from './steps.ts'
 
-test('a worker killed in the middle of a render is missed, and the next one finishes with the segments there were', async ({ page, stack, request }) => {
-  await newEpisode(page, 'Killed half-way', Array.from({ length: 12 }, (_, i) => `Lamp number ${i + 1} is lit by hand and burns above the sea.`).join(' '))
+test('a worker killed in the middle of a render is missed, and the next one finishes with the segments there were', async ({
+  page,
+  stack,
+  request,
+}) => {
+  await newEpisode(
+    page,
+    'Killed half-way',
+    Array.from(
+      { length: 12 },
+      (_, i) => `Lamp number ${i + 1} is lit by hand and burns above the sea.`,
+    ).join(' '),
+  )
   await prepared(page, 12)
   await smallRender(page)
   const bar = page.getByRole('progressbar')
-  await expect.poll(async () => Number(await bar.getAttribute('aria-valuenow')), { timeout: 120_000, intervals: [50] }).toBeGreaterThanOrEqual(56)
+  await expect
+    .poll(async () => Number(await bar.getAttribute('aria-valuenow')), {
+      timeout: 120_000,
+      intervals: [50],
+    })
+    .toBeGreaterThanOrEqual(56)
   await stack.end('worker', 'SIGKILL')
   stack.startWorker()
   const film = page.getByRole('link', { name: 'Film', exact: true })
   await expect(film).toBeVisible({ timeout: 120_000 })
-  const report = (await (await request.get(new URL((await film.getAttribute('href'))!.replace(/film\.mp4.*/, 'report.json'), address()).href)).json()) as { segments: number; segmentsReused: number }
+  const report = (await (
+    await request.get(
+      new URL((await film.getAttribute('href'))!.replace(/film\.mp4.*/, 'report.json'), address())
+        .href,
+    )
+  ).json()) as { segments: number; segmentsReused: number }
   expect(report.segments).toBe(12)
   expect(report.segmentsReused).toBeGreaterThanOrEqual(1)
 })
 
-test('without one library the other serves, without any the scenes say so, and the film is made of plain cards', async ({ page, stack }) => {
+test('without one library the other serves, without any the scenes say so, and the film is made of plain cards', async ({
+  page,
+  stack,
+}) => {
   await stack.end('stock')
   await newEpisode(page, 'One library', 'A lighthouse stands on a rock.')
   await prepared(page, 1)
   await expect(page.getByRole('alert')).toContainText('does not answer')
-  await expect(page.getByLabel('Pictures for this scene').locator('.pick').first()).toContainText(/lighthouse/i)
+  await expect(page.getByLabel('Pictures for this scene').locator('.pick').first()).toContainText(
+    /lighthouse/i,
+  )
   await stack.end('prints')
   await newEpisode(page, 'No library', 'A hat hangs on a hook. Nobody comes.')
   await prepared(page, 2)
   await expect(page.getByRole('alert')).toContainText('does not answer')
   await smallRender(page)
   await expect(page.getByText('2 scenes have no picture and will show a plain card.')).toBeVisible()
-  await expect(page.getByRole('link', { name: 'Film', exact: true })).toBeVisible({ timeout: 90_000 })
+  await expect(page.getByRole('link', { name: 'Film', exact: true })).toBeVisible({
+    timeout: 90_000,
+  })
   await stack.startStock()
   await stack.startPrints()
 })
 
-test('edits made while the server is away are kept and reach it later, even from a page that was left', async ({ page, stack }) => {
+test('edits made while the server is away are kept and reach it later, even from a page that was left', async ({
+  page,
+  stack,
+}) => {
   await newEpisode(page, 'Away', 'The lamp burns.')
   await stack.end('server')
   await page.getByLabel('Script', { exact: true }).fill('The lamp burns. And it turns.')
@@ -47,7 +78,9 @@ test('edits made while the server is away are kept and reach it later, even from
   await page.goto('about:blank')
   await stack.startServer()
   await page.goto(left)
-  await expect(page.getByLabel('Script', { exact: true })).toHaveText('The lamp burns. And it turns. All night.')
+  await expect(page.getByLabel('Script', { exact: true })).toHaveText(
+    'The lamp burns. And it turns. All night.',
+  )
 })
 
 test('every bad script is answered with a sentence, and none is lost', async ({ page }) => {
@@ -55,9 +88,24 @@ test('every bad script is answered with a sentence, and none is lost', async ({ 
   const action = page.getByRole('button', { name: 'Choose pictures and speak' })
   await expect(action).toBeDisabled()
   await expect(page.getByText('Nothing to speak yet.')).toBeVisible()
-  for (const [script, scenes] of [['Light', 1], ['The sea 🌊 is deep.\r\n\r\nالبحر عميق.\r\n\r\n海很深。', 3], [`${'lantern '.repeat(400)}.`, 20], ['Zero\u200bwidth is gone.', 1]] as const) {
+  for (const [script, scenes] of [
+    ['Light', 1],
+    ['The sea 🌊 is deep.\r\n\r\nالبحر عميق.\r\n\r\n海很深。', 3],
+    [`${'lantern '.repeat(400)}.`, 20],
+    ['Zero\u200bwidth is gone.', 1],
+  ] as const) {
     await page.getByLabel('Script', { exact: true }).fill(script)
-    await expect.poll(async () => Number((await page.getByLabel('Length of the script').textContent())!.match(/(\d+)\s*scene/)?.[1]), { timeout: 10_000 }).toBeGreaterThanOrEqual(scenes)
+    await expect
+      .poll(
+        async () =>
+          Number(
+            (await page.getByLabel('Length of the script').textContent())!.match(
+              /(\d+)\s*scene/,
+            )?.[1],
+          ),
+        { timeout: 10_000 },
+      )
+      .toBeGreaterThanOrEqual(scenes)
     await expect(action).toBeEnabled()
   }
   await page.getByLabel('Script', { exact: true }).fill('The sea is deep and cold. '.repeat(5000))
@@ -67,14 +115,24 @@ test('every bad script is answered with a sentence, and none is lost', async ({ 
   await expect(page.getByRole('alert')).toContainText('Split it into several episodes')
 })
 
-test('the working rooms do not scroll as a page at 1280 × 800, and the keyboard reaches everything on the sheet', async ({ page }) => {
-  await newEpisode(page, 'By keyboard', 'The lamp burns above the sea. The keeper climbs the stairs. Ships pass by night.')
+test('the working rooms do not scroll as a page at 1280 × 800, and the keyboard reaches everything on the sheet', async ({
+  page,
+}) => {
+  await newEpisode(
+    page,
+    'By keyboard',
+    'The lamp burns above the sea. The keeper climbs the stairs. Ships pass by night.',
+  )
   await prepared(page, 3)
   for (const room of ['script', 'sheet', 'render']) {
     await page.goto(page.url().replace(/\w+$/, room))
     await expect(page.getByRole('link', { name: 'Render' })).toBeVisible()
-    expect(await page.evaluate('document.documentElement.scrollHeight - innerHeight')).toBeLessThanOrEqual(0)
-    expect(await page.evaluate('document.documentElement.scrollWidth - innerWidth')).toBeLessThanOrEqual(0)
+    expect(
+      await page.evaluate('document.documentElement.scrollHeight - innerHeight'),
+    ).toBeLessThanOrEqual(0)
+    expect(
+      await page.evaluate('document.documentElement.scrollWidth - innerWidth'),
+    ).toBeLessThanOrEqual(0)
   }
   await page.goto(page.url().replace(/\w+$/, 'sheet'))
   const second = page.getByRole('article', { name: 'Scene 2' })
@@ -86,7 +144,11 @@ test('the working rooms do not scroll as a page at 1280 × 800, and the keyboard
   await expect(second.getByRole('img').first()).not.toHaveAttribute('alt', before!)
   await page.keyboard.press(' ')
   await expect(page.getByRole('button', { name: 'Stop' })).toBeVisible()
-  await expect(page.getByRole('article', { name: 'Scene 3' })).toHaveAttribute('aria-current', 'true', { timeout: 15_000 })
+  await expect(page.getByRole('article', { name: 'Scene 3' })).toHaveAttribute(
+    'aria-current',
+    'true',
+    { timeout: 15_000 },
+  )
   await page.keyboard.press(' ')
   await expect(page.getByRole('button', { name: 'Play from here' })).toBeVisible()
 })

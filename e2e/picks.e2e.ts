@@ -7,7 +7,10 @@ When the light fades, a bat leaves the old tower. It hunts moths over the river.
 # At home
 The lamp in the kitchen burns all night. Nobody knows why.`
 
-test('one pass through the pictures by keyboard: choosing, more, a search, turning down and taking back', async ({ page, request }) => {
+test('one pass through the pictures by keyboard: choosing, more, a search, turning down and taking back', async ({
+  page,
+  request,
+}) => {
   await newEpisode(page, 'Bats of the tower', BAT)
   await prepared(page, 5)
   const id = idOf(page)
@@ -15,7 +18,8 @@ test('one pass through the pictures by keyboard: choosing, more, a search, turni
   const offered = page.getByRole('list', { name: 'Pictures offered' }).getByRole('listitem')
   await expect(offered).toHaveCount(4)
   await expect(page.getByText('of 5 to look at')).toContainText('5')
-  const shots = async () => (await viewOf(request, id)).document.scenes.flatMap(({ shots }) => shots)
+  const shots = async () =>
+    (await viewOf(request, id)).document.scenes.flatMap(({ shots }) => shots)
   const byHand = async () => (await shots()).filter(({ by }) => by === 'hand').length
 
   // Turned down for the meaning: it is gone from here, told in the list, and comes back.
@@ -28,7 +32,14 @@ test('one pass through the pictures by keyboard: choosing, more, a search, turni
   await expect(turned).toContainText(title)
   await expect(turned).toContainText('wrong meaning')
   await expect(offered.filter({ hasText: title })).toHaveCount(0)
-  await expect.poll(async () => (await viewOf(request, id)).document.matching.refusals.map(({ reason, item }) => [reason, item.title])).toEqual([['sense', title]])
+  await expect
+    .poll(async () =>
+      (await viewOf(request, id)).document.matching.refusals.map(({ reason, item }) => [
+        reason,
+        item.title,
+      ]),
+    )
+    .toEqual([['sense', title]])
   await turned.getByRole('button', { name: 'Take back' }).click()
   await expect.poll(async () => (await viewOf(request, id)).document.matching.refusals).toEqual([])
 
@@ -46,7 +57,9 @@ test('one pass through the pictures by keyboard: choosing, more, a search, turni
   await expect(offered.first()).toContainText(/lighthouse/i)
   await page.keyboard.press('1')
   await expect.poll(byHand).toBe(3)
-  expect((await shots()).some(({ by, item }) => by === 'hand' && /lighthouse/i.test(item?.title ?? ''))).toBe(true)
+  expect(
+    (await shots()).some(({ by, item }) => by === 'hand' && /lighthouse/i.test(item?.title ?? '')),
+  ).toBe(true)
 
   // What is left is for later; undo takes the last choice back.
   await page.keyboard.press('ArrowDown')
@@ -56,8 +69,15 @@ test('one pass through the pictures by keyboard: choosing, more, a search, turni
   await expect.poll(byHand).toBe(2)
 })
 
-test('a word is taken for what a person says it means, for the whole film', async ({ page, request }) => {
-  await newEpisode(page, 'Night flyers', 'A bat leaves the tower at dusk. The bat hears a moth. Then the bat is gone.')
+test('a word is taken for what a person says it means, for the whole film', async ({
+  page,
+  request,
+}) => {
+  await newEpisode(
+    page,
+    'Night flyers',
+    'A bat leaves the tower at dusk. The bat hears a moth. Then the bat is gone.',
+  )
   await prepared(page, 3)
   const id = idOf(page)
   const view = () => viewOf(request, id)
@@ -67,15 +87,35 @@ test('a word is taken for what a person says it means, for the whole film', asyn
   await page.keyboard.press('Shift+P')
   await page.locator('summary', { hasText: 'bat' }).first().click()
   await page.getByRole('button', { name: /club/ }).first().click()
-  await expect.poll(async () => (await view()).document.matching.senses.map(({ noun }) => noun)).toEqual(['bat'])
-  await expect.poll(async () => Object.values((await view()).candidates).map(({ meanings }) => meanings.find(({ noun }) => noun === 'bat')?.senses[0]!.gloss)).toEqual([expect.stringContaining('club'), expect.stringContaining('club'), expect.stringContaining('club')])
+  await expect
+    .poll(async () => (await view()).document.matching.senses.map(({ noun }) => noun))
+    .toEqual(['bat'])
+  await expect
+    .poll(async () =>
+      Object.values((await view()).candidates).map(
+        ({ meanings }) => meanings.find(({ noun }) => noun === 'bat')?.senses[0]!.gloss,
+      ),
+    )
+    .toEqual([
+      expect.stringContaining('club'),
+      expect.stringContaining('club'),
+      expect.stringContaining('club'),
+    ])
 })
 
-test('the contact sheet shows all pictures; another is chosen there, two change places', async ({ page, request }) => {
-  await newEpisode(page, 'All at once', 'A ship is at sea. The lighthouse stands on a rock. A cow eats grass.')
+test('the contact sheet shows all pictures; another is chosen there, two change places', async ({
+  page,
+  request,
+}) => {
+  await newEpisode(
+    page,
+    'All at once',
+    'A ship is at sea. The lighthouse stands on a rock. A cow eats grass.',
+  )
   await prepared(page, 3)
   const id = idOf(page)
-  const titles = async () => (await viewOf(request, id)).document.scenes.map(({ shots }) => shots[0]!.item!.title)
+  const titles = async () =>
+    (await viewOf(request, id)).document.scenes.map(({ shots }) => shots[0]!.item!.title)
   const before = await titles()
   await page.keyboard.press('c')
   const pictures = page.getByRole('list', { name: 'Pictures of the film' }).getByRole('listitem')
@@ -90,9 +130,14 @@ test('the contact sheet shows all pictures; another is chosen there, two change 
 
   // The other kind is wished for: what matching chose gives way, what a person put there stays.
   const kind = async () => (await viewOf(request, id)).document.scenes[1]!.shots[0]!.item!.kind
-  const [wish, other] = (await kind()) === 'clip' ? ['stills only', 'photo'] : ['clips only', 'clip']
+  const [wish, other] =
+    (await kind()) === 'clip' ? ['stills only', 'photo'] : ['clips only', 'clip']
   await page.getByRole('button', { name: 'How they are chosen' }).click()
-  await page.getByRole('form', { name: 'How pictures are chosen' }).getByText('whichever fit best').first().click()
+  await page
+    .getByRole('form', { name: 'How pictures are chosen' })
+    .getByText('whichever fit best')
+    .first()
+    .click()
   await page.getByRole('option', { name: wish }).click()
   await expect.poll(kind, { timeout: 60_000 }).toBe(other)
   expect((await titles()).filter((_, i) => i !== 1)).toEqual([before[2], before[0]])

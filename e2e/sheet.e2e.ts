@@ -10,7 +10,8 @@ A lock is a box of water with a door at each end. The boat goes in at the bottom
 # The doors
 Each pair of doors meets in a point, like the roof of a house. The water itself holds them shut. So no bolt is needed.`
 
-const scene = (page: Page, n: number) => page.getByRole('article', { name: `Scene ${n}`, exact: true })
+const scene = (page: Page, n: number) =>
+  page.getByRole('article', { name: `Scene ${n}`, exact: true })
 const keys = async (page: Page, ...pressed: string[]) => {
   for (const key of pressed) await page.keyboard.press(key)
 }
@@ -79,7 +80,11 @@ test('a draft becomes a finished cut by keyboard alone', async ({ page, request 
   await expect.poll(async () => (await viewOf(request, id)).document.script).toBe(LOCK)
 })
 
-test('a browser that dies in the middle of a word loses nothing', async ({ context, page, request }) => {
+test('a browser that dies in the middle of a word loses nothing', async ({
+  context,
+  page,
+  request,
+}) => {
   await newEpisode(page, 'Killed while typing', 'The lamp burns. The sea is calm.')
   await prepared(page, 2)
   const sheet = page.url()
@@ -89,13 +94,21 @@ test('a browser that dies in the middle of a word loses nothing', async ({ conte
   const again = await context.newPage()
   await again.goto(sheet)
   await expect(scene(again, 3)).toContainText('And the tide tur')
-  await expect.poll(async () => (await viewOf(request, idOf(again))).document.script).toBe('The lamp burns. The sea is calm. And the tide tur')
+  await expect
+    .poll(async () => (await viewOf(request, idOf(again))).document.script)
+    .toBe('The lamp burns. The sea is calm. And the tide tur')
 })
 
-test('two browsers on one episode see each other, and one that was offline catches up', async ({ browser, page, request }) => {
+test('two browsers on one episode see each other, and one that was offline catches up', async ({
+  browser,
+  page,
+  request,
+}) => {
   await newEpisode(page, 'Two desks', 'One is here. Two is here. Three is here. Four is here.')
   await prepared(page, 4)
-  const other = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
+  const other = await (
+    await browser.newContext({ viewport: { width: 1280, height: 800 } })
+  ).newPage()
   await other.goto(page.url())
   await keys(page, 'Enter', 'Control+A')
   await page.keyboard.type('One was here.')
@@ -106,7 +119,12 @@ test('two browsers on one episode see each other, and one that was offline catch
   await page.keyboard.type('Three was here.')
   await keys(page, 'Shift+Enter')
   await expect(page.getByText('Not saved yet, trying again')).toBeVisible()
-  await change(request, idOf(page), { type: 'editNarration', sceneId: 's2', text: 'Two was here.' }, { type: 'deleteScenes', sceneIds: ['s4'] })
+  await change(
+    request,
+    idOf(page),
+    { type: 'editNarration', sceneId: 's2', text: 'Two was here.' },
+    { type: 'deleteScenes', sceneIds: ['s4'] },
+  )
   await page.context().setOffline(false)
   for (const desk of [page, other]) {
     await expect(scene(desk, 2)).toContainText('Two was here.')
@@ -116,9 +134,17 @@ test('two browsers on one episode see each other, and one that was offline catch
   await other.context().close()
 })
 
-test('scenes go from one episode to another by copy and paste, several at once, with their pictures', async ({ context, page, request }) => {
+test('scenes go from one episode to another by copy and paste, several at once, with their pictures', async ({
+  context,
+  page,
+  request,
+}) => {
   await context.grantPermissions(['clipboard-read', 'clipboard-write'])
-  await newEpisode(page, 'Where they come from', 'The lamp burns. The sea is calm. The keeper sleeps.')
+  await newEpisode(
+    page,
+    'Where they come from',
+    'The lamp burns. The sea is calm. The keeper sleeps.',
+  )
   await prepared(page, 3)
   const from = await viewOf(request, idOf(page))
   await keys(page, 'ArrowDown', 'Shift+ArrowDown', 'Control+c')
@@ -128,45 +154,95 @@ test('scenes go from one episode to another by copy and paste, several at once, 
   await expect(scene(page, 3)).toContainText('The keeper sleeps.')
   await saved(page)
   const to = await viewOf(request, idOf(page))
-  expect(to.document.scenes.slice(1).map(({ text }) => text)).toEqual(['The sea is calm.', 'The keeper sleeps.'])
+  expect(to.document.scenes.slice(1).map(({ text }) => text)).toEqual([
+    'The sea is calm.',
+    'The keeper sleeps.',
+  ])
   expect(to.document.scenes[1]!.shots[0]!.item).toEqual(from.document.scenes[1]!.shots[0]!.item)
 })
 
-test('cuts and scenes are dragged: a cut falls on a word, a picture on a shot, scenes before another', async ({ page, request }) => {
-  await newEpisode(page, 'Dragged', 'The keeper of the old lamp climbs the stairs every night at dusk. The sea is calm. A gull cries.')
+test('cuts and scenes are dragged: a cut falls on a word, a picture on a shot, scenes before another', async ({
+  page,
+  request,
+}) => {
+  await newEpisode(
+    page,
+    'Dragged',
+    'The keeper of the old lamp climbs the stairs every night at dusk. The sea is calm. A gull cries.',
+  )
   await prepared(page, 3)
   const id = idOf(page)
   const { document } = await viewOf(request, id)
-  await change(request, id, { type: 'addShot', sceneId: 's1', shot: 1, item: document.scenes[1]!.shots[0]!.item, word: 4 })
+  await change(request, id, {
+    type: 'addShot',
+    sceneId: 's1',
+    shot: 1,
+    item: document.scenes[1]!.shots[0]!.item,
+    word: 4,
+  })
   const cut = scene(page, 1).locator('.cut')
   const box = (await cut.boundingBox())!
   await page.mouse.move(box.x + 6, box.y + 30)
   await page.mouse.down()
   await page.mouse.move(box.x + 60, box.y + 30, { steps: 6 })
   await page.mouse.up()
-  await expect.poll(async () => (await viewOf(request, id)).document.scenes[0]!.shots[1]!.word).toBeGreaterThan(5)
+  await expect
+    .poll(async () => (await viewOf(request, id)).document.scenes[0]!.shots[1]!.word)
+    .toBeGreaterThan(5)
   await scene(page, 1).click({ position: { x: 20, y: 60 } })
   const offered = page.getByLabel('Pictures for this scene').locator('.pick').nth(2)
   const name = (await offered.locator('.name').textContent())!
   await offered.dragTo(scene(page, 2).locator('.frame').first())
-  await expect.poll(async () => (await viewOf(request, id)).document.scenes[1]!.shots[0]!.item?.title).toBe(name)
+  await expect
+    .poll(async () => (await viewOf(request, id)).document.scenes[1]!.shots[0]!.item?.title)
+    .toBe(name)
   // A file from the desktop becomes the picture; one that is none is refused with a sentence.
-  const dropFile = (name: string, kind: 'picture' | 'text') => scene(page, 3).locator('.frame').first().evaluate(async (frame, [file, what]) => {
-    const page = globalThis as unknown as { document: { createElement(name: 'canvas'): { width: number; height: number; getContext(kind: '2d'): { fillRect(...box: number[]): void }; toBlob(done: (blob: Blob) => void): void } }; DataTransfer: new () => { items: { add(file: File): void } }; DragEvent: new (type: string, options: object) => Event }
-    const canvas = Object.assign(page.document.createElement('canvas'), { width: 320, height: 180 })
-    canvas.getContext('2d').fillRect(0, 0, 160, 180)
-    const blob = what === 'text' ? new Blob(['notes']) : await new Promise<Blob>((done) => canvas.toBlob(done))
-    const carried = new page.DataTransfer()
-    carried.items.add(new File([blob], file!))
-    frame.dispatchEvent(new page.DragEvent('drop', { dataTransfer: carried, bubbles: true, cancelable: true }))
-  }, [name, kind])
+  const dropFile = (name: string, kind: 'picture' | 'text') =>
+    scene(page, 3)
+      .locator('.frame')
+      .first()
+      .evaluate(
+        async (frame, [file, what]) => {
+          const page = globalThis as unknown as {
+            document: {
+              createElement(name: 'canvas'): {
+                width: number
+                height: number
+                getContext(kind: '2d'): { fillRect(...box: number[]): void }
+                toBlob(done: (blob: Blob) => void): void
+              }
+            }
+            DataTransfer: new () => { items: { add(file: File): void } }
+            DragEvent: new (type: string, options: object) => Event
+          }
+          const canvas = Object.assign(page.document.createElement('canvas'), {
+            width: 320,
+            height: 180,
+          })
+          canvas.getContext('2d').fillRect(0, 0, 160, 180)
+          const blob =
+            what === 'text'
+              ? new Blob(['notes'])
+              : await new Promise<Blob>((done) => canvas.toBlob(done))
+          const carried = new page.DataTransfer()
+          carried.items.add(new File([blob], file!))
+          frame.dispatchEvent(
+            new page.DragEvent('drop', { dataTransfer: carried, bubbles: true, cancelable: true }),
+          )
+        },
+        [name, kind],
+      )
   await dropFile('My harbour.png', 'picture')
-  await expect.poll(async () => (await viewOf(request, id)).document.scenes[2]!.shots[0]!.item?.title).toBe('My harbour')
+  await expect
+    .poll(async () => (await viewOf(request, id)).document.scenes[2]!.shots[0]!.item?.title)
+    .toBe('My harbour')
   await expect(scene(page, 3).getByRole('img', { name: 'My harbour' })).toBeVisible()
   await dropFile('notes.txt', 'text')
   await expect(page.getByRole('alert')).toContainText('"notes.txt" cannot be used')
   await scene(page, 3).locator('.number').dragTo(scene(page, 1))
-  await expect.poll(async () => (await viewOf(request, id)).document.scenes.map((each) => each.id)).toEqual(['s3', 's1', 's2'])
+  await expect
+    .poll(async () => (await viewOf(request, id)).document.scenes.map((each) => each.id))
+    .toEqual(['s3', 's1', 's2'])
 })
 
 test('a version is kept, compared scene by scene and brought back', async ({ page, request }) => {

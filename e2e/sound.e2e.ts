@@ -6,9 +6,12 @@ import type { SceneTakeView } from '@tidy-reel/core/views/episode'
 import { newEpisode, idOf, prepared, viewOf } from './steps.ts'
 import { address, expect, test } from './stack.ts'
 
-const SCRIPT = '# The light\n\nThe lamp was lit in 1822.\n\nKEEPER: Nobody sleeps on Reed Rock.\n\nIt turns all night.'
+const SCRIPT =
+  '# The light\n\nThe lamp was lit in 1822.\n\nKEEPER: Nobody sleeps on Reed Rock.\n\nIt turns all night.'
 
-test('voices are heard, set side by side and chosen; a speaker gets a voice of its own', async ({ page }) => {
+test('voices are heard, set side by side and chosen; a speaker gets a voice of its own', async ({
+  page,
+}) => {
   await newEpisode(page, 'Voices', SCRIPT)
   const id = idOf(page)
   await page.getByRole('link', { name: 'Sound' }).click()
@@ -16,18 +19,33 @@ test('voices are heard, set side by side and chosen; a speaker gets a voice of i
   const said = page.waitForResponse('**/api/say')
   await page.getByRole('button', { name: 'Hear Rime say this scene' }).click()
   expect((await said).status()).toBe(200)
-  for (const name of ['Rime', 'Awl', 'Ridge']) await page.getByRole('listitem').filter({ has: page.getByRole('button', { name: `Hear ${name} say this scene` }) }).getByRole('button', { name: 'Compare' }).click()
+  for (const name of ['Rime', 'Awl', 'Ridge'])
+    await page
+      .getByRole('listitem')
+      .filter({ has: page.getByRole('button', { name: `Hear ${name} say this scene` }) })
+      .getByRole('button', { name: 'Compare' })
+      .click()
   const strip = page.getByRole('region', { name: 'Voices side by side' })
   await expect(strip.getByRole('article')).toHaveCount(3)
-  await strip.getByRole('article').filter({ hasText: 'Ridge' }).getByRole('button', { name: 'Use' }).click()
-  await expect.poll(async () => (await viewOf(page.request, id)).document.voice).toBe('flite-rms-deep')
+  await strip
+    .getByRole('article')
+    .filter({ hasText: 'Ridge' })
+    .getByRole('button', { name: 'Use' })
+    .click()
+  await expect
+    .poll(async () => (await viewOf(page.request, id)).document.voice)
+    .toBe('flite-rms-deep')
   await page.getByLabel('KEEPER').click()
   await page.getByRole('option', { name: 'Awl, Scottish' }).click()
-  await expect.poll(async () => (await viewOf(page.request, id)).document.speaking.speakers).toEqual([{ name: 'KEEPER', voice: 'flite-awb' }])
+  await expect
+    .poll(async () => (await viewOf(page.request, id)).document.speaking.speakers)
+    .toEqual([{ name: 'KEEPER', voice: 'flite-awb' }])
   await expect(page.getByRole('listitem').filter({ hasText: 'Nobody sleeps' })).toContainText('Awl')
 })
 
-test('a word is said as the list asks, in the film too; a scene goes back to an earlier take', async ({ page }) => {
+test('a word is said as the list asks, in the film too; a scene goes back to an earlier take', async ({
+  page,
+}) => {
   await newEpisode(page, 'Words', 'The keeper lives on Reed Rock. It turns all night.')
   const id = idOf(page)
   await prepared(page, 2)
@@ -38,7 +56,12 @@ test('a word is said as the list asks, in the film too; a scene goes back to an 
   await page.getByLabel('How it is said').fill('Rayd')
   await page.getByRole('button', { name: 'Add', exact: true }).click()
   await expect(page.getByText('The keeper lives on Rayd Rock.')).toBeVisible()
-  const earlier = async () => ((await (await page.request.get(`${address()}/api/episodes/${id}/scenes/s1/takes`)).json()) as { takes: SceneTakeView[] }).takes.map(({ hash }) => hash)
+  const earlier = async () =>
+    (
+      (await (
+        await page.request.get(`${address()}/api/episodes/${id}/scenes/s1/takes`)
+      ).json()) as { takes: SceneTakeView[] }
+    ).takes.map(({ hash }) => hash)
   await expect.poll(async () => (await earlier()).length, { timeout: 30_000 }).toBe(2)
   await page.getByRole('button', { name: 'Forget Reed' }).click()
   const takes = page.getByRole('region', { name: 'Voice of this scene' })
@@ -71,22 +94,44 @@ test('a sentence is recorded with the microphone and can be said again', async (
   await expect.poll(take).toBeUndefined()
 })
 
-test('a recording of the whole finds its sentences; what was not read is told; one that is none is refused', async ({ page }) => {
+test('a recording of the whole finds its sentences; what was not read is told; one that is none is refused', async ({
+  page,
+}) => {
   const folder = mkdtempSync(join(tmpdir(), 'tidy-e2e-'))
   const file = join(folder, 'whole.wav')
   // A stand-in for a person's reading: a false start, two sentences, the third left out.
-  const said = ['The lamp burns all', 'The lamp burns all night above the cold sea.', 'Nobody sleeps on the rock before the morning.']
+  const said = [
+    'The lamp burns all',
+    'The lamp burns all night above the cold sea.',
+    'Nobody sleeps on the rock before the morning.',
+  ]
   const inputs = said.flatMap((text) => ['-f', 'lavfi', '-i', `flite=text='${text}':voice=rms`])
-  execFileSync('ffmpeg', ['-v', 'error', '-y', ...inputs, '-filter_complex', `${said.map((_, i) => `[${i}]apad=pad_dur=0.8[a${i}]`).join(';')};${said.map((_, i) => `[a${i}]`).join('')}concat=n=3:v=0:a=1`, file])
-  await newEpisode(page, 'Whole', 'The lamp burns all night above the cold sea. Nobody sleeps on the rock before the morning. Then the sun comes up over the water.')
+  execFileSync('ffmpeg', [
+    '-v',
+    'error',
+    '-y',
+    ...inputs,
+    '-filter_complex',
+    `${said.map((_, i) => `[${i}]apad=pad_dur=0.8[a${i}]`).join(';')};${said.map((_, i) => `[a${i}]`).join('')}concat=n=3:v=0:a=1`,
+    file,
+  ])
+  await newEpisode(
+    page,
+    'Whole',
+    'The lamp burns all night above the cold sea. Nobody sleeps on the rock before the morning. Then the sun comes up over the water.',
+  )
   const id = idOf(page)
   await page.goto(`${address()}/episode/${id}/record`)
   writeFileSync(join(folder, 'text.wav'), 'no sound')
   await page.getByLabel('A recording of the whole').setInputFiles(join(folder, 'text.wav'))
-  await expect(page.getByText('This recording cannot be used: it is no sound')).toBeVisible({ timeout: 30_000 })
+  await expect(page.getByText('This recording cannot be used: it is no sound')).toBeVisible({
+    timeout: 30_000,
+  })
   await page.getByLabel('A recording of the whole').setInputFiles(file)
   await page.getByRole('button', { name: 'Use these 2 takes' }).click({ timeout: 60_000 })
   await expect(page.getByText('last good one of 2')).toBeVisible()
   await expect(page.getByText('not read')).toBeVisible()
-  await expect.poll(async () => (await viewOf(page.request, id)).document.scenes.map(({ take }) => !!take)).toEqual([true, true, false])
+  await expect
+    .poll(async () => (await viewOf(page.request, id)).document.scenes.map(({ take }) => !!take))
+    .toEqual([true, true, false])
 })

@@ -12,7 +12,9 @@ export interface Stack {
 }
 
 /** The stack runs in the process of the test runner's setup; this is its control over HTTP on loopback. */
-export const test = base.extend<{ stack: Pick<Stack, 'end' | 'startServer' | 'startWorker' | 'startStock' | 'startPrints'> }>({
+export const test = base.extend<{
+  stack: Pick<Stack, 'end' | 'startServer' | 'startWorker' | 'startStock' | 'startPrints'>
+}>({
   stack: async ({ request }, use) => {
     const tell = async (order: string) => {
       const answer = await request.post(`${process.env.TIDY_CONTROL}/${order}`)
@@ -20,7 +22,10 @@ export const test = base.extend<{ stack: Pick<Stack, 'end' | 'startServer' | 'st
     }
     await use({
       end: (name, signal = 'SIGTERM') => tell(`end/${name}/${signal}`),
-      startServer: () => tell('startServer'), startWorker: () => tell('startWorker'), startStock: () => tell('startStock'), startPrints: () => tell('startPrints'),
+      startServer: () => tell('startServer'),
+      startWorker: () => tell('startWorker'),
+      startStock: () => tell('startStock'),
+      startPrints: () => tell('startPrints'),
     })
   },
 })

@@ -17,9 +17,15 @@ export async function newEpisode(page: Page, title: string, script: string) {
 /** From the script to the sheet, until its last scene is spoken. */
 export async function prepared(page: Page, scenes: number) {
   await page.getByRole('button', { name: 'Choose pictures and speak' }).click()
-  await expect.poll(async () => Object.keys((await viewOf(page.request, idOf(page))).takes).length, { timeout: 90_000 }).toBeGreaterThanOrEqual(scenes)
+  await expect
+    .poll(async () => Object.keys((await viewOf(page.request, idOf(page))).takes).length, {
+      timeout: 90_000,
+    })
+    .toBeGreaterThanOrEqual(scenes)
   // Rows further down are not on the page until they are scrolled to.
-  await expect(page.getByRole('button', { name: `Play scene ${Math.min(scenes, 5)}`, exact: true })).toBeEnabled()
+  await expect(
+    page.getByRole('button', { name: `Play scene ${Math.min(scenes, 5)}`, exact: true }),
+  ).toBeEnabled()
 }
 
 export async function smallRender(page: Page) {
@@ -32,9 +38,17 @@ export async function smallRender(page: Page) {
 export const idOf = (page: Page) => /episode\/([\w-]+)/.exec(page.url())![1]!
 
 /** The episode as the server has it. */
-export const viewOf = async (request: APIRequestContext, id: string) => (await (await request.get(`${address()}/api/episodes/${id}`)).json()) as EpisodeView
+export const viewOf = async (request: APIRequestContext, id: string) =>
+  (await (await request.get(`${address()}/api/episodes/${id}`)).json()) as EpisodeView
 
 /** Changes an episode behind the browser's back. */
 export async function change(request: APIRequestContext, id: string, ...commands: Command[]) {
-  for (const command of commands) expect((await request.post(`${address()}/api/episodes/${id}/commands`, { data: { revision: 0, command } })).status()).toBe(200)
+  for (const command of commands)
+    expect(
+      (
+        await request.post(`${address()}/api/episodes/${id}/commands`, {
+          data: { revision: 0, command },
+        })
+      ).status(),
+    ).toBe(200)
 }

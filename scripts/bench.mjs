@@ -4,4 +4,7 @@ import { join } from 'node:path'
 import { prepare, ROOT } from './prepare.mjs'
 
 await prepare()
-execFileSync(process.execPath, ['--import', 'tsx', join(ROOT, 'scripts/bench.ts')], { stdio: 'inherit', cwd: ROOT })
+execFileSync(process.execPath, ['--import', 'tsx', join(ROOT, 'scripts/bench.ts')], {
+  stdio: 'inherit',
+  cwd: ROOT,
+})

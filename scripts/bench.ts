@@ -27,20 +27,95 @@ const timed = async (run: () => Promise<unknown>) => {
 
 /** Segments of 4 s as a film has them, against the bare encoder on the very frames they made, both as many at once as there are cores; 1 would be free. */
 async function renderRatio(kind: 'photo' | 'clip', path: string, folder: string): Promise<number> {
-  const item = { id: `bench-${kind}`, kind, title: kind, seconds: 9, width: 1920, height: 1080, source: '', licence: '', author: '' }
-  const ass = assDocument({ width: 1920, height: 1080, cues: [{ lines: ['A line of text', 'and another one'], start: 0, end: 200_000 }], supers: [] })
-  const segments = Array.from({ length: SEGMENTS }, (_, i): Segment => ({ scene: i, frames: FRAMES, shots: [{ first: 0, frames: FRAMES, span: FRAMES, source: kind === 'photo' ? { kind, item, move: stillMove(`bench ${i}`) } : { kind, item, slip: 0, speed: 1 } }], ass, hash: `bench-${kind}-${i}` }))
+  const item = {
+    id: `bench-${kind}`,
+    kind,
+    title: kind,
+    seconds: 9,
+    width: 1920,
+    height: 1080,
+    source: '',
+    licence: '',
+    author: '',
+  }
+  const ass = assDocument({
+    width: 1920,
+    height: 1080,
+    cues: [{ lines: ['A line of text', 'and another one'], start: 0, end: 200_000 }],
+    supers: [],
+  })
+  const segments = Array.from({ length: SEGMENTS }, (_, i): Segment => ({
+    scene: i,
+    frames: FRAMES,
+    shots: [
+      {
+        first: 0,
+        frames: FRAMES,
+        span: FRAMES,
+        source:
+          kind === 'photo'
+            ? { kind, item, move: stillMove(`bench ${i}`) }
+            : { kind, item, slip: 0, speed: 1 },
+      },
+    ],
+    ass,
+    hash: `bench-${kind}-${i}`,
+  }))
   const file = { path, width: 1920, height: 1080, plain: kind === 'clip' }
   let made: string[] = []
   const ours = await timed(async () => {
-    made = await renderSegments({ segments: folder, work: folder, fonts: join(folder, 'fonts') }, { segments, files: segments.map(() => [file]), shape }, new AbortController().signal, () => undefined)
+    made = await renderSegments(
+      { segments: folder, work: folder, fonts: join(folder, 'fonts') },
+      { segments, files: segments.map(() => [file]), shape },
+      new AbortController().signal,
+      () => undefined,
+    )
   })
-  const raw = await Promise.all(made.map(async (segment) => {
-    await runProgram('ffmpeg', ['-v', 'error', '-y', '-i', segment, '-f', 'rawvideo', `${segment}.yuv`])
-    return `${segment}.yuv`
-  }))
+  const raw = await Promise.all(
+    made.map(async (segment) => {
+      await runProgram('ffmpeg', [
+        '-v',
+        'error',
+        '-y',
+        '-i',
+        segment,
+        '-f',
+        'rawvideo',
+        `${segment}.yuv`,
+      ])
+      return `${segment}.yuv`
+    }),
+  )
   const limit = pLimit(cpus().length)
-  const bare = await timed(() => Promise.all(raw.map((yuv) => limit(() => runProgram('ffmpeg', ['-v', 'error', '-y', '-f', 'rawvideo', '-pix_fmt', 'yuv420p', '-s', '1920x1080', '-r', '30', '-i', yuv, ...ENCODER, '-threads', '1', '-f', 'mp4', `${yuv}.mp4`])))))
+  const bare = await timed(() =>
+    Promise.all(
+      raw.map((yuv) =>
+        limit(() =>
+          runProgram('ffmpeg', [
+            '-v',
+            'error',
+            '-y',
+            '-f',
+            'rawvideo',
+            '-pix_fmt',
+            'yuv420p',
+            '-s',
+            '1920x1080',
+            '-r',
+            '30',
+            '-i',
+            yuv,
+            ...ENCODER,
+            '-threads',
+            '1',
+            '-f',
+            'mp4',
+            `${yuv}.mp4`,
+          ]),
+        ),
+      ),
+    ),
+  )
   return bare / ours
 }
 
@@ -48,23 +123,69 @@ const work = await mkdtemp(join(tmpdir(), 'tidy-bench-'))
 try {
   await symlink(await fontsFolder(folders(engineConfig()).fonts), join(work, 'fonts'))
   const [still, clip] = [join(work, 'still.jpg'), join(work, 'clip.mp4')]
-  const recipe = JSON.stringify({ seed: 'bench', setting: 'harbour', time: 'day', subject: { drawing: 'sailboat', act: 'bob' } })
-  await runProgram(process.execPath, ['--import', 'tsx', join(ROOT, 'packages/standins/src/stock/paint-item.ts'), recipe, '1920', '1080', '5', clip])
-  await runProgram('ffmpeg', ['-v', 'error', '-y', '-i', clip, '-frames:v', '1', '-q:v', '2', still])
-  console.log(`moving stills, frames a second against the bare encoder: ${(await renderRatio('photo', still, work)).toFixed(2)}`)
-  console.log(`clips, frames a second against the bare encoder: ${(await renderRatio('clip', clip, work)).toFixed(2)}`)
-  const document = documentFrom('Bench', Array.from({ length: 500 }, (_, n) => `The keeper climbed the stairs and wound weight number ${n} to the top again.${n % 5 === 4 ? '\n\n' : ' '}`).join(''))
+  const recipe = JSON.stringify({
+    seed: 'bench',
+    setting: 'harbour',
+    time: 'day',
+    subject: { drawing: 'sailboat', act: 'bob' },
+  })
+  await runProgram(process.execPath, [
+    '--import',
+    'tsx',
+    join(ROOT, 'packages/standins/src/stock/paint-item.ts'),
+    recipe,
+    '1920',
+    '1080',
+    '5',
+    clip,
+  ])
+  await runProgram('ffmpeg', [
+    '-v',
+    'error',
+    '-y',
+    '-i',
+    clip,
+    '-frames:v',
+    '1',
+    '-q:v',
+    '2',
+    still,
+  ])
+  console.log(
+    `moving stills, frames a second against the bare encoder: ${(await renderRatio('photo', still, work)).toFixed(2)}`,
+  )
+  console.log(
+    `clips, frames a second against the bare encoder: ${(await renderRatio('clip', clip, work)).toFixed(2)}`,
+  )
+  const document = documentFrom(
+    'Bench',
+    Array.from(
+      { length: 500 },
+      (_, n) =>
+        `The keeper climbed the stairs and wound weight number ${n} to the top again.${n % 5 === 4 ? '\n\n' : ' '}`,
+    ).join(''),
+  )
   const runs = 20
-  const spent = await timed(async () => { for (let i = 0; i < runs; i++) timeline(filmOf(document), [], [30, 1]) })
+  const spent = await timed(async () => {
+    for (let i = 0; i < runs; i++) timeline(filmOf(document), [], [30, 1])
+  })
   let edited = document
   const edits = await timed(async () => {
     for (let i = 0; i < runs; i++) {
-      edited = apply(edited, { type: 'editNarration', sceneId: edited.scenes[i * 20]!.id, text: `The keeper climbed the stairs for the ${i}th time.` }).document
+      edited = apply(edited, {
+        type: 'editNarration',
+        sceneId: edited.scenes[i * 20]!.id,
+        text: `The keeper climbed the stairs for the ${i}th time.`,
+      }).document
       timeline(filmOf(edited), [], [30, 1])
     }
   })
-  console.log(`an edit of 500 scenes, apply and timeline, against the 16 ms of a screen's frame: ${(edits / runs / 16).toFixed(2)}`)
-  console.log(`timeline of 500 scenes against the 16 ms of a screen's frame: ${(spent / runs / 16).toFixed(2)}`)
+  console.log(
+    `an edit of 500 scenes, apply and timeline, against the 16 ms of a screen's frame: ${(edits / runs / 16).toFixed(2)}`,
+  )
+  console.log(
+    `timeline of 500 scenes against the 16 ms of a screen's frame: ${(spent / runs / 16).toFixed(2)}`,
+  )
 } finally {
   await rm(work, { recursive: true, force: true })
 }

@@ -12,7 +12,9 @@ if (!webIsBuilt()) {
 }
 say('starting PostgreSQL, stock stand-in, server and worker')
 const stack = await startStack({ data: DATA, first: 4300, demo: true })
-console.log(`\nTidy Reel is at ${stack.address}\nCtrl-C stops it; logs are in ${join(DATA, 'logs')}.`)
+console.log(
+  `\nTidy Reel is at ${stack.address}\nCtrl-C stops it; logs are in ${join(DATA, 'logs')}.`,
+)
 
 let stopping = false
 const stop = async () => {

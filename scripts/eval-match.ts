@@ -3,33 +3,52 @@
  * may be looked at, `--speed` measures against a list of 100,000 items.
  */
 import { readFileSync } from 'node:fs'
-import { labelledCatalogue, labelledScripts, type LabelledScript } from '@tidy-reel/core/match/set/labelled'
-import { filmOfScript, judgeMatches, offeredFor, type MatchScore } from '@tidy-reel/core/match/set/measure'
+import {
+  labelledCatalogue,
+  labelledScripts,
+  type LabelledScript,
+} from '@tidy-reel/core/match/set/labelled'
+import {
+  filmOfScript,
+  judgeMatches,
+  offeredFor,
+  type MatchScore,
+} from '@tidy-reel/core/match/set/measure'
 import { pickPictures } from '@tidy-reel/core/match/pick'
 import { pictureIndex } from '@tidy-reel/core/match/picture-index'
 import { queriesOf, searchesOf } from '@tidy-reel/core/match/queries'
 import { shortlist } from '@tidy-reel/core/match/shortlist'
 import { loadLexicon } from '@tidy-reel/engine/words/wordnet'
 
-const read = (name: string) => readFileSync(new URL(`../packages/core/src/match/set/${name}.txt`, import.meta.url), 'utf8')
+const read = (name: string) =>
+  readFileSync(new URL(`../packages/core/src/match/set/${name}.txt`, import.meta.url), 'utf8')
 const catalogue = labelledCatalogue(read('subjects'))
 const items = catalogue.map(({ item }) => item)
 const lexicon = await loadLexicon()
-const percent = (part: number, whole: number) => `${((part / whole) * 100).toFixed(1)} %`.padStart(7)
-const row = (name: string, { scenes, first, four, otherSense, alike }: MatchScore) => `${name.padEnd(10)} ${String(scenes).padStart(4)}  first ${percent(first, scenes)}  one of four ${percent(four, scenes)}  other sense ${percent(otherSense, scenes)}  alike ${alike}`
+const percent = (part: number, whole: number) =>
+  `${((part / whole) * 100).toFixed(1)} %`.padStart(7)
+const row = (name: string, { scenes, first, four, otherSense, alike }: MatchScore) =>
+  `${name.padEnd(10)} ${String(scenes).padStart(4)}  first ${percent(first, scenes)}  one of four ${percent(four, scenes)}  other sense ${percent(otherSense, scenes)}  alike ${alike}`
 
-console.log(`catalogue: ${items.length} items of ${new Set(catalogue.map(({ subject }) => subject)).size} subjects`)
+console.log(
+  `catalogue: ${items.length} items of ${new Set(catalogue.map(({ subject }) => subject)).size} subjects`,
+)
 for (const half of ['tuned', 'held'] as const) {
   const scripts = labelledScripts(read('scripts')).filter((script) => script.half === half)
   const judged = judgeMatches(scripts, catalogue, offeredFor(scripts, catalogue, lexicon))
   console.log(`\n${half}: ${scripts.length} scripts`)
   for (const [hardness, score] of judged.byHardness) console.log(row(hardness, score))
   console.log(row('all', judged.all))
-  if (half === 'tuned' && process.argv.includes('--failures')) console.log(judged.failures.join('\n'))
+  if (half === 'tuned' && process.argv.includes('--failures'))
+    console.log(judged.failures.join('\n'))
 }
 
 if (process.argv.includes('--speed')) {
-  const many = Array.from({ length: 100_000 }, (_, i) => ({ ...items[i % items.length]!, id: `item-${i}`, title: `${items[i % items.length]!.title} ${Math.floor(i / items.length)}` }))
+  const many = Array.from({ length: 100_000 }, (_, i) => ({
+    ...items[i % items.length]!,
+    id: `item-${i}`,
+    title: `${items[i % items.length]!.title} ${Math.floor(i / items.length)}`,
+  }))
   const timed = <T>(name: string, work: () => T, per = 1): T => {
     const started = performance.now()
     const result = work()
@@ -38,13 +57,26 @@ if (process.argv.includes('--speed')) {
   }
   const [script] = labelledScripts(read('scripts')) as [LabelledScript]
   const film = filmOfScript(script)
-  const queries = timed('\nreading, a scene', () => queriesOf(film, lexicon, script.title), film.length)
+  const queries = timed(
+    '\nreading, a scene',
+    () => queriesOf(film, lexicon, script.title),
+    film.length,
+  )
   const searches = [...new Set(queries.flatMap(searchesOf))]
   timed('a list of 100,000 items made ready, once', () => shortlist(many, []))
   const choose = () => {
     const short = shortlist(many, searches)
-    return [short.length, pickPictures(film, queries, pictureIndex(short, lexicon), lexicon, { orientation: 'landscape' })]
+    return [
+      short.length,
+      pickPictures(film, queries, pictureIndex(short, lexicon), lexicon, {
+        orientation: 'landscape',
+      }),
+    ]
   }
   const [length] = timed('choosing, a scene, first film', choose, film.length)
-  timed(`choosing, a scene, another time (of ${String(length)} items that ${searches.length} searches bring)`, choose, film.length)
+  timed(
+    `choosing, a scene, another time (of ${String(length)} items that ${searches.length} searches bring)`,
+    choose,
+    film.length,
+  )
 }

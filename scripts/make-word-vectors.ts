@@ -13,8 +13,13 @@ const DIMENSIONS = 100
 const WORDS = 60_000
 const COMMON = { words: 20_000, directions: 2, rounds: 60 }
 
-const { words, vectors } = JSON.parse(readFileSync(process.argv[2]!, 'utf8')) as { words: string[]; vectors: Record<string, number[]> }
-const kept = words.filter((word) => /^[a-z]+(?:-[a-z]+)?$/.test(word) && word.length > 1).slice(0, WORDS)
+const { words, vectors } = JSON.parse(readFileSync(process.argv[2]!, 'utf8')) as {
+  words: string[]
+  vectors: Record<string, number[]>
+}
+const kept = words
+  .filter((word) => /^[a-z]+(?:-[a-z]+)?$/.test(word) && word.length > 1)
+  .slice(0, WORDS)
 const length = (v: Float64Array) => Math.sqrt(v.reduce((sum, x) => sum + x * x, 0)) || 1
 const scalar = (a: Float64Array, b: Float64Array) => a.reduce((sum, x, d) => sum + x * b[d]!, 0)
 const all = kept.map((word) => {
@@ -22,7 +27,10 @@ const all = kept.map((word) => {
   return vector.map((x) => x / length(vector))
 })
 const sample = all.slice(0, COMMON.words)
-const mean = Float64Array.from({ length: DIMENSIONS }, (_, d) => sample.reduce((sum, v) => sum + v[d]!, 0) / sample.length)
+const mean = Float64Array.from(
+  { length: DIMENSIONS },
+  (_, d) => sample.reduce((sum, v) => sum + v[d]!, 0) / sample.length,
+)
 for (const vector of all) mean.forEach((x, d) => (vector[d]! -= x))
 for (let k = 0; k < COMMON.directions; k++) {
   const direction = strongest()
@@ -31,7 +39,10 @@ for (let k = 0; k < COMMON.directions; k++) {
     direction.forEach((x, d) => (vector[d]! -= share * x))
   }
 }
-writeFileSync(new URL('../packages/engine/data/word-vectors.bin', import.meta.url), Buffer.concat([Buffer.from(`${kept.join(' ')}\n`), signedBytes(all, DIMENSIONS)]))
+writeFileSync(
+  new URL('../packages/engine/data/word-vectors.bin', import.meta.url),
+  Buffer.concat([Buffer.from(`${kept.join(' ')}\n`), signedBytes(all, DIMENSIONS)]),
+)
 
 /** The direction in which the commonest words differ most, by power iteration. */
 function strongest(): Float64Array {

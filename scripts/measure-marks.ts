@@ -14,15 +14,25 @@ const data = mkdtempSync(join(tmpdir(), 'tidy-marks-'))
 const place = { takes: join(data, 'takes'), voices: voiceList(data) }
 const [count = '200', ...voices] = process.argv.slice(2)
 const pcmOf = (file: string, rate: number) => {
-  const bytes = execFileSync('ffmpeg', ['-v', 'error', '-i', file, '-ar', String(rate), '-ac', '1', '-f', 's16le', '-'], { maxBuffer: 1 << 28 })
+  const bytes = execFileSync(
+    'ffmpeg',
+    ['-v', 'error', '-i', file, '-ar', String(rate), '-ac', '1', '-f', 's16le', '-'],
+    { maxBuffer: 1 << 28 },
+  )
   return new Int16Array(bytes.buffer.slice(bytes.byteOffset, bytes.byteOffset + bytes.byteLength))
 }
 
 /** Sentences of our own films and of the right answers of the tidy set whose words the aligner's dictionary has: they are said as written. */
 async function sentences(): Promise<string[]> {
-  const films = ['canal-lock', 'lighthouse', 'tides'].map((name) => readFileSync(`demo/${name}.txt`, 'utf8'))
-  const tidied = ['held', 'tuned'].map((half) => readFileSync(`packages/core/src/tidy/set/${half}.txt`, 'utf8'))
-  const texts = [...films, ...tidied].flatMap((text) => parseScript(text.replace(/^\W*(===|---|>>>|<<<).*$/gm, '')).scenes.map((scene) => scene.text))
+  const films = ['canal-lock', 'lighthouse', 'tides'].map((name) =>
+    readFileSync(`demo/${name}.txt`, 'utf8'),
+  )
+  const tidied = ['held', 'tuned'].map((half) =>
+    readFileSync(`packages/core/src/tidy/set/${half}.txt`, 'utf8'),
+  )
+  const texts = [...films, ...tidied].flatMap((text) =>
+    parseScript(text.replace(/^\W*(===|---|>>>|<<<).*$/gm, '')).scenes.map((scene) => scene.text),
+  )
   const usable: string[] = []
   for (const text of new Set(texts)) {
     const words = wordsOf(text)
@@ -34,17 +44,24 @@ async function sentences(): Promise<string[]> {
 }
 
 const usable = (await sentences()).slice(0, Number(count))
-const quantile = (sorted: readonly number[], q: number) => Math.round(sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * q))]!)
+const quantile = (sorted: readonly number[], q: number) =>
+  Math.round(sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * q))]!)
 console.log(`${usable.length} sentences`)
-for (const voice of voices.length ? voices : ['flite-slt', 'flite-rms', 'flite-awb', 'festival-slt', 'espeak-gb']) {
+for (const voice of voices.length
+  ? voices
+  : ['flite-slt', 'flite-rms', 'flite-awb', 'festival-slt', 'espeak-gb']) {
   const errors: number[] = []
   const levels: number[] = []
   let lost = 0
   for (const text of usable) {
     const take = await takeOf(place, { text, voice, speed: 1 })
     const words = wordsOf(text).map(plainWord)
-    const [found] = await aligned([{ pcm: pcmOf(take.file, 16_000), grammar: words.join(' '), words }])
-    levels.push(integratedLoudness([Float32Array.from(pcmOf(take.file, 48_000), (x) => x / 32_768)], 48_000))
+    const [found] = await aligned([
+      { pcm: pcmOf(take.file, 16_000), grammar: words.join(' '), words },
+    ])
+    levels.push(
+      integratedLoudness([Float32Array.from(pcmOf(take.file, 48_000), (x) => x / 32_768)], 48_000),
+    )
     if (found?.length !== words.length || !take.words) {
       lost++
       continue
@@ -53,5 +70,7 @@ for (const voice of voices.length ? voices : ['flite-slt', 'flite-rms', 'flite-a
   }
   errors.sort((a, b) => a - b)
   levels.sort((a, b) => a - b)
-  console.log(`${voice}: median ${quantile(errors, 0.5)} ms, 95th percentile ${quantile(errors, 0.95)} ms, ${errors.length} words, ${lost} sentences the aligner did not hear; loudness of the takes ${levels[0]!.toFixed(1)} to ${levels.at(-1)!.toFixed(1)} LUFS`)
+  console.log(
+    `${voice}: median ${quantile(errors, 0.5)} ms, 95th percentile ${quantile(errors, 0.95)} ms, ${errors.length} words, ${lost} sentences the aligner did not hear; loudness of the takes ${levels[0]!.toFixed(1)} to ${levels.at(-1)!.toFixed(1)} LUFS`,
+  )
 }

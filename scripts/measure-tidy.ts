@@ -2,11 +2,15 @@
 import { readFileSync } from 'node:fs'
 import { judge, samplesOf, totals, type Score } from '@tidy-reel/core/tidy/set/measure'
 
-const share = (part: number, whole: number) => (whole ? `${((part / whole) * 100).toFixed(1)} %`.padStart(8) : '       –')
-const line = (name: string, { hits, expected, right, found }: Score) => `${name.padEnd(14)} recall ${share(hits, expected)} of ${String(expected).padStart(3)}   precision ${share(right, found)} of ${String(found).padStart(3)}`
+const share = (part: number, whole: number) =>
+  whole ? `${((part / whole) * 100).toFixed(1)} %`.padStart(8) : '       –'
+const line = (name: string, { hits, expected, right, found }: Score) =>
+  `${name.padEnd(14)} recall ${share(hits, expected)} of ${String(expected).padStart(3)}   precision ${share(right, found)} of ${String(found).padStart(3)}`
 
 for (const half of ['tuned', 'held']) {
-  const samples = samplesOf(readFileSync(new URL(`../packages/core/src/tidy/set/${half}.txt`, import.meta.url), 'utf8'))
+  const samples = samplesOf(
+    readFileSync(new URL(`../packages/core/src/tidy/set/${half}.txt`, import.meta.url), 'utf8'),
+  )
   const judged = judge(samples)
   console.log(`\n${half}: ${samples.length} scripts`)
   for (const [kind, score] of [...judged.byKind].sort()) console.log(line(kind, score))

@@ -21,14 +21,20 @@ export function freePort(first) {
 function place(folder) {
   if (!root) return folder
   try {
-    execFileSync('runuser', ['-u', 'postgres', '--', 'test', '-x', join(folder, '..')], { stdio: 'ignore' })
+    execFileSync('runuser', ['-u', 'postgres', '--', 'test', '-x', join(folder, '..')], {
+      stdio: 'ignore',
+    })
     return folder
   } catch {
-    return join('/var/lib/tidy-reel', createHash('sha256').update(folder).digest('hex').slice(0, 12))
+    return join(
+      '/var/lib/tidy-reel',
+      createHash('sha256').update(folder).digest('hex').slice(0, 12),
+    )
   }
 }
 
-const asPostgres = (program, args) => (root ? ['runuser', ['-u', 'postgres', '--', program, ...args]] : [program, args])
+const asPostgres = (program, args) =>
+  root ? ['runuser', ['-u', 'postgres', '--', program, ...args]] : [program, args]
 
 /** Starts the server and makes the database; returns its address and a way to stop it. */
 export async function startPostgres(wanted) {
@@ -39,13 +45,34 @@ export async function startPostgres(wanted) {
     chownSync(folder, id('-u'), id('-g'))
   }
   if (!existsSync(join(folder, 'PG_VERSION'))) {
-    const [program, args] = asPostgres(join(BIN, 'initdb'), ['-D', folder, '-U', 'tidy', '--auth=trust', '--encoding=UTF8', '--locale=C.UTF-8'])
+    const [program, args] = asPostgres(join(BIN, 'initdb'), [
+      '-D',
+      folder,
+      '-U',
+      'tidy',
+      '--auth=trust',
+      '--encoding=UTF8',
+      '--locale=C.UTF-8',
+    ])
     execFileSync(program, args, { stdio: ['ignore', 'ignore', 'inherit'], cwd: '/' })
   }
   const running = portOfRunning(folder)
   const port = running ?? (await freePort(54320))
-  const [program, args] = asPostgres(join(BIN, 'postgres'), ['-D', folder, '-p', String(port), '-c', 'listen_addresses=127.0.0.1', '-c', 'unix_socket_directories=', '-c', 'max_connections=60'])
-  const child = running ? undefined : spawn(program, args, { stdio: 'ignore', cwd: '/', detached: true })
+  const [program, args] = asPostgres(join(BIN, 'postgres'), [
+    '-D',
+    folder,
+    '-p',
+    String(port),
+    '-c',
+    'listen_addresses=127.0.0.1',
+    '-c',
+    'unix_socket_directories=',
+    '-c',
+    'max_connections=60',
+  ])
+  const child = running
+    ? undefined
+    : spawn(program, args, { stdio: 'ignore', cwd: '/', detached: true })
   const address = `postgres://tidy@127.0.0.1:${port}/tidy`
   await ready(port)
   return { address, stop: () => child && stopServer(folder, child) }
@@ -67,7 +94,11 @@ function portOfRunning(folder) {
 
 async function ready(port) {
   const { default: pg } = await import('pg')
-  for (const end = Date.now() + PATIENCE_MS; Date.now() < end; await new Promise((resolve) => setTimeout(resolve, 150))) {
+  for (
+    const end = Date.now() + PATIENCE_MS;
+    Date.now() < end;
+    await new Promise((resolve) => setTimeout(resolve, 150))
+  ) {
     const client = new pg.Client({ host: '127.0.0.1', port, user: 'tidy', database: 'postgres' })
     try {
       await client.connect()
@@ -79,7 +110,9 @@ async function ready(port) {
       await client.end().catch(() => undefined)
     }
   }
-  fail('PostgreSQL did not start within 30 seconds. Its data folder may belong to another user; see docs/architecture.md.')
+  fail(
+    'PostgreSQL did not start within 30 seconds. Its data folder may belong to another user; see docs/architecture.md.',
+  )
 }
 
 function stopServer(folder, child) {

@@ -25,5 +25,7 @@ export function* rccFiles(archive) {
 
 function nameAt(archive, at) {
   const length = archive.readUInt16BE(at)
-  return Buffer.from(archive.subarray(at + 6, at + 6 + 2 * length)).swap16().toString('utf16le')
+  return Buffer.from(archive.subarray(at + 6, at + 6 + 2 * length))
+    .swap16()
+    .toString('utf16le')
 }

@@ -25,29 +25,48 @@ export async function startStack({ data, first, demo }) {
     taken.add(free)
     return free
   }
-  const [stockPort, printsPort, makerPort, statisticsPort, port] = [await portFrom(first + 10), await portFrom(first + 11), await portFrom(first + 12), await portFrom(first + 20), await portFrom(first)]
+  const [stockPort, printsPort, makerPort, statisticsPort, port] = [
+    await portFrom(first + 10),
+    await portFrom(first + 11),
+    await portFrom(first + 12),
+    await portFrom(first + 20),
+    await portFrom(first),
+  ]
   const env = {
-    ...process.env, TIDY_DATA: data, TIDY_MEDIA: join(ROOT, '.data/media'), TIDY_DATABASE: postgres.address, TIDY_PORT: String(port),
-    TIDY_STOCK: `http://127.0.0.1:${stockPort}`, STOCK_PORT: String(stockPort),
-    TIDY_PRINTS: `http://127.0.0.1:${printsPort}`, PRINTS_PORT: String(printsPort),
-    TIDY_MAKER: `http://127.0.0.1:${makerPort}`, MAKER_PORT: String(makerPort),
-    TIDY_STATISTICS: `http://127.0.0.1:${statisticsPort}`, STATISTICS_PORT: String(statisticsPort),
+    ...process.env,
+    TIDY_DATA: data,
+    TIDY_MEDIA: join(ROOT, '.data/media'),
+    TIDY_DATABASE: postgres.address,
+    TIDY_PORT: String(port),
+    TIDY_STOCK: `http://127.0.0.1:${stockPort}`,
+    STOCK_PORT: String(stockPort),
+    TIDY_PRINTS: `http://127.0.0.1:${printsPort}`,
+    PRINTS_PORT: String(printsPort),
+    TIDY_MAKER: `http://127.0.0.1:${makerPort}`,
+    MAKER_PORT: String(makerPort),
+    TIDY_STATISTICS: `http://127.0.0.1:${statisticsPort}`,
+    STATISTICS_PORT: String(statisticsPort),
   }
   const children = new Map()
   const start = (name, script, args = []) => {
     const log = openSync(join(data, 'logs', `${name}.log`), 'a')
-    const child = spawn(process.execPath, ['--import', 'tsx', join(ROOT, script), ...args], { cwd: ROOT, env, stdio: ['ignore', log, log] })
+    const child = spawn(process.execPath, ['--import', 'tsx', join(ROOT, script), ...args], {
+      cwd: ROOT,
+      env,
+      stdio: ['ignore', log, log],
+    })
     children.set(name, child)
     return child
   }
-  const end = (name, signal = 'SIGTERM') => new Promise((resolve) => {
-    const child = children.get(name)
-    children.delete(name)
-    if (!child || child.exitCode !== null) return resolve()
-    child.once('exit', resolve)
-    child.kill(signal)
-    setTimeout(() => child.kill('SIGKILL'), 10_000).unref()
-  })
+  const end = (name, signal = 'SIGTERM') =>
+    new Promise((resolve) => {
+      const child = children.get(name)
+      children.delete(name)
+      if (!child || child.exitCode !== null) return resolve()
+      child.once('exit', resolve)
+      child.kill(signal)
+      setTimeout(() => child.kill('SIGKILL'), 10_000).unref()
+    })
   const startStock = async () => {
     start('stock', 'packages/standins/src/stock/main.ts')
     await answering(`http://127.0.0.1:${stockPort}/openapi.json`, 'the stock stand-in')
@@ -87,13 +106,24 @@ export async function startStack({ data, first, demo }) {
     const setup = start('setup', 'packages/server/src/setup.ts', demo ? ['--demo'] : [])
     const code = await new Promise((resolve) => setup.once('exit', resolve))
     children.delete('setup')
-    if (code !== 0) throw new Error(`setting up the database failed; see ${join(data, 'logs', 'setup.log')}`)
+    if (code !== 0)
+      throw new Error(`setting up the database failed; see ${join(data, 'logs', 'setup.log')}`)
   }
 }
 
 async function answering(url, name) {
-  for (const end = Date.now() + PATIENCE_MS; Date.now() < end; await new Promise((resolve) => setTimeout(resolve, 150))) {
-    if (await fetch(url).then((answer) => answer.ok, () => false)) return
+  for (
+    const end = Date.now() + PATIENCE_MS;
+    Date.now() < end;
+    await new Promise((resolve) => setTimeout(resolve, 150))
+  ) {
+    if (
+      await fetch(url).then(
+        (answer) => answer.ok,
+        () => false,
+      )
+    )
+      return
   }
   throw new Error(`${name} did not answer within a minute`)
 }

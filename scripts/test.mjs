@@ -11,9 +11,15 @@ let failed = 0
 /** Runs a program; what it says is shown as it comes, or when it has ended if others speak meanwhile. */
 function run(command, args, aside) {
   return new Promise((resolve) => {
-    const child = spawn(command, args, { cwd: ROOT, stdio: aside ? ['ignore', 'pipe', 'pipe'] : 'inherit', env: { ...process.env, FORCE_COLOR: '0' } })
+    const child = spawn(command, args, {
+      cwd: ROOT,
+      stdio: aside ? ['ignore', 'pipe', 'pipe'] : 'inherit',
+      env: { ...process.env, FORCE_COLOR: '0' },
+    })
     const said = []
-    if (aside) for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => said.push(chunk))
+    if (aside)
+      for (const stream of [child.stdout, child.stderr])
+        stream.on('data', (chunk) => said.push(chunk))
     child.once('close', (status) => resolve({ status, said: Buffer.concat(said).toString() }))
   })
 }
@@ -42,17 +48,33 @@ const unit = join(ROOT, '.data/unit.json')
 const browser = join(ROOT, '.data/browser.json')
 const checks = async () => {
   await step('types', 'npm', ['run', '--silent', 'check:types'], { aside: true })
+  await step('format', 'npm', ['run', '--silent', 'check:format'], { aside: true })
   await step('lint', 'npm', ['run', '--silent', 'check:lint'], { aside: true })
   await step('the web client builds', 'npm', ['run', '--silent', 'build:web'], { aside: true })
   await step('browser tests', 'npx', ['playwright', 'test', '-c', 'e2e/playwright.config.ts'], {
-    aside: true, report: { file: browser, read: ({ stats }) => ({ passed: stats.expected, failed: stats.unexpected + stats.flaky }) },
+    aside: true,
+    report: {
+      file: browser,
+      read: ({ stats }) => ({ passed: stats.expected, failed: stats.unexpected + stats.flaky }),
+    },
   })
 }
 // Much of both is waiting for other programs: they fill each other's gaps.
 await Promise.all([
-  step('unit and integration tests', 'npx', ['vitest', 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${unit}`], {
-    report: { file: unit, read: ({ numPassedTests, numFailedTests }) => ({ passed: numPassedTests, failed: numFailedTests }) },
-  }),
+  step(
+    'unit and integration tests',
+    'npx',
+    ['vitest', 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${unit}`],
+    {
+      report: {
+        file: unit,
+        read: ({ numPassedTests, numFailedTests }) => ({
+          passed: numPassedTests,
+          failed: numFailedTests,
+        }),
+      },
+    },
+  ),
   checks(),
 ])
 console.log(`\n${passed} passed, ${failed} failed`)

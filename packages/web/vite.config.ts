@@ -17,11 +17,28 @@ function letteringWorker(): Plugin {
     async load(id) {
       if (id !== `\0${WORKER}`) return
       const entry = fileURLToPath(import.meta.resolve('jassub/dist/worker/worker.js'))
-      const { outputFiles } = await build({ entryPoints: [entry], bundle: true, format: 'esm', write: false, minify: true, target: 'es2022' })
-      const file = this.emitFile({ type: 'asset', name: 'lettering-worker.js', source: outputFiles[0]!.contents })
+      const { outputFiles } = await build({
+        entryPoints: [entry],
+        bundle: true,
+        format: 'esm',
+        write: false,
+        minify: true,
+        target: 'es2022',
+      })
+      const file = this.emitFile({
+        type: 'asset',
+        name: 'lettering-worker.js',
+        source: outputFiles[0]!.contents,
+      })
       return `export default import.meta.ROLLUP_FILE_URL_${file}`
     },
-    transform: (code, id) => (/jassub[\\/]dist[\\/]jassub\.js/.test(id) ? code.replace("new Worker(new URL('./worker/worker.js', import.meta.url), { name: 'jassub-worker', type: 'module' })", 'undefined') : undefined),
+    transform: (code, id) =>
+      /jassub[\\/]dist[\\/]jassub\.js/.test(id)
+        ? code.replace(
+            "new Worker(new URL('./worker/worker.js', import.meta.url), { name: 'jassub-worker', type: 'module' })",
+            'undefined',
+          )
+        : undefined,
   }
 }
 

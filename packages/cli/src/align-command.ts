@@ -11,12 +11,30 @@ export async function alignCommand(file: string, script: string, { json }: { jso
   const { scenes } = parseScript(await readScript(script))
   const recording = await readRecording(file)
   for (const remark of recording.remarks) process.stderr.write(`${remark}\n`)
-  const sentences = await alignRecording(recording, scenes.map(({ text }) => text))
+  const sentences = await alignRecording(
+    recording,
+    scenes.map(({ text }) => text),
+  )
   const list = sentences.map(({ text, start, end, words, missing, extra, tries }) => ({
-    text, start: start === null ? null : hundredths(start), end: end === null ? null : hundredths(end), tries, missing,
-    extra: extra.map(({ word, start: from, end: to }) => ({ word, start: hundredths(from), end: hundredths(to) })),
-    words: words.map(({ text: word, start: from, end: to }) => ({ word, start: hundredths(from), end: hundredths(to) })),
+    text,
+    start: start === null ? null : hundredths(start),
+    end: end === null ? null : hundredths(end),
+    tries,
+    missing,
+    extra: extra.map(({ word, start: from, end: to }) => ({
+      word,
+      start: hundredths(from),
+      end: hundredths(to),
+    })),
+    words: words.map(({ text: word, start: from, end: to }) => ({
+      word,
+      start: hundredths(from),
+      end: hundredths(to),
+    })),
   }))
-  const line = ({ text, start, end, missing, tries }: (typeof list)[number]) => `${start === null ? '   not read' : `${start.toFixed(2)}–${end!.toFixed(2)}`}  ${text}${missing.length ? `  (without ${missing.join(', ')})` : ''}${tries > 1 ? `  (begun ${tries} times)` : ''}`
-  print(json ? { seconds: hundredths(recording.seconds), sentences: list } : list.map(line).join('\n'))
+  const line = ({ text, start, end, missing, tries }: (typeof list)[number]) =>
+    `${start === null ? '   not read' : `${start.toFixed(2)}–${end!.toFixed(2)}`}  ${text}${missing.length ? `  (without ${missing.join(', ')})` : ''}${tries > 1 ? `  (begun ${tries} times)` : ''}`
+  print(
+    json ? { seconds: hundredths(recording.seconds), sentences: list } : list.map(line).join('\n'),
+  )
 }

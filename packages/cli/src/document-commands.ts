@@ -8,7 +8,13 @@ import { timeline } from '@tidy-reel/core/timeline/timeline'
 import { engineConfig } from '@tidy-reel/engine/config'
 import { takeRequests } from '@tidy-reel/engine/make'
 import { knownTake, speechPlace } from '@tidy-reel/engine/speech/take'
-import { nameOf, readCommands, readDocument, readDocumentOrScript, writeJson } from './document-files.ts'
+import {
+  nameOf,
+  readCommands,
+  readDocument,
+  readDocumentOrScript,
+  writeJson,
+} from './document-files.ts'
 import { print } from './print.ts'
 import { readScript } from './read-script.ts'
 
@@ -26,21 +32,51 @@ export async function applyCommand(file: string, commandsFile: string, { out }: 
   const commands = await readCommands(commandsFile)
   const after = commands.reduce((document, command) => apply(document, command).document, before)
   await writeJson(out, after)
-  await writeJson(`${out.replace(/\.json$/, '')}.inverse.json`, [{ type: 'takeBack', inverse: inverseOf(after, before) }])
+  await writeJson(`${out.replace(/\.json$/, '')}.inverse.json`, [
+    { type: 'takeBack', inverse: inverseOf(after, before) },
+  ])
   for (const command of commands) process.stderr.write(`${commandName(command)}\n`)
 }
 
 /** Prints exact frames and samples: by the takes there are, else by the estimate. */
-export async function timelineCommand(file: string, { fps: asked, json }: { fps: string; json?: boolean }) {
+export async function timelineCommand(
+  file: string,
+  { fps: asked, json }: { fps: string; json?: boolean },
+) {
   const fps = parseFrameRate(asked)
-  if (!fps) throw new TidyError('option_invalid', { option: '--fps', value: asked, wanted: 'one of 24, 25, 30, 50, 60, 24000/1001, 30000/1001' })
+  if (!fps)
+    throw new TidyError('option_invalid', {
+      option: '--fps',
+      value: asked,
+      wanted: 'one of 24, 25, 30, 50, 60, 24000/1001, 30000/1001',
+    })
   const document = await readDocumentOrScript(file)
   const film = filmOf(document)
   const speech = speechPlace(engineConfig())
-  const known = await Promise.all(takeRequests(document, film).map((request) => request && knownTake(speech, request)))
+  const known = await Promise.all(
+    takeRequests(document, film).map((request) => request && knownTake(speech, request)),
+  )
   const { frames, samples, scenes } = timeline(film, known, fps)
   const list = scenes.map(({ id, startFrame, endFrame, startSample, endSample, shots }) => ({
-    id, startFrame, endFrame, startSample, endSample, shots: shots.map((shot) => ({ startFrame: shot.startFrame, endFrame: shot.endFrame, item: shot.item?.id ?? null })),
+    id,
+    startFrame,
+    endFrame,
+    startSample,
+    endSample,
+    shots: shots.map((shot) => ({
+      startFrame: shot.startFrame,
+      endFrame: shot.endFrame,
+      item: shot.item?.id ?? null,
+    })),
   }))
-  print(json ? { fps, frames, samples, scenes: list } : scenes.map((scene) => `${clockText(secondsFromSamples(scene.startSample))}  ${scene.startFrame}–${scene.endFrame}  ${scene.card ?? scene.text}`).join('\n'))
+  print(
+    json
+      ? { fps, frames, samples, scenes: list }
+      : scenes
+          .map(
+            (scene) =>
+              `${clockText(secondsFromSamples(scene.startSample))}  ${scene.startFrame}–${scene.endFrame}  ${scene.card ?? scene.text}`,
+          )
+          .join('\n'),
+  )
 }

@@ -16,7 +16,12 @@ export const nameOf = (file: string) => basename(file).replace(/\.\w+$/, '') || 
  * @param invalid makes the fault of what does not fit, told by its first place
  * @throws TidyError `file_not_found`, or what `invalid` makes
  */
-export async function readJson<T>(file: string, schema: z.ZodType<T>, invalid: (reason: string) => TidyError = (reason) => new TidyError('json_invalid', { name: basename(file), reason })): Promise<T> {
+export async function readJson<T>(
+  file: string,
+  schema: z.ZodType<T>,
+  invalid: (reason: string) => TidyError = (reason) =>
+    new TidyError('json_invalid', { name: basename(file), reason }),
+): Promise<T> {
   const text = await readFile(file, 'utf8').catch(() => {
     throw new TidyError('file_not_found', { name: file })
   })
@@ -32,20 +37,26 @@ export async function readJson<T>(file: string, schema: z.ZodType<T>, invalid: (
   throw invalid(`${path.join('.') || 'the whole'}: ${message}`)
 }
 
-export const readDocument = async (file: string): Promise<Document> => consistent(await readJson(file, StoredDocument))
+export const readDocument = async (file: string): Promise<Document> =>
+  consistent(await readJson(file, StoredDocument))
 
 /** Documents of earlier versions are read as well. */
 const StoredDocument = z.preprocess(upgraded, Document)
 
 /** One command or a list of them. */
-export const readCommands = async (file: string): Promise<Command[]> => [await readJson(file, z.union([z.array(Command), Command]))].flat()
+export const readCommands = async (file: string): Promise<Command[]> =>
+  [await readJson(file, z.union([z.array(Command), Command]))].flat()
 
 /** An episode's document, or the one that a script makes. */
 export const readDocumentOrScript = async (file: string): Promise<Document> =>
   file.endsWith('.json') ? readDocument(file) : documentFrom(nameOf(file), await readScript(file))
 
 export async function writeJson(file: string, value: unknown): Promise<void> {
-  await writeFile(file, `${JSON.stringify(value, null, 2)}\n`).catch((cause: NodeJS.ErrnoException) => {
-    throw cause.code === 'ENOSPC' ? new TidyError('disk_full') : new TidyError('file_not_writable', { name: file })
-  })
+  await writeFile(file, `${JSON.stringify(value, null, 2)}\n`).catch(
+    (cause: NodeJS.ErrnoException) => {
+      throw cause.code === 'ENOSPC'
+        ? new TidyError('disk_full')
+        : new TidyError('file_not_writable', { name: file })
+    },
+  )
 }

@@ -25,37 +25,62 @@ interface Ran {
 /** Runs the shell command as a person would, in a process of its own. */
 function shell(args: string[], environment: Record<string, string> = {}): Promise<Ran> {
   return new Promise((resolve) => {
-    execFile(process.execPath, [BIN, ...args], { env: { ...process.env, TIDY_DATA: data, ...environment }, maxBuffer: 1 << 26 }, (error, stdout, stderr) => resolve({ code: error ? Number(error.code ?? 1) : 0, stdout, stderr }))
+    execFile(
+      process.execPath,
+      [BIN, ...args],
+      { env: { ...process.env, TIDY_DATA: data, ...environment }, maxBuffer: 1 << 26 },
+      (error, stdout, stderr) =>
+        resolve({ code: error ? Number(error.code ?? 1) : 0, stdout, stderr }),
+    )
   })
 }
 
 /** The same inside this process: quicker, for the many small cases. */
 async function tidy(args: string[], environment: Record<string, string> = {}): Promise<Ran> {
   const heard = { stdout: '', stderr: '' }
-  const spies = (['stdout', 'stderr'] as const).map((stream) => vi.spyOn(process[stream], 'write').mockImplementation((text) => {
-    heard[stream] += String(text)
-    return true
-  }))
-  for (const [key, value] of Object.entries({ TIDY_DATA: data, TIDY_STOCK: '', ...environment })) vi.stubEnv(key, value || undefined)
+  const spies = (['stdout', 'stderr'] as const).map((stream) =>
+    vi.spyOn(process[stream], 'write').mockImplementation((text) => {
+      heard[stream] += String(text)
+      return true
+    }),
+  )
+  for (const [key, value] of Object.entries({ TIDY_DATA: data, TIDY_STOCK: '', ...environment }))
+    vi.stubEnv(key, value || undefined)
   const code = await main(['node', 'tidy-reel', ...args])
   for (const spy of spies) spy.mockRestore()
   vi.unstubAllEnvs()
   return { code, ...heard }
 }
-const SCRIPT = file('lamp.txt', '# The lamp\nThe lamp burns above the sea. [picture: a harbour at dawn]\n\nIt was lit in 1822, and the keeper wound it by hand every four hours through the long night.')
+const SCRIPT = file(
+  'lamp.txt',
+  '# The lamp\nThe lamp burns above the sea. [picture: a harbour at dawn]\n\nIt was lit in 1822, and the keeper wound it by hand every four hours through the long night.',
+)
 
 describe('tidy-reel scenes', () => {
   it('prints one JSON value on stdout alone', async () => {
     const { code, stdout } = await shell(['scenes', SCRIPT, '--json'])
-    const { scenes } = JSON.parse(stdout) as { scenes: { n: number; chapter: string; text: string; words: string[]; seconds: number }[] }
+    const { scenes } = JSON.parse(stdout) as {
+      scenes: { n: number; chapter: string; text: string; words: string[]; seconds: number }[]
+    }
     expect(code).toBe(0)
-    expect(scenes.map(({ n, chapter }) => [n, chapter])).toEqual([[1, 'The lamp'], [2, 'The lamp']])
-    expect(scenes[0]).toMatchObject({ text: 'The lamp burns above the sea.', words: expect.arrayContaining(['harbor']) })
+    expect(scenes.map(({ n, chapter }) => [n, chapter])).toEqual([
+      [1, 'The lamp'],
+      [2, 'The lamp'],
+    ])
+    expect(scenes[0]).toMatchObject({
+      text: 'The lamp burns above the sea.',
+      words: expect.arrayContaining(['harbor']),
+    })
     for (const { seconds } of scenes) expect(seconds).toBeGreaterThan(1)
   })
-  it('prints a line a scene for people', async () => expect((await tidy(['scenes', SCRIPT])).stdout.trimEnd().split('\n')).toHaveLength(2))
+  it('prints a line a scene for people', async () =>
+    expect((await tidy(['scenes', SCRIPT])).stdout.trimEnd().split('\n')).toHaveLength(2))
   it('says what it left unread, beside the result', async () => {
-    const { stderr, stdout } = await tidy(['scenes', file('open.txt', 'The lamp burns. [picture: a harbour'), '--json'])
+    const { stderr, stdout } = await tidy([
+      'scenes',
+      file('open.txt', 'The lamp burns. [picture: a harbour'),
+      '--json',
+    ])
     expect(stderr).toContain('no closing bracket')
     expect(JSON.parse(stdout).scenes).toHaveLength(1)
   })
@@ -81,26 +106,69 @@ describe('tidy-reel prepare', () => {
     expect(stdout).toContain('The lamp burns [pause 1s] and turns.')
     expect(stderr).toContain('line 3, speaker labels: HOST: → (out)')
   })
-  it('proposes nothing for a script that is fine', async () => expect(JSON.parse((await tidy(['prepare', SCRIPT, '--json'])).stdout)).toMatchObject({ changes: [] }))
+  it('proposes nothing for a script that is fine', async () =>
+    expect(JSON.parse((await tidy(['prepare', SCRIPT, '--json'])).stdout)).toMatchObject({
+      changes: [],
+    }))
 })
 
 describe('bad input', () => {
   it.each<[string, string | Buffer, RegExp]>([
-    ['an empty script', '', /no words to speak/], ['spaces', ' \r\n\u200b ', /no words to speak/], ['headings alone', '# One\n\n## Two', /headings or directions only/],
-    ['a picture', Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a, 0, 0, 0, 13]), /it is a picture \(png\)/], ['30,000 words', 'The sea is deep and cold. '.repeat(5000), /Split it into several episodes/],
+    ['an empty script', '', /no words to speak/],
+    ['spaces', ' \r\n\u200b ', /no words to speak/],
+    ['headings alone', '# One\n\n## Two', /headings or directions only/],
+    [
+      'a picture',
+      Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a, 0, 0, 0, 13]),
+      /it is a picture \(png\)/,
+    ],
+    ['30,000 words', 'The sea is deep and cold. '.repeat(5000), /Split it into several episodes/],
     ['five million letters', 'x'.repeat(5_000_000), /is the limit/],
   ])('%s gets one sentence and exit code 1, without a trace', async (_what, content, sentence) => {
-    const { code, stdout, stderr } = await tidy(['make', file('bad.txt', content), '--out', join(data, 'never')], { TIDY_STOCK: 'http://127.0.0.1:1' })
+    const { code, stdout, stderr } = await tidy(
+      ['make', file('bad.txt', content), '--out', join(data, 'never')],
+      { TIDY_STOCK: 'http://127.0.0.1:1' },
+    )
     expect([code, stdout]).toEqual([1, ''])
-    expect(stderr.trim().split('\n').filter((line) => !line.startsWith('npm'))).toHaveLength(1)
+    expect(
+      stderr
+        .trim()
+        .split('\n')
+        .filter((line) => !line.startsWith('npm')),
+    ).toHaveLength(1)
     expect(stderr).toMatch(sentence)
     expect(existsSync(join(data, 'never', 'film.mp4'))).toBe(false)
   })
   it.each<[string[], RegExp]>([
-    [['make', SCRIPT, '--out', data, '--size', '641x360'], /two even numbers/], [['make', SCRIPT, '--out', data, '--fps', '31'], /--fps cannot be "31"/], [['make', SCRIPT, '--out', data, '--voice', 'nobody'], /no voice "nobody"/],
-    [['make', SCRIPT, '--out', data, '--mood', 'angry'], /calm, warm/], [['scenes', '/no/such/file.txt'], /no file/], [['match', SCRIPT, '--catalogue', '/no/such.json'], /no file/],
-    [['match', SCRIPT, '--catalogue', file('broken.json', '{"a":')], /not JSON/], [['match', SCRIPT, '--catalogue', file('shape.json', '[{"id":"x"}]')], /catalogue cannot be read/],
-    [['speak', '--voice', 'flite-slt', '--text', '…', '--out', join(data, 'x.wav')], /at least one sentence/], [['speak', '--voice', 'flite-slt', '--text', 'x', '--speed', '9', '--out', join(data, 'x.wav')], /0\.6 to 1\.6/],
+    [['make', SCRIPT, '--out', data, '--size', '641x360'], /two even numbers/],
+    [['make', SCRIPT, '--out', data, '--fps', '31'], /--fps cannot be "31"/],
+    [['make', SCRIPT, '--out', data, '--voice', 'nobody'], /no voice "nobody"/],
+    [['make', SCRIPT, '--out', data, '--mood', 'angry'], /calm, warm/],
+    [['scenes', '/no/such/file.txt'], /no file/],
+    [['match', SCRIPT, '--catalogue', '/no/such.json'], /no file/],
+    [['match', SCRIPT, '--catalogue', file('broken.json', '{"a":')], /not JSON/],
+    [
+      ['match', SCRIPT, '--catalogue', file('shape.json', '[{"id":"x"}]')],
+      /catalogue cannot be read/,
+    ],
+    [
+      ['speak', '--voice', 'flite-slt', '--text', '…', '--out', join(data, 'x.wav')],
+      /at least one sentence/,
+    ],
+    [
+      [
+        'speak',
+        '--voice',
+        'flite-slt',
+        '--text',
+        'x',
+        '--speed',
+        '9',
+        '--out',
+        join(data, 'x.wav'),
+      ],
+      /0\.6 to 1\.6/,
+    ],
   ])('%j is answered with what to do', async (args, sentence) => {
     const { code, stderr } = await tidy(args)
     expect(code).not.toBe(0)
@@ -110,30 +178,69 @@ describe('bad input', () => {
 
 describe('tidy-reel voices and speak', () => {
   it('lists what is known of every voice, its real-time factor measured on this machine', async () => {
-    const voices = JSON.parse((await tidy(['voices', '--json'])).stdout) as Record<string, unknown>[]
-    expect(new Set(voices.map(({ engine }) => engine))).toEqual(new Set(['flite', 'festival', 'espeak-ng']))
-    expect(new Set(voices.map(({ language }) => String(language).split('-')[0])).size).toBeGreaterThanOrEqual(20)
+    const voices = JSON.parse((await tidy(['voices', '--json'])).stdout) as Record<
+      string,
+      unknown
+    >[]
+    expect(new Set(voices.map(({ engine }) => engine))).toEqual(
+      new Set(['flite', 'festival', 'espeak-ng']),
+    )
+    expect(
+      new Set(voices.map(({ language }) => String(language).split('-')[0])).size,
+    ).toBeGreaterThanOrEqual(20)
     for (const voice of voices) {
-      expect(voice).toMatchObject({ id: expect.any(String), accent: expect.any(String), gender: expect.stringMatching(/^(fe)?male$/), age: expect.stringMatching(/^(young|adult|older)$/), rating: expect.any(Number) })
+      expect(voice).toMatchObject({
+        id: expect.any(String),
+        accent: expect.any(String),
+        gender: expect.stringMatching(/^(fe)?male$/),
+        age: expect.stringMatching(/^(young|adult|older)$/),
+        rating: expect.any(Number),
+      })
       expect(voice.realTimeFactor).toBeGreaterThan(0)
       expect(voice.realTimeFactor).toBeLessThan(1)
     }
   })
   it('says what a voice would be given, in its language', async () => {
-    const spoken = async (...args: string[]) => JSON.parse((await tidy(['spoken', '--json', ...args])).stdout)
-    expect(await spoken('--text', 'In 1964 it cost £2.50.')).toEqual({ spoken: 'In nineteen sixty-four it cost two pounds and fifty pence.' })
-    expect(await spoken('--text', 'Es sind 2,5 km.', '--language', 'de')).toEqual({ spoken: 'Es sind zwei komma fünf Kilometer.' })
+    const spoken = async (...args: string[]) =>
+      JSON.parse((await tidy(['spoken', '--json', ...args])).stdout)
+    expect(await spoken('--text', 'In 1964 it cost £2.50.')).toEqual({
+      spoken: 'In nineteen sixty-four it cost two pounds and fifty pence.',
+    })
+    expect(await spoken('--text', 'Es sind 2,5 km.', '--language', 'de')).toEqual({
+      spoken: 'Es sind zwei komma fünf Kilometer.',
+    })
   })
   it('tells where each word is', async () => {
     const [out, marks] = [join(data, 'marked.wav'), join(data, 'marked.json')]
-    expect((await tidy(['speak', '--voice', 'flite-slt', '--text', 'In 1822 it shone.', '--out', out, '--marks', marks])).code).toBe(0)
-    const words = JSON.parse(readFileSync(marks, 'utf8')) as { word: string; start: number; end: number }[]
+    expect(
+      (
+        await tidy([
+          'speak',
+          '--voice',
+          'flite-slt',
+          '--text',
+          'In 1822 it shone.',
+          '--out',
+          out,
+          '--marks',
+          marks,
+        ])
+      ).code,
+    ).toBe(0)
+    const words = JSON.parse(readFileSync(marks, 'utf8')) as {
+      word: string
+      start: number
+      end: number
+    }[]
     expect(words.map(({ word }) => word)).toEqual(['In', '1822', 'it', 'shone.'])
     expect(words.at(-1)!.end).toBeLessThanOrEqual(Number(probe(out).streams[0]!.duration))
   })
   it('writes one sentence as WAV', async () => {
     const out = join(data, 'said.wav')
-    expect((await tidy(['speak', '--voice', 'espeak-gb', '--text', 'The tide turns.', '--out', out])).code).toBe(0)
+    expect(
+      (await tidy(['speak', '--voice', 'espeak-gb', '--text', 'The tide turns.', '--out', out]))
+        .code,
+    ).toBe(0)
     expect(probe(out).streams[0]).toMatchObject({ codec_name: 'pcm_s16le', sample_rate: '48000' })
   })
 })
@@ -143,9 +250,21 @@ describe('tidy-reel align', () => {
     const [recording, script] = [join(data, 'read.wav'), join(data, 'read.txt')]
     const text = 'The lamp burns all night above the cold sea. '
     writeFileSync(script, `# Light\n\n${text}Bread is made of flour and water.`)
-    expect((await tidy(['speak', '--voice', 'flite-rms', '--text', text, '--out', recording])).code).toBe(0)
+    expect(
+      (await tidy(['speak', '--voice', 'flite-rms', '--text', text, '--out', recording])).code,
+    ).toBe(0)
     const { sentences } = JSON.parse((await tidy(['align', recording, script, '--json'])).stdout)
-    expect(sentences[0]).toMatchObject({ missing: [], extra: [], tries: 1, words: [{ word: 'the' }, { word: 'lamp' }, { word: 'burns' }, ...Array.from({ length: 6 }, () => expect.anything())] })
+    expect(sentences[0]).toMatchObject({
+      missing: [],
+      extra: [],
+      tries: 1,
+      words: [
+        { word: 'the' },
+        { word: 'lamp' },
+        { word: 'burns' },
+        ...Array.from({ length: 6 }, () => expect.anything()),
+      ],
+    })
     expect(sentences[1]).toMatchObject({ start: null, end: null })
   })
   it('says what is wrong with a recording that is none', async () => {
@@ -158,20 +277,66 @@ describe('tidy-reel align', () => {
 })
 
 describe('tidy-reel match', () => {
-  const items = ['harbour', 'lamp', 'sea', 'keeper', 'cow', 'bread'].map((tag) => item(tag, 'photo', { title: `A ${tag}`, description: `Photograph: ${tag}.`, orientation: 'landscape' }))
+  const items = ['harbour', 'lamp', 'sea', 'keeper', 'cow', 'bread'].map((tag) =>
+    item(tag, 'photo', {
+      title: `A ${tag}`,
+      description: `Photograph: ${tag}.`,
+      orientation: 'landscape',
+    }),
+  )
   it('chooses from a list of items in place of the library', async () => {
-    const { code, stdout } = await tidy(['match', SCRIPT, '--json', '--catalogue', file('items.json', JSON.stringify(items))])
-    const { scenes } = JSON.parse(stdout) as { scenes: { text: string; picks: { id: string; title: string; description: string; tags: string[]; score: number; why: string }[] }[] }
+    const { code, stdout } = await tidy([
+      'match',
+      SCRIPT,
+      '--json',
+      '--catalogue',
+      file('items.json', JSON.stringify(items)),
+    ])
+    const { scenes } = JSON.parse(stdout) as {
+      scenes: {
+        text: string
+        picks: {
+          id: string
+          title: string
+          description: string
+          tags: string[]
+          score: number
+          why: string
+        }[]
+      }[]
+    }
     expect(code).toBe(0)
-    expect(scenes[0]!.picks[0]).toMatchObject({ id: 'harbour', title: 'A harbour', tags: ['harbour'], why: expect.stringContaining('harbor') })
+    expect(scenes[0]!.picks[0]).toMatchObject({
+      id: 'harbour',
+      title: 'A harbour',
+      tags: ['harbour'],
+      why: expect.stringContaining('harbor'),
+    })
     expect(scenes[1]!.picks[0]!.id).toMatch(/keeper|lamp/)
-    for (const { picks } of scenes) for (const { score } of picks) expect(Number.isFinite(score)).toBe(true)
+    for (const { picks } of scenes)
+      for (const { score } of picks) expect(Number.isFinite(score)).toBe(true)
   })
   it('takes items with nothing but an id, a kind and a title', async () => {
-    expect((await tidy(['match', SCRIPT, '--json', '--catalogue', file('bare.json', JSON.stringify([{ id: 'a', kind: 'clip', title: 'Lamp' }]))])).code).toBe(0)
+    expect(
+      (
+        await tidy([
+          'match',
+          SCRIPT,
+          '--json',
+          '--catalogue',
+          file('bare.json', JSON.stringify([{ id: 'a', kind: 'clip', title: 'Lamp' }])),
+        ])
+      ).code,
+    ).toBe(0)
   })
   it('has an answer for an empty list', async () => {
-    const { code, stdout } = await tidy(['match', SCRIPT, '--json', '--catalogue', file('none.json', '[]')])
+    const { code, stdout } = await tidy([
+      'match',
+      SCRIPT,
+      '--json',
+      '--catalogue',
+      file('none.json', '[]'),
+    ])
     expect([code, JSON.parse(stdout).scenes[0].picks]).toEqual([0, []])
   })
   it('says that the library is away and ends with 1', async () => {
@@ -184,36 +349,101 @@ describe('tidy-reel match', () => {
 describe('tidy-reel make', () => {
   it('makes the whole film without database or browser', async () => {
     const photo = photograph('shell', 640, 360)
-    const library = json({ items: Array.from({ length: 6 }, (_, i) => item(`lamp${i}`, 'photo', { tags: ['lamp', 'harbour'] })) })
-    await withServer((request, response) => (request.url!.includes('/file') ? bytes(photo) : library)(request, response), async (address) => {
-      const out = join(data, 'film')
-      const { code, stdout, stderr } = await shell(['make', SCRIPT, '--out', out, '--size', '320x180', '--fps', '25', '--voice', 'flite-rms', '--no-burn-in'], { TIDY_STOCK: address })
-      expect(code).toBe(0)
-      expect(stderr).toMatch(/render 100 %/)
-      const report = JSON.parse(readFileSync(join(out, 'report.json'), 'utf8'))
-      expect(JSON.parse(stdout)).toEqual(report)
-      expect(report).toMatchObject({ size: '320x180', fps: '25/1', scenes: 2, remarks: [], steps: { match: expect.any(Number), speak: expect.any(Number), fetch: expect.any(Number), render: expect.any(Number), mix: expect.any(Number), join: expect.any(Number) } })
-      for (const name of ['film.mp4', 'film.srt', 'film.vtt', 'film.ass', 'shots.csv', 'credits.txt']) expect(existsSync(join(out, name))).toBe(true)
-      expect(Number(probe(join(out, 'film.mp4')).streams[0]!.nb_read_frames)).toBe(report.frames)
-      expect(Math.abs(ebur128(join(out, 'film.mp4')).lufs - report.lufs)).toBeLessThan(0.3)
+    const library = json({
+      items: Array.from({ length: 6 }, (_, i) =>
+        item(`lamp${i}`, 'photo', { tags: ['lamp', 'harbour'] }),
+      ),
     })
+    await withServer(
+      (request, response) =>
+        (request.url!.includes('/file') ? bytes(photo) : library)(request, response),
+      async (address) => {
+        const out = join(data, 'film')
+        const { code, stdout, stderr } = await shell(
+          [
+            'make',
+            SCRIPT,
+            '--out',
+            out,
+            '--size',
+            '320x180',
+            '--fps',
+            '25',
+            '--voice',
+            'flite-rms',
+            '--no-burn-in',
+          ],
+          { TIDY_STOCK: address },
+        )
+        expect(code).toBe(0)
+        expect(stderr).toMatch(/render 100 %/)
+        const report = JSON.parse(readFileSync(join(out, 'report.json'), 'utf8'))
+        expect(JSON.parse(stdout)).toEqual(report)
+        expect(report).toMatchObject({
+          size: '320x180',
+          fps: '25/1',
+          scenes: 2,
+          remarks: [],
+          steps: {
+            match: expect.any(Number),
+            speak: expect.any(Number),
+            fetch: expect.any(Number),
+            render: expect.any(Number),
+            mix: expect.any(Number),
+            join: expect.any(Number),
+          },
+        })
+        for (const name of [
+          'film.mp4',
+          'film.srt',
+          'film.vtt',
+          'film.ass',
+          'shots.csv',
+          'credits.txt',
+        ])
+          expect(existsSync(join(out, name))).toBe(true)
+        expect(Number(probe(join(out, 'film.mp4')).streams[0]!.nb_read_frames)).toBe(report.frames)
+        expect(Math.abs(ebur128(join(out, 'film.mp4')).lufs - report.lufs)).toBeLessThan(0.3)
+      },
+    )
   })
   it('makes a film of cards, and says so, when the library is away', async () => {
     const out = join(data, 'cards')
-    const { code, stderr } = await tidy(['make', file('word.txt', 'Light'), '--out', out, '--size', '320x180'], { TIDY_STOCK: 'http://127.0.0.1:1' })
+    const { code, stderr } = await tidy(
+      ['make', file('word.txt', 'Light'), '--out', out, '--size', '320x180'],
+      { TIDY_STOCK: 'http://127.0.0.1:1' },
+    )
     expect(code).toBe(0)
     expect(stderr).toContain('does not answer')
     expect(existsSync(join(out, 'film.mp4'))).toBe(true)
   })
   it('says which setting is wrong', async () => {
-    const { code, stderr } = await tidy(['make', SCRIPT, '--out', data], { TIDY_STOCK: 'not an address' })
+    const { code, stderr } = await tidy(['make', SCRIPT, '--out', data], {
+      TIDY_STOCK: 'not an address',
+    })
     expect(code).toBe(1)
     expect(stderr).toContain('TIDY_STOCK cannot be "not an address"')
   })
   it('leaves no film behind when it is stopped half-way', async () => {
     const out = join(data, 'stopped')
     const child = new Promise<number>((resolve) => {
-      const running = execFile(process.execPath, [BIN, 'make', file('long.txt', Array.from({ length: 14 }, (_, i) => `Wave number ${i} breaks on the rock.`).join(' ')), '--out', out, '--size', '320x180'], { env: { ...process.env, TIDY_DATA: data, TIDY_STOCK: 'http://127.0.0.1:1' } }, (error) => resolve(Number(error?.code ?? 0)))
+      const running = execFile(
+        process.execPath,
+        [
+          BIN,
+          'make',
+          file(
+            'long.txt',
+            Array.from({ length: 14 }, (_, i) => `Wave number ${i} breaks on the rock.`).join(' '),
+          ),
+          '--out',
+          out,
+          '--size',
+          '320x180',
+        ],
+        { env: { ...process.env, TIDY_DATA: data, TIDY_STOCK: 'http://127.0.0.1:1' } },
+        (error) => resolve(Number(error?.code ?? 0)),
+      )
       let stopped = false
       running.stderr!.on('data', (line: string) => {
         if (stopped || !/render [1-9]/.test(line)) return
@@ -232,12 +462,29 @@ describe('tidy-reel new, apply and timeline', () => {
   const read = (name: string) => JSON.parse(readFileSync(at(name), 'utf8'))
   it('make a document of a script, change it, and change it back to the letter', async () => {
     expect((await tidy(['new', SCRIPT, '--out', made])).code).toBe(0)
-    expect(read('episode.json')).toMatchObject({ version: 7, title: 'lamp', scenes: [{ id: 's1' }, { id: 's2' }] })
-    const commands = file('commands.json', JSON.stringify([{ type: 'splitScene', sceneId: 's1', at: 14 }, { type: 'adjustScenes', target: ['s2'], set: { hidden: true } }]))
+    expect(read('episode.json')).toMatchObject({
+      version: 7,
+      title: 'lamp',
+      scenes: [{ id: 's1' }, { id: 's2' }],
+    })
+    const commands = file(
+      'commands.json',
+      JSON.stringify([
+        { type: 'splitScene', sceneId: 's1', at: 14 },
+        { type: 'adjustScenes', target: ['s2'], set: { hidden: true } },
+      ]),
+    )
     const { code, stderr } = await tidy(['apply', made, commands, '--out', at('next.json')])
     expect([code, stderr.trim()]).toEqual([0, 'scene split\nscene left out'])
-    expect(read('next.json').scenes.map(({ text }: { text: string }) => text)).toEqual(['The lamp burns', 'above the sea.', expect.any(String)])
-    expect((await tidy(['apply', at('next.json'), at('next.inverse.json'), '--out', at('back.json')])).code).toBe(0)
+    expect(read('next.json').scenes.map(({ text }: { text: string }) => text)).toEqual([
+      'The lamp burns',
+      'above the sea.',
+      expect.any(String),
+    ])
+    expect(
+      (await tidy(['apply', at('next.json'), at('next.inverse.json'), '--out', at('back.json')]))
+        .code,
+    ).toBe(0)
     expect(readFileSync(at('back.json'), 'utf8')).toBe(readFileSync(made, 'utf8'))
   })
   it('print exact frames and samples at 30000/1001', async () => {
@@ -247,13 +494,39 @@ describe('tidy-reel new, apply and timeline', () => {
     expect(frames).toBe(Math.round((samples * 30000) / 1001 / 48_000))
     expect(scenes.map((scene: { id: string }) => scene.id)).toEqual(['s1', 's2'])
     expect(scenes[0].endFrame).toBe(scenes[1].startFrame)
-    expect(scenes[1].shots.at(-1)).toEqual({ startFrame: expect.any(Number), endFrame: frames, item: null })
+    expect(scenes[1].shots.at(-1)).toEqual({
+      startFrame: expect.any(Number),
+      endFrame: frames,
+      item: null,
+    })
   })
   it.each<[string, string[], RegExp]>([
-    ['a scene that is not there', ['apply', made, file('no-scene.json', '{"type":"mergeScene","sceneId":"zz"}'), '--out', at('never.json')], /no scene "zz"/],
-    ['a command there is not', ['apply', made, file('no-command.json', '[{"type":"explode"}]'), '--out', at('never.json')], /"no-command.json" cannot be used/],
-    ['half a file', ['apply', file('half.json', '{"version":2,"ti'), made, '--out', at('never.json')], /it is not JSON/],
-    ['a folder that is not there', ['new', SCRIPT, '--out', at('no/such/folder.json')], /cannot be written/],
+    [
+      'a scene that is not there',
+      [
+        'apply',
+        made,
+        file('no-scene.json', '{"type":"mergeScene","sceneId":"zz"}'),
+        '--out',
+        at('never.json'),
+      ],
+      /no scene "zz"/,
+    ],
+    [
+      'a command there is not',
+      ['apply', made, file('no-command.json', '[{"type":"explode"}]'), '--out', at('never.json')],
+      /"no-command.json" cannot be used/,
+    ],
+    [
+      'half a file',
+      ['apply', file('half.json', '{"version":2,"ti'), made, '--out', at('never.json')],
+      /it is not JSON/,
+    ],
+    [
+      'a folder that is not there',
+      ['new', SCRIPT, '--out', at('no/such/folder.json')],
+      /cannot be written/,
+    ],
     ['a rate there is not', ['timeline', made, '--fps', '31'], /--fps cannot be "31"/],
   ])('answer %s with a sentence and write nothing', async (_what, args, sentence) => {
     const { code, stderr } = await tidy(args)
@@ -263,8 +536,18 @@ describe('tidy-reel new, apply and timeline', () => {
   })
   it('set a document right whose scenes are not those of its script', async () => {
     const { scenes, ...rest } = read('episode.json')
-    const wrong = file('wrong.json', JSON.stringify({ ...rest, scenes: [scenes[1], scenes[1], { id: 'x', text: 'Nobody says this.', shots: [] }] }))
-    expect((await tidy(['apply', wrong, file('nothing.json', '[]'), '--out', at('right.json')])).code).toBe(0)
-    expect(read('right.json').scenes.map(({ text }: { text: string }) => text)).toEqual(scenes.map(({ text }: { text: string }) => text))
+    const wrong = file(
+      'wrong.json',
+      JSON.stringify({
+        ...rest,
+        scenes: [scenes[1], scenes[1], { id: 'x', text: 'Nobody says this.', shots: [] }],
+      }),
+    )
+    expect(
+      (await tidy(['apply', wrong, file('nothing.json', '[]'), '--out', at('right.json')])).code,
+    ).toBe(0)
+    expect(read('right.json').scenes.map(({ text }: { text: string }) => text)).toEqual(
+      scenes.map(({ text }: { text: string }) => text),
+    )
   })
 })

@@ -11,27 +11,121 @@ export async function main(argv: readonly string[]): Promise<number> {
     return 0
   } catch (cause) {
     const known = cause instanceof TidyError
-    process.stderr.write(`${known ? cause.message : cause instanceof Error ? cause.stack : String(cause)}\n`)
+    process.stderr.write(
+      `${known ? cause.message : cause instanceof Error ? cause.stack : String(cause)}\n`,
+    )
     return 1
   }
 }
 
 /** Each command loads what it needs when it is run, so that the light ones start at once. */
 function program(): Command {
-  const tidy = new Command('tidy-reel').description('Turns a written narration into a finished film.')
-  tidy.command('scenes').argument('<file>').option('--json').description('the scenes of a script').action(async (file: string, flags: { json?: boolean }) => (await import('./scenes-command.ts')).scenesCommand(file, flags))
-  tidy.command('prepare').argument('<file>').option('--json').description('a script without what should not be spoken').action(async (file: string, flags: { json?: boolean }) => (await import('./prepare-command.ts')).prepareCommand(file, flags))
-  tidy.command('match').argument('<file>').option('--json').option('--catalogue <items>', 'a JSON list of items in place of the stock library').description('pictures for every scene').action(async (file: string, flags: { json?: boolean; catalogue?: string }) => (await import('./match-command.ts')).matchCommand(file, flags))
-  tidy.command('new').argument('<script>').requiredOption('--out <file>').option('--title <title>', 'the name of the film; the script\'s file name otherwise').description('the document of a script').action(async (file: string, flags: { out: string; title?: string }) => (await import('./document-commands.ts')).newCommand(file, flags))
-  tidy.command('apply').argument('<episode>').argument('<commands>').requiredOption('--out <file>').description('a document with commands carried out, and what takes them back').action(async (file: string, commands: string, flags: { out: string }) => (await import('./document-commands.ts')).applyCommand(file, commands, flags))
-  tidy.command('timeline').argument('<file>', 'a document or a script').option('--fps <rate>', 'frames a second', '30').option('--json').description('exact frames and samples').action(async (file: string, flags: { fps: string; json?: boolean }) => (await import('./document-commands.ts')).timelineCommand(file, flags))
-  tidy.command('voices').option('--json').description('the voices there are').action(async (flags: { json?: boolean }) => (await import('./voices-command.ts')).voicesCommand(flags))
-  tidy.command('spoken').requiredOption('--text <text>').option('--language <code>', 'BCP 47', 'en').option('--json').description('what a voice is given for a text').action(async (flags: { text: string; language: string; json?: boolean }) => (await import('./spoken-command.ts')).spokenCommand(flags))
-  tidy.command('speak').requiredOption('--voice <id>').requiredOption('--text <text>').requiredOption('--out <file>').option('--marks <file>', 'where to write the words\' times as JSON').option('--speed <factor>', 'pace', '1').option('--finish <name>', 'documentary, bright, intimate or plain', 'documentary').description('a text as a WAV file').action(async (flags: SpeakFlags) => (await import('./speak-command.ts')).speakCommand(flags))
-  tidy.command('align').argument('<recording>').argument('<script>').option('--json').description('where each sentence of a script is in a recording of the whole').action(async (file: string, script: string, flags: { json?: boolean }) => (await import('./align-command.ts')).alignCommand(file, script, flags))
-  tidy.command('make').argument('<file>', 'a script or a document').requiredOption('--out <folder>').option('--size <size>', 'width and height', '1920x1080').option('--fps <rate>', 'frames a second', '30').option('--voice <id>', 'a voice').option('--mood <mood>', 'calm, warm, bright, solemn or none').option('--no-burn-in', 'leave the subtitles off the picture').description('the whole film').action(async (file: string, flags: MakeFlags) => {
-    const [{ readDocumentOrScript }, { makeCommand }] = [await import('./document-files.ts'), await import('./make-command.ts')]
-    print(await makeCommand(await readDocumentOrScript(file), flags))
-  })
+  const tidy = new Command('tidy-reel').description(
+    'Turns a written narration into a finished film.',
+  )
+  tidy
+    .command('scenes')
+    .argument('<file>')
+    .option('--json')
+    .description('the scenes of a script')
+    .action(async (file: string, flags: { json?: boolean }) =>
+      (await import('./scenes-command.ts')).scenesCommand(file, flags),
+    )
+  tidy
+    .command('prepare')
+    .argument('<file>')
+    .option('--json')
+    .description('a script without what should not be spoken')
+    .action(async (file: string, flags: { json?: boolean }) =>
+      (await import('./prepare-command.ts')).prepareCommand(file, flags),
+    )
+  tidy
+    .command('match')
+    .argument('<file>')
+    .option('--json')
+    .option('--catalogue <items>', 'a JSON list of items in place of the stock library')
+    .description('pictures for every scene')
+    .action(async (file: string, flags: { json?: boolean; catalogue?: string }) =>
+      (await import('./match-command.ts')).matchCommand(file, flags),
+    )
+  tidy
+    .command('new')
+    .argument('<script>')
+    .requiredOption('--out <file>')
+    .option('--title <title>', "the name of the film; the script's file name otherwise")
+    .description('the document of a script')
+    .action(async (file: string, flags: { out: string; title?: string }) =>
+      (await import('./document-commands.ts')).newCommand(file, flags),
+    )
+  tidy
+    .command('apply')
+    .argument('<episode>')
+    .argument('<commands>')
+    .requiredOption('--out <file>')
+    .description('a document with commands carried out, and what takes them back')
+    .action(async (file: string, commands: string, flags: { out: string }) =>
+      (await import('./document-commands.ts')).applyCommand(file, commands, flags),
+    )
+  tidy
+    .command('timeline')
+    .argument('<file>', 'a document or a script')
+    .option('--fps <rate>', 'frames a second', '30')
+    .option('--json')
+    .description('exact frames and samples')
+    .action(async (file: string, flags: { fps: string; json?: boolean }) =>
+      (await import('./document-commands.ts')).timelineCommand(file, flags),
+    )
+  tidy
+    .command('voices')
+    .option('--json')
+    .description('the voices there are')
+    .action(async (flags: { json?: boolean }) =>
+      (await import('./voices-command.ts')).voicesCommand(flags),
+    )
+  tidy
+    .command('spoken')
+    .requiredOption('--text <text>')
+    .option('--language <code>', 'BCP 47', 'en')
+    .option('--json')
+    .description('what a voice is given for a text')
+    .action(async (flags: { text: string; language: string; json?: boolean }) =>
+      (await import('./spoken-command.ts')).spokenCommand(flags),
+    )
+  tidy
+    .command('speak')
+    .requiredOption('--voice <id>')
+    .requiredOption('--text <text>')
+    .requiredOption('--out <file>')
+    .option('--marks <file>', "where to write the words' times as JSON")
+    .option('--speed <factor>', 'pace', '1')
+    .option('--finish <name>', 'documentary, bright, intimate or plain', 'documentary')
+    .description('a text as a WAV file')
+    .action(async (flags: SpeakFlags) => (await import('./speak-command.ts')).speakCommand(flags))
+  tidy
+    .command('align')
+    .argument('<recording>')
+    .argument('<script>')
+    .option('--json')
+    .description('where each sentence of a script is in a recording of the whole')
+    .action(async (file: string, script: string, flags: { json?: boolean }) =>
+      (await import('./align-command.ts')).alignCommand(file, script, flags),
+    )
+  tidy
+    .command('make')
+    .argument('<file>', 'a script or a document')
+    .requiredOption('--out <folder>')
+    .option('--size <size>', 'width and height', '1920x1080')
+    .option('--fps <rate>', 'frames a second', '30')
+    .option('--voice <id>', 'a voice')
+    .option('--mood <mood>', 'calm, warm, bright, solemn or none')
+    .option('--no-burn-in', 'leave the subtitles off the picture')
+    .description('the whole film')
+    .action(async (file: string, flags: MakeFlags) => {
+      const [{ readDocumentOrScript }, { makeCommand }] = [
+        await import('./document-files.ts'),
+        await import('./make-command.ts'),
+      ]
+      print(await makeCommand(await readDocumentOrScript(file), flags))
+    })
   return tidy
 }

@@ -28,13 +28,27 @@ export interface MakeFlags {
 }
 
 /** @throws TidyError `option_invalid` */
-export function filmShape({ size, fps, burnIn }: Pick<MakeFlags, 'size' | 'fps' | 'burnIn'>): FilmShape {
+export function filmShape({
+  size,
+  fps,
+  burnIn,
+}: Pick<MakeFlags, 'size' | 'fps' | 'burnIn'>): FilmShape {
   const [, w, h] = /^(\d{2,4})x(\d{2,4})$/.exec(size) ?? []
   const [width, height] = [Number(w), Number(h)]
   const usable = (n: number) => n >= 90 && n <= 3840 && n % 2 === 0
-  if (!usable(width) || !usable(height)) throw new TidyError('option_invalid', { option: '--size', value: size, wanted: 'two even numbers from 90 to 3840, such as 1280x720' })
+  if (!usable(width) || !usable(height))
+    throw new TidyError('option_invalid', {
+      option: '--size',
+      value: size,
+      wanted: 'two even numbers from 90 to 3840, such as 1280x720',
+    })
   const rate = parseFrameRate(fps)
-  if (!rate) throw new TidyError('option_invalid', { option: '--fps', value: fps, wanted: 'one of 24, 25, 30, 50, 60, 24000/1001, 30000/1001' })
+  if (!rate)
+    throw new TidyError('option_invalid', {
+      option: '--fps',
+      value: fps,
+      wanted: 'one of 24, 25, 30, 50, 60, 24000/1001, 30000/1001',
+    })
   return { width, height, fps: rate, burnIn }
 }
 
@@ -42,26 +56,65 @@ export function filmShape({ size, fps, burnIn }: Pick<MakeFlags, 'size' | 'fps' 
 export async function makeCommand(written: Document, flags: MakeFlags): Promise<FilmReport> {
   const shape = filmShape(flags)
   if (flags.voice) voiceById(voiceList(engineConfig().data), flags.voice)
-  if (flags.mood && !(MOODS as readonly string[]).includes(flags.mood)) throw new TidyError('option_invalid', { option: '--mood', value: flags.mood, wanted: `one of ${MOODS.join(', ')}` })
-  const start: Document = { ...written, ...(flags.voice ? { voice: flags.voice } : {}), ...(flags.mood ? { mood: flags.mood as Mood } : {}) }
+  if (flags.mood && !(MOODS as readonly string[]).includes(flags.mood))
+    throw new TidyError('option_invalid', {
+      option: '--mood',
+      value: flags.mood,
+      wanted: `one of ${MOODS.join(', ')}`,
+    })
+  const start: Document = {
+    ...written,
+    ...(flags.voice ? { voice: flags.voice } : {}),
+    ...(flags.mood ? { mood: flags.mood as Mood } : {}),
+  }
   filmable(start)
   const stop = new AbortController()
   onStopSignal(() => stop.abort(new TidyError('cancelled')))
   const config = engineConfig()
-  return withStock(config, (address) => run(start, shape, resolve(flags.out), { config, library: pictureLibrary({ ...config, stock: address }), signal: stop.signal }))
+  return withStock(config, (address) =>
+    run(start, shape, resolve(flags.out), {
+      config,
+      library: pictureLibrary({ ...config, stock: address }),
+      signal: stop.signal,
+    }),
+  )
 }
 
-async function run(unmatched: Document, shape: FilmShape, out: string, context: { config: EngineConfig; library: PictureLibrary; signal: AbortSignal }): Promise<FilmReport> {
+async function run(
+  unmatched: Document,
+  shape: FilmShape,
+  out: string,
+  context: { config: EngineConfig; library: PictureLibrary; signal: AbortSignal },
+): Promise<FilmReport> {
   const started = performance.now()
-  const orientation = shape.width > shape.height ? 'landscape' : shape.width < shape.height ? 'portrait' : 'square'
+  const orientation =
+    shape.width > shape.height ? 'landscape' : shape.width < shape.height ? 'portrait' : 'square'
   const film = filmOf(unmatched)
   const kept = keptPictures(film.scenes)
-  const { picks, faults } = await matchFilm(scenesToMatch(film, sceneSeconds(film.scenes, film.speed)), await loadLexicon(), context.library, { orientation, title: unmatched.title, told: unmatched.matching, picking: unmatched.picking, kept, signal: context.signal })
+  const { picks, faults } = await matchFilm(
+    scenesToMatch(film, sceneSeconds(film.scenes, film.speed)),
+    await loadLexicon(),
+    context.library,
+    {
+      orientation,
+      title: unmatched.title,
+      told: unmatched.matching,
+      picking: unmatched.picking,
+      kept,
+      signal: context.signal,
+    },
+  )
   for (const { message } of faults) process.stderr.write(`${message}\n`)
   const matched = (performance.now() - started) / 1000
-  const scenes = film.scenes.flatMap(({ id, text, shots, card }, i) => (card !== undefined || shots.length ? [] : [{ sceneId: id, text, items: picks[i]!.chosen }]))
+  const scenes = film.scenes.flatMap(({ id, text, shots, card }, i) =>
+    card !== undefined || shots.length ? [] : [{ sceneId: id, text, items: picks[i]!.chosen }],
+  )
   const { document } = apply(unmatched, { type: 'placeShots', scenes })
-  const report = await makeFilm(document, shape, out, { ...context, matchSeconds: matched, onProgress: tell() })
+  const report = await makeFilm(document, shape, out, {
+    ...context,
+    matchSeconds: matched,
+    onProgress: tell(),
+  })
   for (const remark of report.remarks) process.stderr.write(`${remark}\n`)
   return report
 }

@@ -13,27 +13,64 @@ import { filmFromFile } from './read-script.ts'
 import { withStock } from './stock-process.ts'
 
 /** Words of a file's name that tell nothing of a film. */
-const NAMES_NOTHING = /\b(?:script|film|draft|episode|text|final|version|test|sample|narration|copy|new|old|\w?\d+\w?)\b/gi
+const NAMES_NOTHING =
+  /\b(?:script|film|draft|episode|text|final|version|test|sample|narration|copy|new|old|\w?\d+\w?)\b/gi
 
 /** What a script's file name says it is about. */
-const titleFrom = (file: string) => parse(file).name.replace(/[-_.]+/g, ' ').replace(NAMES_NOTHING, ' ').trim()
+const titleFrom = (file: string) =>
+  parse(file)
+    .name.replace(/[-_.]+/g, ' ')
+    .replace(NAMES_NOTHING, ' ')
+    .trim()
 
 /** Prints the pictures chosen for every scene, the first being the one the film would show. */
-export async function matchCommand(file: string, { json, catalogue }: { json?: boolean; catalogue?: string }) {
+export async function matchCommand(
+  file: string,
+  { json, catalogue }: { json?: boolean; catalogue?: string },
+) {
   const film = await filmFromFile(file)
   const lexicon = await loadLexicon()
   const config = engineConfig()
   const toMatch = scenesToMatch(film, sceneSeconds(film.scenes))
   const options = { orientation: 'landscape' as const, title: titleFrom(file) }
-  const items = catalogue ? await readJson(catalogue, z.array(Item), (reason) => new TidyError('catalogue_invalid', { reason })) : undefined
+  const items = catalogue
+    ? await readJson(
+        catalogue,
+        z.array(Item),
+        (reason) => new TidyError('catalogue_invalid', { reason }),
+      )
+    : undefined
   const { picks, faults } = items
     ? await matchFilm(toMatch, lexicon, items, options)
-    : await withStock(config, (address) => matchFilm(toMatch, lexicon, pictureLibrary({ ...config, stock: address }), options))
+    : await withStock(config, (address) =>
+        matchFilm(toMatch, lexicon, pictureLibrary({ ...config, stock: address }), options),
+      )
   if (faults[0] && picks.every(({ chosen }) => !chosen.length)) throw faults[0]
   for (const { message } of faults) process.stderr.write(`${message}\n`)
   const list = picks.map(({ candidates, numbers }, i) => ({
-    text: film.scenes[i]!.text, numbers,
-    picks: candidates.map(({ item, score, why, sure }) => ({ id: item.id, title: item.title, description: item.description, tags: item.tags, score: Math.round(score * 1000) / 1000, sure, why })),
+    text: film.scenes[i]!.text,
+    numbers,
+    picks: candidates.map(({ item, score, why, sure }) => ({
+      id: item.id,
+      title: item.title,
+      description: item.description,
+      tags: item.tags,
+      score: Math.round(score * 1000) / 1000,
+      sure,
+      why,
+    })),
   }))
-  print(json ? { scenes: list } : list.map((s) => `${s.text}\n  ${s.picks.slice(0, 4).map((p) => `${p.title} (${p.why})`).join('\n  ')}`).join('\n'))
+  print(
+    json
+      ? { scenes: list }
+      : list
+          .map(
+            (s) =>
+              `${s.text}\n  ${s.picks
+                .slice(0, 4)
+                .map((p) => `${p.title} (${p.why})`)
+                .join('\n  ')}`,
+          )
+          .join('\n'),
+  )
 }

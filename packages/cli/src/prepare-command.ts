@@ -10,10 +10,21 @@ export async function prepareCommand(file: string, { json }: { json?: boolean })
   const changes = tidyChanges(source)
   const script = withChanges(source, changes)
   if (json) {
-    print({ script, changes: changes.map(({ kind, before, after, line }) => ({ kind, from: before, to: after, line })) })
+    print({
+      script,
+      changes: changes.map(({ kind, before, after, line }) => ({
+        kind,
+        from: before,
+        to: after,
+        line,
+      })),
+    })
     return
   }
-  for (const { kind, before, after, line } of changes) process.stderr.write(`line ${line}, ${TIDY_KINDS[kind].name}: ${oneLine(before)} → ${after === '' ? '(out)' : oneLine(after)}\n`)
+  for (const { kind, before, after, line } of changes)
+    process.stderr.write(
+      `line ${line}, ${TIDY_KINDS[kind].name}: ${oneLine(before)} → ${after === '' ? '(out)' : oneLine(after)}\n`,
+    )
   print(script)
 }
 

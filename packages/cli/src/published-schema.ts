@@ -7,4 +7,9 @@ const BLOCK = /(<!-- schema -->\n)[\s\S]*?(<!-- \/schema -->)/
 export const documentSchema = () => z.toJSONSchema(Document, { reused: 'ref', io: 'input' })
 
 /** A page with the schema of today where it has that of another day. */
-export const withSchema = (page: string): string => page.replace(BLOCK, (_, open: string, close: string) => `${open}\`\`\`json\n${JSON.stringify(documentSchema(), null, 1)}\n\`\`\`\n${close}`)
+export const withSchema = (page: string): string =>
+  page.replace(
+    BLOCK,
+    (_, open: string, close: string) =>
+      `${open}\`\`\`json\n${JSON.stringify(documentSchema(), null, 1)}\n\`\`\`\n${close}`,
+  )

@@ -2,7 +2,11 @@ import { readFile, stat } from 'node:fs/promises'
 import { basename } from 'node:path'
 import { TidyError } from '@tidy-reel/core/fault'
 import { documentFrom } from '@tidy-reel/core/document/apply'
-import { importFile, importTooLarge, IMPORT_BYTES_LIMIT } from '@tidy-reel/engine/import/import-file'
+import {
+  importFile,
+  importTooLarge,
+  IMPORT_BYTES_LIMIT,
+} from '@tidy-reel/engine/import/import-file'
 import { filmOf, type Film } from '@tidy-reel/core/document/film-scenes'
 
 /**

@@ -13,8 +13,15 @@ export async function scenesCommand(file: string, { json }: { json?: boolean }) 
     n: i + 1,
     chapter: film.chapters[scene.chapter]?.title ?? '',
     text: scene.text,
-    words: searchWords(scene.directions.find((d) => d.kind === 'picture')?.text ?? scene.text, lexicon).map(({ text }) => text),
+    words: searchWords(
+      scene.directions.find((d) => d.kind === 'picture')?.text ?? scene.text,
+      lexicon,
+    ).map(({ text }) => text),
     seconds: Math.round(seconds[i]! * 100) / 100,
   }))
-  print(json ? { scenes: list } : list.map((s) => `${s.n}  ${s.seconds.toFixed(1)} s  ${s.text}`).join('\n'))
+  print(
+    json
+      ? { scenes: list }
+      : list.map((s) => `${s.n}  ${s.seconds.toFixed(1)} s  ${s.text}`).join('\n'),
+  )
 }

@@ -17,14 +17,35 @@ export interface SpeakFlags {
 /** Speaks a text into a WAV file, and tells where its words are. */
 export async function speakCommand({ voice, text, out, speed, finish, marks }: SpeakFlags) {
   const pace = Number(speed)
-  if (!(pace >= 0.6 && pace <= 1.6)) throw new TidyError('option_invalid', { option: '--speed', value: speed, wanted: 'a number from 0.6 to 1.6' })
-  if (!(FINISHES as readonly string[]).includes(finish)) throw new TidyError('option_invalid', { option: '--finish', value: finish, wanted: `one of ${FINISHES.join(', ')}` })
+  if (!(pace >= 0.6 && pace <= 1.6))
+    throw new TidyError('option_invalid', {
+      option: '--speed',
+      value: speed,
+      wanted: 'a number from 0.6 to 1.6',
+    })
+  if (!(FINISHES as readonly string[]).includes(finish))
+    throw new TidyError('option_invalid', {
+      option: '--finish',
+      value: finish,
+      wanted: `one of ${FINISHES.join(', ')}`,
+    })
   if (!/[\p{L}\p{N}]/u.test(text)) throw new TidyError('script_nothing_spoken')
-  const take = await takeOf(speechPlace(engineConfig()), { text, voice, speed: pace, finish: finish as Finish })
+  const take = await takeOf(speechPlace(engineConfig()), {
+    text,
+    voice,
+    speed: pace,
+    finish: finish as Finish,
+  })
   await copyFile(take.file, out)
   if (marks) {
     const seconds = (samples: number) => Math.round((samples / 48_000) * 1000) / 1000
-    const list = take.words ? wordsOf(text).map((word, i) => ({ word, start: seconds(take.words![i]![0]), end: seconds(take.words![i]![1]) })) : []
+    const list = take.words
+      ? wordsOf(text).map((word, i) => ({
+          word,
+          start: seconds(take.words![i]![0]),
+          end: seconds(take.words![i]![1]),
+        }))
+      : []
     await writeFile(marks, `${JSON.stringify(list)}\n`)
   }
   process.stderr.write(`${(take.samples / 48_000).toFixed(2)} s\n`)

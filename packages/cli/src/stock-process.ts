@@ -7,13 +7,25 @@ const STOCK = fileURLToPath(new URL('../../standins/src/stock/main.ts', import.m
 const PATIENCE_MS = 20_000
 
 /** Runs with the stock library's address; starts the stand-in for as long as that takes when none answers. */
-export async function withStock<T>({ stock, data }: EngineConfig, run: (address: string) => Promise<T>): Promise<T> {
+export async function withStock<T>(
+  { stock, data }: EngineConfig,
+  run: (address: string) => Promise<T>,
+): Promise<T> {
   if (process.env.TIDY_STOCK || (await answers(stock))) return run(stock)
   const port = await freePort()
   const address = `http://127.0.0.1:${port}`
-  const child = spawn(process.execPath, ['--import', 'tsx', STOCK], { stdio: 'ignore', env: { ...process.env, STOCK_PORT: String(port), TIDY_DATA: data, TIDY_MEDIA: process.env.TIDY_MEDIA ?? `${data}/media` } })
+  const child = spawn(process.execPath, ['--import', 'tsx', STOCK], {
+    stdio: 'ignore',
+    env: {
+      ...process.env,
+      STOCK_PORT: String(port),
+      TIDY_DATA: data,
+      TIDY_MEDIA: process.env.TIDY_MEDIA ?? `${data}/media`,
+    },
+  })
   try {
-    for (const end = Date.now() + PATIENCE_MS; Date.now() < end && !(await answers(address)); ) await new Promise((resolve) => setTimeout(resolve, 100))
+    for (const end = Date.now() + PATIENCE_MS; Date.now() < end && !(await answers(address));)
+      await new Promise((resolve) => setTimeout(resolve, 100))
     return await run(address)
   } finally {
     child.kill()
@@ -21,7 +33,10 @@ export async function withStock<T>({ stock, data }: EngineConfig, run: (address:
 }
 
 async function answers(address: string): Promise<boolean> {
-  return fetch(new URL('/openapi.json', address), { signal: AbortSignal.timeout(1000) }).then((answer) => answer.ok, () => false)
+  return fetch(new URL('/openapi.json', address), { signal: AbortSignal.timeout(1000) }).then(
+    (answer) => answer.ok,
+    () => false,
+  )
 }
 
 function freePort(): Promise<number> {

@@ -10,9 +10,31 @@ export async function voicesCommand({ json }: { json?: boolean }) {
   const { voices, fault } = place.voices
   if (fault) process.stderr.write(`${fault.message}\n`)
   await measureVoices(place)
-  const list = await Promise.all(voices.map(async (voice) => {
-    const { id, name, engine, language, accent, gender, age, character, rating } = voice
-    return { id, engine, language, accent, gender, age, rating, realTimeFactor: (await voiceFacts(place.takes, voice)).realTimeFactor, name, character }
-  }))
-  print(json ? list : list.map((v) => `${v.id.padEnd(20)}  ${v.name}, ${v.gender}, ${v.age}, ${v.language} (${v.accent}), ${v.character}; ${v.rating} of 5; ${v.realTimeFactor ?? 'no'} s of work a second`).join('\n'))
+  const list = await Promise.all(
+    voices.map(async (voice) => {
+      const { id, name, engine, language, accent, gender, age, character, rating } = voice
+      return {
+        id,
+        engine,
+        language,
+        accent,
+        gender,
+        age,
+        rating,
+        realTimeFactor: (await voiceFacts(place.takes, voice)).realTimeFactor,
+        name,
+        character,
+      }
+    }),
+  )
+  print(
+    json
+      ? list
+      : list
+          .map(
+            (v) =>
+              `${v.id.padEnd(20)}  ${v.name}, ${v.gender}, ${v.age}, ${v.language} (${v.accent}), ${v.character}; ${v.rating} of 5; ${v.realTimeFactor ?? 'no'} s of work a second`,
+          )
+          .join('\n'),
+  )
 }

@@ -4,7 +4,8 @@ const PRIME = 0x100000001b3n
 /** FNV-1a, 64 bits, as 16 hex digits: a short name for a value; not for safety. */
 export function shortHash(text: string): string {
   let hash = OFFSET
-  for (const byte of new TextEncoder().encode(text)) hash = BigInt.asUintN(64, (hash ^ BigInt(byte)) * PRIME)
+  for (const byte of new TextEncoder().encode(text))
+    hash = BigInt.asUintN(64, (hash ^ BigInt(byte)) * PRIME)
   return hash.toString(16).padStart(16, '0')
 }
 

@@ -8,7 +8,9 @@ describe('frameAtSample', () => {
     expect(frameAtSample(samples, [30000, 1001])).toBe(Math.round((500 * 1.234567 * 30000) / 1001))
   })
   it('puts ten minutes of 29.97 at 17,982 frames (SMPTE ST 12-1, from memory)', () => {
-    expect(frameAtSample(Math.round(17982 * 1.001 / 30 * SAMPLE_RATE), [30000, 1001])).toBe(17982)
+    expect(frameAtSample(Math.round(((17982 * 1.001) / 30) * SAMPLE_RATE), [30000, 1001])).toBe(
+      17982,
+    )
   })
 })
 

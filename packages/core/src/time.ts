@@ -27,9 +27,16 @@ export const secondsFromSamples = (samples: number) => samples / SAMPLE_RATE
 /** Reads `30`, `29.97`, `23.976` or `30000/1001`; undefined when it is none of the rates a film may have. */
 export function parseFrameRate(text: string): FrameRate | undefined {
   const named: Record<string, FrameRate> = {
-    '23.976': [24000, 1001], '23.98': [24000, 1001], '24': [24, 1], '25': [25, 1],
-    '29.97': [30000, 1001], '30': [30, 1], '50': [50, 1], '60': [60, 1],
-    '24000/1001': [24000, 1001], '30000/1001': [30000, 1001],
+    '23.976': [24000, 1001],
+    '23.98': [24000, 1001],
+    '24': [24, 1],
+    '25': [25, 1],
+    '29.97': [30000, 1001],
+    '30': [30, 1],
+    '50': [50, 1],
+    '60': [60, 1],
+    '24000/1001': [24000, 1001],
+    '30000/1001': [30000, 1001],
   }
   return named[text.trim()]
 }

@@ -16,7 +16,17 @@ export function tableBytes(dw: i32): i32 {
  * @param rows   room for two rows of `dw + 8` u16
  */
 export function resample(
-  src: usize, sw: i32, sh: i32, dst: usize, dw: i32, dh: i32, x: f64, y: f64, step: f64, table: usize, rows: usize,
+  src: usize,
+  sw: i32,
+  sh: i32,
+  dst: usize,
+  dw: i32,
+  dh: i32,
+  x: f64,
+  y: f64,
+  step: f64,
+  table: usize,
+  rows: usize,
 ): void {
   const groups = (dw + 7) >> 3
   makeTable(table, groups, sw, x, step)
@@ -41,7 +51,10 @@ export function resample(
     const half = i16x8.splat(64)
     for (let g = 0; g < groups; g++) {
       const offset = usize(g) << 4
-      const sum = i16x8.add(i16x8.q15mulr_sat_s(v128.load(above + offset), upper), i16x8.q15mulr_sat_s(v128.load(below + offset), lower))
+      const sum = i16x8.add(
+        i16x8.q15mulr_sat_s(v128.load(above + offset), upper),
+        i16x8.q15mulr_sat_s(v128.load(below + offset), lower),
+      )
       const pixels = i16x8.shr_u(i16x8.add(sum, half), 7)
       // The last group of a row runs over into the next, which is written after it.
       v128.store64_lane(out + (usize(g) << 3), i8x16.narrow_i16x8_u(pixels, pixels), 0)
@@ -74,6 +87,9 @@ function blendColumns(row: usize, out: usize, table: usize, groups: i32): void {
     const near = v128.load(row + load<u32>(entry))
     const left = i16x8.extend_low_i8x16_u(i8x16.swizzle(near, v128.load(entry + 16)))
     const right = i16x8.extend_low_i8x16_u(i8x16.swizzle(near, v128.load(entry + 32)))
-    v128.store(out + (usize(g) << 4), i16x8.add(i16x8.mul(left, v128.load(entry + 48)), i16x8.mul(right, v128.load(entry + 64))))
+    v128.store(
+      out + (usize(g) << 4),
+      i16x8.add(i16x8.mul(left, v128.load(entry + 48)), i16x8.mul(right, v128.load(entry + 64))),
+    )
   }
 }

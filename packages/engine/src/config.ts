@@ -25,16 +25,42 @@ const ROOT = fileURLToPath(new URL('../../..', import.meta.url))
 
 /** @throws TidyError `option_invalid` naming the variable; an empty one counts as not set */
 export function engineConfig(environment: NodeJS.ProcessEnv = process.env): EngineConfig {
-  const read = Environment.safeParse(Object.fromEntries(Object.keys(Environment.shape).map((name) => [name, environment[name] || undefined])))
+  const read = Environment.safeParse(
+    Object.fromEntries(
+      Object.keys(Environment.shape).map((name) => [name, environment[name] || undefined]),
+    ),
+  )
   if (!read.success) {
     const option = String(read.error.issues[0]!.path[0])
-    throw new TidyError('option_invalid', { option, value: environment[option] ?? '', wanted: 'an address such as http://127.0.0.1:4310' })
+    throw new TidyError('option_invalid', {
+      option,
+      value: environment[option] ?? '',
+      wanted: 'an address such as http://127.0.0.1:4310',
+    })
   }
   const { TIDY_DATA, TIDY_STOCK, TIDY_PRINTS, TIDY_MAKER, TIDY_STATISTICS } = read.data
-  return { data: resolve(TIDY_DATA ?? join(ROOT, '.data')), stock: TIDY_STOCK, prints: TIDY_PRINTS, maker: TIDY_MAKER, statistics: TIDY_STATISTICS }
+  return {
+    data: resolve(TIDY_DATA ?? join(ROOT, '.data')),
+    stock: TIDY_STOCK,
+    prints: TIDY_PRINTS,
+    maker: TIDY_MAKER,
+    statistics: TIDY_STATISTICS,
+  }
 }
 
 export const folders = ({ data }: EngineConfig) => ({
-  takes: join(data, 'takes'), beds: join(data, 'beds'), mixes: join(data, 'mixes'), voices: join(data, 'voices'), recordings: join(data, 'recordings'), media: join(data, 'footage'), proxies: join(data, 'proxies'), thumbnails: join(data, 'thumbnails'), own: join(data, 'own'), searches: join(data, 'searches'), segments: join(data, 'segments'),
-  renders: join(data, 'renders'), work: join(data, 'work'), fonts: join(data, 'fonts'),
+  takes: join(data, 'takes'),
+  beds: join(data, 'beds'),
+  mixes: join(data, 'mixes'),
+  voices: join(data, 'voices'),
+  recordings: join(data, 'recordings'),
+  media: join(data, 'footage'),
+  proxies: join(data, 'proxies'),
+  thumbnails: join(data, 'thumbnails'),
+  own: join(data, 'own'),
+  searches: join(data, 'searches'),
+  segments: join(data, 'segments'),
+  renders: join(data, 'renders'),
+  work: join(data, 'work'),
+  fonts: join(data, 'fonts'),
 })

@@ -20,23 +20,46 @@ import { ebur128, filterLog, lumaFrames, probe, silencesOf } from './test/media-
 
 const data = mkdtempSync(join(tmpdir(), 'tidy-film-'))
 const SMALL: FilmShape = { width: 320, height: 180, fps: [30, 1], burnIn: true }
-const SCRIPT = '# The lamp\nThe lamp burns all night above the sea. [super: 1822]\n\n# The keeper\nThe keeper climbs the stairs. He winds the weight, and the great lens begins to turn.'
+const SCRIPT =
+  '# The lamp\nThe lamp burns all night above the sea. [super: 1822]\n\n# The keeper\nThe keeper climbs the stairs. He winds the weight, and the great lens begins to turn.'
 let library: PictureLibrary
 
 function documentOf(script: string, ids: readonly (string | null)[]): Document {
-  const { document } = apply({ ...emptyDocument('A film; with = signs'), mood: 'calm' }, { type: 'setScript', script })
-  const scenes = document.scenes.map(({ id, text }, i) => ({ sceneId: id, text, items: ids[i] ? [item(ids[i], ids[i].startsWith('clip') ? 'clip' : 'photo')] : [] }))
+  const { document } = apply(
+    { ...emptyDocument('A film; with = signs'), mood: 'calm' },
+    { type: 'setScript', script },
+  )
+  const scenes = document.scenes.map(({ id, text }, i) => ({
+    sceneId: id,
+    text,
+    items: ids[i] ? [item(ids[i], ids[i].startsWith('clip') ? 'clip' : 'photo')] : [],
+  }))
   return apply(document, { type: 'placeShots', scenes }).document
 }
 let outs = 0
-async function make(document: Document, shape = SMALL, more: Partial<MakeContext> = {}): Promise<{ out: string; film: string; report: FilmReport }> {
+async function make(
+  document: Document,
+  shape = SMALL,
+  more: Partial<MakeContext> = {},
+): Promise<{ out: string; film: string; report: FilmReport }> {
   const out = join(data, `out-${outs++}`)
-  const report = await makeFilm(document, shape, out, { config: { data, stock: 'http://none', statistics: 'http://none' }, library, signal: new AbortController().signal, onProgress: () => undefined, ...more })
+  const report = await makeFilm(document, shape, out, {
+    config: { data, stock: 'http://none', statistics: 'http://none' },
+    library,
+    signal: new AbortController().signal,
+    onProgress: () => undefined,
+    ...more,
+  })
   return { out, film: join(out, 'film.mp4'), report }
 }
 
 beforeAll(() => {
-  library = memoryLibrary({ photo1: photograph('photo1'), photo2: photograph('photo2', 1200, 1200), clip1: clip('clip1', 2), clip2: clip('clip2', 4, '25') })
+  library = memoryLibrary({
+    photo1: photograph('photo1'),
+    photo2: photograph('photo2', 1200, 1200),
+    clip1: clip('clip1', 2),
+    clip2: clip('clip2', 4, '25'),
+  })
 })
 
 describe('makeFilm', () => {
@@ -47,8 +70,20 @@ describe('makeFilm', () => {
 
   it('writes a faststart H.264/AAC film tagged BT.709, of exactly the frames planned, its sound as long within a frame', () => {
     const { streams, format } = probe(made.film)
-    const [video, audio, text] = ['video', 'audio', 'subtitle'].map((type) => streams.find(({ codec_type }) => codec_type === type)!)
-    expect(video).toMatchObject({ codec_name: 'h264', width: 320, height: 180, pix_fmt: 'yuv420p', color_space: 'bt709', color_primaries: 'bt709', color_transfer: 'bt709', color_range: 'tv', r_frame_rate: '30/1' })
+    const [video, audio, text] = ['video', 'audio', 'subtitle'].map((type) =>
+      streams.find(({ codec_type }) => codec_type === type)!,
+    )
+    expect(video).toMatchObject({
+      codec_name: 'h264',
+      width: 320,
+      height: 180,
+      pix_fmt: 'yuv420p',
+      color_space: 'bt709',
+      color_primaries: 'bt709',
+      color_transfer: 'bt709',
+      color_range: 'tv',
+      r_frame_rate: '30/1',
+    })
     expect(audio).toMatchObject({ codec_name: 'aac', sample_rate: '48000', channels: 2 })
     expect(text!.codec_name).toBe('mov_text')
     expect(Number(video!.nb_read_frames)).toBe(made.report.frames)
@@ -62,8 +97,16 @@ describe('makeFilm', () => {
     expect(chapters.map(({ tags }) => tags.title)).toEqual(['The lamp', 'The keeper'])
     expect(Number(chapters[0]!.start_time)).toBe(0)
     expect(Math.abs(Number(chapters[1]!.end_time) - made.report.seconds)).toBeLessThan(0.1)
-    const soft = execFileSync('ffmpeg', ['-v', 'error', '-i', made.film, '-map', '0:s:0', '-f', 'srt', '-'], { encoding: 'utf8' })
-    const said = (text: string) => text.split(/\r?\n|\r/).filter((line) => line.trim() && !/^\d+$|-->/.test(line)).join(' ')
+    const soft = execFileSync(
+      'ffmpeg',
+      ['-v', 'error', '-i', made.film, '-map', '0:s:0', '-f', 'srt', '-'],
+      { encoding: 'utf8' },
+    )
+    const said = (text: string) =>
+      text
+        .split(/\r?\n|\r/)
+        .filter((line) => line.trim() && !/^\d+$|-->/.test(line))
+        .join(' ')
     expect(said(soft)).toBe(said(readFileSync(join(made.out, 'film.srt'), 'utf8')))
     expect(said(soft)).toContain('The keeper climbs the stairs.')
   })
@@ -75,46 +118,97 @@ describe('makeFilm', () => {
     expect(made.report.bedBelowSpeech).toBeGreaterThanOrEqual(20)
   })
   it('has no hole: nothing black, frozen or silent that the script did not ask for', () => {
-    expect(filterLog(made.film, { video: 'blackdetect=d=0.05:pix_th=0.05' })).not.toContain('black_start')
-    expect(filterLog(made.film, { video: 'freezedetect=n=0.0003:d=1' })).not.toContain('freeze_start')
-    for (const [from, to] of silencesOf(made.film, '-60dB', 0.5)) expect([from < 0.2, to > made.report.seconds - 1]).toContain(true)
+    expect(filterLog(made.film, { video: 'blackdetect=d=0.05:pix_th=0.05' })).not.toContain(
+      'black_start',
+    )
+    expect(filterLog(made.film, { video: 'freezedetect=n=0.0003:d=1' })).not.toContain(
+      'freeze_start',
+    )
+    for (const [from, to] of silencesOf(made.film, '-60dB', 0.5))
+      expect([from < 0.2, to > made.report.seconds - 1]).toContain(true)
   })
   it('starts each picture on the frame the shot list says', () => {
-    const rows = readFileSync(join(made.out, 'shots.csv'), 'utf8').trimEnd().split('\r\n').slice(1).map((row) => row.split(','))
+    const rows = readFileSync(join(made.out, 'shots.csv'), 'utf8')
+      .trimEnd()
+      .split('\r\n')
+      .slice(1)
+      .map((row) => row.split(','))
     const cuts = rows.slice(1).map((row) => Number(row[4]))
     const log = filterLog(made.film, { video: "select='gt(scene,0.02)',metadata=print" })
-    const seen = [...log.matchAll(/pts_time:([\d.]+)[\s\S]*?scene_score=([\d.]+)/g)].map(([, time]) => Math.round(Number(time) * 30))
+    const seen = [...log.matchAll(/pts_time:([\d.]+)[\s\S]*?scene_score=([\d.]+)/g)].map(
+      ([, time]) => Math.round(Number(time) * 30),
+    )
     for (const cut of cuts) expect(seen).toContain(cut)
   })
   it('speaks where the timeline says, within 5 ms, all the way through the encoder', async () => {
-    const document = { ...documentOf('The lamp burns. [pause 2s] The keeper sleeps.', ['photo1', 'photo2']), mood: 'none' as const }
+    const document = {
+      ...documentOf('The lamp burns. [pause 2s] The keeper sleeps.', ['photo1', 'photo2']),
+      mood: 'none' as const,
+    }
     const { film } = await make(document)
-    const takes = await Promise.all(document.scenes.map(({ text }) => takeOf({ takes: join(data, 'takes'), voices: voiceList(data) }, { text, voice: document.voice, speed: 1 })))
+    const takes = await Promise.all(
+      document.scenes.map(({ text }) =>
+        takeOf(
+          { takes: join(data, 'takes'), voices: voiceList(data) },
+          { text, voice: document.voice, speed: 1 },
+        ),
+      ),
+    )
     const planned = timeline(filmOf(document), takes, [30, 1]).scenes
     const heard = silencesOf(film, '-45dB', 0.3).map(([, end]) => end)
     takes.forEach((take, i) => {
       // The same moment in the take: its level lower by the gain of the film, which is on two channels (3.01 LU).
       const gain = ebur128(film).lufs - 3.01 - TAKE_LUFS
       const onset = silencesOf(take.file, `${-45 - gain}dB`, 0.01)[0]![1]
-      expect(Math.abs(heard[i]! - (planned[i]!.speechStart / 48_000 + onset))).toBeLessThanOrEqual(0.005)
+      expect(Math.abs(heard[i]! - (planned[i]!.speechStart / 48_000 + onset))).toBeLessThanOrEqual(
+        0.005,
+      )
     })
   })
   it('keeps a pause that was asked for to 10 ms, from sound to sound', async () => {
-    const { film } = await make({ ...documentOf('The lamp burns. [pause 1.25s] The keeper sleeps. [pause 700ms] The sea is calm.', ['photo1', 'photo2', 'photo1']), mood: 'none' as const })
+    const { film } = await make({
+      ...documentOf(
+        'The lamp burns. [pause 1.25s] The keeper sleeps. [pause 700ms] The sea is calm.',
+        ['photo1', 'photo2', 'photo1'],
+      ),
+      mood: 'none' as const,
+    })
     const [, first, second] = silencesOf(film, '-42dB', 0.4).map(([from, to]) => to - from)
     expect(Math.abs(first! - 1.25)).toBeLessThanOrEqual(0.01)
     expect(Math.abs(second! - 0.7)).toBeLessThanOrEqual(0.01)
   })
   it('writes subtitles, credits, chapters and a report beside it', () => {
-    expect(readdirSync(made.out).sort()).toEqual(['chapters.txt', 'claims.csv', 'credits.txt', 'film.ass', 'film.mp4', 'film.srt', 'film.vtt', 'ledger.csv', 'report.json', 'shots.csv'])
-    expect(readFileSync(join(made.out, 'credits.txt'), 'utf8')).toContain('“A photo1” by nobody, test, CC0 1.0')
+    expect(readdirSync(made.out).sort()).toEqual([
+      'chapters.txt',
+      'claims.csv',
+      'credits.txt',
+      'film.ass',
+      'film.mp4',
+      'film.srt',
+      'film.vtt',
+      'ledger.csv',
+      'report.json',
+      'shots.csv',
+    ])
+    expect(readFileSync(join(made.out, 'credits.txt'), 'utf8')).toContain(
+      '“A photo1” by nobody, test, CC0 1.0',
+    )
     expect(JSON.parse(readFileSync(join(made.out, 'report.json'), 'utf8'))).toEqual(made.report)
   })
   it('shows its subtitles on the picture only when asked', async () => {
-    const plain = await make(documentOf(SCRIPT, ['photo1', 'clip1', 'photo2']), { ...SMALL, burnIn: false })
+    const plain = await make(documentOf(SCRIPT, ['photo1', 'clip1', 'photo2']), {
+      ...SMALL,
+      burnIn: false,
+    })
     const at = 45
-    const [burnt, bare] = [made.film, plain.film].map((file) => lumaFrames(file, 320, 180, at + 1)[at]!)
-    const difference = (from: number, to: number) => burnt!.subarray(320 * from, 320 * to).reduce((sum, y, i) => sum + Math.abs(y - bare![320 * from + i]!), 0) / (320 * (to - from))
+    const [burnt, bare] = [made.film, plain.film].map(
+      (file) => lumaFrames(file, 320, 180, at + 1)[at]!,
+    )
+    const difference = (from: number, to: number) =>
+      burnt!
+        .subarray(320 * from, 320 * to)
+        .reduce((sum, y, i) => sum + Math.abs(y - bare![320 * from + i]!), 0) /
+      (320 * (to - from))
     expect(difference(150, 175)).toBeGreaterThan(5)
     expect(difference(0, 100)).toBeLessThan(1)
   })
@@ -122,33 +216,58 @@ describe('makeFilm', () => {
   it('uses all segments again for the same film, and all but one when a picture changes', async () => {
     const again = await make(documentOf(SCRIPT, ['photo1', 'clip1', 'photo2']))
     expect([again.report.segments, again.report.segmentsReused]).toEqual([3, 3])
-    expect(readFileSync(join(again.out, 'film.srt'), 'utf8')).toBe(readFileSync(join(made.out, 'film.srt'), 'utf8'))
+    expect(readFileSync(join(again.out, 'film.srt'), 'utf8')).toBe(
+      readFileSync(join(made.out, 'film.srt'), 'utf8'),
+    )
     const changed = await make(documentOf(SCRIPT, ['photo1', 'clip2', 'photo2']))
     expect([changed.report.segments, changed.report.segmentsReused]).toEqual([3, 2])
     expect(changed.report.frames).toBe(made.report.frames)
   })
   it.each<[string, FilmShape]>([
-    ['upright', { width: 180, height: 320, fps: [30, 1], burnIn: true }], ['square', { width: 180, height: 180, fps: [25, 1], burnIn: true }],
-    ['at 29.97 frames a second', { ...SMALL, fps: [30000, 1001] }], ['at 60', { ...SMALL, fps: [60, 1] }],
+    ['upright', { width: 180, height: 320, fps: [30, 1], burnIn: true }],
+    ['square', { width: 180, height: 180, fps: [25, 1], burnIn: true }],
+    ['at 29.97 frames a second', { ...SMALL, fps: [30000, 1001] }],
+    ['at 60', { ...SMALL, fps: [60, 1] }],
   ])('makes a film %s, to the frame', async (_name, shape) => {
-    const { film, report } = await make(documentOf('The lamp burns. The sea is calm.', ['clip2', 'photo1']), shape)
+    const { film, report } = await make(
+      documentOf('The lamp burns. The sea is calm.', ['clip2', 'photo1']),
+      shape,
+    )
     const { streams } = probe(film)
     const video = streams.find(({ codec_type }) => codec_type === 'video')!
-    expect(video).toMatchObject({ width: shape.width, height: shape.height, r_frame_rate: shape.fps.join('/') })
+    expect(video).toMatchObject({
+      width: shape.width,
+      height: shape.height,
+      r_frame_rate: shape.fps.join('/'),
+    })
     expect(Number(video.nb_read_frames)).toBe(report.frames)
     const seconds = (report.frames * shape.fps[1]) / shape.fps[0]
-    expect(Math.abs(Number(streams.find(({ codec_type }) => codec_type === 'audio')!.duration) - seconds)).toBeLessThanOrEqual(shape.fps[1] / shape.fps[0])
+    expect(
+      Math.abs(
+        Number(streams.find(({ codec_type }) => codec_type === 'audio')!.duration) - seconds,
+      ),
+    ).toBeLessThanOrEqual(shape.fps[1] / shape.fps[0])
   })
   it('shows two stills in one long scene', async () => {
-    const document = documentOf('The lamp burns, and the keeper climbs the stairs once more, and winds the great weight to the top of the tower in the dark.', ['photo1'])
+    const document = documentOf(
+      'The lamp burns, and the keeper climbs the stairs once more, and winds the great weight to the top of the tower in the dark.',
+      ['photo1'],
+    )
     const [scene] = document.scenes
-    const two = { ...document, scenes: [{ ...scene!, shots: [...scene!.shots, { item: item('photo2'), by: 'match' as const }] }] }
+    const two = {
+      ...document,
+      scenes: [
+        { ...scene!, shots: [...scene!.shots, { item: item('photo2'), by: 'match' as const }] },
+      ],
+    }
     const { report, out } = await make(two)
     expect(report.scenes).toBe(1)
     expect(readFileSync(join(out, 'shots.csv'), 'utf8').trimEnd().split('\r\n')).toHaveLength(3)
   })
   it('speaks and subtitles Arabic, Chinese and emoji in one film', async () => {
-    const { out, report } = await make(documentOf('The sea 🌊 is deep.\n\nالبحر عميق.\n\n海很深。', ['photo1', 'photo2', 'clip1']))
+    const { out, report } = await make(
+      documentOf('The sea 🌊 is deep.\n\nالبحر عميق.\n\n海很深。', ['photo1', 'photo2', 'clip1']),
+    )
     expect(report.scenes).toBe(3)
     expect(report.remarks).toEqual([])
     expect(readFileSync(join(out, 'film.srt'), 'utf8')).toContain('البحر عميق.')
@@ -159,22 +278,41 @@ describe('a film in spite of faults', () => {
   it('shows a card with the words where the library lies, and says so', async () => {
     const page = join(data, 'page.jpg')
     writeFileSync(page, '<html>Not found</html>')
-    const { film, report } = await make(documentOf('A gull cries. A bell rings.', ['photo1', 'liar']), SMALL, { library: memoryLibrary({ photo1: photograph('photo1'), liar: page }) })
+    const { film, report } = await make(
+      documentOf('A gull cries. A bell rings.', ['photo1', 'liar']),
+      SMALL,
+      { library: memoryLibrary({ photo1: photograph('photo1'), liar: page }) },
+    )
     expect(report.remarks).toEqual([expect.stringContaining('"A liar" cannot be used')])
     const last = lumaFrames(film, 320, 180, report.frames).at(-40)!
     expect([...last].sort((a, b) => a - b)[last.length >> 1]!).toBeGreaterThan(200)
   })
   it('makes the film with cards alone when the library is away', async () => {
-    const away: PictureLibrary = { ...library, download: async () => { throw new TidyError('stock_unreachable', { address: 'http://none' }) } }
-    const { report } = await make(documentOf('A hat hangs there. A coat too.', ['photo9', 'photo8']), SMALL, { library: away })
+    const away: PictureLibrary = {
+      ...library,
+      download: async () => {
+        throw new TidyError('stock_unreachable', { address: 'http://none' })
+      },
+    }
+    const { report } = await make(
+      documentOf('A hat hangs there. A coat too.', ['photo9', 'photo8']),
+      SMALL,
+      { library: away },
+    )
     expect(report.remarks).toHaveLength(1)
     expect(report.remarks[0]).toContain('does not answer')
   })
   it('goes on where a stopped run was, with the segments it had', async () => {
     const stop = new AbortController()
-    const film = documentOf('One lamp is lit. Two lamps are lit. Three lamps are lit. Four lamps are lit.', ['photo1', 'photo2', 'clip1', 'clip2'])
+    const film = documentOf(
+      'One lamp is lit. Two lamps are lit. Three lamps are lit. Four lamps are lit.',
+      ['photo1', 'photo2', 'clip1', 'clip2'],
+    )
     const shape = { ...SMALL, width: 640, height: 360 }
-    const stopped = make(film, shape, { signal: stop.signal, onProgress: ({ step, done }) => step === 'render' && done > 0 && stop.abort() })
+    const stopped = make(film, shape, {
+      signal: stop.signal,
+      onProgress: ({ step, done }) => step === 'render' && done > 0 && stop.abort(),
+    })
     await expect(stopped).rejects.toMatchObject({ code: 'cancelled' })
     const { report } = await make(film, shape)
     expect(report.segmentsReused).toBeGreaterThanOrEqual(1)
@@ -190,10 +328,25 @@ describe('a film in spite of faults', () => {
     const whole = readFileSync(clip('broken-source', 2))
     writeFileSync(broken, whole)
     const document = documentOf('A door falls shut. A key turns.', ['photo1', 'clipbroken'])
-    const breaking: PictureLibrary = { ...memoryLibrary({ photo1: photograph('photo1'), clipbroken: broken }) }
-    await expect(make(document, SMALL, { library: breaking, onProgress: ({ step }) => step === 'render' && rmSync(join(data, 'footage'), { recursive: true, force: true }) })).rejects.toMatchObject({ code: 'scene_not_rendered', message: expect.stringMatching(/^Scene \d could not be rendered: /) })
+    const breaking: PictureLibrary = {
+      ...memoryLibrary({ photo1: photograph('photo1'), clipbroken: broken }),
+    }
+    await expect(
+      make(document, SMALL, {
+        library: breaking,
+        onProgress: ({ step }) =>
+          step === 'render' && rmSync(join(data, 'footage'), { recursive: true, force: true }),
+      }),
+    ).rejects.toMatchObject({
+      code: 'scene_not_rendered',
+      message: expect.stringMatching(/^Scene \d could not be rendered: /),
+    })
   })
-  it.each<[string, string, string]>([['an empty script', '', 'script_empty'], ['headings alone', '# One\n\n## Two', 'script_nothing_spoken'], ['30,000 words', 'The sea is deep and cold. '.repeat(5000), 'script_too_long']])('refuses %s with a sentence', async (_what, script, code) => {
+  it.each<[string, string, string]>([
+    ['an empty script', '', 'script_empty'],
+    ['headings alone', '# One\n\n## Two', 'script_nothing_spoken'],
+    ['30,000 words', 'The sea is deep and cold. '.repeat(5000), 'script_too_long'],
+  ])('refuses %s with a sentence', async (_what, script, code) => {
     await expect(make(documentOf(script, []))).rejects.toMatchObject({ code })
   })
   it('makes a film of one word', async () => {

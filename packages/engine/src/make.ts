@@ -56,8 +56,11 @@ export function filmable(document: Document): Film {
   if (!document.script.trim()) throw new TidyError('script_empty')
   if (document.scenes.length === 0) throw new TidyError('script_nothing_spoken')
   if (document.scenes.every(({ hidden }) => hidden)) throw new TidyError('scenes_all_hidden')
-  const minutes = Math.round(film.scenes.reduce((sum, { estimatedSeconds }) => sum + estimatedSeconds, 0) / 60)
-  if (minutes > FILM_MINUTES_LIMIT) throw new TidyError('script_too_long', { minutes, limitMinutes: FILM_MINUTES_LIMIT })
+  const minutes = Math.round(
+    film.scenes.reduce((sum, { estimatedSeconds }) => sum + estimatedSeconds, 0) / 60,
+  )
+  if (minutes > FILM_MINUTES_LIMIT)
+    throw new TidyError('script_too_long', { minutes, limitMinutes: FILM_MINUTES_LIMIT })
   return film
 }
 
@@ -66,10 +69,18 @@ export function filmable(document: Document): Film {
  *
  * @param channel its pronunciations, under those of the document
  */
-export function takeRequests(document: Pick<Document, 'voice' | 'speed' | 'speaking'>, { scenes }: Film, channel: readonly Pronunciation[] = []): (Part | undefined)[] {
+export function takeRequests(
+  document: Pick<Document, 'voice' | 'speed' | 'speaking'>,
+  { scenes }: Film,
+  channel: readonly Pronunciation[] = [],
+): (Part | undefined)[] {
   const requestOf = takeRequester(document, channel)
   const { understudy } = document.speaking
-  return scenes.map((scene) => (scene.card === undefined ? { ...requestOf(scene), ...(understudy ? { understudy } : {}) } : undefined))
+  return scenes.map((scene) =>
+    scene.card === undefined
+      ? { ...requestOf(scene), ...(understudy ? { understudy } : {}) }
+      : undefined,
+  )
 }
 
 /**
@@ -77,14 +88,22 @@ export function takeRequests(document: Pick<Document, 'voice' | 'speed' | 'speak
  *
  * Takes, beds, pictures and segments that are there already are used again; a killed run goes on where it was.
  */
-export async function makeFilm(document: Document, shape: FilmShape, out: string, context: MakeContext): Promise<FilmReport> {
+export async function makeFilm(
+  document: Document,
+  shape: FilmShape,
+  out: string,
+  context: MakeContext,
+): Promise<FilmReport> {
   const { config, onProgress } = context
   const failed = new AbortController()
   const signal = AbortSignal.any([context.signal, failed.signal])
   const film = filmable(document)
   const place = folders(config)
   const work = join(place.work, `${process.pid}-${Math.random().toString(36).slice(2, 8)}`)
-  const steps: FilmReport['steps'] = context.matchSeconds === undefined ? {} : { match: Math.round(context.matchSeconds * 1000) / 1000 }
+  const steps: FilmReport['steps'] =
+    context.matchSeconds === undefined
+      ? {}
+      : { match: Math.round(context.matchSeconds * 1000) / 1000 }
   const timed = async <T>(step: Step, run: () => Promise<T>): Promise<T> => {
     const start = performance.now()
     onProgress({ step, done: 0, all: 1 })
@@ -93,35 +112,106 @@ export async function makeFilm(document: Document, shape: FilmShape, out: string
     return result
   }
   let mixing: Promise<Mixdown> | undefined
-  await Promise.all([mkdir(work, { recursive: true }), mkdir(out, { recursive: true }), fontsFolder(place.fonts)])
+  await Promise.all([
+    mkdir(work, { recursive: true }),
+    mkdir(out, { recursive: true }),
+    fontsFolder(place.fonts),
+  ])
   try {
     const spoken = await timed('speak', () => speak(document, film, context))
     const takes = spoken.map((s) => (s && 'take' in s ? s.take : undefined))
     const plan = timeline(film, takes, shape.fps)
-    const items = plan.scenes.flatMap((scene) => scene.shots.flatMap(({ item }) => (item ? [item] : [])))
-    const sound = (mixing = timed('mix', () => filmSound({ ...place, work }, { mood: document.mood, seed: document.title, scenes: plan.scenes, takes, samples: soundSamples(plan) }, signal)))
+    const items = plan.scenes.flatMap((scene) =>
+      scene.shots.flatMap(({ item }) => (item ? [item] : [])),
+    )
+    const sound = (mixing = timed('mix', () =>
+      filmSound(
+        { ...place, work },
+        {
+          mood: document.mood,
+          seed: document.title,
+          scenes: plan.scenes,
+          takes,
+          samples: soundSamples(plan),
+        },
+        signal,
+      ),
+    ))
     sound.catch(() => undefined)
-    const footage = await timed('fetch', () => fetchFootage(place.media, context.library, items, Math.min(shape.width, shape.height), signal, (done, all) => onProgress({ step: 'fetch', done, all })))
+    const footage = await timed('fetch', () =>
+      fetchFootage(
+        place.media,
+        context.library,
+        items,
+        Math.min(shape.width, shape.height),
+        signal,
+        (done, all) => onProgress({ step: 'fetch', done, all }),
+      ),
+    )
     const cues = filmCues(plan, shape.width, shape.height)
     const supers = filmSupers(plan, film)
     const segments = renderPlan(plan, { cues, supers }, shape, (item) => footage.files.has(item.id))
-    const files = segments.map((segment) => stretchesOf(segment.shots).map(({ source }) => (source.kind === 'card' ? undefined : footage.files.get(source.item.id))))
-    const reused = segments.filter((segment) => existsSync(segmentFile(place.segments, segment))).length
-    const rendered = await timed('render', () => renderSegments({ segments: place.segments, work, fonts: place.fonts }, { segments, files, shape }, signal, (done, all) => onProgress({ step: 'render', done, all })))
+    const files = segments.map((segment) =>
+      stretchesOf(segment.shots).map(({ source }) =>
+        source.kind === 'card' ? undefined : footage.files.get(source.item.id),
+      ),
+    )
+    const reused = segments.filter((segment) =>
+      existsSync(segmentFile(place.segments, segment)),
+    ).length
+    const rendered = await timed('render', () =>
+      renderSegments(
+        { segments: place.segments, work, fonts: place.fonts },
+        { segments, files, shape },
+        signal,
+        (done, all) => onProgress({ step: 'render', done, all }),
+      ),
+    )
     const mixed = await sound
     const srtText = srt(cues)
     const half = join(out, 'film.part.mp4')
-    await timed('join', () => joinFilm(work, { segments: rendered, mix: mixed.file, srt: srtText, metadata: ffmetadata(document.title, plan), seconds: (plan.frames * shape.fps[1]) / shape.fps[0] }, half, signal))
+    await timed('join', () =>
+      joinFilm(
+        work,
+        {
+          segments: rendered,
+          mix: mixed.file,
+          srt: srtText,
+          metadata: ffmetadata(document.title, plan),
+          seconds: (plan.frames * shape.fps[1]) / shape.fps[0],
+        },
+        half,
+        signal,
+      ),
+    )
     signal.throwIfAborted()
     await rename(half, join(out, 'film.mp4'))
-    const report = reportOf(plan, shape, mixed, steps, { segments: segments.length, segmentsReused: reused, remarks: remarksOf(spoken, footage.faults, film) })
+    const report = reportOf(plan, shape, mixed, steps, {
+      segments: segments.length,
+      segmentsReused: reused,
+      remarks: remarksOf(spoken, footage.faults, film),
+    })
     const voice = voiceById(speechPlace(config).voices, document.voice)
     const ledger = ledgerOf(plan)
     const fetched = await fetchedAt(footage.files)
     const texts: Record<string, string> = {
-      'film.srt': srtText, 'film.vtt': vtt(cues), 'film.ass': assDocument({ ...shape, cues, supers }), 'shots.csv': shotsCsv(plan), 'claims.csv': claimList(claimsOf(document.script, parsedScript(document.script)), document.claims),
-      'credits.txt': creditsText(document.title, ledger.map(({ credit }) => credit), `${voice.name}, synthesized with ${voice.engine}`, document.mood === 'none' ? 'none' : 'made for this film with MMA and FluidSynth'),
-      'ledger.csv': ledgerCsv(ledger, fetched), 'chapters.txt': chapterList(plan), 'report.json': `${JSON.stringify(report, null, 2)}\n`,
+      'film.srt': srtText,
+      'film.vtt': vtt(cues),
+      'film.ass': assDocument({ ...shape, cues, supers }),
+      'shots.csv': shotsCsv(plan),
+      'claims.csv': claimList(
+        claimsOf(document.script, parsedScript(document.script)),
+        document.claims,
+      ),
+      'credits.txt': creditsText(
+        document.title,
+        ledger.map(({ credit }) => credit),
+        `${voice.name}, synthesized with ${voice.engine}`,
+        document.mood === 'none' ? 'none' : 'made for this film with MMA and FluidSynth',
+      ),
+      'ledger.csv': ledgerCsv(ledger, fetched),
+      'chapters.txt': chapterList(plan),
+      'report.json': `${JSON.stringify(report, null, 2)}\n`,
     }
     for (const [name, text] of Object.entries(texts)) await writeFile(join(out, name), text)
     return report
@@ -135,15 +225,32 @@ export async function makeFilm(document: Document, shape: FilmShape, out: string
 
 /** When each picture's file came here, ISO 8601, by its id. */
 async function fetchedAt(files: ReadonlyMap<string, PictureFile>): Promise<Map<string, string>> {
-  return new Map(await Promise.all([...files].map(async ([id, { path }]) => [id, (await stat(path)).mtime.toISOString()] as const)))
+  return new Map(
+    await Promise.all(
+      [...files].map(
+        async ([id, { path }]) => [id, (await stat(path)).mtime.toISOString()] as const,
+      ),
+    ),
+  )
 }
 
-function speak(document: Document, film: Film, { config, pronunciations, signal, onProgress }: MakeContext): Promise<(Spoken | undefined)[]> {
+function speak(
+  document: Document,
+  film: Film,
+  { config, pronunciations, signal, onProgress }: MakeContext,
+): Promise<(Spoken | undefined)[]> {
   let done = 0
-  return takeAll(speechPlace(config), takeRequests(document, film, pronunciations), { signal, onSpoken: () => onProgress({ step: 'speak', done: ++done, all: film.scenes.length }) })
+  return takeAll(speechPlace(config), takeRequests(document, film, pronunciations), {
+    signal,
+    onSpoken: () => onProgress({ step: 'speak', done: ++done, all: film.scenes.length }),
+  })
 }
 
-function remarksOf(spoken: readonly (Spoken | undefined)[], faults: readonly { fault: TidyError }[], { remarks }: Film): string[] {
+function remarksOf(
+  spoken: readonly (Spoken | undefined)[],
+  faults: readonly { fault: TidyError }[],
+  { remarks }: Film,
+): string[] {
   return [...remarks, ...silentScenes(spoken), ...new Set(faults.map(({ fault }) => fault.message))]
 }
 
@@ -151,13 +258,30 @@ function remarksOf(spoken: readonly (Spoken | undefined)[], faults: readonly { f
 export const silentScenes = (spoken: readonly (Spoken | undefined)[]): string[] =>
   spoken.flatMap((s, i) => {
     if (s && 'fault' in s) return [`Scene ${i + 1} is silent: ${s.fault.message}`]
-    return s?.instead ? [`Scene ${i + 1} is spoken by the voice that stands in: ${s.instead.message}`] : []
+    return s?.instead
+      ? [`Scene ${i + 1} is spoken by the voice that stands in: ${s.instead.message}`]
+      : []
   })
 
-function reportOf(film: Timeline, shape: FilmShape, mixed: Mixdown, steps: FilmReport['steps'], rest: Pick<FilmReport, 'segments' | 'segmentsReused' | 'remarks'>): FilmReport {
+function reportOf(
+  film: Timeline,
+  shape: FilmShape,
+  mixed: Mixdown,
+  steps: FilmReport['steps'],
+  rest: Pick<FilmReport, 'segments' | 'segmentsReused' | 'remarks'>,
+): FilmReport {
   const two = (n: number) => Math.round(n * 100) / 100
   return {
-    steps, seconds: two((film.frames * shape.fps[1]) / shape.fps[0]), frames: film.frames, fps: shape.fps.join('/'), size: `${shape.width}x${shape.height}`, scenes: film.scenes.length,
-    lufs: mixed.lufs, truePeak: mixed.truePeak, speechLufs: mixed.speechLufs, bedBelowSpeech: mixed.bedBelowSpeech === null ? null : two(mixed.bedBelowSpeech), ...rest,
+    steps,
+    seconds: two((film.frames * shape.fps[1]) / shape.fps[0]),
+    frames: film.frames,
+    fps: shape.fps.join('/'),
+    size: `${shape.width}x${shape.height}`,
+    scenes: film.scenes.length,
+    lufs: mixed.lufs,
+    truePeak: mixed.truePeak,
+    speechLufs: mixed.speechLufs,
+    bedBelowSpeech: mixed.bedBelowSpeech === null ? null : two(mixed.bedBelowSpeech),
+    ...rest,
   }
 }

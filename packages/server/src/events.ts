@@ -13,7 +13,9 @@ export interface EpisodeEvent {
 
 /** Tells every process that listens on the same database. */
 export async function announce(sequelize: Sequelize, event: EpisodeEvent): Promise<void> {
-  await sequelize.query('select pg_notify($channel, $event)', { bind: { channel: CHANNEL, event: JSON.stringify(event) } })
+  await sequelize.query('select pg_notify($channel, $event)', {
+    bind: { channel: CHANNEL, event: JSON.stringify(event) },
+  })
 }
 
 export interface EventHub {
@@ -27,7 +29,8 @@ export async function eventHub(database: string): Promise<EventHub> {
   const client = new pg.Client({ connectionString: database })
   client.on('notification', ({ payload }) => {
     const event = JSON.parse(payload ?? '{}') as EpisodeEvent
-    for (const follower of followers) if (follower.episodeId === event.episodeId) follower.hear(event)
+    for (const follower of followers)
+      if (follower.episodeId === event.episodeId) follower.hear(event)
   })
   client.on('error', () => process.exit(1))
   await client.connect()

@@ -8,7 +8,10 @@ const KEEP_ALIVE_MS = 75_000
 
 const config = serverConfig()
 const app = await openApp(config.database, engineConfig())
-const server = serve({ fetch: webApp(app, config.web).fetch, port: config.port, hostname: config.host }, ({ port }) => console.log(`Tidy Reel on http://${config.host}:${port}`))
+const server = serve(
+  { fetch: webApp(app, config.web).fetch, port: config.port, hostname: config.host },
+  ({ port }) => console.log(`Tidy Reel on http://${config.host}:${port}`),
+)
 
 // A client that sends again on a connection it kept must not meet one that is just being closed.
 if ('keepAliveTimeout' in server) server.keepAliveTimeout = KEEP_ALIVE_MS

@@ -14,7 +14,11 @@ import { Channel, connect, LOCAL_OWNER } from './db/models.ts'
 import { openQueue } from './jobs/queue.ts'
 
 const DEMO = fileURLToPath(new URL('../../../demo/', import.meta.url))
-const CHANNEL = { id: '00000000-0000-4000-8000-0000000000c1', ownerId: LOCAL_OWNER, name: 'Harbour Light' }
+const CHANNEL = {
+  id: '00000000-0000-4000-8000-0000000000c1',
+  ownerId: LOCAL_OWNER,
+  name: 'Harbour Light',
+}
 
 const { database } = serverConfig()
 const sequelize = connect(database)
@@ -25,17 +29,36 @@ if (process.argv.includes('--demo') && (await Channel.count()) === 0) {
   const episodes = episodeActions(sequelize, channelActions(LOCAL_OWNER), LOCAL_OWNER)
   const statistics = statisticsClient(engine.statistics)
   const topics = topicActions(sequelize, statistics, episodes, LOCAL_OWNER)
-  for (const channel of await statistics.channels()) await topics.follow(channel, new AbortController().signal)
-  await topics.addIdea({ title: 'Why wrecks last longer in cold water', notes: 'Begin with the biscuit that could still be eaten.', subject: 'wreck', state: 'todo' })
-  await topics.addIdea({ title: 'The bell that rings by itself', notes: '', subject: 'fog', state: 'todo' })
+  for (const channel of await statistics.channels())
+    await topics.follow(channel, new AbortController().signal)
+  await topics.addIdea({
+    title: 'Why wrecks last longer in cold water',
+    notes: 'Begin with the biscuit that could still be eaten.',
+    subject: 'wreck',
+    state: 'todo',
+  })
+  await topics.addIdea({
+    title: 'The bell that rings by itself',
+    notes: '',
+    subject: 'fog',
+    state: 'todo',
+  })
   const script = (name: string) => readFile(`${DEMO}${name}.txt`, 'utf8')
   await episodes.create('What a canal lock does', await script('canal-lock'))
   const tides = await episodes.create('Why tides come twice a day', await script('tides'))
-  const light = await episodes.create('How a lighthouse throws its light', await script('lighthouse'))
+  const light = await episodes.create(
+    'How a lighthouse throws its light',
+    await script('lighthouse'),
+  )
   const signal = new AbortController().signal
   for (const { id } of [tides, light]) await prepare(sequelize, engine, episodes, id, signal)
   const queue = await openQueue(database)
-  await renderActions(sequelize, queue, engine, episodes, LOCAL_OWNER).start(light.id, { width: 640, height: 360, fps: [30, 1], burnIn: true })
+  await renderActions(sequelize, queue, engine, episodes, LOCAL_OWNER).start(light.id, {
+    width: 640,
+    height: 360,
+    fps: [30, 1],
+    burnIn: true,
+  })
   await queue.stop()
 }
 await sequelize.close()

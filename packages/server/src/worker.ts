@@ -21,14 +21,23 @@ const queue = await openQueue(database)
 const episodes = episodeActions(sequelize, channelActions(LOCAL_OWNER), LOCAL_OWNER)
 const renders = renderActions(sequelize, queue, engine, episodes, LOCAL_OWNER)
 
-await queue.work(PREPARE, ({ episodeId, first }, signal) => prepare(sequelize, engine, episodes, episodeId, signal, first))
-await queue.work(PROXIES, ({ episodeId }, signal) => makeProxies(sequelize, engine, episodes, episodeId, signal))
+await queue.work(PREPARE, ({ episodeId, first }, signal) =>
+  prepare(sequelize, engine, episodes, episodeId, signal, first),
+)
+await queue.work(PROXIES, ({ episodeId }, signal) =>
+  makeProxies(sequelize, engine, episodes, episodeId, signal),
+)
 const recordings = recordingActions(sequelize, queue, engine, episodes, LOCAL_OWNER)
-await queue.work(RECORDING, ({ episodeId, recordingId }, signal) => recordings.listen(episodeId, recordingId, signal))
+await queue.work(RECORDING, ({ episodeId, recordingId }, signal) =>
+  recordings.listen(episodeId, recordingId, signal),
+)
 await queue.work(RENDER, ({ renderId }, signal) => renders.run(renderId, signal))
 const pictures = pictureActions(sequelize, queue, engine, LOCAL_OWNER)
 await queue.work(CUTS, ({ id }, signal) => pictures.cut(id, signal))
-const sweeping = setInterval(() => void renders.sweep().catch((error: Error) => console.error(error.message)), SWEEP_MS)
+const sweeping = setInterval(
+  () => void renders.sweep().catch((error: Error) => console.error(error.message)),
+  SWEEP_MS,
+)
 console.log('worker ready')
 
 const stop = async () => {

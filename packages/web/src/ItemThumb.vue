@@ -12,21 +12,35 @@ const come = ref(false)
 const resting = ref(false)
 const BLANK = 'data:image/gif;base64,R0lGODlhAQABAAAAACH5BAEKAAEALAAAAAABAAEAAAICTAEAOw=='
 let waiting = 0
-watch(() => props.id, () => {
-  clearTimeout(waiting)
-  tries.value = 0
-  come.value = resting.value = false
-})
+watch(
+  () => props.id,
+  () => {
+    clearTimeout(waiting)
+    tries.value = 0
+    come.value = resting.value = false
+  },
+)
 function again() {
   resting.value = true
-  if (tries.value < TRIES) waiting = window.setTimeout(() => {
-    tries.value++
-    resting.value = false
-  }, Math.min(AGAIN_MS.most, AGAIN_MS.first * 1.5 ** tries.value))
+  if (tries.value < TRIES)
+    waiting = window.setTimeout(
+      () => {
+        tries.value++
+        resting.value = false
+      },
+      Math.min(AGAIN_MS.most, AGAIN_MS.first * 1.5 ** tries.value),
+    )
 }
 onBeforeUnmount(() => clearTimeout(waiting))
 </script>
 
 <template>
-  <img :src="resting ? BLANK : thumbnail(id, tries)" :alt="come ? alt : ''" loading="lazy" draggable="false" @load="come = !resting" @error="again" />
+  <img
+    :src="resting ? BLANK : thumbnail(id, tries)"
+    :alt="come ? alt : ''"
+    loading="lazy"
+    draggable="false"
+    @load="come = !resting"
+    @error="again"
+  />
 </template>

@@ -15,7 +15,11 @@ export const router = createRouter({
         { path: 'script', name: 'script', component: () => import('./script/ScriptView.vue') },
         { path: 'sheet', name: 'sheet', component: () => import('./sheet/SheetView.vue') },
         { path: 'picks', name: 'picks', component: () => import('./picks/PickRunView.vue') },
-        { path: 'contact', name: 'contact', component: () => import('./contact/ContactSheetView.vue') },
+        {
+          path: 'contact',
+          name: 'contact',
+          component: () => import('./contact/ContactSheetView.vue'),
+        },
         { path: 'sound', name: 'sound', component: () => import('./sound/SoundView.vue') },
         { path: 'record', name: 'record', component: () => import('./record/RecordView.vue') },
         { path: 'render', name: 'render', component: () => import('./render/RenderView.vue') },

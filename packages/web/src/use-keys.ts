@@ -13,7 +13,13 @@ export type KeyActs = Readonly<Record<string, () => unknown>>
 export function useKeys(acts: () => KeyActs, { buttons = false, anyCase = false } = {}): void {
   const own = buttons ? /^(INPUT|TEXTAREA|SELECT)$/ : /^(INPUT|TEXTAREA|SELECT|BUTTON)$/
   useEventListener('keydown', (event: KeyboardEvent) => {
-    if (event.ctrlKey || event.metaKey || event.altKey || own.test((event.target as HTMLElement).tagName)) return
+    if (
+      event.ctrlKey ||
+      event.metaKey ||
+      event.altKey ||
+      own.test((event.target as HTMLElement).tagName)
+    )
+      return
     const act = acts()[anyCase && event.key.length === 1 ? event.key.toLowerCase() : event.key]
     if (!act) return
     event.preventDefault()

@@ -14,7 +14,11 @@ export function chapterLengths({ scenes, chapters }: ParsedScript, speed = 1): C
   const seconds = sceneSeconds(scenes, speed)
   const sums = new Map<number, number>()
   scenes.forEach(({ chapter }, i) => sums.set(chapter, (sums.get(chapter) ?? 0) + seconds[i]!))
-  const lengths = [-1, ...chapters.keys()].map((chapter): ChapterLength => ({ chapter, title: chapter < 0 ? 'Before the first chapter' : chapters[chapter]!.title, seconds: sums.get(chapter) ?? 0 }))
+  const lengths = [-1, ...chapters.keys()].map((chapter): ChapterLength => ({
+    chapter,
+    title: chapter < 0 ? 'Before the first chapter' : chapters[chapter]!.title,
+    seconds: sums.get(chapter) ?? 0,
+  }))
   return lengths.filter(({ chapter, seconds: length }) => chapter >= 0 || length > 0)
 }
 
@@ -25,14 +29,31 @@ const OUT_OF_BALANCE = 2.5
 export function chapterBalance(parsed: ParsedScript): Finding[] {
   const lengths = chapterLengths(parsed).filter(({ chapter }) => chapter >= 0)
   if (lengths.length < 3) return []
-  const middle = lengths.map(({ seconds }) => seconds).sort((a, b) => a - b)[Math.floor(lengths.length / 2)]!
+  const middle = lengths.map(({ seconds }) => seconds).sort((a, b) => a - b)[
+    Math.floor(lengths.length / 2)
+  ]!
   return lengths.flatMap(({ chapter, title, seconds }, i): Finding[] => {
     const { source } = parsed.chapters[chapter]!
     const minutes = `${(seconds / 60).toFixed(1)} min`
-    if (seconds === 0) return [{ kind: 'balance', ...source, text: `“${title}” has nothing to speak.` }]
-    if (seconds > middle * OUT_OF_BALANCE) return [{ kind: 'balance', ...source, text: `“${title}” takes ${minutes}, the middle chapter ${(middle / 60).toFixed(1)}: part it?` }]
+    if (seconds === 0)
+      return [{ kind: 'balance', ...source, text: `“${title}” has nothing to speak.` }]
+    if (seconds > middle * OUT_OF_BALANCE)
+      return [
+        {
+          kind: 'balance',
+          ...source,
+          text: `“${title}” takes ${minutes}, the middle chapter ${(middle / 60).toFixed(1)}: part it?`,
+        },
+      ]
     // The last one may be a short farewell.
-    if (seconds < middle / OUT_OF_BALANCE && i < lengths.length - 1) return [{ kind: 'balance', ...source, text: `“${title}” takes only ${minutes}: join it to another?` }]
+    if (seconds < middle / OUT_OF_BALANCE && i < lengths.length - 1)
+      return [
+        {
+          kind: 'balance',
+          ...source,
+          text: `“${title}” takes only ${minutes}: join it to another?`,
+        },
+      ]
     return []
   })
 }

@@ -14,7 +14,14 @@ import { wordsIn } from './script-words.ts'
 export function checkScript(script: string, parsed: ParsedScript): Finding[] {
   const narration = narrationOnly(script, parsed)
   const words = wordsIn(narration, parsed)
-  return [...longSentences(narration), ...repeatedPhrases(words), ...namesSpeltTwoWays(words), ...mixedUnits(narration), ...numeralsAgainstWords(narration), ...chapterBalance(parsed)].sort((a, b) => a.from - b.from)
+  return [
+    ...longSentences(narration),
+    ...repeatedPhrases(words),
+    ...namesSpeltTwoWays(words),
+    ...mixedUnits(narration),
+    ...numeralsAgainstWords(narration),
+    ...chapterBalance(parsed),
+  ].sort((a, b) => a.from - b.from)
 }
 
 export interface SentenceLength {
@@ -32,4 +39,15 @@ export function sentenceLengths(narration: string): SentenceLength[] {
 }
 
 const longSentences = (narration: string): Finding[] =>
-  sentenceLengths(narration).flatMap(({ from, to, seconds }): Finding[] => (seconds > SCENE_SECONDS_LIMIT ? [{ kind: 'long', from, to, text: `This sentence takes ${seconds.toFixed(0)} s; over ${SCENE_SECONDS_LIMIT} s it is shown as several scenes.` }] : []))
+  sentenceLengths(narration).flatMap(({ from, to, seconds }): Finding[] =>
+    seconds > SCENE_SECONDS_LIMIT
+      ? [
+          {
+            kind: 'long',
+            from,
+            to,
+            text: `This sentence takes ${seconds.toFixed(0)} s; over ${SCENE_SECONDS_LIMIT} s it is shown as several scenes.`,
+          },
+        ]
+      : [],
+  )

@@ -4,7 +4,13 @@ import { MONTHS } from '../speech/spoken-english.ts'
 import { narrationOnly } from '../script/narration.ts'
 import { sentencesIn } from '../script/paragraphs.ts'
 
-export const CLAIM_KINDS = { number: 'a number', date: 'a date', name: 'a name', superlative: 'a superlative', cause: 'a cause' } as const
+export const CLAIM_KINDS = {
+  number: 'a number',
+  date: 'a date',
+  name: 'a name',
+  superlative: 'a superlative',
+  cause: 'a cause',
+} as const
 export type ClaimKind = keyof typeof CLAIM_KINDS
 
 /** Something the narration says that can be right or wrong; `[from, to)` of its words in the script. */
@@ -19,17 +25,38 @@ export interface Claim {
   scene: number
 }
 
-const COUNT = 'one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|thirteen|fourteen|fifteen|sixteen|seventeen|eighteen|nineteen|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety'
+const COUNT =
+  'one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|thirteen|fourteen|fifteen|sixteen|seventeen|eighteen|nineteen|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety'
 const BIG = 'hundred|thousand|million|billion|trillion|dozen'
-const DATE = new RegExp(String.raw`\b(?:\d{1,2}(?:st|nd|rd|th)?(?: of)? (?:${MONTHS})(?:,? \d{4})?|(?:${MONTHS}) \d{1,2}(?:st|nd|rd|th)?(?:,? \d{4})?|(?:[Ii]n|[Ss]ince|[Bb]y|[Uu]ntil|[Ff]rom|[Bb]efore|[Aa]fter|[Aa]round|[Aa]bout|early|late|of|to|and|,) (?:the (?:early |late |mid-?)?)?(?:1\d{3}|20\d\d)s?|(?:1\d{3}|20\d\d)s\b|(?:the )?(?:\w+teenth|twentieth|twenty-first|\d{1,2}(?:st|nd|rd|th)) century|(?:${MONTHS}) (?:1\d{3}|20\d\d))`, 'g')
-const NUMBER = new RegExp(String.raw`(?:[£$€]\s?)?(?<![\p{L}\d.,])\d[\d,.]*\d?(?:\s?(?:%|per cent|percent|°[CF]?|${BIG}|(?:[kcmµn]?m|[km]?g|km/h|mph|k?W|[kM]?Hz|V|m/s|ft|in|lbs?|oz|ha|l|ml)[²³]?(?![\p{L}])|kilo\w+|metres?|meters?|miles?|feet|years?|hours?|minutes?|seconds?|days?|tonnes?|tons?|people|times))?|\b(?:(?:${COUNT})(?:-(?:${COUNT}))?|a|several)(?: (?:${BIG}))+(?: (?:and )?(?:${COUNT})(?:-(?:${COUNT}))?)?(?: (?:metres?|miles?|feet|years?|hours?|tonnes?|people|times|kilometres?|pounds|dollars|euros))?|\b(?:twice|three times|four times|ten times|half|a third|two thirds|a quarter|three quarters) (?:as|the|of)\b[^,.;!?]{0,24}?(?=[,.;!?]|\s(?:and|but|so|which|that|than)\b|$)|\b(?:twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety)(?:-(?:${COUNT}))?(?: (?:per ?cent|metres?|miles?|feet|years?|hours?|minutes?|seconds?|days?|tonnes?|kilometres?|times))?\b|\b(?:${COUNT}) (?:per ?cent|metres?|miles?|feet|years?|hours?|minutes?|seconds?|days?|weeks?|months?|tonnes?|kilometres?|centuries|decades|times)\b`, 'giu')
-const SUPERLATIVE = /(?:\bthe (?:most|least) (?!of\b|people\b|likely\b|days\b|things\b|shores\b)\p{L}{4,}|\b(?:the )?(?:first|oldest|newest|largest|biggest|smallest|longest|shortest|tallest|highest|deepest|lowest|fastest|slowest|heaviest|lightest|strongest|weakest|richest|earliest|latest|busiest|greatest|best|worst|hottest|coldest|nearest|farthest|furthest|brightest|darkest|rarest|commonest|\p{L}{3,}(?<!inter|for|har|hon|mod|earn|t)est) (?:\p{L}+ ){0,2}?(?:in|on|of|ever|to|known|that|yet|anywhere)\b|\bthe only (?:\p{L}+ ){1,3}(?:in the|on the|ever|that|to have|known)\b)/giu
-const ABSOLUTE = /\b(?:no (?:other )?\p{L}+ (?:has|have|had|can|could|was|were) ever|has never been|have never been|always|never|every single|all of (?:them|the)|none of)\b/giu
-const CAUSE = /\b(?:because(?: of)?|caused by|causes?|led to|leads to|thanks to|due to|as a result(?: of)?|results? in|resulted in|which is why|that is why|the reason|therefore|makes? it|made it possible|prevents?|prevented)\b/giu
-const NAME = /(?<![\p{L}])(?:(?:Mr|Mrs|Ms|Dr|Prof|St|Mt|Lake|Mount|Cape|Bay of|Isle of|Port|Sir|Captain)\.? )?\p{Lu}[\p{Ll}'’]+(?:[ -](?:of |de |van |von |the )?\p{Lu}[\p{Ll}'’]+)*/gu
-const NO_NAMES = new Set(`I The A An It He She They We You This That These Those There Here What Why How Who Where When Which And But Or So If In On At By For From To Of With Without After Before Until Since As Then Now Not No Yes One Two Three Four Five Six Seven Eight Nine Ten Every Each Some Most Many All Both Nobody Nothing Everybody Today Tomorrow Monday Tuesday Wednesday Thursday Friday Saturday Sunday ${MONTHS.replaceAll('|', ' ')} English Its Their Our My Your His Her Even Only Still Once Perhaps Almost Imagine Think Look Listen Watch Sun Moon Earth North South East West God`.split(' '))
+const DATE = new RegExp(
+  String.raw`\b(?:\d{1,2}(?:st|nd|rd|th)?(?: of)? (?:${MONTHS})(?:,? \d{4})?|(?:${MONTHS}) \d{1,2}(?:st|nd|rd|th)?(?:,? \d{4})?|(?:[Ii]n|[Ss]ince|[Bb]y|[Uu]ntil|[Ff]rom|[Bb]efore|[Aa]fter|[Aa]round|[Aa]bout|early|late|of|to|and|,) (?:the (?:early |late |mid-?)?)?(?:1\d{3}|20\d\d)s?|(?:1\d{3}|20\d\d)s\b|(?:the )?(?:\w+teenth|twentieth|twenty-first|\d{1,2}(?:st|nd|rd|th)) century|(?:${MONTHS}) (?:1\d{3}|20\d\d))`,
+  'g',
+)
+const NUMBER = new RegExp(
+  String.raw`(?:[£$€]\s?)?(?<![\p{L}\d.,])\d[\d,.]*\d?(?:\s?(?:%|per cent|percent|°[CF]?|${BIG}|(?:[kcmµn]?m|[km]?g|km/h|mph|k?W|[kM]?Hz|V|m/s|ft|in|lbs?|oz|ha|l|ml)[²³]?(?![\p{L}])|kilo\w+|metres?|meters?|miles?|feet|years?|hours?|minutes?|seconds?|days?|tonnes?|tons?|people|times))?|\b(?:(?:${COUNT})(?:-(?:${COUNT}))?|a|several)(?: (?:${BIG}))+(?: (?:and )?(?:${COUNT})(?:-(?:${COUNT}))?)?(?: (?:metres?|miles?|feet|years?|hours?|tonnes?|people|times|kilometres?|pounds|dollars|euros))?|\b(?:twice|three times|four times|ten times|half|a third|two thirds|a quarter|three quarters) (?:as|the|of)\b[^,.;!?]{0,24}?(?=[,.;!?]|\s(?:and|but|so|which|that|than)\b|$)|\b(?:twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety)(?:-(?:${COUNT}))?(?: (?:per ?cent|metres?|miles?|feet|years?|hours?|minutes?|seconds?|days?|tonnes?|kilometres?|times))?\b|\b(?:${COUNT}) (?:per ?cent|metres?|miles?|feet|years?|hours?|minutes?|seconds?|days?|weeks?|months?|tonnes?|kilometres?|centuries|decades|times)\b`,
+  'giu',
+)
+const SUPERLATIVE =
+  /(?:\bthe (?:most|least) (?!of\b|people\b|likely\b|days\b|things\b|shores\b)\p{L}{4,}|\b(?:the )?(?:first|oldest|newest|largest|biggest|smallest|longest|shortest|tallest|highest|deepest|lowest|fastest|slowest|heaviest|lightest|strongest|weakest|richest|earliest|latest|busiest|greatest|best|worst|hottest|coldest|nearest|farthest|furthest|brightest|darkest|rarest|commonest|\p{L}{3,}(?<!inter|for|har|hon|mod|earn|t)est) (?:\p{L}+ ){0,2}?(?:in|on|of|ever|to|known|that|yet|anywhere)\b|\bthe only (?:\p{L}+ ){1,3}(?:in the|on the|ever|that|to have|known)\b)/giu
+const ABSOLUTE =
+  /\b(?:no (?:other )?\p{L}+ (?:has|have|had|can|could|was|were) ever|has never been|have never been|always|never|every single|all of (?:them|the)|none of)\b/giu
+const CAUSE =
+  /\b(?:because(?: of)?|caused by|causes?|led to|leads to|thanks to|due to|as a result(?: of)?|results? in|resulted in|which is why|that is why|the reason|therefore|makes? it|made it possible|prevents?|prevented)\b/giu
+const NAME =
+  /(?<![\p{L}])(?:(?:Mr|Mrs|Ms|Dr|Prof|St|Mt|Lake|Mount|Cape|Bay of|Isle of|Port|Sir|Captain)\.? )?\p{Lu}[\p{Ll}'’]+(?:[ -](?:of |de |van |von |the )?\p{Lu}[\p{Ll}'’]+)*/gu
+const NO_NAMES = new Set(
+  `I The A An It He She They We You This That These Those There Here What Why How Who Where When Which And But Or So If In On At By For From To Of With Without After Before Until Since As Then Now Not No Yes One Two Three Four Five Six Seven Eight Nine Ten Every Each Some Most Many All Both Nobody Nothing Everybody Today Tomorrow Monday Tuesday Wednesday Thursday Friday Saturday Sunday ${MONTHS.replaceAll('|', ' ')} English Its Their Our My Your His Her Even Only Still Once Perhaps Almost Imagine Think Look Listen Watch Sun Moon Earth North South East West God`.split(
+    ' ',
+  ),
+)
 
-const PATTERNS: [ClaimKind, RegExp][] = [['date', DATE], ['number', NUMBER], ['superlative', SUPERLATIVE], ['superlative', ABSOLUTE], ['cause', CAUSE]]
+const PATTERNS: [ClaimKind, RegExp][] = [
+  ['date', DATE],
+  ['number', NUMBER],
+  ['superlative', SUPERLATIVE],
+  ['superlative', ABSOLUTE],
+  ['cause', CAUSE],
+]
 
 /** Every number, date, name, superlative and causal statement of the narration, in order, each with its sentence. */
 export function claimsOf(script: string, parsed: ParsedScript): Claim[] {
@@ -42,7 +69,14 @@ export function claimsOf(script: string, parsed: ParsedScript): Claim[] {
     return found.map(({ kind, from, to }): Claim => {
       const at = sentence.from + from
       while (scene + 1 < parsed.scenes.length && parsed.scenes[scene]!.source.to <= at) scene++
-      return { kind, words: even(text.slice(from, to)), from: at, to: sentence.from + to, sentence: even(text), scene }
+      return {
+        kind,
+        words: even(text.slice(from, to)),
+        from: at,
+        to: sentence.from + to,
+        sentence: even(text),
+        scene,
+      }
     })
   })
 }
@@ -62,20 +96,29 @@ interface Found {
  */
 export function claimsIn(text: string, lower: ReadonlySet<string>): Found[] {
   const found: Found[] = []
-  const free = (from: number, to: number) => found.every((other) => to <= other.from || from >= other.to)
+  const free = (from: number, to: number) =>
+    found.every((other) => to <= other.from || from >= other.to)
   const add = (kind: ClaimKind, from: number, to: number) => {
     if (free(from, to)) found.push({ kind, from, to })
   }
   for (const [kind, pattern] of PATTERNS)
     for (const { index, 0: words } of text.matchAll(pattern)) {
-      const lead = kind === 'date' ? /^(?:in|since|by|until|from|before|after|around|about|of|to|and|,)\s+/i.exec(words)?.[0].length ?? 0 : 0
+      const lead =
+        kind === 'date'
+          ? (/^(?:in|since|by|until|from|before|after|around|about|of|to|and|,)\s+/i.exec(
+              words,
+            )?.[0].length ?? 0)
+          : 0
       add(kind, index + lead, index + words.trimEnd().replace(/[.,]$/, '').length)
     }
   for (const { index, 0: words } of text.matchAll(NAME)) {
     const opening = /^\W*$/.test(text.slice(0, index))
     const first = words.split(/[ -]/)[0]!.replace(/['’]s$/, '')
     // A word that opens the sentence is a name only where it is never written small, or with another name after it.
-    const rest = NO_NAMES.has(first) || (opening && (lower.has(first.toLowerCase()) || !/[ ]/.test(words))) ? words.slice(first.length).search(/\p{Lu}/u) : 0
+    const rest =
+      NO_NAMES.has(first) || (opening && (lower.has(first.toLowerCase()) || !/[ ]/.test(words)))
+        ? words.slice(first.length).search(/\p{Lu}/u)
+        : 0
     if (rest < 0) continue
     const from = rest > 0 ? index + first.length + rest : index
     const name = text.slice(from, index + words.length).replace(/['’]s$/, '')
@@ -85,7 +128,10 @@ export function claimsIn(text: string, lower: ReadonlySet<string>): Found[] {
 }
 
 /** What a person found out about a claim, if anybody has looked since its sentence was last changed. */
-export function checkedAs(claim: Pick<Claim, 'sentence' | 'words'>, known: readonly CheckedClaim[]): CheckedClaim | undefined {
+export function checkedAs(
+  claim: Pick<Claim, 'sentence' | 'words'>,
+  known: readonly CheckedClaim[],
+): CheckedClaim | undefined {
   return known.find(({ sentence, words }) => sentence === claim.sentence && words === claim.words)
 }
 
@@ -97,10 +143,16 @@ export interface DoubtedClaim {
 }
 
 /** Claims that somebody marked unsure or wrong, in order. */
-export function doubtedClaims(script: string, parsed: ParsedScript, known: readonly CheckedClaim[]): DoubtedClaim[] {
+export function doubtedClaims(
+  script: string,
+  parsed: ParsedScript,
+  known: readonly CheckedClaim[],
+): DoubtedClaim[] {
   if (!known.some(({ mark }) => mark !== 'checked')) return []
   return claimsOf(script, parsed).flatMap((claim) => {
     const mark = checkedAs(claim, known)?.mark
-    return mark === 'unsure' || mark === 'wrong' ? [{ scene: claim.scene, words: claim.words, mark }] : []
+    return mark === 'unsure' || mark === 'wrong'
+      ? [{ scene: claim.scene, words: claim.words, mark }]
+      : []
   })
 }

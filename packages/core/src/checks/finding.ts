@@ -1,6 +1,15 @@
 import type { Stretch } from '../script/sentences.ts'
 
-export const CHECKS = ['long', 'repeated', 'opening', 'name', 'unit', 'numeral', 'spelling', 'balance'] as const
+export const CHECKS = [
+  'long',
+  'repeated',
+  'opening',
+  'name',
+  'unit',
+  'numeral',
+  'spelling',
+  'balance',
+] as const
 export type CheckKind = (typeof CHECKS)[number]
 
 /** Something about the text that is worth a look; `[from, to)` in the script. */

@@ -15,12 +15,17 @@ export interface Hook {
   points: HookPoint[]
 }
 
-const GREETING = /^(?:hi|hello|hey|welcome|good (?:morning|evening|afternoon)|greetings|what['’]s up)\b|\bwelcome (?:back )?to (?:my|our|the|this|another)\b/i
-const ANNOUNCED = /\b(?:in (?:this|today['’]s) (?:video|film|episode)|today (?:we|i)(?:['’]re| are|['’]ll| will)? (?:going to|will|talk|look|learn|explore|discuss)|(?:we|i)(?:['’]re| are) going to (?:talk|look|learn|explore|discuss)|(?:we|i)(?:['’]ll| will) (?:be )?(?:talk|look|learn|explore|discuss))/i
-const WINDUP = /^(?:since the (?:dawn|beginning)|throughout history|for (?:centuries|ages|as long as)|in today['’]s (?:world|society)|nowadays|there are many|everyone knows|as we all know|it is (?:well )?known|(?:the )?dictionary defines|have you ever wondered)\b/i
-const DOUBT = /\b(?:but|yet|except|until|instead|still|nobody|never|nothing|without|impossible|no one|wrong|secret|almost|only)\b/i
+const GREETING =
+  /^(?:hi|hello|hey|welcome|good (?:morning|evening|afternoon)|greetings|what['’]s up)\b|\bwelcome (?:back )?to (?:my|our|the|this|another)\b/i
+const ANNOUNCED =
+  /\b(?:in (?:this|today['’]s) (?:video|film|episode)|today (?:we|i)(?:['’]re| are|['’]ll| will)? (?:going to|will|talk|look|learn|explore|discuss)|(?:we|i)(?:['’]re| are) going to (?:talk|look|learn|explore|discuss)|(?:we|i)(?:['’]ll| will) (?:be )?(?:talk|look|learn|explore|discuss))/i
+const WINDUP =
+  /^(?:since the (?:dawn|beginning)|throughout history|for (?:centuries|ages|as long as)|in today['’]s (?:world|society)|nowadays|there are many|everyone knows|as we all know|it is (?:well )?known|(?:the )?dictionary defines|have you ever wondered)\b/i
+const DOUBT =
+  /\b(?:but|yet|except|until|instead|still|nobody|never|nothing|without|impossible|no one|wrong|secret|almost|only)\b/i
 const NUMBER = /\d|\b(?:hundred|thousand|million|billion|twice|half|one in)\b/i
-const SENSES = /\b(?:see|hear|look|watch|listen|touch|smell|feel|imagine|picture|think of|hold|stand|walk)\b/i
+const SENSES =
+  /\b(?:see|hear|look|watch|listen|touch|smell|feel|imagine|picture|think of|hold|stand|walk)\b/i
 const LONG_SECONDS = 7
 
 /** The first ten seconds as they will be spoken, with what makes or breaks them. */
@@ -47,15 +52,28 @@ function pointsOf(text: string, first: string, firstSeconds: number): HookPoint[
   const points: HookPoint[] = []
   const bad = (when: boolean, said: string) => when && points.push({ good: false, text: said })
   const good = (when: boolean, said: string) => when && points.push({ good: true, text: said })
-  bad(GREETING.test(first), 'It opens with a greeting: the viewer came for the subject. Begin with it.')
+  bad(
+    GREETING.test(first),
+    'It opens with a greeting: the viewer came for the subject. Begin with it.',
+  )
   bad(ANNOUNCED.test(text), 'It announces what will come instead of beginning with it.')
-  bad(WINDUP.test(first), 'It winds up with something everybody knows. Begin with what they do not.')
-  bad(firstSeconds > LONG_SECONDS, `The first sentence takes ${firstSeconds.toFixed(1)} s. A short one can be taken in before the picture has changed.`)
+  bad(
+    WINDUP.test(first),
+    'It winds up with something everybody knows. Begin with what they do not.',
+  )
+  bad(
+    firstSeconds > LONG_SECONDS,
+    `The first sentence takes ${firstSeconds.toFixed(1)} s. A short one can be taken in before the picture has changed.`,
+  )
   good(/\?/.test(text), 'It asks something.')
   good(NUMBER.test(text), 'It gives a figure to hold on to.')
   good(DOUBT.test(text), 'Something in it is not as one would expect.')
   good(/\byou(?:r|['’]\w+)?\b/i.test(text), 'It speaks to the viewer.')
   good(SENSES.test(text), 'It gives something to see, hear or do.')
-  if (!points.some((point) => point.good)) points.push({ good: false, text: 'Nothing in it asks, surprises, counts or shows. Move your strongest sentence here.' })
+  if (!points.some((point) => point.good))
+    points.push({
+      good: false,
+      text: 'Nothing in it asks, surprises, counts or shows. Move your strongest sentence here.',
+    })
   return points
 }

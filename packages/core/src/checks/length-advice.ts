@@ -15,10 +15,12 @@ export interface LengthAdvice {
   widen: { chapter: number; title: string; seconds: number }[]
 }
 
-const ASIDE = /^(?:of course|by the way|in other words|as (?:we|you) (?:know|said|have seen)|needless to say|in fact|actually|basically|that is to say|put differently|to be fair|(?:or|and) so (?:it|they) (?:say|seemed?))\b|\((?:.*)\)/i
+const ASIDE =
+  /^(?:of course|by the way|in other words|as (?:we|you) (?:know|said|have seen)|needless to say|in fact|actually|basically|that is to say|put differently|to be fair|(?:or|and) so (?:it|they) (?:say|seemed?))\b|\((?:.*)\)/i
 /** A short sentence shares its few words with many others by chance. */
 const FEWEST_TERMS = 5
-const CARRIES = /^(?:so|yet|but|then|that|this|here)\b|\b(?:because|so that|therefore|which is why|that is why|first|finally|but)\b/i
+const CARRIES =
+  /^(?:so|yet|but|then|that|this|here)\b|\b(?:because|so that|therefore|which is why|that is why|first|finally|but)\b/i
 
 /**
  * By how much a script misses the wished length, and what to do about it.
@@ -31,12 +33,18 @@ export function lengthAdvice(parsed: ParsedScript, wantedMinutes: number, speed 
   const seconds = lengths.reduce((sum, s) => sum + s, 0)
   const wantedSeconds = wantedMinutes * 60
   const advice: LengthAdvice = { seconds, wantedSeconds, cut: [], widen: [] }
-  if (seconds > wantedSeconds * (1 + LENGTH_TOLERANCE)) advice.cut = cuts(parsed, lengths, seconds - wantedSeconds)
-  else if (seconds < wantedSeconds * (1 - LENGTH_TOLERANCE)) advice.widen = thinChapters(parsed, wantedSeconds - seconds, speed)
+  if (seconds > wantedSeconds * (1 + LENGTH_TOLERANCE))
+    advice.cut = cuts(parsed, lengths, seconds - wantedSeconds)
+  else if (seconds < wantedSeconds * (1 - LENGTH_TOLERANCE))
+    advice.widen = thinChapters(parsed, wantedSeconds - seconds, speed)
   return advice
 }
 
-function cuts(parsed: ParsedScript, lengths: readonly number[], surplus: number): LengthAdvice['cut'] {
+function cuts(
+  parsed: ParsedScript,
+  lengths: readonly number[],
+  surplus: number,
+): LengthAdvice['cut'] {
   const ranked = parsed.scenes
     .map((scene, i) => ({ i, ...dispensable(parsed, i), chapter: scene.chapter }))
     .filter(({ worth }) => worth < Infinity)
@@ -54,12 +62,29 @@ function cuts(parsed: ParsedScript, lengths: readonly number[], surplus: number)
 /** Lower = easier to do without. */
 function dispensable({ scenes }: ParsedScript, i: number): { worth: number; why: string } {
   const scene = scenes[i]!
-  const edge = i === 0 || i === scenes.length - 1 || scenes[i - 1]!.chapter !== scene.chapter || scenes[i + 1]!.chapter !== scene.chapter
+  const edge =
+    i === 0 ||
+    i === scenes.length - 1 ||
+    scenes[i - 1]!.chapter !== scene.chapter ||
+    scenes[i + 1]!.chapter !== scene.chapter
   if (edge) return { worth: Infinity, why: '' }
-  const said = overlapWithOthers(scenes.map(({ text }) => text), i)
+  const said = overlapWithOthers(
+    scenes.map(({ text }) => text),
+    i,
+  )
   const aside = ASIDE.test(scene.text)
-  const worth = 1 - said.share - (aside ? 0.5 : 0) + (CARRIES.test(scene.text) ? 0.4 : 0) + (/\d/.test(scene.text) ? 0.2 : 0) + (scene.directions.length ? 0.1 : 0)
-  const why = aside ? 'an aside' : said.share > 0.45 ? `says much of what scene ${said.like + 1} says` : 'the thread holds without it'
+  const worth =
+    1 -
+    said.share -
+    (aside ? 0.5 : 0) +
+    (CARRIES.test(scene.text) ? 0.4 : 0) +
+    (/\d/.test(scene.text) ? 0.2 : 0) +
+    (scene.directions.length ? 0.1 : 0)
+  const why = aside
+    ? 'an aside'
+    : said.share > 0.45
+      ? `says much of what scene ${said.like + 1} says`
+      : 'the thread holds without it'
   return { worth, why }
 }
 
@@ -71,7 +96,8 @@ function overlapWithOthers(texts: readonly string[], i: number): { share: number
   texts.forEach((other, j) => {
     if (j === i) return
     const words = weightyWords(other)
-    const share = [...own].filter((word) => words.has(word)).length / Math.max(FEWEST_TERMS, own.size)
+    const share =
+      [...own].filter((word) => words.has(word)).length / Math.max(FEWEST_TERMS, own.size)
     if (share > best.share) best = { share, like: j }
   })
   return best
@@ -82,7 +108,11 @@ function weightyWords(text: string): Set<string> {
   let words = read.get(text)
   if (!words) {
     if (read.size > 5000) read.clear()
-    words = new Set((text.toLowerCase().match(/\p{L}{3,}/gu) ?? []).filter((word) => !STOP_WORDS.has(word)).map((word) => word.replace(/(?:es|s|ed|ing)$/, '')))
+    words = new Set(
+      (text.toLowerCase().match(/\p{L}{3,}/gu) ?? [])
+        .filter((word) => !STOP_WORDS.has(word))
+        .map((word) => word.replace(/(?:es|s|ed|ing)$/, '')),
+    )
     read.set(text, words)
   }
   return words
@@ -91,8 +121,15 @@ function weightyWords(text: string): Set<string> {
 /** The missing seconds, shared out so that the shortest chapters get the most. */
 function thinChapters(parsed: ParsedScript, missing: number, speed: number): LengthAdvice['widen'] {
   const lengths = chapterLengths(parsed, speed)
-  const level = (lengths.reduce((sum, { seconds }) => sum + seconds, 0) + missing) / Math.max(1, lengths.length)
-  const lacking = lengths.map((chapter) => ({ ...chapter, lack: Math.max(0, level - chapter.seconds) }))
+  const level =
+    (lengths.reduce((sum, { seconds }) => sum + seconds, 0) + missing) / Math.max(1, lengths.length)
+  const lacking = lengths.map((chapter) => ({
+    ...chapter,
+    lack: Math.max(0, level - chapter.seconds),
+  }))
   const all = lacking.reduce((sum, { lack }) => sum + lack, 0) || 1
-  return lacking.filter(({ lack }) => lack > 0).sort((a, b) => b.lack - a.lack).map(({ chapter, title, lack }) => ({ chapter, title, seconds: (lack / all) * missing }))
+  return lacking
+    .filter(({ lack }) => lack > 0)
+    .sort((a, b) => b.lack - a.lack)
+    .map(({ chapter, title, lack }) => ({ chapter, title, seconds: (lack / all) * missing }))
 }

@@ -10,13 +10,22 @@ interface Spelling {
 /** Names that look like two spellings of one: a letter apart ("Fresnel", "Fresnal"), or joined otherwise ("Eddy Stone", "Eddystone"). */
 export function namesSpeltTwoWays(words: readonly ScriptWord[]): Finding[] {
   const spellings = spellingsOf(words)
-  return spellings.flatMap((one, i) =>
-    spellings.slice(0, i).flatMap((other): Finding[] => {
-      if (!alike(one.text, other.text)) return []
-      const [rarer, usual] = one.times <= other.times ? [one, other] : [other, one]
-      return [{ kind: 'name', from: rarer.first.from, to: rarer.first.to, text: `“${rarer.text}” here, “${usual.text}” elsewhere: one name or two?` }]
-    }),
-  ).sort((a, b) => a.from - b.from)
+  return spellings
+    .flatMap((one, i) =>
+      spellings.slice(0, i).flatMap((other): Finding[] => {
+        if (!alike(one.text, other.text)) return []
+        const [rarer, usual] = one.times <= other.times ? [one, other] : [other, one]
+        return [
+          {
+            kind: 'name',
+            from: rarer.first.from,
+            to: rarer.first.to,
+            text: `“${rarer.text}” here, “${usual.text}” elsewhere: one name or two?`,
+          },
+        ]
+      }),
+    )
+    .sort((a, b) => a.from - b.from)
 }
 
 /** Capitalised words inside sentences, and pairs of them. */
@@ -33,7 +42,13 @@ function spellingsOf(words: readonly ScriptWord[]): Spelling[] {
     if (!/^\p{Lu}\p{Ll}{2,}/u.test(name) || (word.opens && lower.has(name.toLowerCase()))) return
     count(name, word)
     const next = words[i + 1]
-    if (next && next.scene === word.scene && next.from - word.to === 1 && /^\p{Lu}\p{Ll}/u.test(next.text)) count(`${name} ${next.text.replace(/['’]s$/, '')}`, { ...word, to: next.to })
+    if (
+      next &&
+      next.scene === word.scene &&
+      next.from - word.to === 1 &&
+      /^\p{Lu}\p{Ll}/u.test(next.text)
+    )
+      count(`${name} ${next.text.replace(/['’]s$/, '')}`, { ...word, to: next.to })
   })
   return [...found.values()]
 }
@@ -53,5 +68,10 @@ export function oneStepApart(a: string, b: string): boolean {
   let at = 0
   while (a[at] === b[at]) at++
   const [restA, restB] = [a.slice(at), b.slice(at)]
-  return restA.slice(1) === restB.slice(1) || restA.slice(1) === restB || restA === restB.slice(1) || (restA[0] === restB[1] && restA[1] === restB[0] && restA.slice(2) === restB.slice(2))
+  return (
+    restA.slice(1) === restB.slice(1) ||
+    restA.slice(1) === restB ||
+    restA === restB.slice(1) ||
+    (restA[0] === restB[1] && restA[1] === restB[0] && restA.slice(2) === restB.slice(2))
+  )
 }

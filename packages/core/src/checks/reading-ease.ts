@@ -25,7 +25,12 @@ export function readingEase(text: string): ReadingEase | undefined {
   if (words.length === 0) return undefined
   const sentences = Math.max(1, sentencesOf(text).length)
   const syllables = words.reduce((sum, word) => sum + syllablesOf(word), 0)
-  return { flesch: 206.835 - 1.015 * (words.length / sentences) - 84.6 * (syllables / words.length), words: words.length, sentences, syllables }
+  return {
+    flesch: 206.835 - 1.015 * (words.length / sentences) - 84.6 * (syllables / words.length),
+    words: words.length,
+    sentences,
+    syllables,
+  }
 }
 
 const counted = new Map<string, number>()
@@ -42,4 +47,13 @@ export function syllablesOf(word: string): number {
 }
 
 /** A word on it for people. */
-export const easeName = (flesch: number) => (flesch >= 80 ? 'very easy' : flesch >= 65 ? 'easy' : flesch >= 50 ? 'fairly hard' : flesch >= 30 ? 'hard' : 'very hard')
+export const easeName = (flesch: number) =>
+  flesch >= 80
+    ? 'very easy'
+    : flesch >= 65
+      ? 'easy'
+      : flesch >= 50
+        ? 'fairly hard'
+        : flesch >= 30
+          ? 'hard'
+          : 'very hard'

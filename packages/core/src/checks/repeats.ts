@@ -22,10 +22,22 @@ export function repeatedPhrases(words: readonly ScriptWord[]): Finding[] {
       places.set(key, [...(places.get(key) ?? []), at])
     }
     for (const [phrase, found] of places) {
-      const apart = found.filter((at, i) => (i === 0 || at - found[i - 1]! >= length) && !covered[at])
-      if (apart.length < 2 || phrase.split(' ').filter((word) => !STOP_WORDS.has(word)).length < WEIGHTY) continue
+      const apart = found.filter(
+        (at, i) => (i === 0 || at - found[i - 1]! >= length) && !covered[at],
+      )
+      if (
+        apart.length < 2 ||
+        phrase.split(' ').filter((word) => !STOP_WORDS.has(word)).length < WEIGHTY
+      )
+        continue
       for (const at of apart) covered.fill(1, at, at + length)
-      for (const at of apart.slice(1)) findings.push({ kind: 'repeated', from: words[at]!.from, to: words[at + length - 1]!.to, text: `“${phrase}” was said before.` })
+      for (const at of apart.slice(1))
+        findings.push({
+          kind: 'repeated',
+          from: words[at]!.from,
+          to: words[at + length - 1]!.to,
+          text: `“${phrase}” was said before.`,
+        })
     }
   }
   return [...findings, ...sameOpenings(words)].sort((a, b) => a.from - b.from)
@@ -35,7 +47,18 @@ function sameOpenings(words: readonly ScriptWord[]): Finding[] {
   const openings = words.filter(({ opens }) => opens)
   return openings.flatMap((word, i): Finding[] => {
     const run = openings.slice(Math.max(0, i - SAME_OPENINGS + 1), i + 1)
-    const same = run.length === SAME_OPENINGS && run.every(({ text }) => text.toLowerCase() === word.text.toLowerCase())
-    return same ? [{ kind: 'opening', from: word.from, to: word.to, text: `The third sentence in a row that begins with “${word.text}”.` }] : []
+    const same =
+      run.length === SAME_OPENINGS &&
+      run.every(({ text }) => text.toLowerCase() === word.text.toLowerCase())
+    return same
+      ? [
+          {
+            kind: 'opening',
+            from: word.from,
+            to: word.to,
+            text: `The third sentence in a row that begins with “${word.text}”.`,
+          },
+        ]
+      : []
   })
 }

@@ -17,12 +17,21 @@ const ADDRESS = /\b(?:https?:\/\/|www\.)\S+/gi
 const WORD = /[\p{L}\p{N}][\p{L}\p{N}'’.,-]*[\p{L}\p{N}]|[\p{L}\p{N}]/gu
 
 /** Every word that is spoken, in order; directions, labels and headings left out. */
-export const scriptWords = (script: string, parsed: Pick<ParsedScript, 'scenes'>): ScriptWord[] => wordsIn(narrationOnly(script, parsed), parsed)
+export const scriptWords = (script: string, parsed: Pick<ParsedScript, 'scenes'>): ScriptWord[] =>
+  wordsIn(narrationOnly(script, parsed), parsed)
 
 /** The same of a script whose unspoken parts are blanked already. */
 export function wordsIn(narration: string, { scenes }: Pick<ParsedScript, 'scenes'>): ScriptWord[] {
   return scenes.flatMap(({ source }, scene) => {
-    const text = narration.slice(source.from, source.to).replace(ADDRESS, (address) => ' '.repeat(address.length))
-    return [...text.matchAll(WORD)].map((found, i) => ({ text: found[0], from: source.from + found.index, to: source.from + found.index + found[0].length, scene, opens: i === 0 }))
+    const text = narration
+      .slice(source.from, source.to)
+      .replace(ADDRESS, (address) => ' '.repeat(address.length))
+    return [...text.matchAll(WORD)].map((found, i) => ({
+      text: found[0],
+      from: source.from + found.index,
+      to: source.from + found.index + found[0].length,
+      scene,
+      opens: i === 0,
+    }))
   })
 }

@@ -19,7 +19,11 @@ function thingsIn(text: string, lexicon: Lexicon): string[] {
   let things = known.get(text)
   if (!things) {
     if (known.size > 5000) known.clear()
-    things = searchWords(text, lexicon).filter(({ text: word }) => !word.includes(' ') && (lexicon.picturable(word) ?? 0) >= SHOWABLE).map(({ text: word }) => word)
+    things = searchWords(text, lexicon)
+      .filter(
+        ({ text: word }) => !word.includes(' ') && (lexicon.picturable(word) ?? 0) >= SHOWABLE,
+      )
+      .map(({ text: word }) => word)
     known.set(text, things)
   }
   return things
@@ -35,7 +39,11 @@ export function newThings(scenes: readonly { text: string }[], lexicon: Lexicon)
   })
   const counts = scenes.map(({ text }) => text.split(/\s+/).length)
   const words = counts.reduce((sum, count) => sum + count, 0)
-  return { fresh, rate: words ? (seen.size * 1000) / words : 0, drought: longestDrought(fresh, counts) }
+  return {
+    fresh,
+    rate: words ? (seen.size * 1000) / words : 0,
+    drought: longestDrought(fresh, counts),
+  }
 }
 
 function longestDrought(fresh: readonly string[][], counts: readonly number[]): Things['drought'] {

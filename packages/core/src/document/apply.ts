@@ -8,8 +8,25 @@ import { chosenItem } from '../match/item.ts'
 import { consistent } from './consistent.ts'
 import { inverseOf, takenBack, type Inverse } from './inverse.ts'
 import { reconcile } from './reconcile.ts'
-import { adjustScenes, deleteScenes, duplicateScenes, editNarration, insertScenes, mergeScene, moveScenes, setChapter, splitScene } from './scene-edits.ts'
-import { adjustedShot, withAddedShot, withCut, withMovedShot, withoutShot, withShot } from './shot-edits.ts'
+import {
+  adjustScenes,
+  deleteScenes,
+  duplicateScenes,
+  editNarration,
+  insertScenes,
+  mergeScene,
+  moveScenes,
+  setChapter,
+  splitScene,
+} from './scene-edits.ts'
+import {
+  adjustedShot,
+  withAddedShot,
+  withCut,
+  withMovedShot,
+  withoutShot,
+  withShot,
+} from './shot-edits.ts'
 
 export interface Applied {
   document: Document
@@ -28,7 +45,8 @@ export function apply(document: Document, command: Command): Applied {
 }
 
 /** A new document with a script. @throws what `cleanScript` throws */
-export const documentFrom = (title: string, script: string): Document => apply(emptyDocument(title), { type: 'setScript', script }).document
+export const documentFrom = (title: string, script: string): Document =>
+  apply(emptyDocument(title), { type: 'setScript', script }).document
 
 function changed(document: Document, command: Command): Document {
   switch (command.type) {
@@ -43,7 +61,13 @@ function changed(document: Document, command: Command): Document {
     case 'markClaim':
       return markClaim(document, command)
     case 'putComment':
-      return { ...document, comments: [...document.comments.filter(({ id }) => id !== command.comment.id), command.comment] }
+      return {
+        ...document,
+        comments: [
+          ...document.comments.filter(({ id }) => id !== command.comment.id),
+          command.comment,
+        ],
+      }
     case 'removeComment':
       return { ...document, comments: document.comments.filter(({ id }) => id !== command.id) }
     case 'setVoice':
@@ -51,13 +75,25 @@ function changed(document: Document, command: Command): Document {
     case 'setSpeaking':
       return { ...document, speaking: { ...document.speaking, ...command.set } }
     case 'useTakes':
-      return command.takes.reduce((changed, { sceneId, take }) => withScene(changed, sceneId, ({ take: _before, ...scene }) => (take ? { ...scene, take: { hash: take, text: scene.text } } : scene)), document)
+      return command.takes.reduce(
+        (changed, { sceneId, take }) =>
+          withScene(changed, sceneId, ({ take: _before, ...scene }) =>
+            take ? { ...scene, take: { hash: take, text: scene.text } } : scene,
+          ),
+        document,
+      )
     case 'setMood':
       return { ...document, mood: command.mood }
     case 'setTransition':
       return { ...document, transition: command.transition }
     case 'setCard':
-      return { ...document, cards: { ...document.cards, [command.card]: { ...document.cards[command.card], ...command.set } } }
+      return {
+        ...document,
+        cards: {
+          ...document.cards,
+          [command.card]: { ...document.cards[command.card], ...command.set },
+        },
+      }
     case 'setChapter':
       return setChapter(document, command)
     case 'editNarration':
@@ -77,9 +113,14 @@ function changed(document: Document, command: Command): Document {
     case 'adjustScenes':
       return adjustScenes(document, command)
     case 'setShot':
-      return withScene(document, command.sceneId, (scene) => withShot(scene, command.shot, command.item))
+      return withScene(document, command.sceneId, (scene) =>
+        withShot(scene, command.shot, command.item),
+      )
     case 'layShots':
-      return withScene(document, command.sceneId, (scene) => ({ ...scene, shots: command.items.map((item): Shot => ({ item: chosenItem(item), by: 'hand' })) }))
+      return withScene(document, command.sceneId, (scene) => ({
+        ...scene,
+        shots: command.items.map((item): Shot => ({ item: chosenItem(item), by: 'hand' })),
+      }))
     case 'swapShots':
       return swapShots(document, command)
     case 'addShot':
@@ -93,9 +134,27 @@ function changed(document: Document, command: Command): Document {
     case 'adjustShots':
       return adjustShots(document, command)
     case 'pinSense':
-      return { ...document, matching: { ...document.matching, senses: [...document.matching.senses.filter(({ noun }) => noun !== command.noun), ...(command.sense ? [{ noun: command.noun, sense: command.sense }] : [])] } }
+      return {
+        ...document,
+        matching: {
+          ...document.matching,
+          senses: [
+            ...document.matching.senses.filter(({ noun }) => noun !== command.noun),
+            ...(command.sense ? [{ noun: command.noun, sense: command.sense }] : []),
+          ],
+        },
+      }
     case 'refusePicture':
-      return { ...document, matching: { ...document.matching, refusals: [...document.matching.refusals.filter(({ item }) => item.id !== command.item.id), ...(command.refusal ? [{ item: command.item, ...command.refusal }] : [])] } }
+      return {
+        ...document,
+        matching: {
+          ...document.matching,
+          refusals: [
+            ...document.matching.refusals.filter(({ item }) => item.id !== command.item.id),
+            ...(command.refusal ? [{ item: command.item, ...command.refusal }] : []),
+          ],
+        },
+      }
     case 'setPicking':
       return { ...document, picking: { ...document.picking, ...command.set } }
     case 'setMaking':
@@ -105,19 +164,31 @@ function changed(document: Document, command: Command): Document {
     case 'takeBack':
       return consistent(takenBack(document, command.inverse))
     case 'restore':
-      return consistent({ ...command.document, nextId: Math.max(document.nextId, command.document.nextId) })
+      return consistent({
+        ...command.document,
+        nextId: Math.max(document.nextId, command.document.nextId),
+      })
     default:
       return assertNever(command)
   }
 }
 
-function markClaim(document: Document, { sentence, words, found }: CommandOf<'markClaim'>): Document {
-  const others = document.claims.filter((claim) => claim.sentence !== sentence || claim.words !== words)
+function markClaim(
+  document: Document,
+  { sentence, words, found }: CommandOf<'markClaim'>,
+): Document {
+  const others = document.claims.filter(
+    (claim) => claim.sentence !== sentence || claim.words !== words,
+  )
   return { ...document, claims: found ? [...others, { sentence, words, ...found }] : others }
 }
 
 function setScript(document: Document, script: string): Document {
-  return { ...document, script, ...reconcile(parsedScript(script).scenes, document.scenes, document.nextId) }
+  return {
+    ...document,
+    script,
+    ...reconcile(parsedScript(script).scenes, document.scenes, document.nextId),
+  }
 }
 
 function withScene(document: Document, id: string, edit: (scene: Scene) => Scene): Document {
@@ -138,22 +209,38 @@ function swapShots(document: Document, { a, b }: CommandOf<'swapShots'>): Docume
   return withScene(swapped, b.sceneId, (scene) => withShot(scene, b.shot, one))
 }
 
-function adjustShots(document: Document, { target, shot, set }: CommandOf<'adjustShots'>): Document {
+function adjustShots(
+  document: Document,
+  { target, shot, set }: CommandOf<'adjustShots'>,
+): Document {
   const ids = targeted(document, target)
-  const adjusted = (scene: Scene): Scene => ({ ...scene, shots: scene.shots.map((s, i) => (shot === null || i === shot ? adjustedShot(s, set) : s)) })
-  return { ...document, scenes: document.scenes.map((scene) => (ids.has(scene.id) ? adjusted(scene) : scene)) }
+  const adjusted = (scene: Scene): Scene => ({
+    ...scene,
+    shots: scene.shots.map((s, i) => (shot === null || i === shot ? adjustedShot(s, set) : s)),
+  })
+  return {
+    ...document,
+    scenes: document.scenes.map((scene) => (ids.has(scene.id) ? adjusted(scene) : scene)),
+  }
 }
 
 function placeShots(document: Document, { scenes: places }: CommandOf<'placeShots'>): Document {
   const placed = new Map(places.map((place) => [place.sceneId, place]))
-  return { ...document, scenes: document.scenes.map((scene) => {
-    const place = placed.get(scene.id)
-    return place && place.text === scene.text ? { ...scene, shots: shotsPlaced(scene.shots, place.items.map(chosenItem)) } : scene
-  }) }
+  return {
+    ...document,
+    scenes: document.scenes.map((scene) => {
+      const place = placed.get(scene.id)
+      return place && place.text === scene.text
+        ? { ...scene, shots: shotsPlaced(scene.shots, place.items.map(chosenItem)) }
+        : scene
+    }),
+  }
 }
 
 /** What matching chose in place of what it chose before; a picture chosen by hand stays where it is. */
 function shotsPlaced(shots: readonly Shot[], items: readonly Shot['item'][]): Shot[] {
-  const kept = shots.flatMap((shot, i): Shot[] => (shot.by === 'hand' ? [shot] : items[i] ? [{ ...shot, item: items[i] }] : []))
+  const kept = shots.flatMap((shot, i): Shot[] =>
+    shot.by === 'hand' ? [shot] : items[i] ? [{ ...shot, item: items[i] }] : [],
+  )
   return [...kept, ...items.slice(shots.length).map((item): Shot => ({ item, by: 'match' }))]
 }

@@ -1,7 +1,8 @@
 import { assertNever } from '../fault.ts'
 import type { Command } from './command.ts'
 
-const count = (ids: readonly string[], done: string) => (ids.length === 1 ? `scene ${done}` : `${ids.length} scenes ${done}`)
+const count = (ids: readonly string[], done: string) =>
+  ids.length === 1 ? `scene ${done}` : `${ids.length} scenes ${done}`
 
 /** What a command changed, for "Undo: …". */
 export function commandName(command: Command): string {
@@ -23,9 +24,25 @@ export function commandName(command: Command): string {
     case 'setVoice':
       return 'voice'
     case 'setSpeaking':
-      return Object.keys(command.set).map((name) => ({ finish: 'finish of the voice', pauses: 'pauses', tighten: 'tightening of silences', understudy: 'voice that stands in', speakers: 'voices of the speakers', pronunciations: 'pronunciations' })[name] ?? name).join(', ')
+      return Object.keys(command.set)
+        .map(
+          (name) =>
+            ({
+              finish: 'finish of the voice',
+              pauses: 'pauses',
+              tighten: 'tightening of silences',
+              understudy: 'voice that stands in',
+              speakers: 'voices of the speakers',
+              pronunciations: 'pronunciations',
+            })[name] ?? name,
+        )
+        .join(', ')
     case 'useTakes':
-      return command.takes.length > 1 ? `takes of ${command.takes.length} scenes` : command.takes[0]!.take ? 'choice of a take' : 'take left to the voice'
+      return command.takes.length > 1
+        ? `takes of ${command.takes.length} scenes`
+        : command.takes[0]!.take
+          ? 'choice of a take'
+          : 'take left to the voice'
     case 'setMood':
       return 'music'
     case 'setTransition':
@@ -49,7 +66,21 @@ export function commandName(command: Command): string {
     case 'deleteScenes':
       return count(command.sceneIds, 'removed')
     case 'adjustScenes':
-      return Object.keys(command.set).map((name) => ({ hidden: command.set.hidden ? 'scene left out' : 'scene shown', length: 'length', pause: 'pause', super: 'words on the picture', speaker: 'speaker', voice: 'voice of a scene', pace: 'pace of a scene', emphasis: 'emphasis' })[name] ?? name).join(', ')
+      return Object.keys(command.set)
+        .map(
+          (name) =>
+            ({
+              hidden: command.set.hidden ? 'scene left out' : 'scene shown',
+              length: 'length',
+              pause: 'pause',
+              super: 'words on the picture',
+              speaker: 'speaker',
+              voice: 'voice of a scene',
+              pace: 'pace of a scene',
+              emphasis: 'emphasis',
+            })[name] ?? name,
+        )
+        .join(', ')
     case 'setShot':
       return 'picture'
     case 'layShots':
@@ -65,15 +96,36 @@ export function commandName(command: Command): string {
     case 'setCut':
       return 'place of a cut'
     case 'adjustShots':
-      return Object.keys(command.set).map((name) => ({ slip: 'part of the clip', speed: 'speed of the clip', frame: 'framing', transition: 'transition' })[name] ?? name).join(', ')
+      return Object.keys(command.set)
+        .map(
+          (name) =>
+            ({
+              slip: 'part of the clip',
+              speed: 'speed of the clip',
+              frame: 'framing',
+              transition: 'transition',
+            })[name] ?? name,
+        )
+        .join(', ')
     case 'pinSense':
       return `meaning of “${command.noun}”`
     case 'refusePicture':
       return command.refusal ? 'picture turned down' : 'picture wanted again'
     case 'setPicking':
-      return Object.keys(command.set).map((name) => ({ stills: 'clips and stills', longest: 'longest picture', without: 'sources of pictures' })[name] ?? name).join(', ')
+      return Object.keys(command.set)
+        .map(
+          (name) =>
+            ({
+              stills: 'clips and stills',
+              longest: 'longest picture',
+              without: 'sources of pictures',
+            })[name] ?? name,
+        )
+        .join(', ')
     case 'setMaking':
-      return command.set.style === undefined ? 'what made pictures leave out' : 'style of made pictures'
+      return command.set.style === undefined
+        ? 'what made pictures leave out'
+        : 'style of made pictures'
     case 'placeShots':
       return 'chosen pictures'
     case 'takeBack':

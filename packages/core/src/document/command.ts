@@ -1,17 +1,44 @@
 import { z } from 'zod'
 import { ChosenItem } from '../match/item.ts'
 import { Inverse } from './inverse.ts'
-import { Card, CheckedClaim, ChosenTake, Comment, Document, Frame, LENGTH_LIMIT, MOODS, Making, Matching, Picking, Refusal, SHOTS_LIMIT, Scene, Shot, SpeakerName, Speaking, Transition } from './document.ts'
+import {
+  Card,
+  CheckedClaim,
+  ChosenTake,
+  Comment,
+  Document,
+  Frame,
+  LENGTH_LIMIT,
+  MOODS,
+  Making,
+  Matching,
+  Picking,
+  Refusal,
+  SHOTS_LIMIT,
+  Scene,
+  Shot,
+  SpeakerName,
+  Speaking,
+  Transition,
+} from './document.ts'
 
 const sceneId = Scene.shape.id
 const shot = z.number().int().min(0).max(11)
 
 /** Scenes a setting is made for: all, those of a scene's chapter, or the ones named. */
-export const Target = z.union([z.literal('all'), z.object({ chapterOf: sceneId }), z.array(sceneId).min(1).max(5000)])
+export const Target = z.union([
+  z.literal('all'),
+  z.object({ chapterOf: sceneId }),
+  z.array(sceneId).min(1).max(5000),
+])
 export type Target = z.infer<typeof Target>
 
 /** Where scenes are put: before or after another, or at the end. */
-export const Place = z.union([z.object({ before: sceneId }), z.object({ after: sceneId }), z.literal('end')])
+export const Place = z.union([
+  z.object({ before: sceneId }),
+  z.object({ after: sceneId }),
+  z.literal('end'),
+])
 export type Place = z.infer<typeof Place>
 
 /** A scene on its way into a film: from another place, another episode, or just written. */
@@ -32,7 +59,13 @@ const SceneSettings = z.object({
   /** Samples of silence after the voice; written into the script as `[pause …]`. */
   pause: z.number().int().min(0).max(LENGTH_LIMIT).nullish(),
   /** Words on the picture; written into the script as `[super: …]`. */
-  super: z.string().trim().min(1).max(200).regex(/^[^[\]\n]*$/, 'words without square brackets').nullish(),
+  super: z
+    .string()
+    .trim()
+    .min(1)
+    .max(200)
+    .regex(/^[^[\]\n]*$/, 'words without square brackets')
+    .nullish(),
   speaker: SpeakerName.or(z.literal('')).nullish(),
   voice: Scene.shape.voice.unwrap().nullish(),
   pace: Scene.shape.pace.unwrap().nullish(),
@@ -54,50 +87,113 @@ export const Command = z.discriminatedUnion('type', [
   z.object({ type: z.literal('setWantedMinutes'), minutes: Document.shape.wantedMinutes }),
   z.object({ type: z.literal('setNotes'), notes: Document.shape.notes }),
   /** What was found out about a claim, in place of what was known; null forgets it. */
-  z.object({ type: z.literal('markClaim'), sentence: CheckedClaim.shape.sentence, words: CheckedClaim.shape.words, found: CheckedClaim.omit({ sentence: true, words: true }).nullable() }),
+  z.object({
+    type: z.literal('markClaim'),
+    sentence: CheckedClaim.shape.sentence,
+    words: CheckedClaim.shape.words,
+    found: CheckedClaim.omit({ sentence: true, words: true }).nullable(),
+  }),
   /** A comment, new or in place of the one with its id. */
   z.object({ type: z.literal('putComment'), comment: Comment }),
   z.object({ type: z.literal('removeComment'), id: Comment.shape.id }),
-  z.object({ type: z.literal('setVoice'), voice: Document.shape.voice, speed: Document.shape.speed }),
+  z.object({
+    type: z.literal('setVoice'),
+    voice: Document.shape.voice,
+    speed: Document.shape.speed,
+  }),
   /** How the film is spoken; what is left out stays. */
   z.object({ type: z.literal('setSpeaking'), set: Speaking.partial() }),
   /** Takes a person chose for scenes; null lets its voice speak. */
-  z.object({ type: z.literal('useTakes'), takes: z.array(z.object({ sceneId, take: ChosenTake.shape.hash.nullable() })).min(1).max(5000) }),
+  z.object({
+    type: z.literal('useTakes'),
+    takes: z
+      .array(z.object({ sceneId, take: ChosenTake.shape.hash.nullable() }))
+      .min(1)
+      .max(5000),
+  }),
   z.object({ type: z.literal('setMood'), mood: z.enum(MOODS) }),
   /** The transition at every cut that has none of its own. */
   z.object({ type: z.literal('setTransition'), transition: Transition }),
-  z.object({ type: z.literal('setCard'), card: z.enum(['opening', 'closing']), set: Card.partial() }),
+  z.object({
+    type: z.literal('setCard'),
+    card: z.enum(['opening', 'closing']),
+    set: Card.partial(),
+  }),
   /** The chapter beginning at a scene; null joins it to the one before. */
-  z.object({ type: z.literal('setChapter'), sceneId, title: z.string().trim().regex(/[\p{L}\p{N}]/u, 'a title of letters or digits').max(200).nullable() }),
+  z.object({
+    type: z.literal('setChapter'),
+    sceneId,
+    title: z
+      .string()
+      .trim()
+      .regex(/[\p{L}\p{N}]/u, 'a title of letters or digits')
+      .max(200)
+      .nullable(),
+  }),
   /** Replaces a scene's narration; empty text takes the scene out. */
   z.object({ type: z.literal('editNarration'), sceneId, text: z.string().max(20_000) }),
   /** Parts a scene before a character of its narration. */
   z.object({ type: z.literal('splitScene'), sceneId, at: z.number().int() }),
   /** Makes one scene of this and the next. */
   z.object({ type: z.literal('mergeScene'), sceneId }),
-  z.object({ type: z.literal('insertScenes'), place: Place, scenes: z.array(NewScene).min(1).max(1000) }),
-  z.object({ type: z.literal('moveScenes'), sceneIds: z.array(sceneId).min(1).max(5000), place: Place }),
+  z.object({
+    type: z.literal('insertScenes'),
+    place: Place,
+    scenes: z.array(NewScene).min(1).max(1000),
+  }),
+  z.object({
+    type: z.literal('moveScenes'),
+    sceneIds: z.array(sceneId).min(1).max(5000),
+    place: Place,
+  }),
   z.object({ type: z.literal('duplicateScenes'), sceneIds: z.array(sceneId).min(1).max(1000) }),
   z.object({ type: z.literal('deleteScenes'), sceneIds: z.array(sceneId).min(1).max(5000) }),
   z.object({ type: z.literal('adjustScenes'), target: Target, set: SceneSettings }),
   /** A person's choice for one shot; `null` shows a plain card. One past the last adds a shot. */
   z.object({ type: z.literal('setShot'), sceneId, shot, item: ChosenItem.nullable() }),
   /** Pictures laid on a scene in place of those it has, sharing it evenly. */
-  z.object({ type: z.literal('layShots'), sceneId, items: z.array(ChosenItem).min(1).max(SHOTS_LIMIT) }),
+  z.object({
+    type: z.literal('layShots'),
+    sceneId,
+    items: z.array(ChosenItem).min(1).max(SHOTS_LIMIT),
+  }),
   /** Two pictures change places. */
-  z.object({ type: z.literal('swapShots'), a: z.object({ sceneId, shot }), b: z.object({ sceneId, shot }) }),
-  z.object({ type: z.literal('addShot'), sceneId, shot, item: ChosenItem.nullable(), word: Shot.shape.word }),
+  z.object({
+    type: z.literal('swapShots'),
+    a: z.object({ sceneId, shot }),
+    b: z.object({ sceneId, shot }),
+  }),
+  z.object({
+    type: z.literal('addShot'),
+    sceneId,
+    shot,
+    item: ChosenItem.nullable(),
+    word: Shot.shape.word,
+  }),
   z.object({ type: z.literal('removeShot'), sceneId, shot }),
   /** Changes the order of pictures; the cuts stay where they are. */
   z.object({ type: z.literal('moveShot'), sceneId, from: shot, to: shot }),
   /** The word a shot begins at; null lets it be found. */
   z.object({ type: z.literal('setCut'), sceneId, shot, word: Shot.shape.word.unwrap().nullable() }),
   /** Settings of one shot of each scene, or of all when `shot` is null. */
-  z.object({ type: z.literal('adjustShots'), target: Target, shot: shot.nullable(), set: ShotSettings }),
+  z.object({
+    type: z.literal('adjustShots'),
+    target: Target,
+    shot: shot.nullable(),
+    set: ShotSettings,
+  }),
   /** What a noun means in this film; null leaves it to its context. */
-  z.object({ type: z.literal('pinSense'), noun: Matching.shape.senses.element.shape.noun, sense: Matching.shape.senses.element.shape.sense.nullable() }),
+  z.object({
+    type: z.literal('pinSense'),
+    noun: Matching.shape.senses.element.shape.noun,
+    sense: Matching.shape.senses.element.shape.sense.nullable(),
+  }),
   /** A picture that is not wanted in this film, and why; null wants it again. */
-  z.object({ type: z.literal('refusePicture'), item: ChosenItem, refusal: Refusal.omit({ item: true }).nullable() }),
+  z.object({
+    type: z.literal('refusePicture'),
+    item: ChosenItem,
+    refusal: Refusal.omit({ item: true }).nullable(),
+  }),
   /** How pictures are chosen for this film; what is left out stays. */
   z.object({ type: z.literal('setPicking'), set: Picking.partial() }),
   /** How pictures are made for this film; what is left out stays. */
@@ -105,7 +201,9 @@ export const Command = z.discriminatedUnion('type', [
   /** What matching chose; skipped where the narration changed meanwhile, and at shots chosen by hand. */
   z.object({
     type: z.literal('placeShots'),
-    scenes: z.array(z.object({ sceneId, text: z.string(), items: z.array(ChosenItem).max(SHOTS_LIMIT) })).max(5000),
+    scenes: z
+      .array(z.object({ sceneId, text: z.string(), items: z.array(ChosenItem).max(SHOTS_LIMIT) }))
+      .max(5000),
   }),
   /** Takes changes back, given what leads back from them. */
   z.object({ type: z.literal('takeBack'), inverse: Inverse }),

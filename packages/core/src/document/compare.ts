@@ -2,7 +2,20 @@ import type { Document, Scene } from './document.ts'
 import { equal } from './inverse.ts'
 import { parsedScript } from '../script/parsed-script.ts'
 
-export const SCENE_CHANGES = ['put in', 'taken out', 'words', 'pictures', 'moved', 'left out', 'shown', 'length', 'speaker', 'directions', 'voice', 'take'] as const
+export const SCENE_CHANGES = [
+  'put in',
+  'taken out',
+  'words',
+  'pictures',
+  'moved',
+  'left out',
+  'shown',
+  'length',
+  'speaker',
+  'directions',
+  'voice',
+  'take',
+] as const
 export type SceneChange = (typeof SCENE_CHANGES)[number]
 
 /** A scene as one of two compared documents has it. */
@@ -29,11 +42,28 @@ export interface Comparison {
   scenes: ComparedScene[]
 }
 
-const FILM: Record<string, string> = { title: 'title', voice: 'voice', speed: 'pace', speaking: 'speaking', mood: 'music', transition: 'transitions', cards: 'cards', wantedMinutes: 'wanted length', notes: 'notes', matching: 'what pictures mean', picking: 'how pictures are chosen', making: 'made pictures', claims: 'claims', comments: 'comments' }
+const FILM: Record<string, string> = {
+  title: 'title',
+  voice: 'voice',
+  speed: 'pace',
+  speaking: 'speaking',
+  mood: 'music',
+  transition: 'transitions',
+  cards: 'cards',
+  wantedMinutes: 'wanted length',
+  notes: 'notes',
+  matching: 'what pictures mean',
+  picking: 'how pictures are chosen',
+  making: 'made pictures',
+  claims: 'claims',
+  comments: 'comments',
+}
 
 /** What lies between two documents of one episode, scene by scene; scenes that are the same are left out. */
 export function compareDocuments(before: Document, after: Document): Comparison {
-  const film = Object.entries(FILM).flatMap(([name, word]) => (equal(before[name as keyof Document], after[name as keyof Document]) ? [] : [word]))
+  const film = Object.entries(FILM).flatMap(([name, word]) =>
+    equal(before[name as keyof Document], after[name as keyof Document]) ? [] : [word],
+  )
   const [old, now] = [looksOf(before), looksOf(after)]
   const stayed = inOrder(after.scenes.flatMap(({ id }) => old.get(id)?.number ?? []))
   const scenes: ComparedScene[] = []
@@ -41,7 +71,8 @@ export function compareDocuments(before: Document, after: Document): Comparison 
   const takenOut = (upTo: number) => {
     for (; place < upTo; place++) {
       const { id } = before.scenes[place]!
-      if (!now.has(id)) scenes.push({ id, before: lookOf(old.get(id)!), after: null, changes: ['taken out'] })
+      if (!now.has(id))
+        scenes.push({ id, before: lookOf(old.get(id)!), after: null, changes: ['taken out'] })
     }
   }
   for (const { id } of after.scenes) {
@@ -66,20 +97,40 @@ interface Look extends SceneLook {
 
 function looksOf({ scenes, script }: Document): Map<string, Look> {
   const parsed = parsedScript(script).scenes
-  return new Map(scenes.map((scene, i) => [scene.id, {
-    number: i + 1, text: scene.text, pictures: scene.shots.flatMap(({ item }) => (item ? [item.id] : [])), scene,
-    speaker: parsed[i]?.speaker ?? '', directions: parsed[i]?.directions ?? [],
-  }]))
+  return new Map(
+    scenes.map((scene, i) => [
+      scene.id,
+      {
+        number: i + 1,
+        text: scene.text,
+        pictures: scene.shots.flatMap(({ item }) => (item ? [item.id] : [])),
+        scene,
+        speaker: parsed[i]?.speaker ?? '',
+        directions: parsed[i]?.directions ?? [],
+      },
+    ]),
+  )
 }
 
 const lookOf = ({ number, text, pictures }: Look): SceneLook => ({ number, text, pictures })
 
 function changesOf(was: Look, is: Look, moved: boolean): SceneChange[] {
   const found: [boolean, SceneChange][] = [
-    [was.text !== is.text, 'words'], [!equal(was.scene.shots, is.scene.shots), 'pictures'], [moved, 'moved'],
-    [!was.scene.hidden && !!is.scene.hidden, 'left out'], [!!was.scene.hidden && !is.scene.hidden, 'shown'],
-    [was.scene.length !== is.scene.length, 'length'], [was.speaker !== is.speaker, 'speaker'], [!equal(was.directions, is.directions), 'directions'],
-    [was.scene.voice !== is.scene.voice || was.scene.pace !== is.scene.pace || was.scene.emphasis !== is.scene.emphasis, 'voice'], [!equal(was.scene.take, is.scene.take), 'take'],
+    [was.text !== is.text, 'words'],
+    [!equal(was.scene.shots, is.scene.shots), 'pictures'],
+    [moved, 'moved'],
+    [!was.scene.hidden && !!is.scene.hidden, 'left out'],
+    [!!was.scene.hidden && !is.scene.hidden, 'shown'],
+    [was.scene.length !== is.scene.length, 'length'],
+    [was.speaker !== is.speaker, 'speaker'],
+    [!equal(was.directions, is.directions), 'directions'],
+    [
+      was.scene.voice !== is.scene.voice ||
+        was.scene.pace !== is.scene.pace ||
+        was.scene.emphasis !== is.scene.emphasis,
+      'voice',
+    ],
+    [!equal(was.scene.take, is.scene.take), 'take'],
   ]
   return found.flatMap(([changed, name]) => (changed ? [name] : []))
 }

@@ -8,8 +8,23 @@ import { orderly } from './shot-edits.ts'
 export function consistent(document: Document): Document {
   const parsed = parsedScript(document.script).scenes
   const known = [...new Map(document.scenes.map((scene) => [scene.id, scene])).values()]
-  const number = Math.max(document.nextId, ...known.map(({ id }) => Number(/^s(\d{1,9})$/.exec(id)?.[1] ?? 0) + 1))
-  const same = parsed.length === document.scenes.length && known.length === parsed.length && parsed.every(({ text }, i) => text === document.scenes[i]!.text)
-  const { scenes, nextId } = same ? { scenes: document.scenes, nextId: number } : reconcile(parsed, known, number)
-  return { ...document, nextId, scenes: scenes.map((scene) => ({ ...scene, shots: orderly(scene.shots, wordsOf(scene.text).length) })) }
+  const number = Math.max(
+    document.nextId,
+    ...known.map(({ id }) => Number(/^s(\d{1,9})$/.exec(id)?.[1] ?? 0) + 1),
+  )
+  const same =
+    parsed.length === document.scenes.length &&
+    known.length === parsed.length &&
+    parsed.every(({ text }, i) => text === document.scenes[i]!.text)
+  const { scenes, nextId } = same
+    ? { scenes: document.scenes, nextId: number }
+    : reconcile(parsed, known, number)
+  return {
+    ...document,
+    nextId,
+    scenes: scenes.map((scene) => ({
+      ...scene,
+      shots: orderly(scene.shots, wordsOf(scene.text).length),
+    })),
+  }
 }

@@ -5,7 +5,11 @@ import { EMPHASES, FINISHES, PauseFactor, Speed } from '../speech/voicing.ts'
 import { SAMPLE_RATE } from '../time.ts'
 
 /** A view of a picture: its centre (0 to 1 each way) and how much of the largest possible view it shows. */
-const View = z.object({ x: z.number().min(0).max(1), y: z.number().min(0).max(1), scale: z.number().min(0.1).max(1) })
+const View = z.object({
+  x: z.number().min(0).max(1),
+  y: z.number().min(0).max(1),
+  scale: z.number().min(0.1).max(1),
+})
 
 /** What is seen of a picture at a shot's first and at its last frame. */
 export const Frame = z.object({ from: View, to: View })
@@ -13,8 +17,18 @@ export const Frame = z.object({ from: View, to: View })
 export const TRANSITIONS = ['cut', 'dissolve', 'dip'] as const
 /** How one picture gives way to the next; it begins at the cut and lasts so many samples, 0 for a plain cut. */
 export const Transition = z
-  .object({ kind: z.enum(TRANSITIONS), samples: z.number().int().min(0).max(3 * SAMPLE_RATE) })
-  .refine(({ kind, samples }) => (kind === 'cut') === (samples === 0), 'a cut takes no time and everything else some')
+  .object({
+    kind: z.enum(TRANSITIONS),
+    samples: z
+      .number()
+      .int()
+      .min(0)
+      .max(3 * SAMPLE_RATE),
+  })
+  .refine(
+    ({ kind, samples }) => (kind === 'cut') === (samples === 0),
+    'a cut takes no time and everything else some',
+  )
 export type Transition = z.infer<typeof Transition>
 export const CUT: Transition = { kind: 'cut', samples: 0 }
 
@@ -28,7 +42,12 @@ export const Shot = z.object({
   /** The word of the narration it begins at, counted from 0; left out, the scene is shared evenly. */
   word: z.number().int().positive().optional(),
   /** Samples of a clip left out at its beginning. */
-  slip: z.number().int().positive().max(3600 * SAMPLE_RATE).optional(),
+  slip: z
+    .number()
+    .int()
+    .positive()
+    .max(3600 * SAMPLE_RATE)
+    .optional(),
   /** How fast a clip runs; left out, as it was taken. */
   speed: z.number().min(0.25).max(4).optional(),
   /** Left out, a still moves by itself and a clip is seen whole. */
@@ -43,7 +62,10 @@ export const LENGTH_LIMIT = 300 * SAMPLE_RATE
 
 const VoiceId = z.string().min(1).max(80)
 /** A name in capital letters, as it stands before a colon in the script. */
-export const SpeakerName = z.string().trim().regex(/^\p{Lu}[\p{Lu}\p{N} .'’-]{1,30}$/u, 'a name in capital letters, 2 to 31 long')
+export const SpeakerName = z
+  .string()
+  .trim()
+  .regex(/^\p{Lu}[\p{Lu}\p{N} .'’-]{1,30}$/u, 'a name in capital letters, 2 to 31 long')
 
 /** How a film is spoken, beside its voice and pace. */
 export const Speaking = z.object({
@@ -59,10 +81,20 @@ export const Speaking = z.object({
   pronunciations: z.array(Pronunciation).max(500),
 })
 export type Speaking = z.infer<typeof Speaking>
-export const PLAIN_SPEAKING: Speaking = { finish: 'documentary', pauses: 1, tighten: null, understudy: null, speakers: [], pronunciations: [] }
+export const PLAIN_SPEAKING: Speaking = {
+  finish: 'documentary',
+  pauses: 1,
+  tighten: null,
+  understudy: null,
+  speakers: [],
+  pronunciations: [],
+}
 
 /** A take a person chose for a scene: a recording, or one that was spoken before. It lapses when the narration changes. */
-export const ChosenTake = z.object({ hash: z.string().regex(/^[0-9a-f]{32}$/), text: z.string().min(1) })
+export const ChosenTake = z.object({
+  hash: z.string().regex(/^[0-9a-f]{32}$/),
+  text: z.string().min(1),
+})
 export type ChosenTake = z.infer<typeof ChosenTake>
 
 export const Scene = z.object({
@@ -88,7 +120,11 @@ export const Card = z.object({
   shown: z.boolean(),
   /** Null: as the house style words it. */
   text: z.string().max(300).nullable(),
-  samples: z.number().int().min(SAMPLE_RATE).max(60 * SAMPLE_RATE),
+  samples: z
+    .number()
+    .int()
+    .min(SAMPLE_RATE)
+    .max(60 * SAMPLE_RATE),
 })
 export type Card = z.infer<typeof Card>
 
@@ -140,7 +176,9 @@ export type Refusal = z.infer<typeof Refusal>
 /** What a person told matching. */
 export const Matching = z.object({
   /** What a noun means in this film, by WordNet's offset of the sense. */
-  senses: z.array(z.object({ noun: z.string().min(1).max(80), sense: z.string().regex(/^\d{8}$/) })).max(500),
+  senses: z
+    .array(z.object({ noun: z.string().min(1).max(80), sense: z.string().regex(/^\d{8}$/) }))
+    .max(500),
   refusals: z.array(Refusal).max(5000),
 })
 export type Matching = z.infer<typeof Matching>
@@ -205,13 +243,40 @@ export const UNTITLED = 'Untitled episode'
 
 export function emptyDocument(title: string): Document {
   const card = { shown: false, text: null, samples: 4 * SAMPLE_RATE }
-  return { version: 7, title, script: '', voice: DEFAULT_VOICE, speed: 1, speaking: PLAIN_SPEAKING, mood: 'calm', transition: CUT, cards: { opening: card, closing: card }, scenes: [], matching: NOTHING_TOLD, picking: PLAIN_PICKING, making: PLAIN_MAKING, wantedMinutes: null, notes: '', claims: [], comments: [], nextId: 1 }
+  return {
+    version: 7,
+    title,
+    script: '',
+    voice: DEFAULT_VOICE,
+    speed: 1,
+    speaking: PLAIN_SPEAKING,
+    mood: 'calm',
+    transition: CUT,
+    cards: { opening: card, closing: card },
+    scenes: [],
+    matching: NOTHING_TOLD,
+    picking: PLAIN_PICKING,
+    making: PLAIN_MAKING,
+    wantedMinutes: null,
+    notes: '',
+    claims: [],
+    comments: [],
+    nextId: 1,
+  }
 }
 
 /** A document as an earlier version kept it, in today's form; anything else as it is. */
 export function upgraded(stored: unknown): unknown {
   if (typeof stored !== 'object' || stored === null || !('version' in stored)) return stored
-  if (stored.version === 2) return upgraded({ ...stored, version: 3, wantedMinutes: null, notes: '', claims: [], comments: [] })
+  if (stored.version === 2)
+    return upgraded({
+      ...stored,
+      version: 3,
+      wantedMinutes: null,
+      notes: '',
+      claims: [],
+      comments: [],
+    })
   if (stored.version === 3) return upgraded({ ...stored, version: 4, speaking: PLAIN_SPEAKING })
   if (stored.version === 4) return upgraded({ ...stored, version: 5, matching: NOTHING_TOLD })
   if (stored.version === 5) return upgraded({ ...stored, version: 6, making: PLAIN_MAKING })

@@ -16,7 +16,11 @@ export interface Draft {
 
 export function draftOf({ script, scenes, nextId }: Document): Draft {
   return {
-    blocks: outlineOf(script, parsedScript(script), scenes.map(({ id }) => id)),
+    blocks: outlineOf(
+      script,
+      parsedScript(script),
+      scenes.map(({ id }) => id),
+    ),
     scenes: new Map(scenes.map((scene) => [scene.id, scene])),
     nextId,
   }
@@ -35,12 +39,18 @@ export function settle(document: Document, { blocks, scenes, nextId }: Draft): D
     return { ...document, script, ...reconcile(parsed, known, nextId) }
   }
   let next = nextId
-  const owners = [...pieces.slice(0, free + 1), ...Array.from({ length: extra }, () => undefined), ...pieces.slice(free + 1)]
+  const owners = [
+    ...pieces.slice(0, free + 1),
+    ...Array.from({ length: extra }, () => undefined),
+    ...pieces.slice(free + 1),
+  ]
   const settled = owners.map((piece, i): Scene => {
     const { text } = parsed[i]!
     const old = piece && scenes.get(piece.id)!
     if (!old) return { id: `s${next++}`, text, shots: [] }
-    return old.text === text ? old : { ...old, text, shots: orderly(old.shots, wordsOf(text).length) }
+    return old.text === text
+      ? old
+      : { ...old, text, shots: orderly(old.shots, wordsOf(text).length) }
   })
   return { ...document, script, scenes: settled, nextId: next }
 }
@@ -60,7 +70,10 @@ export function sceneOf({ scenes }: Pick<Draft, 'scenes'>, id: string): Scene {
 }
 
 /** Takes pieces out of their paragraphs. @returns them in the film's order, with their speakers */
-export function lifted({ blocks }: Draft, ids: ReadonlySet<string>): { piece: Piece; speaker: string }[] {
+export function lifted(
+  { blocks }: Draft,
+  ids: ReadonlySet<string>,
+): { piece: Piece; speaker: string }[] {
   return blocks.flatMap((block) => {
     const taken = block.pieces.filter(({ id }) => ids.has(id))
     if (taken.length) {
@@ -71,12 +84,23 @@ export function lifted({ blocks }: Draft, ids: ReadonlySet<string>): { piece: Pi
   })
 }
 
-export const paragraph = (speaker: string, pieces: Piece[]): Block => ({ gap: '\n\n', raw: '', heading: false, speaker, pieces, changed: true })
+export const paragraph = (speaker: string, pieces: Piece[]): Block => ({
+  gap: '\n\n',
+  raw: '',
+  heading: false,
+  speaker,
+  pieces,
+  changed: true,
+})
 
 /**
  * Puts pieces at a place: into the paragraph that is there when it has their speaker, else as paragraphs of their own in it.
  */
-export function put(draft: Draft, pieces: readonly { piece: Piece; speaker: string }[], place: Place) {
+export function put(
+  draft: Draft,
+  pieces: readonly { piece: Piece; speaker: string }[],
+  place: Place,
+) {
   const runs: Block[] = []
   for (const { piece, speaker } of pieces) {
     if (runs.at(-1)?.speaker === speaker) runs.at(-1)!.pieces.push(piece)
@@ -88,18 +112,28 @@ export function put(draft: Draft, pieces: readonly { piece: Piece; speaker: stri
   const { block } = at
   const index = at.piece + ('after' in place ? 1 : 0)
   block.changed = true
-  if (runs.length === 1 && runs[0]!.speaker === block.speaker) return void block.pieces.splice(index, 0, ...runs[0]!.pieces)
+  if (runs.length === 1 && runs[0]!.speaker === block.speaker)
+    return void block.pieces.splice(index, 0, ...runs[0]!.pieces)
   const rest = block.pieces.splice(index)
-  const parts = [...(block.pieces.length ? [block] : []), ...runs, ...(rest.length ? [paragraph(block.speaker, rest)] : [])]
+  const parts = [
+    ...(block.pieces.length ? [block] : []),
+    ...runs,
+    ...(rest.length ? [paragraph(block.speaker, rest)] : []),
+  ]
   parts[0]!.gap = block.gap
   draft.blocks.splice(at.index, 1, ...parts)
 }
 
 /** The scenes a target means, in the film's order. @throws TidyError `scene_not_found` */
-export function targeted({ scenes, script }: Pick<Document, 'scenes' | 'script'>, target: Target): Set<string> {
+export function targeted(
+  { scenes, script }: Pick<Document, 'scenes' | 'script'>,
+  target: Target,
+): Set<string> {
   if (target === 'all') return new Set(scenes.map(({ id }) => id))
   const named = Array.isArray(target) ? target : [target.chapterOf]
-  for (const id of named) if (!scenes.some((scene) => scene.id === id)) throw new TidyError('scene_not_found', { sceneId: id })
+  for (const id of named)
+    if (!scenes.some((scene) => scene.id === id))
+      throw new TidyError('scene_not_found', { sceneId: id })
   if (Array.isArray(target)) return new Set(target)
   const parsed = parsedScript(script).scenes
   const chapter = parsed[scenes.findIndex(({ id }) => id === target.chapterOf)]!.chapter

@@ -36,21 +36,65 @@ export interface Film {
 /** @param rate of the film's voice, `voiceRate` */
 export function filmOf(document: Document, rate = 1): Film {
   const { scenes, chapters, remarks } = parsedScript(document.script)
-  const shown = document.scenes.flatMap((scene, i) => (scene.hidden ? [] : [filmScene(scene, scenes[i]!)]))
+  const shown = document.scenes.flatMap((scene, i) =>
+    scene.hidden ? [] : [filmScene(scene, scenes[i]!)],
+  )
   const { opening, closing } = document.cards
   return {
     scenes: [
-      ...(opening.shown ? [cardScene('opening', opening.text ?? document.title, opening.samples, -1)] : []),
+      ...(opening.shown
+        ? [cardScene('opening', opening.text ?? document.title, opening.samples, -1)]
+        : []),
       ...shown,
-      ...(closing.shown ? [cardScene('closing', closing.text ?? 'Thank you for watching', closing.samples, shown.at(-1)?.chapter ?? -1)] : []),
+      ...(closing.shown
+        ? [
+            cardScene(
+              'closing',
+              closing.text ?? 'Thank you for watching',
+              closing.samples,
+              shown.at(-1)?.chapter ?? -1,
+            ),
+          ]
+        : []),
     ],
-    chapters, remarks, speed: document.speed, pauses: document.speaking.pauses, rate, transition: document.transition,
+    chapters,
+    remarks,
+    speed: document.speed,
+    pauses: document.speaking.pauses,
+    rate,
+    transition: document.transition,
   }
 }
 
-function filmScene({ id, shots, length, voice, pace, emphasis, take }: Scene, { text, chapter, speaker, directions, opensParagraph, estimatedSeconds }: ScriptScene): FilmScene {
-  return { id, shots, text, chapter, directions, opensParagraph, estimatedSeconds, ...(speaker ? { speaker } : {}), ...(length ? { length } : {}), ...(voice ? { voice } : {}), ...(pace ? { pace } : {}), ...(emphasis ? { emphasis } : {}), ...(take?.text === text ? { take: take.hash } : {}) }
+function filmScene(
+  { id, shots, length, voice, pace, emphasis, take }: Scene,
+  { text, chapter, speaker, directions, opensParagraph, estimatedSeconds }: ScriptScene,
+): FilmScene {
+  return {
+    id,
+    shots,
+    text,
+    chapter,
+    directions,
+    opensParagraph,
+    estimatedSeconds,
+    ...(speaker ? { speaker } : {}),
+    ...(length ? { length } : {}),
+    ...(voice ? { voice } : {}),
+    ...(pace ? { pace } : {}),
+    ...(emphasis ? { emphasis } : {}),
+    ...(take?.text === text ? { take: take.hash } : {}),
+  }
 }
 
-const cardScene = (id: string, card: string, length: number, chapter: number): FilmScene =>
-  ({ id, card, length, chapter, text: '', shots: [], directions: [], opensParagraph: true, estimatedSeconds: 0 })
+const cardScene = (id: string, card: string, length: number, chapter: number): FilmScene => ({
+  id,
+  card,
+  length,
+  chapter,
+  text: '',
+  shots: [],
+  directions: [],
+  opensParagraph: true,
+  estimatedSeconds: 0,
+})

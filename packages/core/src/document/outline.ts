@@ -1,5 +1,11 @@
 import { TidyError } from '../fault.ts'
-import { BOUNDARY, parseScript, SPOKEN, type ParsedScript, type ScriptBlock } from '../script/parse.ts'
+import {
+  BOUNDARY,
+  parseScript,
+  SPOKEN,
+  type ParsedScript,
+  type ScriptBlock,
+} from '../script/parse.ts'
 
 /** The text of one scene as it stands in the script, its directions with it, without the marks that part it from others. */
 export interface Piece {
@@ -40,7 +46,11 @@ export function outlineOf(script: string, parsed: ParsedScript, ids: readonly st
       heading: block.heading !== undefined,
       speaker: parsed.scenes[block.first]?.speaker ?? '',
       pieces: piecesOf(script, parsed, block, ids, taken),
-      changed: parsed.scenes.slice(block.first, block.end).some((scene) => scene.marked.some((mark) => taken.has(mark))) || [...taken].some((mark) => mark.from >= from && mark.to <= to),
+      changed:
+        parsed.scenes
+          .slice(block.first, block.end)
+          .some((scene) => scene.marked.some((mark) => taken.has(mark))) ||
+        [...taken].some((mark) => mark.from >= from && mark.to <= to),
     }
     at = to
     return made
@@ -54,23 +64,38 @@ type Stray = ParsedScript['scenes'][number]['marked'][number]
 function strayDirections({ blocks, scenes }: ParsedScript): Set<Stray> {
   const strays = new Set<Stray>()
   for (const { source, first, end } of blocks)
-    for (const scene of scenes.slice(first, end)) for (const mark of scene.marked) if (mark.from < source.from || mark.to > source.to) strays.add(mark)
+    for (const scene of scenes.slice(first, end))
+      for (const mark of scene.marked)
+        if (mark.from < source.from || mark.to > source.to) strays.add(mark)
   return new Set([...strays].sort((a, b) => a.from - b.from))
 }
 
-function piecesOf(script: string, { scenes }: ParsedScript, block: ScriptBlock, ids: readonly string[], strays: ReadonlySet<Stray>): Piece[] {
+function piecesOf(
+  script: string,
+  { scenes }: ParsedScript,
+  block: ScriptBlock,
+  ids: readonly string[],
+  strays: ReadonlySet<Stray>,
+): Piece[] {
   const own = scenes.slice(block.first, block.end)
   let start = block.label?.to ?? block.source.from
   return own.map((scene, i) => {
-    const pauses = scene.marked.filter((mark, d) => scene.directions[d]!.kind === 'pause' && !strays.has(mark)).map(({ to }) => to)
+    const pauses = scene.marked
+      .filter((mark, d) => scene.directions[d]!.kind === 'pause' && !strays.has(mark))
+      .map(({ to }) => to)
     const end = i === own.length - 1 ? block.source.to : Math.max(scene.source.to, ...pauses)
     const from = start
     start = end
     const led = scene.marked.filter((mark) => strays.has(mark) && mark.from < block.source.from)
-    const followed = scene.marked.filter((mark) => strays.has(mark) && mark.from > block.source.from)
+    const followed = scene.marked.filter(
+      (mark) => strays.has(mark) && mark.from > block.source.from,
+    )
     const words = (marks: readonly Stray[]) => marks.map((mark) => script.slice(mark.from, mark.to))
     return readLater(ids[block.first + i]!, () => {
-      const inside = blanked(script, from, end, strays).replace(BOUNDARY, ' ').replace(/[^\S\n]+/g, ' ').trim()
+      const inside = blanked(script, from, end, strays)
+        .replace(BOUNDARY, ' ')
+        .replace(/[^\S\n]+/g, ' ')
+        .trim()
       return [...words(led), inside, ...words(followed)].join(' ').replace(UNCLOSED, '$&]')
     })
   })
@@ -79,7 +104,12 @@ function piecesOf(script: string, { scenes }: ParsedScript, block: ScriptBlock, 
 /** A piece whose text is made when it is asked for: a change touches few of a film's paragraphs. */
 function readLater(id: string, read: () => string): Piece {
   let raw: string | undefined
-  return { id, get raw() { return (raw ??= read()) } }
+  return {
+    id,
+    get raw() {
+      return (raw ??= read())
+    },
+  }
 }
 
 function blanked(script: string, start: number, end: number, strays: ReadonlySet<Stray>): string {
@@ -99,7 +129,9 @@ export function scriptOf(blocks: readonly Block[]): string {
     const text = block.changed && !block.heading ? paragraphText(block) : block.raw
     return text ? [{ gap: block.gap, text }] : []
   })
-  return written.map(({ gap, text }, i) => (i === 0 ? gap.replace(/^\s*\n/, '') : gap || '\n\n') + text).join('')
+  return written
+    .map(({ gap, text }, i) => (i === 0 ? gap.replace(/^\s*\n/, '') : gap || '\n\n') + text)
+    .join('')
 }
 
 /** A paragraph whose scenes are exactly its pieces: parted and kept together by marks where parsing would do otherwise. */
@@ -117,7 +149,8 @@ export function paragraphText({ speaker, pieces }: Pick<Block, 'speaker' | 'piec
   const edits: { at: number; mark: string }[] = []
   for (let i = 1; i < pieces.length; i++) {
     const start = starts[i]!
-    if (found.some(({ from, to }) => from < start && to > start)) edits.push({ at: start, mark: '| ' })
+    if (found.some(({ from, to }) => from < start && to > start))
+      edits.push({ at: start, mark: '| ' })
   }
   for (let k = 1; k < found.length; k++) {
     const [end, next] = [found[k - 1]!.to, found[k]!.from]
@@ -125,12 +158,16 @@ export function paragraphText({ speaker, pieces }: Pick<Block, 'speaker' | 'piec
     const parted = starts.some((start) => start >= end && start <= next)
     if (!parted && owner >= 0 && !pieces[owner]!.free) edits.push({ at: end, mark: ' ~' })
   }
-  for (const { at, mark } of edits.sort((a, b) => b.at - a.at)) text = text.slice(0, at) + mark + text.slice(at)
+  for (const { at, mark } of edits.sort((a, b) => b.at - a.at))
+    text = text.slice(0, at) + mark + text.slice(at)
   return text
 }
 
 /** Where a scene's piece is. @throws TidyError `scene_not_found` */
-export function placeOf(blocks: readonly Block[], id: string): { block: Block; index: number; piece: number } {
+export function placeOf(
+  blocks: readonly Block[],
+  id: string,
+): { block: Block; index: number; piece: number } {
   for (const [index, block] of blocks.entries()) {
     const piece = block.pieces.findIndex((candidate) => candidate.id === id)
     if (piece >= 0) return { block, index, piece }

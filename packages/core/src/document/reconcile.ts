@@ -11,7 +11,11 @@ import type { Scene } from './document.ts'
  * @param before scenes the document had
  * @param nextId number for the first new scene
  */
-export function reconcile(parsed: readonly ScriptScene[], before: readonly Scene[], nextId: number) {
+export function reconcile(
+  parsed: readonly ScriptScene[],
+  before: readonly Scene[],
+  nextId: number,
+) {
   const owner = sameText(parsed, before)
   pairEdited(parsed, before, owner)
   let next = nextId
@@ -23,22 +27,28 @@ export function reconcile(parsed: readonly ScriptScene[], before: readonly Scene
 }
 
 /** Longest common run of unchanged narrations; `owner[i]` is the old index of new scene `i`. */
-function sameText(parsed: readonly ScriptScene[], before: readonly Scene[]): (number | undefined)[] {
+function sameText(
+  parsed: readonly ScriptScene[],
+  before: readonly Scene[],
+): (number | undefined)[] {
   const owner = new Array<number | undefined>(parsed.length).fill(undefined)
   let head = 0
-  while (head < parsed.length && head < before.length && parsed[head]!.text === before[head]!.text) owner[head] = head++
+  while (head < parsed.length && head < before.length && parsed[head]!.text === before[head]!.text)
+    owner[head] = head++
   let newEnd = parsed.length
   let oldEnd = before.length
-  while (newEnd > head && oldEnd > head && parsed[newEnd - 1]!.text === before[oldEnd - 1]!.text) owner[--newEnd] = --oldEnd
+  while (newEnd > head && oldEnd > head && parsed[newEnd - 1]!.text === before[oldEnd - 1]!.text)
+    owner[--newEnd] = --oldEnd
   const rows = newEnd - head
   const columns = oldEnd - head
   const length = Array.from({ length: rows + 1 }, () => new Uint16Array(columns + 1))
   for (let i = rows - 1; i >= 0; i--)
     for (let j = columns - 1; j >= 0; j--)
-      length[i]![j] = parsed[head + i]!.text === before[head + j]!.text
-        ? length[i + 1]![j + 1]! + 1
-        : Math.max(length[i + 1]![j]!, length[i]![j + 1]!)
-  for (let i = 0, j = 0; i < rows && j < columns; ) {
+      length[i]![j] =
+        parsed[head + i]!.text === before[head + j]!.text
+          ? length[i + 1]![j + 1]! + 1
+          : Math.max(length[i + 1]![j]!, length[i]![j + 1]!)
+  for (let i = 0, j = 0; i < rows && j < columns;) {
     if (parsed[head + i]!.text === before[head + j]!.text) owner[head + i++] = head + j++
     else if (length[i + 1]![j]! >= length[i]![j + 1]!) i++
     else j++
@@ -46,7 +56,11 @@ function sameText(parsed: readonly ScriptScene[], before: readonly Scene[]): (nu
   return owner
 }
 
-function pairEdited(parsed: readonly ScriptScene[], before: readonly Scene[], owner: (number | undefined)[]) {
+function pairEdited(
+  parsed: readonly ScriptScene[],
+  before: readonly Scene[],
+  owner: (number | undefined)[],
+) {
   let firstFree = 0
   for (let i = 0; i < parsed.length; i++) {
     if (owner[i] !== undefined) {
@@ -68,5 +82,7 @@ export function likeness(a: string, b: string): number {
   const words = (text: string) => new Set(text.toLowerCase().match(/[\p{L}\p{N}]+/gu) ?? [])
   const [left, right] = [words(a), words(b)]
   const shared = [...left].filter((word) => right.has(word)).length
-  return shared / Math.max(1, Math.min(left.size, right.size), Math.max(left.size, right.size) * 0.7)
+  return (
+    shared / Math.max(1, Math.min(left.size, right.size), Math.max(left.size, right.size) * 0.7)
+  )
 }

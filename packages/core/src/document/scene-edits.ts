@@ -5,24 +5,49 @@ import { secondsFromSamples } from '../time.ts'
 import { wordsOf } from '../speech/word-times.ts'
 import type { CommandOf, NewScene } from './command.ts'
 import type { Document, Scene } from './document.ts'
-import { added, draftOf, lifted, paragraph, put, sceneOf, settle, targeted, type Draft } from './draft.ts'
+import {
+  added,
+  draftOf,
+  lifted,
+  paragraph,
+  put,
+  sceneOf,
+  settle,
+  targeted,
+  type Draft,
+} from './draft.ts'
 import { directionsIn, paragraphText, placeOf, spoken, type Block, type Piece } from './outline.ts'
 import { joinedShots, orderly, partedShots, shotsAfterEdit } from './shot-edits.ts'
 
 /** One line, no mark at its head that a script would read as a heading. */
-const oneLine = (text: string) => cleanScript(text).replace(/\s*\n\s*/g, ' ').replace(/^\s*#+/, '').trim()
+const oneLine = (text: string) =>
+  cleanScript(text)
+    .replace(/\s*\n\s*/g, ' ')
+    .replace(/^\s*#+/, '')
+    .trim()
 
 /** Puts new words where a scene's old ones stand; its directions stay. A sentence typed in becomes a scene of its own. */
-export function editNarration(document: Document, { sceneId, text }: CommandOf<'editNarration'>): Document {
+export function editNarration(
+  document: Document,
+  { sceneId, text }: CommandOf<'editNarration'>,
+): Document {
   const draft = draftOf(document)
   const scene = sceneOf(draft, sceneId)
   const words = oneLine(text)
   if (!spoken(words.replace(/\[[^[\]]*\]/g, ''))) return deleteScenes(document, [sceneId])
   const { block, piece } = placeOf(draft.blocks, sceneId)
   const { directions, pauses } = directionsIn(block.pieces[piece]!.raw)
-  block.pieces[piece] = { id: sceneId, raw: [...directions, keptTogether(words, scene.text), ...pauses].join(' '), free: true }
+  block.pieces[piece] = {
+    id: sceneId,
+    raw: [...directions, keptTogether(words, scene.text), ...pauses].join(' '),
+    free: true,
+  }
   block.changed = true
-  draft.scenes.set(sceneId, { ...scene, text: words, shots: shotsAfterEdit(scene.shots, scene.text, words) })
+  draft.scenes.set(sceneId, {
+    ...scene,
+    text: words,
+    shots: shotsAfterEdit(scene.shots, scene.text, words),
+  })
   return settle(document, draft)
 }
 
@@ -53,16 +78,32 @@ export function splitScene(document: Document, { sceneId, at }: CommandOf<'split
   const [shots, rest] = partedShots(scene.shots, words, Math.min(first, words - 1))
   const { length: _, ...unheld } = scene
   draft.scenes.set(sceneId, { ...unheld, text: head.trim(), shots: orderly(shots, first) })
-  const second = added(draft, { ...unheld, text: tail.trim(), shots: orderly(rest, wordsOf(tail).length) })
-  block.pieces.splice(piece, 1, { id: sceneId, raw: raw.slice(0, cut).trim() }, { id: second, raw: raw.slice(cut).trim() })
+  const second = added(draft, {
+    ...unheld,
+    text: tail.trim(),
+    shots: orderly(rest, wordsOf(tail).length),
+  })
+  block.pieces.splice(
+    piece,
+    1,
+    { id: sceneId, raw: raw.slice(0, cut).trim() },
+    { id: second, raw: raw.slice(cut).trim() },
+  )
   block.changed = true
   return settle(document, draft)
 }
 
 /** Inside a word, the place before it; scripts without spaces are parted anywhere. */
 function betweenWords(text: string, at: number): number {
-  const inside = /[\p{L}\p{N}'’-]$/u.test(text.slice(0, at)) && /^[\p{L}\p{N}'’-]/u.test(text.slice(at))
-  if (!inside || /[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Thai}]$/u.test(text.slice(0, at))) return at
+  const inside =
+    /[\p{L}\p{N}'’-]$/u.test(text.slice(0, at)) && /^[\p{L}\p{N}'’-]/u.test(text.slice(at))
+  if (
+    !inside ||
+    /[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Thai}]$/u.test(
+      text.slice(0, at),
+    )
+  )
+    return at
   const before = text.slice(0, at).search(/\S+$/)
   return before > 0 ? before : at + (text.slice(at).match(/^\S+/)?.[0].length ?? 0)
 }
@@ -88,15 +129,27 @@ export function mergeScene(document: Document, { sceneId }: CommandOf<'mergeScen
   if (!second) throw new TidyError('merge_last')
   const [here, there] = [placeOf(draft.blocks, sceneId), placeOf(draft.blocks, second.id)]
   const heading = draft.blocks.slice(here.index + 1, there.index).find((block) => block.heading)
-  if (heading) throw new TidyError('merge_over_heading', { title: heading.raw.replace(/^\s*#+\s*/, '').trim() })
+  if (heading)
+    throw new TidyError('merge_over_heading', {
+      title: heading.raw.replace(/^\s*#+\s*/, '').trim(),
+    })
   if (here.block.speaker !== there.block.speaker) throw new TidyError('merge_over_speaker')
   const raw = `${here.block.pieces[here.piece]!.raw} ${there.block.pieces[there.piece]!.raw}`
   const after = there.block === here.block ? [] : there.block.pieces.splice(0)
-  here.block.pieces.splice(here.piece, after.length ? 1 : 2, { id: sceneId, raw }, ...after.slice(1))
+  here.block.pieces.splice(
+    here.piece,
+    after.length ? 1 : 2,
+    { id: sceneId, raw },
+    ...after.slice(1),
+  )
   here.block.changed = there.block.changed = true
   const [words, more] = [wordsOf(first.text).length, wordsOf(second.text).length]
   const { length: _, ...unheld } = first
-  draft.scenes.set(sceneId, { ...unheld, text: `${first.text} ${second.text}`, shots: joinedShots(first.shots, words, second.shots, more) })
+  draft.scenes.set(sceneId, {
+    ...unheld,
+    text: `${first.text} ${second.text}`,
+    shots: joinedShots(first.shots, words, second.shots, more),
+  })
   return settle(document, draft)
 }
 
@@ -108,11 +161,15 @@ export function deleteScenes(document: Document, ids: readonly string[]): Docume
 }
 
 /** @throws TidyError `place_inside` when scenes are to stand beside one of themselves */
-export function moveScenes(document: Document, { sceneIds, place }: CommandOf<'moveScenes'>): Document {
+export function moveScenes(
+  document: Document,
+  { sceneIds, place }: CommandOf<'moveScenes'>,
+): Document {
   const draft = draftOf(document)
   const ids = new Set(sceneIds)
   for (const id of ids) sceneOf(draft, id)
-  if (place !== 'end' && ids.has('before' in place ? place.before : place.after)) throw new TidyError('place_inside')
+  if (place !== 'end' && ids.has('before' in place ? place.before : place.after))
+    throw new TidyError('place_inside')
   put(draft, lifted(draft, ids), place)
   return settle(document, draft)
 }
@@ -122,7 +179,9 @@ export function duplicateScenes(document: Document, ids: readonly string[]): Doc
   const draft = draftOf(document)
   const wanted = new Set(ids)
   for (const id of wanted) sceneOf(draft, id)
-  const chosen = draft.blocks.flatMap(({ pieces, speaker }) => pieces.flatMap((piece) => (wanted.has(piece.id) ? [{ piece, speaker }] : [])))
+  const chosen = draft.blocks.flatMap(({ pieces, speaker }) =>
+    pieces.flatMap((piece) => (wanted.has(piece.id) ? [{ piece, speaker }] : [])),
+  )
   const copies = chosen.map(({ piece, speaker }) => {
     const { id: _, ...scene } = draft.scenes.get(piece.id)!
     return { piece: { id: added(draft, scene), raw: piece.raw }, speaker }
@@ -135,14 +194,29 @@ export function duplicateScenes(document: Document, ids: readonly string[]): Doc
 export function copiedScenes(document: Document, ids: readonly string[]): NewScene[] {
   const { blocks, scenes } = draftOf(document)
   const wanted = new Set(ids)
-  return blocks.flatMap(({ pieces, speaker }) => pieces.flatMap((piece): NewScene[] => {
-    const { shots, hidden, length } = sceneOf({ scenes }, piece.id)
-    return wanted.has(piece.id) ? [{ script: paragraphText({ speaker: '', pieces: [piece] }), speaker, shots, ...(hidden ? { hidden } : {}), ...(length ? { length } : {}) }] : []
-  }))
+  return blocks.flatMap(({ pieces, speaker }) =>
+    pieces.flatMap((piece): NewScene[] => {
+      const { shots, hidden, length } = sceneOf({ scenes }, piece.id)
+      return wanted.has(piece.id)
+        ? [
+            {
+              script: paragraphText({ speaker: '', pieces: [piece] }),
+              speaker,
+              shots,
+              ...(hidden ? { hidden } : {}),
+              ...(length ? { length } : {}),
+            },
+          ]
+        : []
+    }),
+  )
 }
 
 /** Puts scenes in that are new here; a text of several sentences makes as many scenes, the pictures going to the first. */
-export function insertScenes(document: Document, { scenes, place }: CommandOf<'insertScenes'>): Document {
+export function insertScenes(
+  document: Document,
+  { scenes, place }: CommandOf<'insertScenes'>,
+): Document {
   const draft = draftOf(document)
   const pieces = scenes.flatMap((scene) => newPieces(draft, scene))
   if (!pieces.length) throw new TidyError('script_nothing_spoken')
@@ -151,22 +225,41 @@ export function insertScenes(document: Document, { scenes, place }: CommandOf<'i
 }
 
 /** One scene copied from elsewhere stays one when it was one there; new text is parted as a script is. */
-function newPieces(draft: Draft, { script, speaker, shots, hidden, length }: NewScene): { piece: Piece; speaker: string }[] {
+function newPieces(
+  draft: Draft,
+  { script, speaker, shots, hidden, length }: NewScene,
+): { piece: Piece; speaker: string }[] {
   const line = oneLine(script)
   const parsed = parseScript(line)
   return parsed.scenes.map((found, i) => {
     const start = i === 0 ? 0 : parsed.scenes[i - 1]!.source.to
-    const raw = line.slice(start, i === parsed.scenes.length - 1 ? line.length : found.source.to).replace(BOUNDARY, ' ').trim()
-    const settings: Pick<Scene, 'shots' | 'hidden' | 'length'> = i === 0 ? { shots: orderly(shots, wordsOf(found.text).length), ...(hidden ? { hidden } : {}), ...(length ? { length } : {}) } : { shots: [] }
+    const raw = line
+      .slice(start, i === parsed.scenes.length - 1 ? line.length : found.source.to)
+      .replace(BOUNDARY, ' ')
+      .trim()
+    const settings: Pick<Scene, 'shots' | 'hidden' | 'length'> =
+      i === 0
+        ? {
+            shots: orderly(shots, wordsOf(found.text).length),
+            ...(hidden ? { hidden } : {}),
+            ...(length ? { length } : {}),
+          }
+        : { shots: [] }
     return { piece: { id: added(draft, { text: found.text, ...settings }), raw }, speaker }
   })
 }
 
-export function adjustScenes(document: Document, { target, set }: CommandOf<'adjustScenes'>): Document {
+export function adjustScenes(
+  document: Document,
+  { target, set }: CommandOf<'adjustScenes'>,
+): Document {
   const ids = targeted(document, target)
-  const scenes = document.scenes.map((scene) => (ids.has(scene.id) ? { ...scene, ...settingsOf(scene, set) } : scene)).map(withoutUndefined)
+  const scenes = document.scenes
+    .map((scene) => (ids.has(scene.id) ? { ...scene, ...settingsOf(scene, set) } : scene))
+    .map(withoutUndefined)
   const changed = { ...document, scenes }
-  if (set.pause === undefined && set.super === undefined && set.speaker === undefined) return changed
+  if (set.pause === undefined && set.super === undefined && set.speaker === undefined)
+    return changed
   const draft = draftOf(changed)
   if (set.pause !== undefined) for (const id of ids) setPause(draft, id, set.pause)
   if (set.super !== undefined) for (const id of ids) setSuper(draft, id, set.super)
@@ -174,7 +267,10 @@ export function adjustScenes(document: Document, { target, set }: CommandOf<'adj
   return settle(changed, draft)
 }
 
-const settingsOf = (scene: Scene, { hidden, length, voice, pace, emphasis }: CommandOf<'adjustScenes'>['set']) => ({
+const settingsOf = (
+  scene: Scene,
+  { hidden, length, voice, pace, emphasis }: CommandOf<'adjustScenes'>['set'],
+) => ({
   hidden: hidden === undefined ? scene.hidden : hidden || undefined,
   length: length === undefined ? scene.length : (length ?? undefined),
   voice: voice === undefined ? scene.voice : (voice ?? undefined),
@@ -183,18 +279,35 @@ const settingsOf = (scene: Scene, { hidden, length, voice, pace, emphasis }: Com
 })
 
 const withoutUndefined = (scene: { [K in keyof Scene]: Scene[K] | undefined }): Scene =>
-  Object.values(scene).includes(undefined) ? (Object.fromEntries(Object.entries(scene).filter(([, value]) => value !== undefined)) as Scene) : (scene as Scene)
+  Object.values(scene).includes(undefined)
+    ? (Object.fromEntries(
+        Object.entries(scene).filter(([, value]) => value !== undefined),
+      ) as Scene)
+    : (scene as Scene)
 
 function setPause(draft: Draft, id: string, pause: number | null) {
-  setDirection(draft, id, 'pause', (bare) => (pause === null ? bare : `${bare} [pause ${Math.round(secondsFromSamples(pause) * 1000) / 1000}s]`))
+  setDirection(draft, id, 'pause', (bare) =>
+    pause === null
+      ? bare
+      : `${bare} [pause ${Math.round(secondsFromSamples(pause) * 1000) / 1000}s]`,
+  )
 }
 
-const setSuper = (draft: Draft, id: string, text: string | null) => setDirection(draft, id, 'super', (bare) => (text === null ? bare : `[super: ${text}] ${bare}`))
+const setSuper = (draft: Draft, id: string, text: string | null) =>
+  setDirection(draft, id, 'super', (bare) => (text === null ? bare : `[super: ${text}] ${bare}`))
 
 /** Rewrites a scene without its directions of one kind, then as asked. */
-function setDirection(draft: Draft, id: string, kind: 'pause' | 'super', put: (bare: string) => string) {
+function setDirection(
+  draft: Draft,
+  id: string,
+  kind: 'pause' | 'super',
+  put: (bare: string) => string,
+) {
   const { block, piece } = placeOf(draft.blocks, id)
-  const bare = block.pieces[piece]!.raw.replace(new RegExp(String.raw`\s*\[\s*${kind}\b[^[\]\n]*\]`, 'gi'), '').trim()
+  const bare = block.pieces[piece]!.raw.replace(
+    new RegExp(String.raw`\s*\[\s*${kind}\b[^[\]\n]*\]`, 'gi'),
+    '',
+  ).trim()
   block.pieces[piece] = { id, raw: put(bare) }
   block.changed = true
 }
@@ -215,13 +328,19 @@ function setSpeaker(draft: Draft, ids: ReadonlySet<string>, speaker: string) {
 }
 
 /** A title starts a chapter at the scene, or renames the one that starts there; null joins it to the chapter before. */
-export function setChapter(document: Document, { sceneId, title }: CommandOf<'setChapter'>): Document {
+export function setChapter(
+  document: Document,
+  { sceneId, title }: CommandOf<'setChapter'>,
+): Document {
   const draft = draftOf(document)
   const { block, index, piece } = placeOf(draft.blocks, sceneId)
   const opens = piece === 0
-  const heading = draft.blocks.slice(0, index).findLastIndex((b) => b.heading || b.pieces.length > 0)
+  const heading = draft.blocks
+    .slice(0, index)
+    .findLastIndex((b) => b.heading || b.pieces.length > 0)
   const titled = opens && draft.blocks[heading]?.heading ? heading : -1
-  const written: Block | undefined = title === null ? undefined : { ...paragraph('', []), heading: true, raw: `# ${oneLine(title)}` }
+  const written: Block | undefined =
+    title === null ? undefined : { ...paragraph('', []), heading: true, raw: `# ${oneLine(title)}` }
   if (titled >= 0) {
     if (written) written.gap = draft.blocks[titled]!.gap
     draft.blocks.splice(titled, 1, ...(written ? [written] : []))

@@ -5,7 +5,8 @@ import type { CommandOf } from './command.ts'
 import { SHOTS_LIMIT, type Scene, type Shot } from './document.ts'
 
 /** The word each shot begins at, as far as it can be told without a voice: where none is set, an even share. */
-const beginnings = (shots: readonly Shot[], words: number) => shots.map(({ word }, i) => (i === 0 ? 0 : (word ?? Math.round((words * i) / shots.length))))
+const beginnings = (shots: readonly Shot[], words: number) =>
+  shots.map(({ word }, i) => (i === 0 ? 0 : (word ?? Math.round((words * i) / shots.length))))
 
 /** A shot that begins at another word: the first of a scene has none. */
 function beginningAt(shot: Shot, word: number | undefined): Shot {
@@ -27,19 +28,34 @@ export function orderly(shots: readonly Shot[], words: number): Shot[] {
 export function partedShots(shots: readonly Shot[], words: number, at: number): [Shot[], Shot[]] {
   const begins = beginnings(shots, words)
   const first = shots.filter((_, i) => begins[i]! < at)
-  const rest = shots.flatMap((shot, i) => (begins[i]! >= at ? [beginningAt(shot, shot.word === undefined ? undefined : shot.word - at)] : []))
+  const rest = shots.flatMap((shot, i) =>
+    begins[i]! >= at
+      ? [beginningAt(shot, shot.word === undefined ? undefined : shot.word - at)]
+      : [],
+  )
   const goesOn = first.length > 0 && begins[first.length] !== at
   return [first, goesOn ? [beginningAt(first.at(-1)!, undefined), ...rest] : rest]
 }
 
 /** The pictures of two scenes made one: each stays with its words; one that both show is seen once. */
-export function joinedShots(first: readonly Shot[], firstWords: number, second: readonly Shot[], secondWords: number): Shot[] {
-  if (!first.length || !second.length) return orderly(first.length ? first : second, firstWords + secondWords)
+export function joinedShots(
+  first: readonly Shot[],
+  firstWords: number,
+  second: readonly Shot[],
+  secondWords: number,
+): Shot[] {
+  if (!first.length || !second.length)
+    return orderly(first.length ? first : second, firstWords + secondWords)
   const same = first.at(-1)!.item?.id === second[0]!.item?.id
   const begins = beginnings(second, secondWords)
-  const moved = second.map((shot, i) => beginningAt(shot, begins[i]! + firstWords)).slice(same ? 1 : 0)
+  const moved = second
+    .map((shot, i) => beginningAt(shot, begins[i]! + firstWords))
+    .slice(same ? 1 : 0)
   const pinned = beginnings(first, firstWords)
-  return orderly([...first.map((shot, i) => beginningAt(shot, pinned[i])), ...moved], firstWords + secondWords)
+  return orderly(
+    [...first.map((shot, i) => beginningAt(shot, pinned[i])), ...moved],
+    firstWords + secondWords,
+  )
 }
 
 /** Cuts stay on the words they were on where those are still said. */
@@ -47,10 +63,20 @@ export function shotsAfterEdit(shots: readonly Shot[], before: string, after: st
   const [old, now] = [wordsOf(before), wordsOf(after)]
   let head = 0
   while (head < Math.min(old.length, now.length) && old[head] === now[head]) head++
-  return orderly(shots.map((shot) => (shot.word === undefined || shot.word <= head ? shot : beginningAt(shot, Math.max(head, shot.word + now.length - old.length)))), now.length)
+  return orderly(
+    shots.map((shot) =>
+      shot.word === undefined || shot.word <= head
+        ? shot
+        : beginningAt(shot, Math.max(head, shot.word + now.length - old.length)),
+    ),
+    now.length,
+  )
 }
 
-const settled = (scene: Scene, shots: readonly Shot[]): Scene => ({ ...scene, shots: orderly(shots, wordsOf(scene.text).length) })
+const settled = (scene: Scene, shots: readonly Shot[]): Scene => ({
+  ...scene,
+  shots: orderly(shots, wordsOf(scene.text).length),
+})
 
 /** @throws TidyError `shot_not_found` for a shot the scene has not */
 function shotOf(scene: Scene, index: number): Shot {
@@ -63,14 +89,30 @@ export function withShot(scene: Scene, index: number, item: Shot['item']): Scene
   if (index > scene.shots.length) throw new TidyError('shot_not_found', { shot: index })
   // A new picture keeps its place and its transition; how the one before was framed has nothing to do with it.
   const { word, transition } = scene.shots[index] ?? {}
-  const shot: Shot = { item: chosenItem(item), by: 'hand', ...(word === undefined ? {} : { word }), ...(transition ? { transition } : {}) }
-  return settled(scene, scene.shots.length > index ? scene.shots.with(index, shot) : [...scene.shots, shot])
+  const shot: Shot = {
+    item: chosenItem(item),
+    by: 'hand',
+    ...(word === undefined ? {} : { word }),
+    ...(transition ? { transition } : {}),
+  }
+  return settled(
+    scene,
+    scene.shots.length > index ? scene.shots.with(index, shot) : [...scene.shots, shot],
+  )
 }
 
 export function withAddedShot(scene: Scene, { shot, item, word }: CommandOf<'addShot'>): Scene {
-  if (scene.shots.length >= SHOTS_LIMIT) throw new TidyError('shots_too_many', { limit: SHOTS_LIMIT })
+  if (scene.shots.length >= SHOTS_LIMIT)
+    throw new TidyError('shots_too_many', { limit: SHOTS_LIMIT })
   if (shot > scene.shots.length) throw new TidyError('shot_not_found', { shot })
-  return settled(scene, scene.shots.toSpliced(shot, 0, { item: chosenItem(item), by: 'hand', ...(word === undefined ? {} : { word }) }))
+  return settled(
+    scene,
+    scene.shots.toSpliced(shot, 0, {
+      item: chosenItem(item),
+      by: 'hand',
+      ...(word === undefined ? {} : { word }),
+    }),
+  )
 }
 
 export function withoutShot(scene: Scene, shot: number): Scene {
@@ -82,7 +124,10 @@ export function withMovedShot(scene: Scene, { from, to }: CommandOf<'moveShot'>)
   const moved = shotOf(scene, from)
   shotOf(scene, to)
   const order = scene.shots.toSpliced(from, 1).toSpliced(to, 0, moved)
-  return settled(scene, order.map((shot, i) => beginningAt(shot, scene.shots[i]!.word)))
+  return settled(
+    scene,
+    order.map((shot, i) => beginningAt(shot, scene.shots[i]!.word)),
+  )
 }
 
 /** @throws TidyError `cut_not_possible` when the word is no place between the cuts before and after */
@@ -91,7 +136,8 @@ export function withCut(scene: Scene, { shot, word }: CommandOf<'setCut'>): Scen
   const pinned = (shots: readonly Shot[]) => shots.flatMap((s) => s.word ?? [])
   const earliest = (pinned(scene.shots.slice(0, shot)).at(-1) ?? 0) + 1
   const latest = (pinned(scene.shots.slice(shot + 1))[0] ?? wordsOf(scene.text).length) - 1
-  if (word !== null && (shot === 0 || word < earliest || word > latest)) throw new TidyError('cut_not_possible', { word: word + 1 })
+  if (word !== null && (shot === 0 || word < earliest || word > latest))
+    throw new TidyError('cut_not_possible', { word: word + 1 })
   return { ...scene, shots: scene.shots.with(shot, cut) }
 }
 

@@ -6,7 +6,15 @@ import { csv } from './lists.ts'
 export function claimList(claims: readonly Claim[], known: readonly CheckedClaim[]): string {
   const rows = claims.map((claim) => {
     const found = checkedAs(claim, known)
-    return [claim.scene + 1, CLAIM_KINDS[claim.kind], claim.words, claim.sentence, found?.mark ?? 'not looked at', found?.source ?? '', found?.by ?? '']
+    return [
+      claim.scene + 1,
+      CLAIM_KINDS[claim.kind],
+      claim.words,
+      claim.sentence,
+      found?.mark ?? 'not looked at',
+      found?.source ?? '',
+      found?.by ?? '',
+    ]
   })
   return csv([['scene', 'kind', 'claim', 'sentence', 'mark', 'source', 'marked_by'], ...rows])
 }

@@ -4,14 +4,43 @@ import { filmOf } from '../document/film-scenes.ts'
 import { timeline } from '../timeline/timeline.ts'
 import { chapterList, creditsText, csvField, ffmetadata, shotsCsv } from './lists.ts'
 
-const item = (id: string) => ({ id, kind: 'photo' as const, title: 'A "pier", at dawn', seconds: null, width: 1920, height: 1080, source: 'Library', licence: 'CC BY 4.0', author: 'A. Painter' })
-const decided = documentFrom('T', 'Before. \n# One; first\nThe lamp burns.\n# Two = second\nIt turns. It rests.')
-const scenes = decided.scenes.map((scene, i) => ({ ...scene, shots: [{ item: i === 3 ? null : item(i === 2 ? 'a' : String.fromCharCode(97 + i)), by: 'match' as const }] }))
+const item = (id: string) => ({
+  id,
+  kind: 'photo' as const,
+  title: 'A "pier", at dawn',
+  seconds: null,
+  width: 1920,
+  height: 1080,
+  source: 'Library',
+  licence: 'CC BY 4.0',
+  author: 'A. Painter',
+})
+const decided = documentFrom(
+  'T',
+  'Before. \n# One; first\nThe lamp burns.\n# Two = second\nIt turns. It rests.',
+)
+const scenes = decided.scenes.map((scene, i) => ({
+  ...scene,
+  shots: [
+    {
+      item: i === 3 ? null : item(i === 2 ? 'a' : String.fromCharCode(97 + i)),
+      by: 'match' as const,
+    },
+  ],
+}))
 const film = timeline(filmOf({ ...decided, scenes }), [], [30, 1])
 
 describe('csvField', () => {
-  it.each([['plain', 'plain'], ['a,b', '"a,b"'], ['say "x"', '"say ""x"""'], ['two\nlines', '"two\nlines"'], [3.5, '3.5']])('quotes %j as RFC 4180 does', (value, field) => expect(csvField(value)).toBe(field))
-  it.each(['=1+1', '+cmd', '-2', '@sum'])('disarms %j, which a spreadsheet would run', (value) => expect(csvField(value)).toBe(`'${value}`))
+  it.each([
+    ['plain', 'plain'],
+    ['a,b', '"a,b"'],
+    ['say "x"', '"say ""x"""'],
+    ['two\nlines', '"two\nlines"'],
+    [3.5, '3.5'],
+  ])('quotes %j as RFC 4180 does', (value, field) => expect(csvField(value)).toBe(field))
+  it.each(['=1+1', '+cmd', '-2', '@sum'])('disarms %j, which a spreadsheet would run', (value) =>
+    expect(csvField(value)).toBe(`'${value}`),
+  )
 })
 
 describe('shotsCsv', () => {
@@ -28,7 +57,9 @@ describe('shotsCsv', () => {
 
 describe('creditsText', () => {
   it('names pictures, voice and music, and no picture that asks for nothing', () => {
-    expect(creditsText('The film', ['“A pier” by A. Painter', ''], 'Salt', 'made for it')).toBe('The film\n\nPictures\n- “A pier” by A. Painter\n\nVoice\n- Salt\n\nMusic\n- made for it\n')
+    expect(creditsText('The film', ['“A pier” by A. Painter', ''], 'Salt', 'made for it')).toBe(
+      'The film\n\nPictures\n- “A pier” by A. Painter\n\nVoice\n- Salt\n\nMusic\n- made for it\n',
+    )
     expect(creditsText('The film', [], 'Salt', 'none')).toContain('Pictures\n- none')
   })
 })
@@ -42,7 +73,10 @@ describe('chapters', () => {
     const text = ffmetadata('A = B; C', film)
     expect(text).toContain('title=A \\= B\\; C')
     expect(text).toContain('title=One\\; first')
-    const spans = [...text.matchAll(/START=(\d+)\nEND=(\d+)/g)].map(([, from, to]) => [Number(from), Number(to)])
+    const spans = [...text.matchAll(/START=(\d+)\nEND=(\d+)/g)].map(([, from, to]) => [
+      Number(from),
+      Number(to),
+    ])
     expect(spans[0]![1]).toBe(spans[1]![0])
     expect(spans[1]![1]).toBe(film.samples)
   })

@@ -12,11 +12,22 @@ export type ColumnNames<K extends string> = Readonly<Record<K, RegExp>>
  * @param needed columns a CSV must have
  * @param refuse makes the fault for a text that is no such list
  */
-export function namedRows<K extends string>(text: string, columns: ColumnNames<K>, needed: readonly K[], refuse: (reason: string) => Error): NamedRow<K>[] {
-  return /^\s*[[{]/.test(text) ? jsonRows(text, columns, refuse) : csvRows(text, columns, needed, refuse)
+export function namedRows<K extends string>(
+  text: string,
+  columns: ColumnNames<K>,
+  needed: readonly K[],
+  refuse: (reason: string) => Error,
+): NamedRow<K>[] {
+  return /^\s*[[{]/.test(text)
+    ? jsonRows(text, columns, refuse)
+    : csvRows(text, columns, needed, refuse)
 }
 
-function jsonRows<K extends string>(text: string, columns: ColumnNames<K>, refuse: (reason: string) => Error): NamedRow<K>[] {
+function jsonRows<K extends string>(
+  text: string,
+  columns: ColumnNames<K>,
+  refuse: (reason: string) => Error,
+): NamedRow<K>[] {
   let value: unknown
   try {
     value = JSON.parse(text)
@@ -25,21 +36,40 @@ function jsonRows<K extends string>(text: string, columns: ColumnNames<K>, refus
   }
   const list = Array.isArray(value) ? value : Object.values(value as object).find(Array.isArray)
   if (!list) throw refuse('there is no list in it')
-  return (list as unknown[]).map((entry) => (entry && typeof entry === 'object' ? named(entry as Record<string, unknown>, columns) : {}))
+  return (list as unknown[]).map((entry) =>
+    entry && typeof entry === 'object' ? named(entry as Record<string, unknown>, columns) : {},
+  )
 }
 
-function csvRows<K extends string>(text: string, columns: ColumnNames<K>, needed: readonly K[], refuse: (reason: string) => Error): NamedRow<K>[] {
-  const { data, meta } = Papa.parse<Record<string, string>>(text.trim(), { header: true, skipEmptyLines: 'greedy', delimitersToGuess: [',', ';', '\t', '|'] })
+function csvRows<K extends string>(
+  text: string,
+  columns: ColumnNames<K>,
+  needed: readonly K[],
+  refuse: (reason: string) => Error,
+): NamedRow<K>[] {
+  const { data, meta } = Papa.parse<Record<string, string>>(text.trim(), {
+    header: true,
+    skipEmptyLines: 'greedy',
+    delimitersToGuess: [',', ';', '\t', '|'],
+  })
   const fields = meta.fields ?? []
-  if (fields.length < 2) throw refuse('its columns cannot be told apart. Save it with commas, semicolons or tabs between them')
-  const missing = needed.filter((column) => !fields.some((field) => columns[column].test(plain(field))))
+  if (fields.length < 2)
+    throw refuse(
+      'its columns cannot be told apart. Save it with commas, semicolons or tabs between them',
+    )
+  const missing = needed.filter(
+    (column) => !fields.some((field) => columns[column].test(plain(field))),
+  )
   if (missing.length) throw refuse(`no column is called ${missing.join(' or ')}`)
   return data.map((row) => named(row, columns))
 }
 
 const plain = (field: string) => field.trim().replace(/_/g, ' ')
 
-function named<K extends string>(entry: Record<string, unknown>, columns: ColumnNames<K>): NamedRow<K> {
+function named<K extends string>(
+  entry: Record<string, unknown>,
+  columns: ColumnNames<K>,
+): NamedRow<K> {
   const row: NamedRow<K> = {}
   for (const [key, value] of Object.entries(entry)) {
     const column = (Object.keys(columns) as K[]).find((known) => columns[known].test(plain(key)))
@@ -49,7 +79,8 @@ function named<K extends string>(entry: Record<string, unknown>, columns: Column
 }
 
 /** A value of a list as text; a list or an object inside a value is none. */
-export const cellText = (value: unknown): string => (typeof value === 'object' || value === undefined ? '' : String(value).trim())
+export const cellText = (value: unknown): string =>
+  typeof value === 'object' || value === undefined ? '' : String(value).trim()
 
 /** A row that could not be used, counted from 1. */
 export interface SkippedRow {
@@ -63,7 +94,12 @@ export interface SkippedRow {
  * @param make gives what a row says, or why it cannot be used
  * @param refuse makes the fault for a list of which no row can be used, or that is longer than `limit`
  */
-export function madeOfRows<R, T extends object>(rows: readonly R[], limit: number, make: (row: R) => T | string, refuse: (reason: string) => Error): { made: T[]; skipped: SkippedRow[] } {
+export function madeOfRows<R, T extends object>(
+  rows: readonly R[],
+  limit: number,
+  make: (row: R) => T | string,
+  refuse: (reason: string) => Error,
+): { made: T[]; skipped: SkippedRow[] } {
   if (rows.length > limit) throw refuse(`it has ${rows.length} rows; ${limit} are read`)
   const made: T[] = []
   const skipped: SkippedRow[] = []
@@ -72,6 +108,7 @@ export function madeOfRows<R, T extends object>(rows: readonly R[], limit: numbe
     if (typeof one === 'string') skipped.push({ row: i + 1, reason: one })
     else made.push(one)
   })
-  if (!made.length) throw refuse(skipped[0] ? `in its first row ${skipped[0].reason}` : 'it is empty')
+  if (!made.length)
+    throw refuse(skipped[0] ? `in its first row ${skipped[0].reason}` : 'it is empty')
   return { made, skipped }
 }

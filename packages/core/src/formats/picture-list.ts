@@ -2,22 +2,31 @@ import { z } from 'zod'
 import { TidyError } from '../fault.ts'
 import type { Item } from '../match/item.ts'
 import { csv } from './lists.ts'
-import { cellText, madeOfRows, namedRows, type ColumnNames, type NamedRow, type SkippedRow } from './named-rows.ts'
+import {
+  cellText,
+  madeOfRows,
+  namedRows,
+  type ColumnNames,
+  type NamedRow,
+  type SkippedRow,
+} from './named-rows.ts'
 
 /** The longest list of pictures that is read. */
 export const PICTURE_LIST_LIMIT = 100_000
 
 /** What a list says of one picture, named by its id or its file; what is left out is not said. */
-export const PictureNote = z.object({
-  id: z.string().min(1).max(200),
-  file: z.string().min(1).max(300),
-  title: z.string().min(1).max(500),
-  description: z.string().min(1).max(5000),
-  tags: z.array(z.string().min(1).max(80)).min(1).max(100),
-  author: z.string().min(1).max(500),
-  licence: z.string().min(1).max(500),
-  people: z.boolean(),
-}).partial()
+export const PictureNote = z
+  .object({
+    id: z.string().min(1).max(200),
+    file: z.string().min(1).max(300),
+    title: z.string().min(1).max(500),
+    description: z.string().min(1).max(5000),
+    tags: z.array(z.string().min(1).max(80)).min(1).max(100),
+    author: z.string().min(1).max(500),
+    licence: z.string().min(1).max(500),
+    people: z.boolean(),
+  })
+  .partial()
 export type PictureNote = z.infer<typeof PictureNote>
 
 type Column = keyof z.infer<typeof PictureNote>
@@ -44,21 +53,38 @@ export interface ReadPictureList {
  * @throws TidyError `picture_list_unreadable` when no row of it can be used
  */
 export function readPictureList(text: string, name: string): ReadPictureList {
-  const refuse = (reason: string) => new TidyError('picture_list_unreadable', { name: name.slice(0, 80), reason })
+  const refuse = (reason: string) =>
+    new TidyError('picture_list_unreadable', { name: name.slice(0, 80), reason })
   const rows = namedRows(text, COLUMNS, [], refuse)
   const { made, skipped } = madeOfRows(rows, PICTURE_LIST_LIMIT, noteOf, refuse)
   return { notes: made, skipped }
 }
 
 function noteOf(row: NamedRow<Column>): PictureNote | string {
-  const text = (value: unknown, most: number) => cellText(value).replace(/[\p{Cc}\s]+/gu, ' ').trim().replace(/^'(?=[=+\-@])/, '').slice(0, most) || undefined
-  const [id, file] = [text(row.id, 200), text(row.file, 2000)?.split(/[\\/]/).filter(Boolean).at(-1)?.slice(0, 300)]
+  const text = (value: unknown, most: number) =>
+    cellText(value)
+      .replace(/[\p{Cc}\s]+/gu, ' ')
+      .trim()
+      .replace(/^'(?=[=+\-@])/, '')
+      .slice(0, most) || undefined
+  const [id, file] = [
+    text(row.id, 200),
+    text(row.file, 2000)?.split(/[\\/]/).filter(Boolean).at(-1)?.slice(0, 300),
+  ]
   if (!id && !file) return 'no file is named'
   const parts = Array.isArray(row.tags) ? row.tags : cellText(row.tags).split(/[,;|]/)
   const tags = [...new Set(parts.flatMap((part) => text(part, 80) ?? []))].slice(0, 100)
   const said = {
-    title: text(row.title, 500), description: text(row.description, 5000), author: text(row.author, 500), licence: text(row.licence, 500),
-    tags: tags.length ? tags : undefined, people: /^(?:yes|true|1|y)$/i.test(cellText(row.people)) ? true : /^(?:no|false|0|n)$/i.test(cellText(row.people)) ? false : undefined,
+    title: text(row.title, 500),
+    description: text(row.description, 5000),
+    author: text(row.author, 500),
+    licence: text(row.licence, 500),
+    tags: tags.length ? tags : undefined,
+    people: /^(?:yes|true|1|y)$/i.test(cellText(row.people))
+      ? true
+      : /^(?:no|false|0|n)$/i.test(cellText(row.people))
+        ? false
+        : undefined,
   }
   const told = Object.fromEntries(Object.entries(said).filter(([, value]) => value !== undefined))
   if (!Object.keys(told).length) return 'nothing is said of the picture'
@@ -75,9 +101,42 @@ export interface ListedPicture {
 }
 
 /** Pictures as CSV that `readPictureList` reads back. */
-export const pictureList = (pictures: readonly ListedPicture[]): string => csv([
-  ['id', 'file', 'title', 'description', 'tags', 'author', 'licence', 'people', 'source', 'link', 'kind', 'width', 'height', 'seconds', 'favourite', 'collections'],
-  ...pictures.map(({ item, fileName, people, favourite, collections }) => [
-    item.id, fileName ?? '', item.title, item.description, item.tags.join('; '), item.author, item.licence, people ? 'yes' : 'no', item.source, item.link ?? '', item.kind, item.width, item.height, item.seconds ?? '', favourite ? 'yes' : 'no', collections.join('; '),
-  ]),
-])
+export const pictureList = (pictures: readonly ListedPicture[]): string =>
+  csv([
+    [
+      'id',
+      'file',
+      'title',
+      'description',
+      'tags',
+      'author',
+      'licence',
+      'people',
+      'source',
+      'link',
+      'kind',
+      'width',
+      'height',
+      'seconds',
+      'favourite',
+      'collections',
+    ],
+    ...pictures.map(({ item, fileName, people, favourite, collections }) => [
+      item.id,
+      fileName ?? '',
+      item.title,
+      item.description,
+      item.tags.join('; '),
+      item.author,
+      item.licence,
+      people ? 'yes' : 'no',
+      item.source,
+      item.link ?? '',
+      item.kind,
+      item.width,
+      item.height,
+      item.seconds ?? '',
+      favourite ? 'yes' : 'no',
+      collections.join('; '),
+    ]),
+  ])

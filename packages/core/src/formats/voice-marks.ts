@@ -8,18 +8,37 @@ type Spoken = Pick<Timeline, 'scenes' | 'samples'>
 
 /** Where each word of a film is spoken, in seconds from its start. */
 export function marksJson({ scenes }: Spoken): string {
-  const list = scenes.filter(({ words }) => words.length).map(({ id, text, speechStart, speechEnd, words }) => ({
-    scene: id, text, start: seconds(speechStart), end: seconds(speechEnd), words: words.map(({ text: word, start, end }) => ({ word, start: seconds(start), end: seconds(end) })),
-  }))
+  const list = scenes
+    .filter(({ words }) => words.length)
+    .map(({ id, text, speechStart, speechEnd, words }) => ({
+      scene: id,
+      text,
+      start: seconds(speechStart),
+      end: seconds(speechEnd),
+      words: words.map(({ text: word, start, end }) => ({
+        word,
+        start: seconds(start),
+        end: seconds(end),
+      })),
+    }))
   return `${JSON.stringify(list, null, 2)}\n`
 }
 
 /** WebVTT (W3C): a cue a scene, a timestamp before each word but the first. */
 export function marksVtt({ scenes }: Spoken): string {
-  const blocks = scenes.filter(({ words }) => words.length).map(({ speechStart, speechEnd, words }) => {
-    const line = words.map(({ text, start }, i) => wordTag(text, i > 0 && start > words[i - 1]!.start && start > speechStart ? start : undefined)).join(' ')
-    return `${stamp(speechStart, '.')} --> ${stamp(speechEnd, '.')}\n${line}\n`
-  })
+  const blocks = scenes
+    .filter(({ words }) => words.length)
+    .map(({ speechStart, speechEnd, words }) => {
+      const line = words
+        .map(({ text, start }, i) =>
+          wordTag(
+            text,
+            i > 0 && start > words[i - 1]!.start && start > speechStart ? start : undefined,
+          ),
+        )
+        .join(' ')
+      return `${stamp(speechStart, '.')} --> ${stamp(speechEnd, '.')}\n${line}\n`
+    })
   return ['WEBVTT\n', ...blocks].join('\n')
 }
 
@@ -33,15 +52,54 @@ interface Interval {
 export function marksTextGrid({ scenes, samples }: Spoken): string {
   const spoken = scenes.filter(({ words }) => words.length)
   const tiers: [string, Interval[]][] = [
-    ['scenes', tiled(spoken.map(({ speechStart, speechEnd, text }) => ({ from: speechStart, to: speechEnd, text })), samples)],
-    ['words', tiled(spoken.flatMap(({ words }) => words.map(({ start, end, text }) => ({ from: start, to: end, text }))), samples)],
+    [
+      'scenes',
+      tiled(
+        spoken.map(({ speechStart, speechEnd, text }) => ({
+          from: speechStart,
+          to: speechEnd,
+          text,
+        })),
+        samples,
+      ),
+    ],
+    [
+      'words',
+      tiled(
+        spoken.flatMap(({ words }) =>
+          words.map(({ start, end, text }) => ({ from: start, to: end, text })),
+        ),
+        samples,
+      ),
+    ],
   ]
   const exact = (at: number) => String(at / SAMPLE_RATE)
-  const lines = ['File type = "ooTextFile"', 'Object class = "TextGrid"', '', 'xmin = 0', `xmax = ${exact(samples)}`, 'tiers? <exists>', `size = ${tiers.length}`, 'item []:']
+  const lines = [
+    'File type = "ooTextFile"',
+    'Object class = "TextGrid"',
+    '',
+    'xmin = 0',
+    `xmax = ${exact(samples)}`,
+    'tiers? <exists>',
+    `size = ${tiers.length}`,
+    'item []:',
+  ]
   tiers.forEach(([name, intervals], t) => {
-    lines.push(`    item [${t + 1}]:`, '        class = "IntervalTier"', `        name = "${name}"`, '        xmin = 0', `        xmax = ${exact(samples)}`, `        intervals: size = ${intervals.length}`)
+    lines.push(
+      `    item [${t + 1}]:`,
+      '        class = "IntervalTier"',
+      `        name = "${name}"`,
+      '        xmin = 0',
+      `        xmax = ${exact(samples)}`,
+      `        intervals: size = ${intervals.length}`,
+    )
     intervals.forEach(({ from, to, text }, i) => {
-      lines.push(`        intervals [${i + 1}]:`, `            xmin = ${exact(from)}`, `            xmax = ${exact(to)}`, `            text = "${text.replace(/"/g, '""')}"`)
+      lines.push(
+        `        intervals [${i + 1}]:`,
+        `            xmin = ${exact(from)}`,
+        `            xmax = ${exact(to)}`,
+        `            text = "${text.replace(/"/g, '""')}"`,
+      )
     })
   })
   return `${lines.join('\n')}\n`

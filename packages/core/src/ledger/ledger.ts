@@ -21,7 +21,13 @@ export function ledgerOf({ scenes }: Timeline): LedgerRow[] {
   scenes.forEach((scene, n) => {
     for (const { item } of scene.shots) {
       if (!item) continue
-      const row = rows.get(item.id) ?? { item, licence: licenceFacts(item.licence), credit: creditOf(item), scenes: [], firstSample: scene.startSample }
+      const row = rows.get(item.id) ?? {
+        item,
+        licence: licenceFacts(item.licence),
+        credit: creditOf(item),
+        scenes: [],
+        firstSample: scene.startSample,
+      }
       rows.set(item.id, row)
       if (row.scenes.at(-1) !== n + 1) row.scenes.push(n + 1)
     }
@@ -38,7 +44,12 @@ export function creditOf(item: ChosenItem): string {
   if (name === 'Own' || name === 'Made for this channel') return ''
   const whose = `“${item.title.trim() || item.id}”${item.author ? ` by ${item.author}` : ''}`
   const from = [item.source, item.link].filter(Boolean).join(', ')
-  const under = use === 'free' ? `${name}${link ? ` (${link})` : ''}` : use === 'unknown' ? name.toLowerCase() : `${name}${link ? ` (${link})` : ''}; cropped and moved`
+  const under =
+    use === 'free'
+      ? `${name}${link ? ` (${link})` : ''}`
+      : use === 'unknown'
+        ? name.toLowerCase()
+        : `${name}${link ? ` (${link})` : ''}; cropped and moved`
   return `${whose}${from ? `, ${from}` : ''}, ${under}`
 }
 
@@ -58,7 +69,10 @@ export function ledgerWarnings(rows: readonly LedgerRow[]): LedgerWarning[] {
     const { use, warning } = row.licence
     return warning && use !== 'free' && use !== 'credit' ? [{ row, kind: use, text: warning }] : []
   })
-  return warnings.sort((a, b) => ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind) || a.row.firstSample - b.row.firstSample)
+  return warnings.sort(
+    (a, b) =>
+      ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind) || a.row.firstSample - b.row.firstSample,
+  )
 }
 
 /**
@@ -66,12 +80,38 @@ export function ledgerWarnings(rows: readonly LedgerRow[]): LedgerWarning[] {
  *
  * @param fetched when each picture came into the library, ISO 8601, by id
  */
-export function ledgerCsv(rows: readonly LedgerRow[], fetched: ReadonlyMap<string, string>): string {
+export function ledgerCsv(
+  rows: readonly LedgerRow[],
+  fetched: ReadonlyMap<string, string>,
+): string {
   return csv([
-    ['item', 'title', 'author', 'source', 'link', 'licence', 'licence_link', 'asks', 'fetched', 'first_seen', 'scenes', 'credit'],
+    [
+      'item',
+      'title',
+      'author',
+      'source',
+      'link',
+      'licence',
+      'licence_link',
+      'asks',
+      'fetched',
+      'first_seen',
+      'scenes',
+      'credit',
+    ],
     ...rows.map(({ item, licence, credit, scenes, firstSample }) => [
-      item.id, item.title, item.author, item.source, item.link ?? '', licence.name, licence.link ?? '', licence.warning ?? (licence.use === 'credit' ? 'a credit' : 'nothing'),
-      fetched.get(item.id) ?? '', clockText(Math.floor(secondsFromSamples(firstSample))), scenes.join(' '), credit,
+      item.id,
+      item.title,
+      item.author,
+      item.source,
+      item.link ?? '',
+      licence.name,
+      licence.link ?? '',
+      licence.warning ?? (licence.use === 'credit' ? 'a credit' : 'nothing'),
+      fetched.get(item.id) ?? '',
+      clockText(Math.floor(secondsFromSamples(firstSample))),
+      scenes.join(' '),
+      credit,
     ]),
   ])
 }

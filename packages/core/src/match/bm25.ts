@@ -61,7 +61,11 @@ export function bm25(documents: readonly (readonly Fields[])[]): Bm25 {
     const found = [...(postings.get(word) ?? [])]
     return {
       documents: Uint32Array.from(found, ([i]) => i),
-      scores: Float64Array.from(found, ([i, count]) => (boost * count * (K1 + 1)) / (count + K1 * (1 - B + (B * lengths[i]!) / (mean || 1)))),
+      scores: Float64Array.from(
+        found,
+        ([i, count]) =>
+          (boost * count * (K1 + 1)) / (count + K1 * (1 - B + (B * lengths[i]!) / (mean || 1))),
+      ),
     }
   }
   return {

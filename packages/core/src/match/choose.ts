@@ -22,9 +22,12 @@ export const LIKENESS = {
   /** How much dearer it is to fall further behind a place's best option. */
   loyal: 2,
   /** How much a picture loses that looks just like one shown one, two, three places before. */
-  one: 0.6, two: 0.15, three: 0.07,
+  one: 0.6,
+  two: 0.15,
+  three: 0.07,
   /** How much it loses for each picture of a series (the same thing at another hour) beyond one that is shown within `SCENES_APART` scenes, and from which likeness two are a series. */
-  series: 0.3, seriesFrom: 0.75,
+  series: 0.3,
+  seriesFrom: 0.75,
 }
 const AGAIN = 3
 const BEAM = 48
@@ -42,7 +45,10 @@ interface Path {
  * @param alike how alike two items look, 0 to 1
  * @returns the chosen item of each place; −1 where it has no options
  */
-export function chooseForFilm(places: readonly Place[], alike: (a: number, b: number) => number): number[] {
+export function chooseForFilm(
+  places: readonly Place[],
+  alike: (a: number, b: number) => number,
+): number[] {
   let paths: Path[] = [{ value: 0, chosen: -1 }]
   places.forEach((place, n) => {
     if (place.kept || place.options.length === 0) {
@@ -53,12 +59,18 @@ export function chooseForFilm(places: readonly Place[], alike: (a: number, b: nu
     const best = place.options.reduce((most, { score }) => Math.max(most, score), 0) || 1
     for (const path of paths) {
       const shown = shownBefore(path, places, n)
-      for (const { i, score } of place.options) next.push({ value: path.value + worth(i, (score / best) ** LIKENESS.loyal, place.stake, shown, alike), chosen: i, before: path })
+      for (const { i, score } of place.options)
+        next.push({
+          value: path.value + worth(i, (score / best) ** LIKENESS.loyal, place.stake, shown, alike),
+          chosen: i,
+          before: path,
+        })
     }
     paths = next.sort((a, b) => b.value - a.value).slice(0, BEAM)
   })
   const chosen: number[] = []
-  for (let path: Path | undefined = paths[0]; path?.before; path = path.before) chosen.push(path.chosen)
+  for (let path: Path | undefined = paths[0]; path?.before; path = path.before)
+    chosen.push(path.chosen)
   return chosen.reverse()
 }
 
@@ -82,7 +94,13 @@ function shownBefore(path: Path, places: readonly Place[], n: number): Shown[] {
   return shown
 }
 
-function worth(i: number, score: number, stake: number, shown: readonly Shown[], alike: (a: number, b: number) => number): number {
+function worth(
+  i: number,
+  score: number,
+  stake: number,
+  shown: readonly Shown[],
+  alike: (a: number, b: number) => number,
+): number {
   let value = score * stake
   let series = 0
   for (const { i: other, back } of shown) {

@@ -36,7 +36,11 @@ const TITLE = 2.5
 const CENTRAL = 0.55
 
 /** Reads a film: what each sentence names, what its pronouns stand for, what chapter and film are about. */
-export function readFilm(scenes: readonly SceneToMatch[], title: string, general: Lexicon): FilmReading {
+export function readFilm(
+  scenes: readonly SceneToMatch[],
+  title: string,
+  general: Lexicon,
+): FilmReading {
   const said = scenes.map((scene) => termsOf(scene.picture ?? scene.text))
   const lexicon = lexiconOfFilm(said, general)
   const named = title ? searchWords(title, lexicon).filter(({ names }) => names === 'thing') : []
@@ -48,7 +52,10 @@ export function readFilm(scenes: readonly SceneToMatch[], title: string, general
   for (const { chapter, chapterTitle } of scenes) {
     if (chapters.has(chapter)) continue
     const heading = chapterTitle ? [searchWordsOf(termsOf(chapterTitle), lexicon, meant)] : []
-    chapters.set(chapter, subjectOf([...own.filter((_, i) => scenes[i]!.chapter === chapter), ...heading]))
+    chapters.set(
+      chapter,
+      subjectOf([...own.filter((_, i) => scenes[i]!.chapter === chapter), ...heading]),
+    )
   }
   let before: Topic[] = []
   const read = scenes.map((scene, i): SceneReading => {
@@ -56,12 +63,33 @@ export function readFilm(scenes: readonly SceneToMatch[], title: string, general
     const terms = said[i]!
     const pronoun = scene.picture ? undefined : leaningOn(terms)
     const sameChapter = i > 0 && scenes[i - 1]!.chapter === scene.chapter
-    const standing = pronoun && before.length ? standsFor(pronoun, sameChapter ? before : before.map((topic) => ({ ...topic, weight: topic.weight * 0.5 })), lexicon).slice(0, 4) : []
+    const standing =
+      pronoun && before.length
+        ? standsFor(
+            pronoun,
+            sameChapter
+              ? before
+              : before.map((topic) => ({ ...topic, weight: topic.weight * 0.5 })),
+            lexicon,
+          ).slice(0, 4)
+        : []
     const topics = topicsOf(terms, words)
-    const carried = standing.slice(0, 2).map((word): Topic => ({ ...word, place: 'subject', many: before.find(({ text }) => text === word.text)!.many }))
+    const carried = standing.slice(0, 2).map((word): Topic => ({
+      ...word,
+      place: 'subject',
+      many: before.find(({ text }) => text === word.text)!.many,
+    }))
     before = [...carried, ...topics]
-    const strength = words.reduce((sum, word) => sum + (word.text.includes(' ') ? 0 : word.weight), 0)
-    return { words, standing, chapter: chapters.get(scene.chapter)!, need: scene.picture ? 0 : Math.max(0, 1 - strength / ENOUGH) }
+    const strength = words.reduce(
+      (sum, word) => sum + (word.text.includes(' ') ? 0 : word.weight),
+      0,
+    )
+    return {
+      words,
+      standing,
+      chapter: chapters.get(scene.chapter)!,
+      need: scene.picture ? 0 : Math.max(0, 1 - strength / ENOUGH),
+    }
   })
   return { scenes: read, subject: subjectOf([titled, ...own]), title: named }
 }
@@ -72,22 +100,32 @@ const RETURNING = 0.8
 /** A common word that returns through a film is what it is about: it tells as much as a rare one. */
 function lexiconOfFilm(said: readonly (readonly Term[])[], lexicon: Lexicon): Lexicon {
   const counts = new Map<string, number>()
-  for (const terms of said) for (const word of new Set(terms.map((term) => lemma(term.text)))) counts.set(word, (counts.get(word) ?? 0) + 1)
-  return { ...lexicon, frequency: (word) => lexicon.frequency(word) - RETURNING * Math.log2(counts.get(word) ?? 1) }
+  for (const terms of said)
+    for (const word of new Set(terms.map((term) => lemma(term.text))))
+      counts.set(word, (counts.get(word) ?? 0) + 1)
+  return {
+    ...lexicon,
+    frequency: (word) => lexicon.frequency(word) - RETURNING * Math.log2(counts.get(word) ?? 1),
+  }
 }
 
 /** What a stretch of film is about: its words by how often they return, the heaviest at 1. */
 function subjectOf(stretches: readonly SearchWord[][]): Map<string, number> {
   const totals = new Map<string, number>()
   for (const words of stretches)
-    for (const { text, weight } of words) if (!text.includes(' ')) totals.set(text, (totals.get(text) ?? 0) + weight)
+    for (const { text, weight } of words)
+      if (!text.includes(' ')) totals.set(text, (totals.get(text) ?? 0) + weight)
   const top = [...totals].sort((a, b) => b[1] - a[1]).slice(0, SUBJECTS)
   const heaviest = top[0]?.[1] ?? 1
   return new Map(top.map(([text, weight]) => [text, weight / heaviest]))
 }
 
 /** Where weighted words point together. */
-export function directionOf(words: Iterable<readonly [text: string, weight: number]>, lexicon: Lexicon, without?: string): Vector {
+export function directionOf(
+  words: Iterable<readonly [text: string, weight: number]>,
+  lexicon: Lexicon,
+  without?: string,
+): Vector {
   const sum = new Float32Array(lexicon.dimensions)
   for (const [text, weight] of words) {
     for (const word of text.split(' ')) {

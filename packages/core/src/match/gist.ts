@@ -12,7 +12,10 @@ const COMMON = 1e-3
  * @param texts with weights
  * @returns of length 1; nothing where no word is known
  */
-export function gistOf(texts: Iterable<readonly [text: string, weight: number]>, lexicon: Lexicon): Vector {
+export function gistOf(
+  texts: Iterable<readonly [text: string, weight: number]>,
+  lexicon: Lexicon,
+): Vector {
   const sum = new Float32Array(lexicon.gistDimensions)
   for (const [text, weight] of texts) {
     for (const written of text.toLowerCase().match(/\p{L}+/gu) ?? []) {

@@ -10,13 +10,22 @@ export const Item = z.object({
   width: z.number().int().nonnegative().default(0),
   height: z.number().int().nonnegative().default(0),
   /** Length of a clip; null or 0 for a photograph. */
-  seconds: z.number().nonnegative().nullish().transform((s) => s || null),
+  seconds: z
+    .number()
+    .nonnegative()
+    .nullish()
+    .transform((s) => s || null),
   orientation: z.enum(['landscape', 'portrait', 'square']).default('landscape'),
   source: z.string().max(500).default(''),
   licence: z.string().max(500).default(''),
   author: z.string().max(500).default(''),
   /** Of its page, where it has one. */
-  link: z.string().max(2000).regex(/^https?:\/\//).optional().catch(undefined),
+  link: z
+    .string()
+    .max(2000)
+    .regex(/^https?:\/\//)
+    .optional()
+    .catch(undefined),
 })
 export type Item = z.infer<typeof Item>
 export type Orientation = Item['orientation']
@@ -30,19 +39,36 @@ export const isOurs = (id: string) => /^(?:own|made)-/.test(id)
  * @example sourceName('https://www.archive.example/file/1') // => 'archive.example'
  * @example sourceName('Harbour Prints (scanned 1901)') // => 'Harbour Prints'
  */
-export const sourceName = (source: string): string => (/^https?:\/\/(?:www\.)?([^/:?#]+)/i.exec(source)?.[1] ?? source.split(/[,(]/)[0]!).trim()
+export const sourceName = (source: string): string =>
+  (/^https?:\/\/(?:www\.)?([^/:?#]+)/i.exec(source)?.[1] ?? source.split(/[,(]/)[0]!).trim()
 
 /** What the document keeps of a chosen item, so that it can be credited without asking anyone. */
 export const ChosenItem = Item.pick({
-  id: true, kind: true, title: true, seconds: true, width: true, height: true, source: true, licence: true, author: true, link: true,
+  id: true,
+  kind: true,
+  title: true,
+  seconds: true,
+  width: true,
+  height: true,
+  source: true,
+  licence: true,
+  author: true,
+  link: true,
 })
 export type ChosenItem = z.infer<typeof ChosenItem>
 
 /** The shape of a picture of this size. */
-export const orientationOf = ({ width, height }: Pick<Item, 'width' | 'height'>): Orientation => (width > height ? 'landscape' : width < height ? 'portrait' : 'square')
+export const orientationOf = ({ width, height }: Pick<Item, 'width' | 'height'>): Orientation =>
+  width > height ? 'landscape' : width < height ? 'portrait' : 'square'
 
 /** A chosen picture as one that may be chosen again. */
-export const itemAgain = (item: ChosenItem): Item => ({ ...item, description: '', tags: [], orientation: orientationOf(item) })
+export const itemAgain = (item: ChosenItem): Item => ({
+  ...item,
+  description: '',
+  tags: [],
+  orientation: orientationOf(item),
+})
 
 /** Of an item as a library describes it, what the document keeps. */
-export const chosenItem = (item: ChosenItem | null): ChosenItem | null => item && ChosenItem.parse(item)
+export const chosenItem = (item: ChosenItem | null): ChosenItem | null =>
+  item && ChosenItem.parse(item)

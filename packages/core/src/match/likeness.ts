@@ -10,7 +10,8 @@ import type { PictureIndex } from './picture-index.ts'
 const THINGS = [0.14, 0.6] as const
 const MEANING = [0.62, 0.95] as const
 
-const between = (value: number, [from, to]: readonly [number, number]) => Math.min(1, Math.max(0, (value - from) / (to - from)))
+const between = (value: number, [from, to]: readonly [number, number]) =>
+  Math.min(1, Math.max(0, (value - from) / (to - from)))
 
 /** How alike two items look, 0 to 1; each pair is worked out once. */
 export function likenessIn(index: PictureIndex): (a: number, b: number) => number {
@@ -26,7 +27,10 @@ export function likenessIn(index: PictureIndex): (a: number, b: number) => numbe
 function likeness(index: PictureIndex, a: number, b: number): number {
   const [one, other] = [index.hashes[a], index.hashes[b]]
   if (one && other && sameLook(one, other)) return 1
-  return Math.max(between(sharedThings(index, a, b), THINGS), between(dot(index.directions[a]!, index.directions[b]!), MEANING))
+  return Math.max(
+    between(sharedThings(index, a, b), THINGS),
+    between(dot(index.directions[a]!, index.directions[b]!), MEANING),
+  )
 }
 
 function sharedThings({ looks, bm25 }: PictureIndex, a: number, b: number): number {

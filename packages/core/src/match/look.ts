@@ -1,7 +1,20 @@
 import { z } from 'zod'
 
 /** Colours a picture may be looked for by. */
-export const COLOURS = ['red', 'orange', 'yellow', 'green', 'teal', 'blue', 'violet', 'pink', 'brown', 'black', 'grey', 'white'] as const
+export const COLOURS = [
+  'red',
+  'orange',
+  'yellow',
+  'green',
+  'teal',
+  'blue',
+  'violet',
+  'pink',
+  'brown',
+  'black',
+  'grey',
+  'white',
+] as const
 export type Colour = (typeof COLOURS)[number]
 
 /** What can be told of a picture by looking at it. */
@@ -23,7 +36,8 @@ export const SAME_BITS = 10
 export function hashDistance(a: string, b: string): number {
   let bits = 0
   for (let i = 0; i < 16; i += 8) {
-    let different = (Number.parseInt(a.slice(i, i + 8), 16) ^ Number.parseInt(b.slice(i, i + 8), 16)) >>> 0
+    let different =
+      (Number.parseInt(a.slice(i, i + 8), 16) ^ Number.parseInt(b.slice(i, i + 8), 16)) >>> 0
     for (; different; different &= different - 1) bits++
   }
   return bits
@@ -47,11 +61,25 @@ export function coloursOf(pixels: Uint8Array): Colour[] {
     counts.set(name, (counts.get(name) ?? 0) + 1)
   }
   const all = Math.floor(pixels.length / 3)
-  return [...counts].filter(([, count]) => count >= all * LEAST_SHARE).sort((a, b) => b[1] - a[1]).slice(0, MOST_COLOURS).map(([name]) => name)
+  return [...counts]
+    .filter(([, count]) => count >= all * LEAST_SHARE)
+    .sort((a, b) => b[1] - a[1])
+    .slice(0, MOST_COLOURS)
+    .map(([name]) => name)
 }
 
 /** Upper borders of the hues, in degrees. */
-const HUES: readonly (readonly [below: number, name: Colour])[] = [[14, 'red'], [42, 'orange'], [68, 'yellow'], [160, 'green'], [196, 'teal'], [256, 'blue'], [292, 'violet'], [338, 'pink'], [361, 'red']]
+const HUES: readonly (readonly [below: number, name: Colour])[] = [
+  [14, 'red'],
+  [42, 'orange'],
+  [68, 'yellow'],
+  [160, 'green'],
+  [196, 'teal'],
+  [256, 'blue'],
+  [292, 'violet'],
+  [338, 'pink'],
+  [361, 'red'],
+]
 
 /** What people call a colour, by hue, chroma and lightness (HSL). */
 export function colourName(red: number, green: number, blue: number): Colour {
@@ -60,7 +88,14 @@ export function colourName(red: number, green: number, blue: number): Colour {
   const chroma = (most - least) / 255
   if (lightness < 0.11) return 'black'
   if (chroma < 0.11) return lightness > 0.84 ? 'white' : lightness < 0.2 ? 'black' : 'grey'
-  const sector = most === red ? ((green - blue) / (most - least) + 6) % 6 : most === green ? (blue - red) / (most - least) + 2 : (red - green) / (most - least) + 4
+  const sector =
+    most === red
+      ? ((green - blue) / (most - least) + 6) % 6
+      : most === green
+        ? (blue - red) / (most - least) + 2
+        : (red - green) / (most - least) + 4
   const hue = HUES.find(([below]) => sector * 60 < below)![1]
-  return (hue === 'orange' || hue === 'red' || hue === 'yellow') && lightness < 0.42 && chroma < 0.5 ? 'brown' : hue
+  return (hue === 'orange' || hue === 'red' || hue === 'yellow') && lightness < 0.42 && chroma < 0.5
+    ? 'brown'
+    : hue
 }

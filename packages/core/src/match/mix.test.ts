@@ -5,19 +5,75 @@ import { chooseWithMix } from './mix.ts'
 
 /** Even numbers are stills. Every place has four of each kind that no other place has. */
 const still = (i: number) => i % 2 === 0
-const film = (scores: readonly number[][]): Place[] => scores.map((list, scene) => ({ scene, stake: 1, options: list.map((score, k) => ({ i: scene * 8 + k, score })) }))
+const film = (scores: readonly number[][]): Place[] =>
+  scores.map((list, scene) => ({
+    scene,
+    stake: 1,
+    options: list.map((score, k) => ({ i: scene * 8 + k, score })),
+  }))
 const share = (chosen: readonly number[]) => chosen.filter(still).length / chosen.length
 const unlike = () => 0
-const scores = fc.array(fc.array(fc.double({ min: 0.05, max: 1, noNaN: true }), { minLength: 8, maxLength: 8 }), { minLength: 20, maxLength: 30 })
+const scores = fc.array(
+  fc.array(fc.double({ min: 0.05, max: 1, noNaN: true }), { minLength: 8, maxLength: 8 }),
+  { minLength: 20, maxLength: 30 },
+)
 
 describe('chooseWithMix', () => {
   it('comes near any share of stills that is wished, where there are both kinds', () =>
-    fc.assert(fc.property(scores, fc.double({ min: 0, max: 1, noNaN: true }), (list, wished) => Math.abs(share(chooseWithMix(film(list), unlike, still, wished)) - wished) <= 0.1), { numRuns: 20 }))
-  it('leaves it to what fits where nothing is wished', () => expect(chooseWithMix(film([[0.9, 0.1], [0.2, 0.8]]), unlike, still, null)).toEqual([0, 9]))
-  it('gives up what fits least for it', () => expect(chooseWithMix(film([[0.9, 0.1], [0.9, 0.85]]), unlike, still, 0.5)).toEqual([0, 9]))
+    fc.assert(
+      fc.property(
+        scores,
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        (list, wished) =>
+          Math.abs(share(chooseWithMix(film(list), unlike, still, wished)) - wished) <= 0.1,
+      ),
+      { numRuns: 20 },
+    ))
+  it('leaves it to what fits where nothing is wished', () =>
+    expect(
+      chooseWithMix(
+        film([
+          [0.9, 0.1],
+          [0.2, 0.8],
+        ]),
+        unlike,
+        still,
+        null,
+      ),
+    ).toEqual([0, 9]))
+  it('gives up what fits least for it', () =>
+    expect(
+      chooseWithMix(
+        film([
+          [0.9, 0.1],
+          [0.9, 0.85],
+        ]),
+        unlike,
+        still,
+        0.5,
+      ),
+    ).toEqual([0, 9]))
   it('counts what stands there already', () => {
     const kept: Place = { scene: 2, stake: 0, options: [], kept: [1001] }
     expect(chooseWithMix([...film([[0.9, 0.88]]), kept], unlike, still, 0.5)).toEqual([0, -1])
   })
-  it('takes clips where there are no stills', () => expect(chooseWithMix([{ scene: 0, stake: 1, options: [{ i: 1, score: 0.4 }, { i: 3, score: 0.6 }] }, { scene: 1, stake: 1, options: [] }], unlike, still, 1)).toEqual([3, -1]))
+  it('takes clips where there are no stills', () =>
+    expect(
+      chooseWithMix(
+        [
+          {
+            scene: 0,
+            stake: 1,
+            options: [
+              { i: 1, score: 0.4 },
+              { i: 3, score: 0.6 },
+            ],
+          },
+          { scene: 1, stake: 1, options: [] },
+        ],
+        unlike,
+        still,
+        1,
+      ),
+    ).toEqual([3, -1]))
 })

@@ -14,17 +14,36 @@ const NEAR = 0.03
  * @param wished share of stills, 0 to 1; null leaves it to what fits
  * @returns as `chooseForFilm`
  */
-export function chooseWithMix(places: readonly Place[], alike: (a: number, b: number) => number, still: (i: number) => boolean, wished: number | null): number[] {
+export function chooseWithMix(
+  places: readonly Place[],
+  alike: (a: number, b: number) => number,
+  still: (i: number) => boolean,
+  wished: number | null,
+): number[] {
   const plain = chooseForFilm(places, alike)
   if (wished === null) return plain
   const off = (chosen: readonly number[]) => {
     const shown = places.flatMap(({ kept }, k) => kept ?? (chosen[k]! < 0 ? [] : [chosen[k]!]))
     return shown.filter(still).length / Math.max(1, shown.length) - wished
   }
-  const leaning = (lean: number) => chooseForFilm(places.map((place) => ({ ...place, options: place.options.map(({ i, score }) => ({ i, score: score * Math.exp(still(i) ? lean : -lean) })) })), alike)
+  const leaning = (lean: number) =>
+    chooseForFilm(
+      places.map((place) => ({
+        ...place,
+        options: place.options.map(({ i, score }) => ({
+          i,
+          score: score * Math.exp(still(i) ? lean : -lean),
+        })),
+      })),
+      alike,
+    )
   let best = plain
   let [least, most] = [-FURTHEST, FURTHEST]
-  for (let n = 0, lean = off(plain) > 0 ? least / 2 : most / 2; n < HALVINGS && Math.abs(off(best)) > NEAR; n++, lean = (least + most) / 2) {
+  for (
+    let n = 0, lean = off(plain) > 0 ? least / 2 : most / 2;
+    n < HALVINGS && Math.abs(off(best)) > NEAR;
+    n++, lean = (least + most) / 2
+  ) {
     const chosen = leaning(lean)
     if (Math.abs(off(chosen)) < Math.abs(off(best))) best = chosen
     if (off(chosen) > 0) most = lean

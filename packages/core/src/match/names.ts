@@ -6,7 +6,14 @@ const WORD = /[\p{L}\p{N}'’-]+/gu
 
 /** Capitalised words inside sentences, in lower case: what is called by a name. */
 function namesIn(text: string): string[] {
-  return text.split(/[.!?:;“”"(\n]\s*/).flatMap((sentence) => (sentence.match(WORD) ?? []).slice(1).filter((word) => /^\p{Lu}\p{Ll}/u.test(word) && !NO_NAMES.has(word))).map((word) => word.toLowerCase().replace(/['’]s$/, ''))
+  return text
+    .split(/[.!?:;“”"(\n]\s*/)
+    .flatMap((sentence) =>
+      (sentence.match(WORD) ?? [])
+        .slice(1)
+        .filter((word) => /^\p{Lu}\p{Ll}/u.test(word) && !NO_NAMES.has(word)),
+    )
+    .map((word) => word.toLowerCase().replace(/['’]s$/, ''))
 }
 
 /**
@@ -14,7 +21,8 @@ function namesIn(text: string): string[] {
  *
  * @example namesInTitle('Medieval walls of Carcassonne') // => ['carcassonne']
  */
-export const namesInTitle = (title: string): string[] => ((title.match(WORD) ?? []).some((word) => /^\p{Ll}{4}/u.test(word)) ? namesIn(title) : [])
+export const namesInTitle = (title: string): string[] =>
+  (title.match(WORD) ?? []).some((word) => /^\p{Ll}{4}/u.test(word)) ? namesIn(title) : []
 
 /** What a chapter says and names. */
 export interface NamedWorld {
@@ -29,8 +37,13 @@ export function namedWorlds(scenes: readonly SceneToMatch[]): NamedWorld[] {
   const chapters = new Map<number, NamedWorld>()
   for (const { chapter } of scenes) {
     if (chapters.has(chapter)) continue
-    const texts = scenes.filter((scene) => scene.chapter === chapter).flatMap(({ text, picture, chapterTitle }) => [text, picture ?? '', chapterTitle ?? ''])
-    chapters.set(chapter, { said: new Set(texts.join(' ').toLowerCase().match(WORD) ?? []), names: texts.some((text) => namesIn(text).length > 0) })
+    const texts = scenes
+      .filter((scene) => scene.chapter === chapter)
+      .flatMap(({ text, picture, chapterTitle }) => [text, picture ?? '', chapterTitle ?? ''])
+    chapters.set(chapter, {
+      said: new Set(texts.join(' ').toLowerCase().match(WORD) ?? []),
+      names: texts.some((text) => namesIn(text).length > 0),
+    })
   }
   return scenes.map(({ chapter }) => chapters.get(chapter)!)
 }
@@ -39,5 +52,12 @@ export function namedWorlds(scenes: readonly SceneToMatch[]): NamedWorld[] {
 const STRANGE = { amongNames: 0.7, alone: 0.97 }
 
 /** Below 1 for a picture of a place or person that is not meant. */
-export const strangeness = (names: readonly string[], { said, names: named }: NamedWorld): number =>
-  names.length && !names.some((name) => said.has(name)) ? (named ? STRANGE.amongNames : STRANGE.alone) : 1
+export const strangeness = (
+  names: readonly string[],
+  { said, names: named }: NamedWorld,
+): number =>
+  names.length && !names.some((name) => said.has(name))
+    ? named
+      ? STRANGE.amongNames
+      : STRANGE.alone
+    : 1

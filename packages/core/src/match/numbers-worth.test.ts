@@ -12,6 +12,19 @@ describe('numbersWorth', () => {
     ['It costs £2.5 million.', ['£2.5 million']],
     ['Between 1859 and 1901 it grew.', ['1859', '1901']],
   ])('finds those of "%s"', (text, numbers) => expect(numbersWorth(text)).toEqual(numbers))
-  it.each(['Two of the three men sailed on.', 'One day the first ship came.', 'It takes a second.', 'Nobody knows.', '', '1 2 3 4 5', '0'])('leaves "%s" as it is', (text) => expect(numbersWorth(text)).toEqual([]))
-  it('offers three at most, each once', () => expect(numbersWorth('In 1822, in 1822, in 1840, in 1850 and in 1860.')).toEqual(['1822', '1840', '1850']))
+  it.each([
+    'Two of the three men sailed on.',
+    'One day the first ship came.',
+    'It takes a second.',
+    'Nobody knows.',
+    '',
+    '1 2 3 4 5',
+    '0',
+  ])('leaves "%s" as it is', (text) => expect(numbersWorth(text)).toEqual([]))
+  it('offers three at most, each once', () =>
+    expect(numbersWorth('In 1822, in 1822, in 1840, in 1850 and in 1860.')).toEqual([
+      '1822',
+      '1840',
+      '1850',
+    ]))
 })

@@ -4,7 +4,8 @@ import { claimsIn } from '../checks/claims.ts'
 /** Of a sentence, so many are offered. */
 const MOST = 3
 /** What a count is of decides whether it is worth showing: measures always, everything else when it is large. */
-const MEASURED = /(?:%|°|per ?cent|degrees?|miles?|feet|foot|inch|tonnes?|tons?|pounds?|kilo|met(?:re|er)|lit(?:re|er)|hours?|minutes?|seconds?|days?|weeks?|months?|years?|decades?|centur|\d\s?[kcmµ]?[mgWV]\b|km|mph|[£$€])/i
+const MEASURED =
+  /(?:%|°|per ?cent|degrees?|miles?|feet|foot|inch|tonnes?|tons?|pounds?|kilo|met(?:re|er)|lit(?:re|er)|hours?|minutes?|seconds?|days?|weeks?|months?|years?|decades?|centur|\d\s?[kcmµ]?[mgWV]\b|km|mph|[£$€])/i
 const LARGE = 20
 const YEAR = /\b(?:1\d{3}|20\d\d)s?\b/
 
@@ -16,7 +17,11 @@ const YEAR = /\b(?:1\d{3}|20\d\d)s?\b/
 export function numbersWorth(text: string): string[] {
   const found = claimsIn(text, new Set()).flatMap(({ kind, from, to }) => {
     const words = text.slice(from, to)
-    return kind === 'date' ? (YEAR.exec(words) ?? []).slice(0, 1) : kind === 'number' ? countOf(words) : []
+    return kind === 'date'
+      ? (YEAR.exec(words) ?? []).slice(0, 1)
+      : kind === 'number'
+        ? countOf(words)
+        : []
   })
   return [...new Set(found)].slice(0, MOST)
 }
@@ -27,6 +32,8 @@ function countOf(words: string): string[] {
   const value = first?.number.num ?? 0
   const worth = Math.abs(value) >= LARGE || (Math.abs(value) > 2 && MEASURED.test(words))
   if (!first || !worth) return []
-  const written = /^[£$€\d]/.test(words) ? words : words.replace(first.text, value.toLocaleString('en-GB'))
+  const written = /^[£$€\d]/.test(words)
+    ? words
+    : words.replace(first.text, value.toLocaleString('en-GB'))
   return /^[£$€]?[\d,.]+(?:\D|$)/.test(written) ? [written.trim()] : []
 }

@@ -66,34 +66,73 @@ export function pickPictures(
   queries: readonly SceneQuery[],
   index: PictureIndex,
   lexicon: Lexicon,
-  options: { orientation: Orientation; kept?: ReadonlyMap<number, readonly string[]>; refusals?: readonly Refusal[]; picking?: Picking; favourites?: ReadonlySet<string> },
+  options: {
+    orientation: Orientation
+    kept?: ReadonlyMap<number, readonly string[]>
+    refusals?: readonly Refusal[]
+    picking?: Picking
+    favourites?: ReadonlySet<string>
+  },
 ): ScenePicks[] {
   const { stills, longest } = options.picking ?? PLAIN_PICKING
   const worlds = new Map<Vector, World>()
-  const world = (direction: Vector) => worlds.get(direction) ?? worlds.set(direction, worldOf(direction, index)).get(direction)!
+  const world = (direction: Vector) =>
+    worlds.get(direction) ?? worlds.set(direction, worldOf(direction, index)).get(direction)!
   const named = namedWorlds(scenes)
   const alike = likenessIn(index)
   const left = keptAfterRefusals(index, options.refusals ?? [], alike)
   const preferred = preferredOf(index.items, options.favourites ?? NONE)
   const said = scenes.map(({ text }, n) => saidBy(text, queries[n]!.words))
-  const lists = scenes.map((scene, n) => ranked(scene, queries[n]!, index, { film: world(queries[n]!.film), chapter: world(queries[n]!.chapter), named: named[n]! }, left(said[n]!), { orientation: options.orientation, longest, preferred }, lexicon, CONSIDERED))
+  const lists = scenes.map((scene, n) =>
+    ranked(
+      scene,
+      queries[n]!,
+      index,
+      { film: world(queries[n]!.film), chapter: world(queries[n]!.chapter), named: named[n]! },
+      left(said[n]!),
+      { orientation: options.orientation, longest, preferred },
+      lexicon,
+      CONSIDERED,
+    ),
+  )
   const numbers = new Map(index.items.map(({ id }, i) => [id, i]))
   const places = scenes.flatMap((scene, n): Place[] => {
     const kept = options.kept?.get(n)?.flatMap((id) => numbers.get(id) ?? [])
     const shots = shotsIn(scene.seconds, longest)
     if (kept && kept.length >= shots) return [{ scene: n, options: [], stake: 0, kept }]
-    return Array.from({ length: shots }, () => ({ scene: n, options: lists[n]!, stake: queries[n]!.stake }))
+    return Array.from({ length: shots }, () => ({
+      scene: n,
+      options: lists[n]!,
+      stake: queries[n]!.stake,
+    }))
   })
   const taken = chooseWithMix(places, alike, (i) => index.items[i]!.kind === 'photo', stills)
   return scenes.map((scene, n) => {
-    const chosen = taken.filter((i, k) => places[k]!.scene === n && i >= 0).map((i) => lists[n]!.find((r) => r.i === i)!)
+    const chosen = taken
+      .filter((i, k) => places[k]!.scene === n && i >= 0)
+      .map((i) => lists[n]!.find((r) => r.i === i)!)
     const least = Math.min(...chosen.map(({ score }) => score))
-    const passedOver = (entry: Ranked) => (chosen.includes(entry) || !(entry.score > least) ? {} : { passed: whyPassed(entry, n, places, taken, alike) })
-    const offered = unlike(lists[n]!, chosen.length ? chosen : lists[n]!.slice(0, shotsIn(scene.seconds, longest)), CANDIDATES, alike)
+    const passedOver = (entry: Ranked) =>
+      chosen.includes(entry) || !(entry.score > least)
+        ? {}
+        : { passed: whyPassed(entry, n, places, taken, alike) }
+    const offered = unlike(
+      lists[n]!,
+      chosen.length ? chosen : lists[n]!.slice(0, shotsIn(scene.seconds, longest)),
+      CANDIDATES,
+      alike,
+    )
     return {
       words: queries[n]!.words,
       chosen: chosen.map(({ item }) => item),
-      candidates: offered.map((entry) => ({ item: entry.item, score: entry.score, shows: said[n]!.words.filter((word) => index.weights[entry.i]!.has(word)), why: whyOf(queries[n]!, said[n]!.words, entry, index), sure: surenessOf(entry), ...passedOver(entry) })),
+      candidates: offered.map((entry) => ({
+        item: entry.item,
+        score: entry.score,
+        shows: said[n]!.words.filter((word) => index.weights[entry.i]!.has(word)),
+        why: whyOf(queries[n]!, said[n]!.words, entry, index),
+        sure: surenessOf(entry),
+        ...passedOver(entry),
+      })),
       meanings: nounSenses(queries[n]!),
       numbers: numbersWorth(scene.text),
     }
@@ -101,25 +140,52 @@ export function pickPictures(
 }
 
 /** Pictures that share a scene of so many seconds. */
-export const shotsIn = (seconds: number, longest: number) => Math.max(1, Math.min(SHOTS_LIMIT, Math.ceil(seconds / longest)))
+export const shotsIn = (seconds: number, longest: number) =>
+  Math.max(1, Math.min(SHOTS_LIMIT, Math.ceil(seconds / longest)))
 
 /** What a picture that fits better has against it in this film: it is shown close by, or looks like what is. */
-function whyPassed({ i }: Ranked, n: number, places: readonly Place[], taken: readonly number[], alike: (a: number, b: number) => number): string {
-  const near = places.flatMap(({ scene, kept }, k) => (kept ?? [taken[k]!]).flatMap((other) => (other >= 0 && scene !== n && Math.abs(scene - n) <= SCENES_APART ? [{ scene, other }] : [])))
+function whyPassed(
+  { i }: Ranked,
+  n: number,
+  places: readonly Place[],
+  taken: readonly number[],
+  alike: (a: number, b: number) => number,
+): string {
+  const near = places.flatMap(({ scene, kept }, k) =>
+    (kept ?? [taken[k]!]).flatMap((other) =>
+      other >= 0 && scene !== n && Math.abs(scene - n) <= SCENES_APART ? [{ scene, other }] : [],
+    ),
+  )
   const same = near.find(({ other }) => other === i)
   if (same) return `shown ${away(same.scene - n)}`
-  const like = near.filter(({ scene }) => Math.abs(scene - n) <= 2).map(({ scene, other }) => ({ scene, likeness: alike(i, other) })).sort((a, b) => b.likeness - a.likeness)[0]
-  return like && like.likeness > 0.3 ? `looks like what is shown ${away(like.scene - n)}` : 'the film is more varied without it'
+  const like = near
+    .filter(({ scene }) => Math.abs(scene - n) <= 2)
+    .map(({ scene, other }) => ({ scene, likeness: alike(i, other) }))
+    .sort((a, b) => b.likeness - a.likeness)[0]
+  return like && like.likeness > 0.3
+    ? `looks like what is shown ${away(like.scene - n)}`
+    : 'the film is more varied without it'
 }
 
-const away = (scenes: number) => `${Math.abs(scenes)} scene${Math.abs(scenes) > 1 ? 's' : ''} ${scenes < 0 ? 'before' : 'after'}`
+const away = (scenes: number) =>
+  `${Math.abs(scenes)} scene${Math.abs(scenes) > 1 ? 's' : ''} ${scenes < 0 ? 'before' : 'after'}`
 
 /** The chosen ones, then the best of a list one by one, each weighed against those before it. */
-function unlike(list: readonly Ranked[], chosen: readonly Ranked[], count: number, alike: (a: number, b: number) => number): Ranked[] {
+function unlike(
+  list: readonly Ranked[],
+  chosen: readonly Ranked[],
+  count: number,
+  alike: (a: number, b: number) => number,
+): Ranked[] {
   const taken = [...chosen]
-  const value = ({ score, i }: Ranked) => score * (1 - ALIKE_OFFERED * Math.max(0, ...taken.map((other) => alike(i, other.i))))
+  const value = ({ score, i }: Ranked) =>
+    score * (1 - ALIKE_OFFERED * Math.max(0, ...taken.map((other) => alike(i, other.i))))
   while (taken.length < Math.min(count, list.length)) {
-    taken.push(list.filter((r) => !taken.includes(r)).reduce((best, r) => (value(r) > value(best) ? r : best)))
+    taken.push(
+      list
+        .filter((r) => !taken.includes(r))
+        .reduce((best, r) => (value(r) > value(best) ? r : best)),
+    )
   }
   return taken
 }
@@ -136,17 +202,34 @@ function surenessOf({ believed, clashes, lean }: Ranked): Sureness {
 const SENSES_SHOWN = 5
 
 function nounSenses({ words, meanings }: SceneQuery): NounSenses[] {
-  return words.filter(({ written, names }) => written && names === 'thing').flatMap(({ text }): NounSenses[] => {
-    const meaning = meanings.get(text)
-    if (!meaning) return []
-    const senses = meaning.senses.map(({ id, gloss, words: names }, k) => ({ id, gloss: gloss.split('; "')[0]!, words: names.filter((name) => name !== text).slice(0, 3), likely: Math.round(meaning.likely[k]! * 100) / 100 }))
-    return [{ noun: text, senses: senses.sort((a, b) => b.likely - a.likely).slice(0, SENSES_SHOWN) }]
-  })
+  return words
+    .filter(({ written, names }) => written && names === 'thing')
+    .flatMap(({ text }): NounSenses[] => {
+      const meaning = meanings.get(text)
+      if (!meaning) return []
+      const senses = meaning.senses.map(({ id, gloss, words: names }, k) => ({
+        id,
+        gloss: gloss.split('; "')[0]!,
+        words: names.filter((name) => name !== text).slice(0, 3),
+        likely: Math.round(meaning.likely[k]! * 100) / 100,
+      }))
+      return [
+        { noun: text, senses: senses.sort((a, b) => b.likely - a.likely).slice(0, SENSES_SHOWN) },
+      ]
+    })
 }
 
-function whyOf({ terms }: SceneQuery, said: readonly string[], { i }: Ranked, { weights }: PictureIndex): string {
+function whyOf(
+  { terms }: SceneQuery,
+  said: readonly string[],
+  { i }: Ranked,
+  { weights }: PictureIndex,
+): string {
   const own = new Set(said)
-  const hits = [...terms].filter(([text]) => weights[i]!.has(text)).sort((a, b) => b[1] - a[1]).map(([text]) => text)
+  const hits = [...terms]
+    .filter(([text]) => weights[i]!.has(text))
+    .sort((a, b) => b[1] - a[1])
+    .map(([text]) => text)
   const direct = hits.filter((text) => own.has(text))
   if (direct.length) return `shows ${direct.slice(0, 3).join(', ')}`
   if (hits.length) return `near: ${hits.slice(0, 3).join(', ')}`

@@ -19,24 +19,47 @@ const THINGS = 3
  * @example pictureDescription({ text: 'At night the lens turns the flame.', words: [lens, flame] }, 'How a lighthouse works')
  * // => 'Lens and flame, at night. From a film about how a lighthouse works.'
  */
-export function pictureDescription({ text, picture, words }: SceneToPaint, title: string, chapter?: string): string {
+export function pictureDescription(
+  { text, picture, words }: SceneToPaint,
+  title: string,
+  chapter?: string,
+): string {
   const film = `From a film about ${lowered(title)}${chapter && chapter !== title ? `: ${lowered(chapter)}` : ''}.`
   const seen = picture?.trim() || thingsIn(text, words)
-  const hour = picture ? undefined : text.toLowerCase().match(/\p{L}+/gu)?.find((word) => HOURS.has(word))
+  const hour = picture
+    ? undefined
+    : text
+        .toLowerCase()
+        .match(/\p{L}+/gu)
+        ?.find((word) => HOURS.has(word))
   return `${seen ? `${seen[0]!.toUpperCase()}${seen.slice(1).replace(/[.!?]+$/, '')}${hour ? `, at ${hour}` : ''}. ` : ''}${film}`
 }
 
 function thingsIn(text: string, words: readonly SearchWord[]): string {
-  const things = words.filter(({ names, weight, text: word }) => (names === 'thing' || names === 'phrase') && weight > 0.05 && !HOURS.has(word))
+  const things = words.filter(
+    ({ names, weight, text: word }) =>
+      (names === 'thing' || names === 'phrase') && weight > 0.05 && !HOURS.has(word),
+  )
   const own = things.filter(({ written }) => written)
   const chosen: SearchWord[] = []
   for (const word of own.length ? own : things) {
     // A phrase says all that its words say.
-    if (chosen.length < THINGS && !chosen.some((other) => other.text.includes(word.text) || word.text.includes(other.text))) chosen.push(word)
+    if (
+      chosen.length < THINGS &&
+      !chosen.some((other) => other.text.includes(word.text) || word.text.includes(other.text))
+    )
+      chosen.push(word)
   }
   const at = ({ written }: SearchWord) => (written ? text.indexOf(written) : text.length)
-  return listed(chosen.sort((a, b) => at(a) - at(b)).map(({ text: word, written }) => written || word))
+  return listed(
+    chosen.sort((a, b) => at(a) - at(b)).map(({ text: word, written }) => written || word),
+  )
 }
 
-const listed = (words: readonly string[]) => (words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`)
-const lowered = (text: string) => (/^\p{Lu}\p{Ll}/u.test(text) ? text[0]!.toLowerCase() + text.slice(1) : text).replace(/[.!?]+$/, '')
+const listed = (words: readonly string[]) =>
+  words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`
+const lowered = (text: string) =>
+  (/^\p{Lu}\p{Ll}/u.test(text) ? text[0]!.toLowerCase() + text.slice(1) : text).replace(
+    /[.!?]+$/,
+    '',
+  )

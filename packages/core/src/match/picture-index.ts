@@ -31,12 +31,15 @@ export interface PictureIndex {
 
 /** Words of a text as they are looked up, with neighbouring pairs, so that phrases can be found. */
 export function lookedUp(text: string): string[] {
-  const words = (text.toLowerCase().match(/[\p{L}\p{N}]+(?:['’][\p{L}]+)?/gu) ?? []).filter((w) => !STOP_WORDS.has(w)).map(lemma)
+  const words = (text.toLowerCase().match(/[\p{L}\p{N}]+(?:['’][\p{L}]+)?/gu) ?? [])
+    .filter((w) => !STOP_WORDS.has(w))
+    .map(lemma)
   return [...words, ...words.slice(1).map((word, i) => `${words[i]} ${word}`)]
 }
 
 /** A title's first things are what the picture shows; what follows a preposition stands beside or behind. */
-const BESIDE = /\b(?:at|above|against|along|among|before|behind|below|beside|between|by|for|from|in|into|near|of|off|on|out|over|through|to|towards?|under|with)\b/i
+const BESIDE =
+  /\b(?:at|above|against|along|among|before|behind|below|beside|between|by|for|from|in|into|near|of|off|on|out|over|through|to|towards?|under|with)\b/i
 
 function fieldsOf(item: Item): Fields[] {
   const [main = ''] = item.title.split(BESIDE)
@@ -52,15 +55,22 @@ function fieldsOf(item: Item): Fields[] {
 const TAGS = 0.5
 const TAGS_READ = 8
 
-export function pictureIndex(items: readonly Item[], lexicon: Lexicon, hashOf: (id: string) => string | undefined = () => undefined): PictureIndex {
+export function pictureIndex(
+  items: readonly Item[],
+  lexicon: Lexicon,
+  hashOf: (id: string) => string | undefined = () => undefined,
+): PictureIndex {
   const fields = items.map(fieldsOf)
   const index = bm25(fields)
   const dimensions = lexicon.dimensions
   const rarest = Math.log(1 + items.length)
   const weights = fields.map((each) => {
     const found = new Map<string, number>()
-    for (const { weight, words } of each) for (const word of words) if (!word.includes(' ')) found.set(word, Math.max(found.get(word) ?? 0, weight))
-    for (const [word, weight] of found) found.set(word, weight * Math.min(1, index.idf(word) / rarest))
+    for (const { weight, words } of each)
+      for (const word of words)
+        if (!word.includes(' ')) found.set(word, Math.max(found.get(word) ?? 0, weight))
+    for (const [word, weight] of found)
+      found.set(word, weight * Math.min(1, index.idf(word) / rarest))
     return found
   })
   const sums = weights.map((words) => {
@@ -72,9 +82,26 @@ export function pictureIndex(items: readonly Item[], lexicon: Lexicon, hashOf: (
     return sum
   })
   return {
-    items, names: items.map(({ title }) => namesInTitle(title)), hashes: items.map(({ id }) => hashOf(id)), bm25: index, weights, sums, directions: sums.map(unit), gists: items.map(({ title, tags }) => gistOf([[title, 1], [tags.slice(0, TAGS_READ).join(' '), TAGS]], lexicon)),
+    items,
+    names: items.map(({ title }) => namesInTitle(title)),
+    hashes: items.map(({ id }) => hashOf(id)),
+    bm25: index,
+    weights,
+    sums,
+    directions: sums.map(unit),
+    gists: items.map(({ title, tags }) =>
+      gistOf(
+        [
+          [title, 1],
+          [tags.slice(0, TAGS_READ).join(' '), TAGS],
+        ],
+        lexicon,
+      ),
+    ),
     related: relatedIn(index, lexicon),
-    looks: fields.map(([, title, tags]) => new Set(withoutHours([...title!.words, ...tags!.words]))),
+    looks: fields.map(
+      ([, title, tags]) => new Set(withoutHours([...title!.words, ...tags!.words])),
+    ),
   }
 }
 

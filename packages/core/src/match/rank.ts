@@ -32,21 +32,31 @@ export interface FilmShape {
 
 /** Parts and shapes of the score; they are worked out on the tuned half of the labelled set. */
 const WEIGHT = {
-  words: 0.56, meaning: 0.4, gist: 0.6, film: 0.2, lent: 0.68,
+  words: 0.56,
+  meaning: 0.4,
+  gist: 0.6,
+  film: 0.2,
+  lent: 0.68,
   /** So much of a sentence's words shown inside the film's world is enough to lean on nothing else. */
   shown: 0.37,
   /** Words count until so much BM25; beyond it more of them hardly matter. */
   saturate: 8.17,
   /** What a word is worth in an item that has nothing to do with the film. */
-  resting: 0.5, outside: 0.55,
+  resting: 0.5,
+  outside: 0.55,
   /** Of a word's weight, for one that is used like it. */
   related: 0.23,
   /** Left of a word's score where the item means something else by it. */
   clash: 0.01,
   /** Agreement on what a word means: below the first a word clashes, above the second it counts in full; how much an item that fits the film's world is believed to mean the same. */
-  clashes: 0.34, agrees: 0.59, trusted: 0.81,
+  clashes: 0.34,
+  agrees: 0.59,
+  trusted: 0.81,
   /** Where the world of a film begins: so many standard deviations above the mean of the pool, and how sharply. */
-  chapter: 0.9, covered: 0.52, world: 1.11, edge: 2.23,
+  chapter: 0.9,
+  covered: 0.52,
+  world: 1.11,
+  edge: 2.23,
 }
 
 /**
@@ -54,10 +64,22 @@ const WEIGHT = {
  *
  * @param kept what each item keeps of its score after what was turned down; 0 leaves it out
  */
-export function ranked(scene: SceneToMatch, query: SceneQuery, index: PictureIndex, worlds: Worlds, kept: Float32Array, film: FilmShape, lexicon: Lexicon, most: number): Ranked[] {
+export function ranked(
+  scene: SceneToMatch,
+  query: SceneQuery,
+  index: PictureIndex,
+  worlds: Worlds,
+  kept: Float32Array,
+  film: FilmShape,
+  lexicon: Lexicon,
+  most: number,
+): Ranked[] {
   const { film: world, chapter } = worlds
   const fits = chapter.fits.map((fit, i) => Math.max(world.fits[i]!, fit * WEIGHT.chapter))
-  const concepts = { own: query.concepts.filter(({ borrowed }) => !borrowed), lent: query.concepts.filter(({ borrowed }) => borrowed) }
+  const concepts = {
+    own: query.concepts.filter(({ borrowed }) => !borrowed),
+    lent: query.concepts.filter(({ borrowed }) => borrowed),
+  }
   const near = promising(index, concepts.own, fits)
   const clashes = new Map<number, string[]>()
   const meant: Meant = (noun, weight, i) => {
@@ -72,7 +94,10 @@ export function ranked(scene: SceneToMatch, query: SceneQuery, index: PictureInd
   const asked = concepts.own.reduce((sum, { weight }) => sum + weight, 0) || 1
   const saturated = (value: number) => 1 - Math.exp(-value / WEIGHT.saturate)
   // Where nothing in the film's world shows what the sentence says, it leans on what stands around it.
-  const shown = near.items.reduce((best, i) => Math.max(best, saturated(own.earned[i]!) * fits[i]!), 0)
+  const shown = near.items.reduce(
+    (best, i) => Math.max(best, saturated(own.earned[i]!) * fits[i]!),
+    0,
+  )
   const lean = Math.max(query.need, 1 - Math.min(1, shown / WEIGHT.shown))
   const scored = near.items.map((i): Ranked => {
     const item = index.items[i]!
@@ -82,20 +107,41 @@ export function ranked(scene: SceneToMatch, query: SceneQuery, index: PictureInd
     const said = saturated(own.earned[i]!)
     // What has most of a sentence's words may come from outside the film's world.
     const covered = Math.min(1, own.covered[i]! / asked)
-    const outside = (WEIGHT.outside + (1 - WEIGHT.outside) * covered * WEIGHT.covered) * (query.resting ? WEIGHT.resting : 1)
-    const value = WEIGHT.words * said * (outside + (1 - outside) * fit) + WEIGHT.meaning * closeness * closeness + WEIGHT.gist * gist * gist
-      + WEIGHT.film * fit * (0.3 + 0.7 * lean) + WEIGHT.lent * saturated(lent.earned[i]!) * fit * (0.15 + 0.85 * lean)
-    const believed = value * fitness(item, scene, film) * strangeness(index.names[i]!, worlds.named) * kept[i]!
-    return { item, i, score: believed * film.preferred[i]!, believed, lean, clashes: clashes.get(i) ?? [] }
+    const outside =
+      (WEIGHT.outside + (1 - WEIGHT.outside) * covered * WEIGHT.covered) *
+      (query.resting ? WEIGHT.resting : 1)
+    const value =
+      WEIGHT.words * said * (outside + (1 - outside) * fit) +
+      WEIGHT.meaning * closeness * closeness +
+      WEIGHT.gist * gist * gist +
+      WEIGHT.film * fit * (0.3 + 0.7 * lean) +
+      WEIGHT.lent * saturated(lent.earned[i]!) * fit * (0.15 + 0.85 * lean)
+    const believed =
+      value * fitness(item, scene, film) * strangeness(index.names[i]!, worlds.named) * kept[i]!
+    return {
+      item,
+      i,
+      score: believed * film.preferred[i]!,
+      believed,
+      lean,
+      clashes: clashes.get(i) ?? [],
+    }
   })
-  return scored.filter(({ i }) => kept[i]! > 0).sort((a, b) => b.score - a.score || a.item.id.localeCompare(b.item.id)).slice(0, most)
+  return scored
+    .filter(({ i }) => kept[i]! > 0)
+    .sort((a, b) => b.score - a.score || a.item.id.localeCompare(b.item.id))
+    .slice(0, most)
 }
 
 /** Items whose words and meaning are weighed in full; the rest of a large pool are far behind them. */
 const PROMISING = 2000
 
 /** The items that have most of a scene's words or fit its film best, by a rough count that minds no meanings. */
-function promising(index: PictureIndex, own: readonly Concept[], fits: Float32Array): { items: number[]; marked: Uint8Array } {
+function promising(
+  index: PictureIndex,
+  own: readonly Concept[],
+  fits: Float32Array,
+): { items: number[]; marked: Uint8Array } {
   const marked = new Uint8Array(index.items.length).fill(1)
   if (index.items.length > PROMISING) {
     const words = worded(index, own, marked, () => 1).earned
@@ -104,7 +150,8 @@ function promising(index: PictureIndex, own: readonly Concept[], fits: Float32Ar
     rough.forEach((value, i) => (marked[i] = Number(value >= border)))
   }
   const items: number[] = []
-  for (let i = 0; i < marked.length && items.length < 2 * PROMISING; i++) if (marked[i]) items.push(i)
+  for (let i = 0; i < marked.length && items.length < 2 * PROMISING; i++)
+    if (marked[i]) items.push(i)
   return { items, marked }
 }
 
@@ -112,7 +159,12 @@ function promising(index: PictureIndex, own: readonly Concept[], fits: Float32Ar
 type Meant = (noun: string, weight: number, i: number) => number
 
 /** What each marked item earns by having words of the concepts, and how much of their weight that covers. */
-function worded(index: PictureIndex, concepts: readonly Concept[], marked: Uint8Array, meant: Meant): { earned: Float64Array; covered: Float64Array } {
+function worded(
+  index: PictureIndex,
+  concepts: readonly Concept[],
+  marked: Uint8Array,
+  meant: Meant,
+): { earned: Float64Array; covered: Float64Array } {
   const earned = new Float64Array(index.items.length)
   const covered = new Float64Array(index.items.length)
   const best = new Float64Array(index.items.length)
@@ -130,7 +182,9 @@ function worded(index: PictureIndex, concepts: readonly Concept[], marked: Uint8
     }
     count(text, weight, meant)
     for (const [other, share] of others) count(other, share)
-    if (weight > 0.15) for (const [other, nearness] of index.related(text)) count(other, weight * nearness * WEIGHT.related)
+    if (weight > 0.15)
+      for (const [other, nearness] of index.related(text))
+        count(other, weight * nearness * WEIGHT.related)
     for (const i of touched) {
       earned[i]! += best[i]!
       covered[i]! += weight * Math.min(1, best[i]! / (weight * COUNTS_FULL || 1))
@@ -150,10 +204,24 @@ const CLASHING = 0.3
  * Share of a word's weight that an item earns by having it, 0 when it means something else: by the senses of both, and by
  * how well the rest of the item fits the film.
  */
-function meantShare(index: PictureIndex, i: number, noun: string, meaning: Meaning, world: World, lexicon: Lexicon): number {
+function meantShare(
+  index: PictureIndex,
+  i: number,
+  noun: string,
+  meaning: Meaning,
+  world: World,
+  lexicon: Lexicon,
+): number {
   const there = inItem(index, i, noun, lexicon)
   const agreed = there.meaning ? agreement(meaning, there.meaning) : 1
-  return Math.min(1, Math.max(0, (agreed + WEIGHT.trusted * (world.fitOf(there.rest) - 0.5) - WEIGHT.clashes) / (WEIGHT.agrees - WEIGHT.clashes)))
+  return Math.min(
+    1,
+    Math.max(
+      0,
+      (agreed + WEIGHT.trusted * (world.fitOf(there.rest) - 0.5) - WEIGHT.clashes) /
+        (WEIGHT.agrees - WEIGHT.clashes),
+    ),
+  )
 }
 
 /** The worlds a scene stands in. */
@@ -179,10 +247,17 @@ export function worldOf(film: Vector, index: PictureIndex): World {
   const direction = unit(film)
   const near = index.directions.map((item) => dot(direction, item))
   const mean = near.reduce((sum, value) => sum + value, 0) / Math.max(1, near.length)
-  const spread = Math.sqrt(near.reduce((sum, value) => sum + (value - mean) ** 2, 0) / Math.max(1, near.length)) || 1
+  const spread =
+    Math.sqrt(
+      near.reduce((sum, value) => sum + (value - mean) ** 2, 0) / Math.max(1, near.length),
+    ) || 1
   const border = Math.min(mean + WEIGHT.world * spread, BORDER)
   const fit = (value: number) => 1 / (1 + Math.exp((-(value - border) / spread) * WEIGHT.edge))
-  return { direction, fits: Float32Array.from(near, fit), fitOf: (other) => fit(dot(direction, other)) }
+  return {
+    direction,
+    fits: Float32Array.from(near, fit),
+    fitOf: (other) => fit(dot(direction, other)),
+  }
 }
 
 /** How an item has a noun: what it means by it, and where the rest of it points. */
@@ -213,7 +288,8 @@ function fitness(item: Item, scene: SceneToMatch, { orientation, longest }: Film
   const shape = item.orientation === orientation ? 1 : 0.35
   const small = item.height > 0 && Math.max(item.width, item.height) < 900 ? 0.75 : 1
   const shotSeconds = scene.seconds / Math.ceil(scene.seconds / longest)
-  const short = item.kind === 'clip' && item.seconds !== null && item.seconds < shotSeconds ? 0.6 : 1
+  const short =
+    item.kind === 'clip' && item.seconds !== null && item.seconds < shotSeconds ? 0.6 : 1
   return shape * small * short * (item.kind === 'clip' ? 1.03 : 1)
 }
 
@@ -229,7 +305,10 @@ export function preferredOf(items: readonly Item[], favourites: ReadonlySet<stri
   const most = Math.max(1, ...counts.values())
   return Float32Array.from(items, ({ id, licence }, i) => {
     const first = isOurs(id) || favourites.has(id)
-    return (licensed && !mayBeUsed(licence) ? UNUSABLE : 1) * (first ? OWN_FIRST : 1 - OTHER_HAND * (1 - counts.get(names[i]!)! / most))
+    return (
+      (licensed && !mayBeUsed(licence) ? UNUSABLE : 1) *
+      (first ? OWN_FIRST : 1 - OTHER_HAND * (1 - counts.get(names[i]!)! / most))
+    )
   })
 }
 

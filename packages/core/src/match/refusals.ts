@@ -21,7 +21,10 @@ export interface SaidByScene {
 }
 
 /** What of a scene's words it names itself; the others were borrowed. */
-export const saidBy = (text: string, words: readonly Pick<SearchWord, 'text' | 'written'>[]): SaidByScene => ({ text, words: words.flatMap((word) => (word.written ? [word.text] : [])) })
+export const saidBy = (
+  text: string,
+  words: readonly Pick<SearchWord, 'text' | 'written'>[],
+): SaidByScene => ({ text, words: words.flatMap((word) => (word.written ? [word.text] : [])) })
 
 /** True where a refusal keeps its picture away: everywhere when it is for how it looks, else where the same is said. */
 export const concerns = ({ reason, sentence, words }: Refusal, scene: SaidByScene) =>
@@ -31,7 +34,11 @@ export const concerns = ({ reason, sentence, words }: Refusal, scene: SaidByScen
  * What every item keeps of its score in a scene after what a person turned down in this film: 0 for the pictures
  * themselves, 1 for those nothing speaks against.
  */
-export function keptAfterRefusals(index: PictureIndex, refusals: readonly Refusal[], alike: (a: number, b: number) => number): (scene: SaidByScene) => Float32Array {
+export function keptAfterRefusals(
+  index: PictureIndex,
+  refusals: readonly Refusal[],
+  alike: (a: number, b: number) => number,
+): (scene: SaidByScene) => Float32Array {
   const places = new Map(index.items.map(({ id }, i) => [id, i]))
   return (scene) => {
     const kept = new Float32Array(index.items.length).fill(1)
@@ -42,7 +49,8 @@ export function keptAfterRefusals(index: PictureIndex, refusals: readonly Refusa
       for (const { item: refused, reason } of here) {
         const place = places.get(refused.id)
         if (place === i) kept[i] = 0
-        else if (SHOWN.has(reason) && place !== undefined && alike(i, place) > ALIKE) kept[i]! *= KEEPS.alike
+        else if (SHOWN.has(reason) && place !== undefined && alike(i, place) > ALIKE)
+          kept[i]! *= KEEPS.alike
         else if (LOOKED.has(reason) && sameHand(item, refused)) kept[i]! *= KEEPS.sameHand
       }
       if (noPeople && showsPeople(item)) kept[i]! *= KEEPS.people
@@ -51,4 +59,5 @@ export function keptAfterRefusals(index: PictureIndex, refusals: readonly Refusa
   }
 }
 
-const sameHand = (a: Pick<Item, 'author' | 'source'>, b: Pick<Item, 'author' | 'source'>) => a.author !== '' && a.author === b.author && a.source === b.source
+const sameHand = (a: Pick<Item, 'author' | 'source'>, b: Pick<Item, 'author' | 'source'>) =>
+  a.author !== '' && a.author === b.author && a.source === b.source

@@ -27,11 +27,18 @@ interface Signed {
 const APART = 0.35
 const signed = new WeakMap<readonly Sense[], Signed>()
 
-function signedOf(senses: readonly Sense[], noun: string, lexicon: Lexicon, dimensions: number): Signed {
+function signedOf(
+  senses: readonly Sense[],
+  noun: string,
+  lexicon: Lexicon,
+  dimensions: number,
+): Signed {
   const known = signed.get(senses)
   if (known) return known
   const signatures = senses.map((sense) => unit(signatureOf(sense, noun, lexicon, dimensions)))
-  const alike = signatures.map((a, i) => signatures.map((b, j) => (i === j ? 1 : Math.max(0, dot(a, b) - APART) / (1 - APART))))
+  const alike = signatures.map((a, i) =>
+    signatures.map((b, j) => (i === j ? 1 : Math.max(0, dot(a, b) - APART) / (1 - APART))),
+  )
   const found = { signatures, alike }
   signed.set(senses, found)
   return found
@@ -55,7 +62,8 @@ function signatureOf(sense: Sense, noun: string, lexicon: Lexicon, dimensions: n
 }
 
 /** A rare word tells more of what a text is about: 0.2 for the commonest to 1. */
-export const rarityOf = (word: string, lexicon: Lexicon) => Math.min(1, Math.max(0.2, (6.4 - lexicon.frequency(word)) / 3.2))
+export const rarityOf = (word: string, lexicon: Lexicon) =>
+  Math.min(1, Math.max(0.2, (6.4 - lexicon.frequency(word)) / 3.2))
 
 /**
  * How likely each sense of a noun is beside a context.
@@ -64,33 +72,50 @@ export const rarityOf = (word: string, lexicon: Lexicon) => Math.min(1, Math.max
  * @param pinned  id of the sense a person chose
  * @returns undefined for a noun with one sense or none
  */
-export function meaningIn(noun: string, context: Vector, lexicon: Lexicon, pinned?: string): Meaning | undefined {
+export function meaningIn(
+  noun: string,
+  context: Vector,
+  lexicon: Lexicon,
+  pinned?: string,
+): Meaning | undefined {
   const senses = lexicon.senses(noun)
   if (senses.length < 2) return undefined
   const { signatures, alike } = signedOf(senses, noun, lexicon, context.length)
   const direction = unit(context)
-  const raw = pinned && senses.some(({ id }) => id === pinned)
-    ? senses.map(({ id }) => Number(id === pinned))
-    : signatures.map((signature, rank) => Math.exp(SHARPNESS * dot(signature, direction) - COMMONER * rank))
+  const raw =
+    pinned && senses.some(({ id }) => id === pinned)
+      ? senses.map(({ id }) => Number(id === pinned))
+      : signatures.map((signature, rank) =>
+          Math.exp(SHARPNESS * dot(signature, direction) - COMMONER * rank),
+        )
   const sum = raw.reduce((a, b) => a + b, 0)
   const likely = raw.map((value) => value / sum)
   return { senses, likely, about: alike.map((row) => scalar(row, likely)) }
 }
 
-const scalar = (a: readonly number[], b: readonly number[]) => a.reduce((sum, value, i) => sum + value * b[i]!, 0)
+const scalar = (a: readonly number[], b: readonly number[]) =>
+  a.reduce((sum, value, i) => sum + value * b[i]!, 0)
 
 /**
  * How far two contexts mean the same by a noun: 1 when they agree, near 0 when each means something else.
  * Senses that are about the same (a bank and its building) agree in part.
  */
-export const agreement = (a: Meaning, b: Meaning): number => scalar(a.about, b.likely) / Math.sqrt(scalar(a.about, a.likely) * scalar(b.about, b.likely))
+export const agreement = (a: Meaning, b: Meaning): number =>
+  scalar(a.about, b.likely) / Math.sqrt(scalar(a.about, a.likely) * scalar(b.about, b.likely))
 
 /** Where a noun points in what it means here: its own direction where it has but one meaning. */
-export function meantDirection(noun: string, { senses, likely }: Meaning, lexicon: Lexicon, dimensions: number): Vector {
+export function meantDirection(
+  noun: string,
+  { senses, likely }: Meaning,
+  lexicon: Lexicon,
+  dimensions: number,
+): Vector {
   const sum = new Float32Array(dimensions)
   const own = lexicon.vector(noun)
   if (own) addTo(sum, own, OWN_DIRECTION)
-  signedOf(senses, noun, lexicon, dimensions).signatures.forEach((signature, i) => addTo(sum, signature, (1 - OWN_DIRECTION) * likely[i]!))
+  signedOf(senses, noun, lexicon, dimensions).signatures.forEach((signature, i) =>
+    addTo(sum, signature, (1 - OWN_DIRECTION) * likely[i]!),
+  )
   return unit(sum)
 }
 

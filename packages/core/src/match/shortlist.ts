@@ -31,7 +31,17 @@ function wordsOf(text: string): string[] {
 export function shortlist(items: readonly Item[], searches: readonly string[]): readonly Item[] {
   if (items.length <= LOOKED_THROUGH) return items
   let index = indexes.get(items)
-  if (!index) indexes.set(items, (index = bm25(items.map(({ title, tags, description }) => [{ weight: 2.5, words: wordsOf(title) }, { weight: 1.2, words: wordsOf(tags.join(' ')) }, { weight: 0.8, words: wordsOf(description) }]))))
+  if (!index)
+    indexes.set(
+      items,
+      (index = bm25(
+        items.map(({ title, tags, description }) => [
+          { weight: 2.5, words: wordsOf(title) },
+          { weight: 1.2, words: wordsOf(tags.join(' ')) },
+          { weight: 0.8, words: wordsOf(description) },
+        ]),
+      )),
+    )
   const chosen = new Set<number>()
   for (const search of searches) for (const i of best(index, items, wordsOf(search))) chosen.add(i)
   return [...chosen].sort((a, b) => a - b).map((i) => items[i]!)
@@ -41,7 +51,8 @@ function best(index: Bm25, items: readonly Item[], words: readonly string[]): nu
   const scores = new Map<number, number>()
   for (const word of words) {
     const { documents, scores: added } = index.added(word)
-    for (let k = 0; k < documents.length; k++) scores.set(documents[k]!, (scores.get(documents[k]!) ?? 0) + added[k]!)
+    for (let k = 0; k < documents.length; k++)
+      scores.set(documents[k]!, (scores.get(documents[k]!) ?? 0) + added[k]!)
   }
   const ordered = [...scores].sort((a, b) => b[1] - a[1])
   const titles = new Map<string, number>()

@@ -43,13 +43,19 @@ export interface Crop {
  *
  * @param progress 0 at the first frame, 1 at the last
  */
-export function cropAt(move: Move, progress: number, source: { width: number; height: number }, aspect: number): Crop {
+export function cropAt(
+  move: Move,
+  progress: number,
+  source: { width: number; height: number },
+  aspect: number,
+): Crop {
   const mix = (a: number, b: number) => a + (b - a) * progress
   const widest = Math.min(source.width, source.height * aspect)
   const scale = mix(move.from.scale, move.to.scale)
   const width = widest * scale
   const height = width / aspect
-  const place = (centre: number, whole: number, part: number) => Math.min(whole - part, Math.max(0, centre * whole - part / 2))
+  const place = (centre: number, whole: number, part: number) =>
+    Math.min(whole - part, Math.max(0, centre * whole - part / 2))
   return {
     x: place(mix(move.from.x, move.to.x), source.width, width),
     y: place(mix(move.from.y, move.to.y), source.height, height),

@@ -9,43 +9,101 @@ import { renderPlan, type FilmShape } from './plan.ts'
 import { overallProgress } from './progress.ts'
 
 const SHAPE: FilmShape = { width: 640, height: 360, fps: [30, 1], burnIn: true }
-const item = (id: string, kind: 'clip' | 'photo' = 'photo') => ({ id, kind, title: id, seconds: null, width: 1920, height: 1080, source: 'x', licence: 'x', author: 'x' })
+const item = (id: string, kind: 'clip' | 'photo' = 'photo') => ({
+  id,
+  kind,
+  title: id,
+  seconds: null,
+  width: 1920,
+  height: 1080,
+  source: 'x',
+  licence: 'x',
+  author: 'x',
+})
 
-function plan(script: string, ids: string[], shape = SHAPE, usable: (id: string) => boolean = () => true, more: Partial<Document> = {}) {
+function plan(
+  script: string,
+  ids: string[],
+  shape = SHAPE,
+  usable: (id: string) => boolean = () => true,
+  more: Partial<Document> = {},
+) {
   const document = documentFrom('T', script)
-  const planned = filmOf({ ...document, scenes: document.scenes.map((scene, i) => ({ ...scene, shots: [{ item: item(ids[i]!), by: 'match' as const }] })), ...more })
+  const planned = filmOf({
+    ...document,
+    scenes: document.scenes.map((scene, i) => ({
+      ...scene,
+      shots: [{ item: item(ids[i]!), by: 'match' as const }],
+    })),
+    ...more,
+  })
   const film = timeline(planned, [], shape.fps)
-  return { film, segments: renderPlan(film, { cues: filmCues(film, shape.width, shape.height), supers: filmSupers(film, planned) }, shape, ({ id }) => usable(id)) }
+  return {
+    film,
+    segments: renderPlan(
+      film,
+      { cues: filmCues(film, shape.width, shape.height), supers: filmSupers(film, planned) },
+      shape,
+      ({ id }) => usable(id),
+    ),
+  }
 }
-const SCRIPT = '# Light\nThe lamp burns all night. The sea is calm below it. The keeper sleeps in his bunk at last.'
+const SCRIPT =
+  '# Light\nThe lamp burns all night. The sea is calm below it. The keeper sleeps in his bunk at last.'
 
 describe('renderPlan', () => {
   it('gives every frame of the film to one segment', () => {
     const { film, segments } = plan(SCRIPT, ['a', 'b', 'c'])
     expect(segments.reduce((sum, { frames }) => sum + frames, 0)).toBe(film.frames)
-    for (const { frames, shots } of segments) expect(shots.reduce((sum, shot) => sum + shot.frames, 0)).toBe(frames)
+    for (const { frames, shots } of segments)
+      expect(shots.reduce((sum, shot) => sum + shot.frames, 0)).toBe(frames)
   })
   it('changes one name only when one picture changes, so that the others are used again', () => {
-    const [before, after] = [plan(SCRIPT, ['a', 'b', 'c']).segments, plan(SCRIPT, ['a', 'z', 'c']).segments]
+    const [before, after] = [
+      plan(SCRIPT, ['a', 'b', 'c']).segments,
+      plan(SCRIPT, ['a', 'z', 'c']).segments,
+    ]
     expect(before.map(({ hash }, i) => hash === after[i]!.hash)).toEqual([true, false, true])
   })
-  it.each([['size', { width: 1280, height: 720 }], ['rate', { fps: [25, 1] as const }], ['burn-in', { burnIn: false }]])('changes all names with the %s', (_what, other) => {
-    const [before, after] = [plan(SCRIPT, ['a', 'b', 'c']).segments, plan(SCRIPT, ['a', 'b', 'c'], { ...SHAPE, ...other }).segments]
+  it.each([
+    ['size', { width: 1280, height: 720 }],
+    ['rate', { fps: [25, 1] as const }],
+    ['burn-in', { burnIn: false }],
+  ])('changes all names with the %s', (_what, other) => {
+    const [before, after] = [
+      plan(SCRIPT, ['a', 'b', 'c']).segments,
+      plan(SCRIPT, ['a', 'b', 'c'], { ...SHAPE, ...other }).segments,
+    ]
     expect(before.some(({ hash }, i) => hash === after[i]!.hash)).toBe(false)
   })
   it('puts a card with the words where the picture cannot be had', () => {
     const { segments } = plan(SCRIPT, ['a', 'b', 'c'], SHAPE, (id) => id !== 'b')
-    expect(segments[1]!.shots[0]!.source).toEqual({ kind: 'card', text: 'The sea is calm below it.' })
+    expect(segments[1]!.shots[0]!.source).toEqual({
+      kind: 'card',
+      text: 'The sea is calm below it.',
+    })
     expect(segments[1]!.ass).toContain(',Card,')
     expect(segments[0]!.ass).not.toContain(',Card,')
   })
   it('writes subtitles on the picture only when asked', () => {
     expect(plan(SCRIPT, ['a', 'b', 'c']).segments[1]!.ass).toContain(',Subtitle,,')
-    expect(plan(SCRIPT, ['a', 'b', 'c'], { ...SHAPE, burnIn: false }).segments[1]!.ass).not.toContain(',Subtitle,,')
+    expect(
+      plan(SCRIPT, ['a', 'b', 'c'], { ...SHAPE, burnIn: false }).segments[1]!.ass,
+    ).not.toContain(',Subtitle,,')
   })
   it('lets a heading that runs on over a cut fade in and out once', () => {
-    const { segments } = plan('# Light\nIt burns. It turns. It rests. It sleeps.', ['a', 'b', 'c', 'd'])
-    const fades = segments.flatMap(({ ass }) => [...ass.matchAll(/,Chapter,.*?\{\\fad\((\d+),(\d+)\)\}/g)].map(([, fadeIn, fadeOut]) => [Number(fadeIn), Number(fadeOut)]))
+    const { segments } = plan('# Light\nIt burns. It turns. It rests. It sleeps.', [
+      'a',
+      'b',
+      'c',
+      'd',
+    ])
+    const fades = segments.flatMap(({ ass }) =>
+      [...ass.matchAll(/,Chapter,.*?\{\\fad\((\d+),(\d+)\)\}/g)].map(([, fadeIn, fadeOut]) => [
+        Number(fadeIn),
+        Number(fadeOut),
+      ]),
+    )
     expect(fades.length).toBeGreaterThan(1)
     expect(fades.filter(([fadeIn]) => fadeIn! > 0)).toHaveLength(1)
     expect(fades.filter(([, fadeOut]) => fadeOut! > 0)).toHaveLength(1)
@@ -55,7 +113,9 @@ describe('renderPlan', () => {
 describe('overallProgress', () => {
   it('rises from step to step and ends at 1', () => {
     const steps = ['speak', 'fetch', 'render', 'join'] as const
-    const shares = steps.flatMap((step) => [0, 0.5, 1].map((part) => overallProgress({ step, done: part * 10, all: 10 })))
+    const shares = steps.flatMap((step) =>
+      [0, 0.5, 1].map((part) => overallProgress({ step, done: part * 10, all: 10 })),
+    )
     shares.slice(1).forEach((share, i) => expect(share).toBeGreaterThanOrEqual(shares[i]!))
     expect(shares.at(-1)).toBeCloseTo(1, 6)
   })

@@ -51,27 +51,57 @@ export function renderPlan(
       width: shape.width,
       height: shape.height,
       cues: shape.burnIn ? within(content.cues, from, to) : [],
-      supers: [...within(all, from, to).map((s) => trimFade(s, all, from, to)), ...cardSupers(seen, shape.fps)],
+      supers: [
+        ...within(all, from, to).map((s) => trimFade(s, all, from, to)),
+        ...cardSupers(seen, shape.fps),
+      ],
     })
-    const recipe = { RECIPE, shots: seen.map(nameOf), ass, width: shape.width, height: shape.height, fps: shape.fps, first: n === 0 }
+    const recipe = {
+      RECIPE,
+      shots: seen.map(nameOf),
+      ass,
+      width: shape.width,
+      height: shape.height,
+      fps: shape.fps,
+      first: n === 0,
+    }
     return [{ scene: n, frames, shots: seen, ass, hash: shortHash(JSON.stringify(recipe)) }]
   })
 }
 
 function nameOf({ lead, ...own }: SegmentShot): unknown {
-  const name = ({ source, ...rest }: Stretch) => (source.kind === 'card' ? { ...rest, card: source.text } : { ...rest, ...source, item: [source.item.id, source.item.source] })
+  const name = ({ source, ...rest }: Stretch) =>
+    source.kind === 'card'
+      ? { ...rest, card: source.text }
+      : { ...rest, ...source, item: [source.item.id, source.item.source] }
   return [name(own), ...(lead ? [lead.kind, lead.frames, name(lead.from)] : [])]
 }
 
-function within<T extends { start: number; end: number }>(events: readonly T[], from: number, to: number): T[] {
+function within<T extends { start: number; end: number }>(
+  events: readonly T[],
+  from: number,
+  to: number,
+): T[] {
   return events
     .filter(({ start, end }) => end > from && start < to)
-    .map((event) => ({ ...event, start: Math.max(0, event.start - from), end: Math.min(to, event.end) - from }))
+    .map((event) => ({
+      ...event,
+      start: Math.max(0, event.start - from),
+      end: Math.min(to, event.end) - from,
+    }))
 }
 
 /** A super that runs on into the next segment does not fade out and in again at the cut. */
 function trimFade(clipped: Super, all: readonly Super[], from: number, to: number): Super {
-  const whole = all.find((s) => s.text === clipped.text && s.style === clipped.style && s.end > from && s.start < to)
+  const whole = all.find(
+    (s) => s.text === clipped.text && s.style === clipped.style && s.end > from && s.start < to,
+  )
   if (!whole?.fade) return clipped
-  return { ...clipped, fade: { inMs: whole.start < from ? 0 : whole.fade.inMs, outMs: whole.end > to ? 0 : whole.fade.outMs } }
+  return {
+    ...clipped,
+    fade: {
+      inMs: whole.start < from ? 0 : whole.fade.inMs,
+      outMs: whole.end > to ? 0 : whole.fade.outMs,
+    },
+  }
 }

@@ -32,28 +32,71 @@ const CARD_WORDS = 7
  *
  * @param usable tells whether an item's file is at hand; a scene without one gets a card with its words
  */
-export function filmShots({ scenes }: Timeline, usable: (item: ChosenItem) => boolean): SegmentShot[][] {
-  const following = scenes.flatMap((scene) => scene.shots).slice(1).map((shot) => shot.transition?.frames ?? 0)
+export function filmShots(
+  { scenes }: Timeline,
+  usable: (item: ChosenItem) => boolean,
+): SegmentShot[][] {
+  const following = scenes
+    .flatMap((scene) => scene.shots)
+    .slice(1)
+    .map((shot) => shot.transition?.frames ?? 0)
   let n = 0
   let before: Stretch | undefined
-  return scenes.map((scene) => scene.shots.map((shot): SegmentShot => {
-    const frames = shot.endFrame - shot.startFrame
-    const stretch: Stretch = { source: sourceOf(scene, shot, usable), first: 0, frames, span: frames + (following[n++] ?? 0) }
-    const { transition } = shot
-    const lead = transition && before ? { lead: { ...transition, from: { ...before, first: before.frames, frames: transition.kind === 'dip' ? Math.ceil(transition.frames / 2) : transition.frames } } } : {}
-    before = stretch
-    return { ...stretch, ...lead }
-  }))
+  return scenes.map((scene) =>
+    scene.shots.map((shot): SegmentShot => {
+      const frames = shot.endFrame - shot.startFrame
+      const stretch: Stretch = {
+        source: sourceOf(scene, shot, usable),
+        first: 0,
+        frames,
+        span: frames + (following[n++] ?? 0),
+      }
+      const { transition } = shot
+      const lead =
+        transition && before
+          ? {
+              lead: {
+                ...transition,
+                from: {
+                  ...before,
+                  first: before.frames,
+                  frames:
+                    transition.kind === 'dip'
+                      ? Math.ceil(transition.frames / 2)
+                      : transition.frames,
+                },
+              },
+            }
+          : {}
+      before = stretch
+      return { ...stretch, ...lead }
+    }),
+  )
 }
 
-function sourceOf(scene: TimelineScene, { item, slip, speed, frame }: TimelineShot, usable: (item: ChosenItem) => boolean): PictureSource {
-  if (!item || !usable(item)) return { kind: 'card', text: scene.card ?? scene.text.split(/\s+/).slice(0, CARD_WORDS + 1).map((word, i) => (i === CARD_WORDS ? '…' : word)).join(' ') }
+function sourceOf(
+  scene: TimelineScene,
+  { item, slip, speed, frame }: TimelineShot,
+  usable: (item: ChosenItem) => boolean,
+): PictureSource {
+  if (!item || !usable(item))
+    return {
+      kind: 'card',
+      text:
+        scene.card ??
+        scene.text
+          .split(/\s+/)
+          .slice(0, CARD_WORDS + 1)
+          .map((word, i) => (i === CARD_WORDS ? '…' : word))
+          .join(' '),
+    }
   if (item.kind === 'photo') return { kind: 'photo', item, move: frame ?? stillMove(item.id) }
   return { kind: 'clip', item, slip, speed, ...(frame ? { move: frame } : {}) }
 }
 
 /** Everything some shots show, in the order they are read: of each what goes before, then its own. */
-export const stretchesOf = (shots: readonly SegmentShot[]): Stretch[] => shots.flatMap(({ lead, ...own }) => (lead ? [lead.from, own] : [own]))
+export const stretchesOf = (shots: readonly SegmentShot[]): Stretch[] =>
+  shots.flatMap(({ lead, ...own }) => (lead ? [lead.from, own] : [own]))
 
 /** The words on plain cards, times in samples from the first shot; on a card that gives way they fade with it. */
 export function cardSupers(shots: readonly SegmentShot[], [num, den]: FrameRate): Super[] {
@@ -63,8 +106,24 @@ export function cardSupers(shots: readonly SegmentShot[], [num, den]: FrameRate)
   return shots.flatMap(({ source, frames, lead }): Super[] => {
     const start = frame
     frame += frames
-    const gone: Super[] = lead?.from.source.kind === 'card' ? [{ style: 'Card', text: lead.from.source.text, start: at(start), end: at(start + lead.from.frames), fade: { inMs: 0, outMs: ms(lead.from.frames) } }] : []
+    const gone: Super[] =
+      lead?.from.source.kind === 'card'
+        ? [
+            {
+              style: 'Card',
+              text: lead.from.source.text,
+              start: at(start),
+              end: at(start + lead.from.frames),
+              fade: { inMs: 0, outMs: ms(lead.from.frames) },
+            },
+          ]
+        : []
     const fade = lead && { fade: { inMs: ms(lead.frames), outMs: 0 } }
-    return [...gone, ...(source.kind === 'card' ? [{ style: 'Card' as const, text: source.text, start: at(start), end: at(frame), ...fade }] : [])]
+    return [
+      ...gone,
+      ...(source.kind === 'card'
+        ? [{ style: 'Card' as const, text: source.text, start: at(start), end: at(frame), ...fade }]
+        : []),
+    ]
   })
 }

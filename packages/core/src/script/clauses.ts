@@ -1,7 +1,15 @@
 import type { Stretch } from './sentences.ts'
 
-const JOINERS = new Set('and but or so yet because although though while when where which who that if unless until since after before whereas'.split(' '))
-const SMALL = new Set('a an the of to in on at by for from with into over under between through across about its his her their our your my this that these those'.split(' '))
+const JOINERS = new Set(
+  'and but or so yet because although though while when where which who that if unless until since after before whereas'.split(
+    ' ',
+  ),
+)
+const SMALL = new Set(
+  'a an the of to in on at by for from with into over under between through across about its his her their our your my this that these those'.split(
+    ' ',
+  ),
+)
 
 /** Scripts that put no space between words. */
 const UNSPACED = /[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Thai}]/u
@@ -20,7 +28,11 @@ interface Cut {
  * @param limit   seconds no piece should exceed; a single word may
  * @returns pieces in order, covering every word once; one piece when the sentence is short enough
  */
-export function clausesOf(text: string, seconds: (piece: string) => number, limit: number): Stretch[] {
+export function clausesOf(
+  text: string,
+  seconds: (piece: string) => number,
+  limit: number,
+): Stretch[] {
   const total = seconds(text)
   if (total <= limit) return [{ from: 0, to: text.length }]
   const cuts = possibleCuts(text)
@@ -31,7 +43,10 @@ export function clausesOf(text: string, seconds: (piece: string) => number, limi
   const start = best.at + (text.slice(best.at).length - text.slice(best.at).trimStart().length)
   return [
     ...clausesOf(left, seconds, limit),
-    ...clausesOf(text.slice(start), seconds, limit).map(({ from, to }) => ({ from: from + start, to: to + start })),
+    ...clausesOf(text.slice(start), seconds, limit).map(({ from, to }) => ({
+      from: from + start,
+      to: to + start,
+    })),
   ]
 }
 
@@ -39,13 +54,19 @@ export function clausesOf(text: string, seconds: (piece: string) => number, limi
  * The first cut: near an equal share of the whole, at as good a place as there is.
  * A place worth a better grade may stand a fifth of the share further away.
  */
-function bestCut(text: string, cuts: Cut[], seconds: (piece: string) => number, share: number, limit: number): Cut {
+function bestCut(
+  text: string,
+  cuts: Cut[],
+  seconds: (piece: string) => number,
+  share: number,
+  limit: number,
+): Cut {
   const whole = seconds(text)
   const scored = cuts.map((cut) => {
     const length = (whole * cut.at) / text.length
     const over = length > limit ? 10 : 0
     const stub = Math.min(length, whole - length) < 1.2 ? 3 : 0
-    return { cut, cost: cut.cost + Math.abs(length - share) / (share * 0.2) * 0.5 + over + stub }
+    return { cut, cost: cut.cost + (Math.abs(length - share) / (share * 0.2)) * 0.5 + over + stub }
   })
   return scored.reduce((a, b) => (b.cost < a.cost ? b : a)).cut
 }

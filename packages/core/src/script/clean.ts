@@ -4,7 +4,8 @@ import { TidyError } from '../fault.ts'
 export const SCRIPT_CHARACTERS_LIMIT = 400_000
 
 // Zero-width and directional characters, byte-order marks and control characters other than tab and line feed.
-const UNSEEN = /[\u0000-\u0008\u000b-\u001f\u007f-\u009f\u200b\u200e\u200f\u202a-\u202e\u2060-\u2064\u2066-\u2069\ufeff\ufffe\uffff]/g
+const UNSEEN =
+  /[\u0000-\u0008\u000b-\u001f\u007f-\u009f\u200b\u200e\u200f\u202a-\u202e\u2060-\u2064\u2066-\u2069\ufeff\ufffe\uffff]/g
 
 /**
  * A script as it is kept: line ends as LF, unseen characters out, everything else untouched.
@@ -13,7 +14,10 @@ const UNSEEN = /[\u0000-\u0008\u000b-\u001f\u007f-\u009f\u200b\u200e\u200f\u202a
  */
 export function cleanScript(text: string, name = 'The script'): string {
   if (text.length > SCRIPT_CHARACTERS_LIMIT)
-    throw new TidyError('script_too_large', { characters: text.length, limit: SCRIPT_CHARACTERS_LIMIT })
+    throw new TidyError('script_too_large', {
+      characters: text.length,
+      limit: SCRIPT_CHARACTERS_LIMIT,
+    })
   if (looksBinary(text)) throw new TidyError('script_not_text', { name })
   return text.replace(/\r\n?/g, '\n').replace(UNSEEN, '').normalize('NFC')
 }

@@ -5,9 +5,15 @@ import { parseScript } from './parse.ts'
 
 describe('estimateSeconds', () => {
   it('gives a script of 3,203 characters about 3 min 48 s, pauses included (common practice)', () => {
-    const sentence = 'The keeper wound the weight to the top each evening, before the light was lit. '
-    const script = Array.from({ length: 8 }, () => sentence.repeat(5).trim()).join('\n\n').slice(0, 3203)
-    const seconds = sceneSeconds(parseScript(script).scenes).reduce((sum, length) => sum + length, 0)
+    const sentence =
+      'The keeper wound the weight to the top each evening, before the light was lit. '
+    const script = Array.from({ length: 8 }, () => sentence.repeat(5).trim())
+      .join('\n\n')
+      .slice(0, 3203)
+    const seconds = sceneSeconds(parseScript(script).scenes).reduce(
+      (sum, length) => sum + length,
+      0,
+    )
     expect(Math.abs(seconds - 228) / 228).toBeLessThan(0.06)
   })
   it('gives 500 words between 2.9 and 3.6 minutes: 140 to 170 words a minute (common practice)', () => {

@@ -27,5 +27,11 @@ const count = (text: string, what: RegExp) => text.match(what)?.length ?? 0
  */
 export function estimateSeconds(spoken: string): number {
   const wide = count(spoken, WIDE)
-  return Math.max(SHORTEST, SECONDS.sentence + SECONDS.letter * (count(spoken, LETTER) - wide) + SECONDS.wide * wide + SECONDS.breath * count(spoken, BREATH))
+  return Math.max(
+    SHORTEST,
+    SECONDS.sentence +
+      SECONDS.letter * (count(spoken, LETTER) - wide) +
+      SECONDS.wide * wide +
+      SECONDS.breath * count(spoken, BREATH),
+  )
 }

@@ -7,7 +7,9 @@ import { diff3Merge } from 'node-diff3'
  */
 export function mergeScripts(base: string, mine: string, theirs: string): string | undefined {
   const lines = (text: string) => text.split('\n')
-  const merged = diff3Merge(lines(mine), lines(base), lines(theirs), { excludeFalseConflicts: true })
+  const merged = diff3Merge(lines(mine), lines(base), lines(theirs), {
+    excludeFalseConflicts: true,
+  })
   if (merged.some(({ conflict }) => conflict)) return undefined
   return merged.flatMap(({ ok }) => ok ?? []).join('\n')
 }

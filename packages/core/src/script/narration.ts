@@ -9,7 +9,9 @@ export function narrationOnly(script: string, { scenes }: Pick<ParsedScript, 'sc
     out += blank(script.slice(out.length, source.from))
     let text = script.slice(out.length, source.to)
     const at = out.length
-    for (const { from, to } of marked) if (from >= at && to <= source.to) text = text.slice(0, from - at) + blank(script.slice(from, to)) + text.slice(to - at)
+    for (const { from, to } of marked)
+      if (from >= at && to <= source.to)
+        text = text.slice(0, from - at) + blank(script.slice(from, to)) + text.slice(to - at)
     out += text
   }
   return out + blank(script.slice(out.length))

@@ -81,8 +81,10 @@ export function parseScript(script: string): ParsedScript {
   const waiting: Bracket[] = []
   for (const block of blocksOf(script)) {
     const first = parsed.scenes.length
-    const label = block.heading === undefined ? readParagraph(script, block.source, parsed, waiting) : undefined
-    if (block.heading && SPOKEN.test(block.heading)) parsed.chapters.push({ title: block.heading, source: block.source })
+    const label =
+      block.heading === undefined ? readParagraph(script, block.source, parsed, waiting) : undefined
+    if (block.heading && SPOKEN.test(block.heading))
+      parsed.chapters.push({ title: block.heading, source: block.source })
     parsed.blocks.push({ ...block, ...(label ? { label } : {}), first, end: parsed.scenes.length })
   }
   const last = parsed.scenes.at(-1)
@@ -114,7 +116,12 @@ function blocksOf(script: string): Block[] {
 }
 
 /** @returns where the speaker's label stands, if there is one */
-function readParagraph(script: string, source: Stretch, parsed: ParsedScript, waiting: Bracket[]): Stretch | undefined {
+function readParagraph(
+  script: string,
+  source: Stretch,
+  parsed: ParsedScript,
+  waiting: Bracket[],
+): Stretch | undefined {
   const read = paragraphRead(script.slice(source.from, source.to))
   parsed.remarks.push(...read.remarks)
   const scenes = read.pieces.map(({ text, from, to, estimatedSeconds }, i): ScriptScene => ({
@@ -127,7 +134,12 @@ function readParagraph(script: string, source: Stretch, parsed: ParsedScript, wa
     opensParagraph: i === 0,
     estimatedSeconds,
   }))
-  placeDirections(read.brackets.map((bracket) => shifted(bracket, source.from)), scenes, parsed, waiting)
+  placeDirections(
+    read.brackets.map((bracket) => shifted(bracket, source.from)),
+    scenes,
+    parsed,
+    waiting,
+  )
   parsed.scenes.push(...scenes)
   return read.label ? { from: source.from, to: source.from + read.label } : undefined
 }
@@ -165,14 +177,27 @@ function freshlyRead(raw: string): ParagraphRead {
     const text = evenText(masked.slice(from, to).replace(BOUNDARY, ' '))
     return { from, to, text, estimatedSeconds: spokenSeconds(text) }
   })
-  return { brackets, remarks, pieces, label: named?.[0].length ?? 0, ...(named ? { speaker: named[1]!.trim() } : {}) }
+  return {
+    brackets,
+    remarks,
+    pieces,
+    label: named?.[0].length ?? 0,
+    ...(named ? { speaker: named[1]!.trim() } : {}),
+  }
 }
 
-const shifted = <T extends Stretch>(stretch: T, by: number): T => ({ ...stretch, from: stretch.from + by, to: stretch.to + by })
+const shifted = <T extends Stretch>(stretch: T, by: number): T => ({
+  ...stretch,
+  from: stretch.from + by,
+  to: stretch.to + by,
+})
 
 /** The scenes of a paragraph: its sentences and their clauses, kept together and parted where it says so. */
 function scenePieces(masked: string): Stretch[] {
-  const boundaries = [...masked.matchAll(BOUNDARY)].map((match) => ({ at: match.index, parts: match[0] === '|' }))
+  const boundaries = [...masked.matchAll(BOUNDARY)].map((match) => ({
+    at: match.index,
+    parts: match[0] === '|',
+  }))
   const plain = boundaries.length ? masked.replace(BOUNDARY, ' ') : masked
   const pieces = sentencesOf(plain).flatMap((sentence) => piecesOf(plain, sentence))
   for (const { at, parts } of boundaries) {
@@ -180,13 +205,20 @@ function scenePieces(masked: string): Stretch[] {
     const piece = pieces[before]
     const next = pieces[before + 1]
     if (!piece) continue
-    if (parts && piece.to > at) pieces.splice(before, 1, { from: piece.from, to: at }, { from: at + 1, to: piece.to })
-    else if (!parts && next && piece.to <= at) pieces.splice(before, 2, { from: piece.from, to: next.to })
+    if (parts && piece.to > at)
+      pieces.splice(before, 1, { from: piece.from, to: at }, { from: at + 1, to: piece.to })
+    else if (!parts && next && piece.to <= at)
+      pieces.splice(before, 2, { from: piece.from, to: next.to })
   }
   return pieces.flatMap(({ from, to }) => {
     const text = plain.slice(from, to)
     if (!SPOKEN.test(text)) return []
-    return [{ from: from + (text.length - text.trimStart().length), to: to - (text.length - text.trimEnd().length) }]
+    return [
+      {
+        from: from + (text.length - text.trimStart().length),
+        to: to - (text.length - text.trimEnd().length),
+      },
+    ]
   })
 }
 
@@ -217,7 +249,10 @@ function piecesOf(masked: string, sentence: Stretch): Stretch[] {
   const kept = [...text.matchAll(/\S|\s(?!\s)/g)].map((match) => match.index)
   const even = kept.map((at) => text[at]).join('')
   return clausesOf(even, spokenSeconds, SCENE_SECONDS_LIMIT)
-    .map(({ from, to }) => ({ from: sentence.from + kept[from]!, to: sentence.from + kept[to - 1]! + 1 }))
+    .map(({ from, to }) => ({
+      from: sentence.from + kept[from]!,
+      to: sentence.from + kept[to - 1]! + 1,
+    }))
     .filter((piece) => SPOKEN.test(masked.slice(piece.from, piece.to)))
 }
 
@@ -226,8 +261,13 @@ function bracketsOf(raw: string, remarks: string[]): Bracket[] {
     const closed = match[2] === ']'
     const direction = directionOf(match[1]!)
     if (!closed && (!direction || direction.kind === 'note')) return []
-    if (!closed) remarks.push(`The direction "[${match[1]!.trim()}" has no closing bracket; it was read to the end of its line.`)
-    return [{ from: match.index, to: match.index + match[0].length, ...(direction ? { direction } : {}) }]
+    if (!closed)
+      remarks.push(
+        `The direction "[${match[1]!.trim()}" has no closing bracket; it was read to the end of its line.`,
+      )
+    return [
+      { from: match.index, to: match.index + match[0].length, ...(direction ? { direction } : {}) },
+    ]
   })
 }
 
@@ -241,13 +281,18 @@ function directionOf(inside: string): Direction | undefined {
     return { kind: 'pause', seconds: Math.min(60, seconds) }
   }
   const named = /^(picture|sound|super)\s*:\s*(.+)$/i.exec(text)
-  if (named) return { kind: named[1]!.toLowerCase() as 'picture' | 'sound' | 'super', text: named[2]!.trim() }
+  if (named)
+    return {
+      kind: named[1]!.toLowerCase() as 'picture' | 'sound' | 'super',
+      text: named[2]!.trim(),
+    }
   return { kind: 'note', text }
 }
 
 function blank(raw: string, brackets: readonly Stretch[]): string {
   let text = raw
-  for (const { from, to } of brackets) text = text.slice(0, from) + ' '.repeat(to - from) + text.slice(to)
+  for (const { from, to } of brackets)
+    text = text.slice(0, from) + ' '.repeat(to - from) + text.slice(to)
   return text
 }
 
@@ -257,11 +302,17 @@ function give(scene: ScriptScene, { direction, from, to }: Bracket) {
   scene.marked.push({ from, to })
 }
 
-function placeDirections(brackets: readonly Bracket[], scenes: ScriptScene[], parsed: ParsedScript, waiting: Bracket[]) {
+function placeDirections(
+  brackets: readonly Bracket[],
+  scenes: ScriptScene[],
+  parsed: ParsedScript,
+  waiting: Bracket[],
+) {
   if (scenes[0]) for (const bracket of waiting.splice(0)) give(scenes[0], bracket)
   for (const bracket of brackets) {
     const next = scenes.find((scene) => scene.source.to > bracket.from)
-    const before = scenes.findLast((scene) => scene.source.from <= bracket.from) ?? parsed.scenes.at(-1)
+    const before =
+      scenes.findLast((scene) => scene.source.from <= bracket.from) ?? parsed.scenes.at(-1)
     const owner = bracket.direction?.kind === 'pause' ? before : (next ?? scenes.at(-1))
     if (owner) give(owner, bracket)
     else if (bracket.direction) waiting.push(bracket)

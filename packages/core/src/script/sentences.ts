@@ -6,15 +6,23 @@ export interface Stretch {
 
 /** Abbreviations that never end a sentence: a name or a number follows. */
 const NEVER_LAST = new Set(
-  'mr mrs ms mx dr prof st gen col capt lt sgt rev hon pres gov sen rep fig figs vol pp ed eds vs cf eg ie viz approx ca mt ft jan feb mar apr jun jul aug sep sept oct nov dec messrs al'.split(' '),
+  'mr mrs ms mx dr prof st gen col capt lt sgt rev hon pres gov sen rep fig figs vol pp ed eds vs cf eg ie viz approx ca mt ft jan feb mar apr jun jul aug sep sept oct nov dec messrs al'.split(
+    ' ',
+  ),
 )
 /** Abbreviations that end a sentence when a new one seems to begin. */
-const MAYBE_LAST = new Set('etc inc ltd co corp jr sr am pm bc ad us uk eu un ave blvd rd dept est min max hr hrs sec lb lbs oz mi km cm mm kg ph no nos op art'.split(' '))
+const MAYBE_LAST = new Set(
+  'etc inc ltd co corp jr sr am pm bc ad us uk eu un ave blvd rd dept est min max hr hrs sec lb lbs oz mi km cm mm kg ph no nos op art'.split(
+    ' ',
+  ),
+)
 /** "No. 4" counts; "Is it safe? No. Four ships sank." does not. */
 const BEFORE_NUMBER = new Set(['no', 'nos', 'op', 'art', 'p', 'fig', 'vol', 'ch'])
 
 const STARTERS = new Set(
-  'the a an it its this that these those he she they we you i but and so yet or if when while as in on at by for from to of with without after before since until now then there here what who why how where which not no yes one two three every each most some many all today still only even once just'.split(' '),
+  'the a an it its this that these those he she they we you i but and so yet or if when while as in on at by for from to of with without after before since until now then there here what who why how where which not no yes one two three every each most some many all today still only even once just'.split(
+    ' ',
+  ),
 )
 const CLOSERS = '"\'’”»)]}›」』）'
 const OPENERS = '"\'‘“«([{‹「『（'
@@ -80,9 +88,11 @@ function endsAtPeriod(word: string, next: { word: string; opened: boolean }): bo
   if (BEFORE_NUMBER.has(bare) && isNumber) return false
   if (NEVER_LAST.has(bare)) return false
   const initials = /^\p{Lu}(\.\p{Lu})*$/u.test(word) && word !== 'I'
-  if (initials && !word.includes('.')) return STARTERS.has(nextLower) && nextLower !== 'a' && nextLower !== 'i'
+  if (initials && !word.includes('.'))
+    return STARTERS.has(nextLower) && nextLower !== 'a' && nextLower !== 'i'
   const dotted = word.includes('.') && /^[\p{L}.]+$/u.test(word)
-  if (dotted || (MAYBE_LAST.has(bare) && !BEFORE_NUMBER.has(bare))) return next.opened || STARTERS.has(nextLower)
+  if (dotted || (MAYBE_LAST.has(bare) && !BEFORE_NUMBER.has(bare)))
+    return next.opened || STARTERS.has(nextLower)
   return true
 }
 

@@ -29,7 +29,10 @@ const ALIKE = 0.6
  * @param hashOf perceptual hash of a picture that somebody has looked at
  * @returns pairs in order of their first picture
  */
-export function alikePictures(shown: readonly Shown[], hashOf: (id: string) => string | undefined = () => undefined): AlikePair[] {
+export function alikePictures(
+  shown: readonly Shown[],
+  hashOf: (id: string) => string | undefined = () => undefined,
+): AlikePair[] {
   const looks = shown.map(({ item }) => new Set(item ? wordsOf(item.title) : []))
   return shown.flatMap(({ scene, item }, a): AlikePair[] => {
     if (!item) return []
@@ -39,14 +42,21 @@ export function alikePictures(shown: readonly Shown[], hashOf: (id: string) => s
       if (other.id === item.id) return [{ a, b, kind: 'same' }]
       const [one, another] = [hashOf(item.id), hashOf(other.id)]
       const lookAlike = one !== undefined && another !== undefined && sameLook(one, another)
-      if (shown[b]!.scene - scene <= FAR.alike && (lookAlike || sharedWords(looks[a]!, looks[b]!) >= ALIKE)) return [{ a, b, kind: 'alike' }]
+      if (
+        shown[b]!.scene - scene <= FAR.alike &&
+        (lookAlike || sharedWords(looks[a]!, looks[b]!) >= ALIKE)
+      )
+        return [{ a, b, kind: 'alike' }]
     }
     return []
   })
 }
 
 /** What a title names, whatever the hour; no base forms, which would need a dictionary in the browser. */
-const wordsOf = (title: string) => (title.toLowerCase().match(/\p{L}{3,}/gu) ?? []).filter((word) => !HOURS.has(word) && !STOP_WORDS.has(word))
+const wordsOf = (title: string) =>
+  (title.toLowerCase().match(/\p{L}{3,}/gu) ?? []).filter(
+    (word) => !HOURS.has(word) && !STOP_WORDS.has(word),
+  )
 
 function sharedWords(a: ReadonlySet<string>, b: ReadonlySet<string>): number {
   const shared = [...a].filter((word) => b.has(word)).length

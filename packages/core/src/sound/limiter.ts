@@ -17,7 +17,8 @@ export function limited(pcm: Float32Array, ceiling: number): Float32Array {
   // The mean of what is held over the same stretch: never above what the sample in its middle needs.
   const width = 2 * LOOK_AHEAD + 1
   let sum = 0
-  for (let i = -LOOK_AHEAD; i <= LOOK_AHEAD; i++) sum += held[Math.min(pcm.length - 1, Math.max(0, i))]!
+  for (let i = -LOOK_AHEAD; i <= LOOK_AHEAD; i++)
+    sum += held[Math.min(pcm.length - 1, Math.max(0, i))]!
   for (let i = 0; i < pcm.length; i++) {
     out[i] = pcm[i]! * (sum / width)
     sum += held[Math.min(pcm.length - 1, i + 1 + LOOK_AHEAD)]! - held[Math.max(0, i - LOOK_AHEAD)]!

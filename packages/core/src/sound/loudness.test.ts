@@ -1,7 +1,11 @@
 import { describe, expect, it } from 'vitest'
 import { integratedLoudness } from './loudness.ts'
 
-const sine = (hz: number, db: number, seconds: number) => Float32Array.from({ length: seconds * 48_000 }, (_, i) => 10 ** (db / 20) * Math.sin((2 * Math.PI * hz * i) / 48_000))
+const sine = (hz: number, db: number, seconds: number) =>
+  Float32Array.from(
+    { length: seconds * 48_000 },
+    (_, i) => 10 ** (db / 20) * Math.sin((2 * Math.PI * hz * i) / 48_000),
+  )
 
 describe('integratedLoudness', () => {
   it('reads −23.0 ± 0.1 LUFS of a stereo 1 kHz sine at −23 dBFS (EBU Tech 3341, from memory)', () => {

@@ -17,12 +17,22 @@ function biquad(hz: number, q: number, rate: number, shelfDb?: number): Biquad {
   if (shelfDb === undefined) return { b: [1, -2, 1], a }
   const vh = 10 ** (shelfDb / 20)
   const vb = vh ** 0.4996667741545416
-  return { b: [(vh + (vb * k) / q + k * k) / a0, (2 * (k * k - vh)) / a0, (vh - (vb * k) / q + k * k) / a0], a }
+  return {
+    b: [
+      (vh + (vb * k) / q + k * k) / a0,
+      (2 * (k * k - vh)) / a0,
+      (vh - (vb * k) / q + k * k) / a0,
+    ],
+    a,
+  }
 }
 
 function filtered(input: Float32Array, { b, a }: Biquad): Float32Array {
   const out = new Float32Array(input.length)
-  let x1 = 0, x2 = 0, y1 = 0, y2 = 0
+  let x1 = 0,
+    x2 = 0,
+    y1 = 0,
+    y2 = 0
   for (let i = 0; i < input.length; i++) {
     const x = input[i]!
     const y = b[0] * x + b[1] * x1 + b[2] * x2 - a[0] * y1 - a[1] * y2
@@ -59,4 +69,5 @@ export function integratedLoudness(channels: readonly Float32Array[], rate: numb
 }
 
 const lufs = (power: number) => -0.691 + 10 * Math.log10(power)
-const mean = (values: readonly number[]) => values.reduce((sum, value) => sum + value, 0) / values.length || 0
+const mean = (values: readonly number[]) =>
+  values.reduce((sum, value) => sum + value, 0) / values.length || 0

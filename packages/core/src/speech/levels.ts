@@ -17,7 +17,8 @@ export function speechLevels(pcm: Float32Array): string {
   for (let at = 0; at < pcm.length; at += step) {
     const part = pcm.subarray(at, at + step)
     const power = part.reduce((sum, x) => sum + x * x, 0) / part.length
-    const share = (10 * Math.log10(power + 1e-12) - RANGE.quietest) / (RANGE.loudest - RANGE.quietest)
+    const share =
+      (10 * Math.log10(power + 1e-12) - RANGE.quietest) / (RANGE.loudest - RANGE.quietest)
     levels += Math.round(9 * Math.min(1, Math.max(0, share)))
   }
   return levels

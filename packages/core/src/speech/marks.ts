@@ -10,7 +10,8 @@ interface Told {
   end: number
 }
 
-const lettersOf = (text: string) => [...text.toLowerCase().normalize('NFKD')].filter((letter) => /[\p{L}\p{N}]/u.test(letter))
+const lettersOf = (text: string) =>
+  [...text.toLowerCase().normalize('NFKD')].filter((letter) => /[\p{L}\p{N}]/u.test(letter))
 
 /**
  * Where each spoken word is, from what an engine tells, which may part or join words and leave some out.
@@ -25,10 +26,17 @@ export function spansOf(words: readonly string[], told: readonly Told[]): Span[]
   const given = words.flatMap((word, owner) => lettersOf(word).map((letter) => ({ letter, owner })))
   const heard = told.flatMap(({ text, start, end }) => {
     const letters = lettersOf(text)
-    return letters.map((letter, i) => ({ letter, from: start + ((end - start) * i) / letters.length, to: start + ((end - start) * (i + 1)) / letters.length }))
+    return letters.map((letter, i) => ({
+      letter,
+      from: start + ((end - start) * i) / letters.length,
+      to: start + ((end - start) * (i + 1)) / letters.length,
+    }))
   })
   const spans: (Span | undefined)[] = words.map(() => undefined)
-  for (const [g, h] of matched(given.map(({ letter }) => letter), heard.map(({ letter }) => letter))) {
+  for (const [g, h] of matched(
+    given.map(({ letter }) => letter),
+    heard.map(({ letter }) => letter),
+  )) {
     const { owner } = given[g]!
     const span = (spans[owner] ??= [heard[h]!.from, heard[h]!.to])
     span[1] = heard[h]!.to
@@ -37,7 +45,11 @@ export function spansOf(words: readonly string[], told: readonly Told[]): Span[]
 }
 
 /** The spans of the written words from those of the spoken ones. */
-export function writtenSpans(form: SpokenForm, spoken: readonly Span[], writtenWords: number): Span[] {
+export function writtenSpans(
+  form: SpokenForm,
+  spoken: readonly Span[],
+  writtenWords: number,
+): Span[] {
   const spans: (Span | undefined)[] = Array.from({ length: writtenWords })
   form.words.forEach(({ written }, i) => {
     const [start, end] = spoken[i]!
@@ -50,7 +62,7 @@ export function writtenSpans(form: SpokenForm, spoken: readonly Span[], writtenW
 /** Words without a span share the room between their neighbours. */
 function filled(spans: readonly (Span | undefined)[], first: number, last: number): Span[] {
   const out: Span[] = []
-  for (let i = 0; i < spans.length; ) {
+  for (let i = 0; i < spans.length;) {
     const span = spans[i]
     if (span) {
       const start = Math.max(span[0], out.at(-1)?.[1] ?? span[0])
@@ -62,7 +74,11 @@ function filled(spans: readonly (Span | undefined)[], first: number, last: numbe
     while (end < spans.length && !spans[end]) end++
     const from = out.at(-1)?.[1] ?? Math.min(first, spans[end]?.[0] ?? first)
     const to = Math.max(from, spans[end]?.[0] ?? last)
-    for (let k = i; k < end; k++) out.push([from + ((to - from) * (k - i)) / (end - i), from + ((to - from) * (k - i + 1)) / (end - i)])
+    for (let k = i; k < end; k++)
+      out.push([
+        from + ((to - from) * (k - i)) / (end - i),
+        from + ((to - from) * (k - i + 1)) / (end - i),
+      ])
     i = end
   }
   return out
@@ -70,17 +86,25 @@ function filled(spans: readonly (Span | undefined)[], first: number, last: numbe
 
 /** Pairs of equal letters in order: the same texts at once, others by their longest common subsequence, in which letters side by side count more. */
 function matched(a: readonly string[], b: readonly string[]): [number, number][] {
-  if (a.length === b.length && a.every((letter, i) => letter === b[i])) return a.map((_, i) => [i, i])
+  if (a.length === b.length && a.every((letter, i) => letter === b[i]))
+    return a.map((_, i) => [i, i])
   const width = b.length + 1
   const best = new Uint16Array((a.length + 1) * width)
-  const worth = (i: number, k: number) => (a[i] === b[k] ? (i + 1 < a.length && a[i + 1] === b[k + 1] ? 3 : 2) + best[(i + 1) * width + k + 1]! : 0)
+  const worth = (i: number, k: number) =>
+    a[i] === b[k]
+      ? (i + 1 < a.length && a[i + 1] === b[k + 1] ? 3 : 2) + best[(i + 1) * width + k + 1]!
+      : 0
   for (let i = a.length - 1; i >= 0; i--) {
     for (let k = b.length - 1; k >= 0; k--) {
-      best[i * width + k] = Math.max(worth(i, k), best[(i + 1) * width + k]!, best[i * width + k + 1]!)
+      best[i * width + k] = Math.max(
+        worth(i, k),
+        best[(i + 1) * width + k]!,
+        best[i * width + k + 1]!,
+      )
     }
   }
   const pairs: [number, number][] = []
-  for (let i = 0, k = 0; i < a.length && k < b.length; ) {
+  for (let i = 0, k = 0; i < a.length && k < b.length;) {
     const here = best[i * width + k]!
     if (a[i] === b[k] && worth(i, k) === here) pairs.push([i++, k++])
     else if (best[(i + 1) * width + k]! === here) i++

@@ -1,8 +1,17 @@
-const ONES = 'zero one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen sixteen seventeen eighteen nineteen'.split(' ')
+const ONES =
+  'zero one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen sixteen seventeen eighteen nineteen'.split(
+    ' ',
+  )
 const TENS = '_ _ twenty thirty forty fifty sixty seventy eighty ninety'.split(' ')
 const SCALES = ['', 'thousand', 'million', 'billion', 'trillion', 'quadrillion']
 const ORDINALS: Record<string, string> = {
-  one: 'first', two: 'second', three: 'third', five: 'fifth', eight: 'eighth', nine: 'ninth', twelve: 'twelfth',
+  one: 'first',
+  two: 'second',
+  three: 'third',
+  five: 'fifth',
+  eight: 'eighth',
+  nine: 'ninth',
+  twelve: 'twelfth',
 }
 
 function belowHundred(n: number): string {
@@ -51,7 +60,10 @@ export function ordinal(n: number, variant: Variant = 'american'): string {
 
 /** Every digit by itself. @example digits('07') // => 'zero seven' */
 export function digits(text: string): string {
-  return [...text].map((d) => (d === '.' ? 'point' : ONES[Number(d)] ?? '')).filter(Boolean).join(' ')
+  return [...text]
+    .map((d) => (d === '.' ? 'point' : (ONES[Number(d)] ?? '')))
+    .filter(Boolean)
+    .join(' ')
 }
 
 /** A year as it is said. @example year(1905) // => 'nineteen oh five' */

@@ -23,11 +23,27 @@ type Stretch = readonly [from: number, to: number]
  * @param noises breaths and fillers, in order; taken out only where there is a longest silence
  * @param longest samples of silence left at the most; undefined: all stay
  */
-export function paced(pcm: Float32Array, pauses: readonly Stretch[], noises: readonly Stretch[], { factor, longest }: { factor: number; longest: number | undefined }): Retimed {
-  const wished = (samples: number) => Math.min(samples < SHORTEST ? samples : Math.round(samples * factor), longest ?? Infinity)
-  const out = longest === undefined ? [] : noises.filter(([from, to]) => from >= 0 && to <= pcm.length && to > from)
-  const silent = pauses.flatMap((pause) => without(pause, out)).map(([from, to]) => ({ from, to, length: wished(to - from) }))
-  return retimed(pcm, [...silent, ...out.map(([from, to]) => ({ from, to, length: 0 }))].sort((a, b) => a.from - b.from))
+export function paced(
+  pcm: Float32Array,
+  pauses: readonly Stretch[],
+  noises: readonly Stretch[],
+  { factor, longest }: { factor: number; longest: number | undefined },
+): Retimed {
+  const wished = (samples: number) =>
+    Math.min(samples < SHORTEST ? samples : Math.round(samples * factor), longest ?? Infinity)
+  const out =
+    longest === undefined
+      ? []
+      : noises.filter(([from, to]) => from >= 0 && to <= pcm.length && to > from)
+  const silent = pauses
+    .flatMap((pause) => without(pause, out))
+    .map(([from, to]) => ({ from, to, length: wished(to - from) }))
+  return retimed(
+    pcm,
+    [...silent, ...out.map(([from, to]) => ({ from, to, length: 0 }))].sort(
+      (a, b) => a.from - b.from,
+    ),
+  )
 }
 
 /** What is left of a stretch outside of others. */
@@ -47,9 +63,16 @@ function without([from, to]: Stretch, others: readonly Stretch[]): Stretch[] {
  *
  * @param stretches in order, apart; `length` in samples, from 0
  */
-export function retimed(pcm: Float32Array, stretches: readonly { from: number; to: number; length: number }[]): Retimed {
-  if (stretches.every(({ from, to, length }) => to - from === length)) return { pcm, pauses: stretches.map(({ from, to }) => [from, to]), at: (sample) => sample }
-  const total = stretches.reduce((sum, { from, to, length }) => sum + length - (to - from), pcm.length)
+export function retimed(
+  pcm: Float32Array,
+  stretches: readonly { from: number; to: number; length: number }[],
+): Retimed {
+  if (stretches.every(({ from, to, length }) => to - from === length))
+    return { pcm, pauses: stretches.map(({ from, to }) => [from, to]), at: (sample) => sample }
+  const total = stretches.reduce(
+    (sum, { from, to, length }) => sum + length - (to - from),
+    pcm.length,
+  )
   const out = new Float32Array(total)
   const pauses: [number, number][] = []
   const shifts: { from: number; to: number; by: number }[] = []

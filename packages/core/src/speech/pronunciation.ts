@@ -11,13 +11,20 @@ export type Pronunciation = z.infer<typeof Pronunciation>
 /** Every word of the list said as it asks, the longest first; letters' size does not matter unless the word has capitals inside. */
 export function pronounced(traced: TracedText, list: readonly Pronunciation[]): TracedText {
   const longestFirst = [...list].sort((a, b) => b.word.length - a.word.length)
-  return longestFirst.reduce((text, { word, say }) => text.replace(patternOf(word), () => say), traced)
+  return longestFirst.reduce(
+    (text, { word, say }) => text.replace(patternOf(word), () => say),
+    traced,
+  )
 }
 
 /** The entries that a text has a word of. */
-export const pronunciationsIn = (text: string, list: readonly Pronunciation[]): Pronunciation[] => list.filter(({ word }) => patternOf(word).test(text))
+export const pronunciationsIn = (text: string, list: readonly Pronunciation[]): Pronunciation[] =>
+  list.filter(({ word }) => patternOf(word).test(text))
 
 function patternOf(word: string): RegExp {
   const literal = word.replace(/[.*+?^${}()|[\]\\]/g, '\\$&').replace(/\s+/g, '\\s+')
-  return new RegExp(`(?<![\\p{L}\\p{N}])${literal}(?![\\p{L}\\p{N}])`, /\p{Lu}/u.test(word.slice(1)) ? 'gu' : 'giu')
+  return new RegExp(
+    `(?<![\\p{L}\\p{N}])${literal}(?![\\p{L}\\p{N}])`,
+    /\p{Lu}/u.test(word.slice(1)) ? 'gu' : 'giu',
+  )
 }

@@ -24,7 +24,8 @@ export function silences(pcm: Float32Array, rate: number): [from: number, to: nu
 /** The loudest window: what silence is measured against. */
 function peakLevel(pcm: Float32Array, size: number): number {
   let peak = 0
-  for (let at = 0; at < pcm.length; at += size) peak = Math.max(peak, rms(pcm, at, Math.min(pcm.length, at + size)))
+  for (let at = 0; at < pcm.length; at += size)
+    peak = Math.max(peak, rms(pcm, at, Math.min(pcm.length, at + size)))
   return peak
 }
 

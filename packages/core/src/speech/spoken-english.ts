@@ -1,57 +1,214 @@
-import { cardinal as cardinalIn, decade, decimal as decimalIn, digits, ordinal as ordinalIn, roman, year, type Variant } from './numbers.ts'
+import {
+  cardinal as cardinalIn,
+  decade,
+  decimal as decimalIn,
+  digits,
+  ordinal as ordinalIn,
+  roman,
+  year,
+  type Variant,
+} from './numbers.ts'
 import type { TracedText } from './traced-text.ts'
 
 const ABBREVIATIONS: Record<string, string> = {
-  'mr.': 'mister', 'mrs.': 'missus', 'ms.': 'miz', 'dr.': 'doctor', 'prof.': 'professor', 'st.': 'saint',
-  'mt.': 'mount', 'ft.': 'fort', 'capt.': 'captain', 'lt.': 'lieutenant', 'gen.': 'general', 'sgt.': 'sergeant',
-  'col.': 'colonel', 'maj.': 'major', 'adm.': 'admiral', 'cmdr.': 'commander', 'gov.': 'governor', 'sen.': 'senator', 'rev.': 'reverend', 'hon.': 'honourable',
-  'e.g.': 'for example', 'i.e.': 'that is', 'etc.': 'et cetera', 'vs.': 'versus', 'approx.': 'approximately',
-  'ca.': 'around', 'c.': 'around', 'no.': 'number', 'nos.': 'numbers', 'fig.': 'figure', 'vol.': 'volume', 'ch.': 'chapter', 'p.': 'page', 'pp.': 'pages', 'jr.': 'junior', 'sr.': 'senior',
-  'dept.': 'department', 'est.': 'established', 'inc.': 'incorporated', 'ltd.': 'limited', 'corp.': 'corporation', 'bros.': 'brothers', 'ave.': 'avenue', 'blvd.': 'boulevard', 'rd.': 'road',
-  'yr.': 'year', 'yrs.': 'years', 'hr.': 'hour', 'hrs.': 'hours', 'min.': 'minutes', 'max.': 'maximum',
-  'jan.': 'January', 'feb.': 'February', 'mar.': 'March', 'apr.': 'April', 'jun.': 'June', 'jul.': 'July', 'aug.': 'August',
-  'sept.': 'September', 'sep.': 'September', 'oct.': 'October', 'nov.': 'November', 'dec.': 'December', 'a.m.': 'A M', 'p.m.': 'P M',
-  'u.s.': 'U S', 'u.k.': 'U K', 'u.s.a.': 'U S A', 'b.c.': 'B C', 'a.d.': 'A D', 'd.c.': 'D C', 'ph.d.': 'P H D',
+  'mr.': 'mister',
+  'mrs.': 'missus',
+  'ms.': 'miz',
+  'dr.': 'doctor',
+  'prof.': 'professor',
+  'st.': 'saint',
+  'mt.': 'mount',
+  'ft.': 'fort',
+  'capt.': 'captain',
+  'lt.': 'lieutenant',
+  'gen.': 'general',
+  'sgt.': 'sergeant',
+  'col.': 'colonel',
+  'maj.': 'major',
+  'adm.': 'admiral',
+  'cmdr.': 'commander',
+  'gov.': 'governor',
+  'sen.': 'senator',
+  'rev.': 'reverend',
+  'hon.': 'honourable',
+  'e.g.': 'for example',
+  'i.e.': 'that is',
+  'etc.': 'et cetera',
+  'vs.': 'versus',
+  'approx.': 'approximately',
+  'ca.': 'around',
+  'c.': 'around',
+  'no.': 'number',
+  'nos.': 'numbers',
+  'fig.': 'figure',
+  'vol.': 'volume',
+  'ch.': 'chapter',
+  'p.': 'page',
+  'pp.': 'pages',
+  'jr.': 'junior',
+  'sr.': 'senior',
+  'dept.': 'department',
+  'est.': 'established',
+  'inc.': 'incorporated',
+  'ltd.': 'limited',
+  'corp.': 'corporation',
+  'bros.': 'brothers',
+  'ave.': 'avenue',
+  'blvd.': 'boulevard',
+  'rd.': 'road',
+  'yr.': 'year',
+  'yrs.': 'years',
+  'hr.': 'hour',
+  'hrs.': 'hours',
+  'min.': 'minutes',
+  'max.': 'maximum',
+  'jan.': 'January',
+  'feb.': 'February',
+  'mar.': 'March',
+  'apr.': 'April',
+  'jun.': 'June',
+  'jul.': 'July',
+  'aug.': 'August',
+  'sept.': 'September',
+  'sep.': 'September',
+  'oct.': 'October',
+  'nov.': 'November',
+  'dec.': 'December',
+  'a.m.': 'A M',
+  'p.m.': 'P M',
+  'u.s.': 'U S',
+  'u.k.': 'U K',
+  'u.s.a.': 'U S A',
+  'b.c.': 'B C',
+  'a.d.': 'A D',
+  'd.c.': 'D C',
+  'ph.d.': 'P H D',
 }
 /** Short forms that are words too: spoken in full only before what they belong to. */
-const BEFORE_NUMBER = /^(est|dec|jan|feb|mar|apr|jun|jul|aug|sept?|oct|nov|ca|c|in|p|pp|ch|nos?|max|min)\.$/i
+const BEFORE_NUMBER =
+  /^(est|dec|jan|feb|mar|apr|jun|jul|aug|sept?|oct|nov|ca|c|in|p|pp|ch|nos?|max|min)\.$/i
 const BEFORE_NAME = /^(st|mt|ft|fig|vol|gen|capt|lt|col|maj|adm|rev|hon|sen|gov)\.$/i
 /** Written unit → [said of one, said of more]. */
 const UNITS: Record<string, [string, string]> = {
-  km: ['kilometre', 'kilometres'], m: ['metre', 'metres'], cm: ['centimetre', 'centimetres'], µm: ['micrometre', 'micrometres'], μm: ['micrometre', 'micrometres'],
-  mm: ['millimetre', 'millimetres'], kg: ['kilogram', 'kilograms'], g: ['gram', 'grams'], mg: ['milligram', 'milligrams'],
-  t: ['tonne', 'tonnes'], ft: ['foot', 'feet'], in: ['inch', 'inches'], mi: ['mile', 'miles'], yd: ['yard', 'yards'], nm: ['nanometre', 'nanometres'],
-  lb: ['pound', 'pounds'], lbs: ['pound', 'pounds'], oz: ['ounce', 'ounces'], gal: ['gallon', 'gallons'], l: ['litre', 'litres'], L: ['litre', 'litres'],
-  ml: ['millilitre', 'millilitres'], mL: ['millilitre', 'millilitres'], s: ['second', 'seconds'], sec: ['second', 'seconds'], ms: ['millisecond', 'milliseconds'], min: ['minute', 'minutes'],
-  h: ['hour', 'hours'], hr: ['hour', 'hours'], hrs: ['hour', 'hours'], Hz: ['hertz', 'hertz'], kHz: ['kilohertz', 'kilohertz'], MHz: ['megahertz', 'megahertz'], GHz: ['gigahertz', 'gigahertz'],
-  W: ['watt', 'watts'], kW: ['kilowatt', 'kilowatts'], MW: ['megawatt', 'megawatts'], GW: ['gigawatt', 'gigawatts'], kWh: ['kilowatt hour', 'kilowatt hours'], MWh: ['megawatt hour', 'megawatt hours'],
-  V: ['volt', 'volts'], kV: ['kilovolt', 'kilovolts'], A: ['amp', 'amps'], mA: ['milliamp', 'milliamps'], Ω: ['ohm', 'ohms'], Pa: ['pascal', 'pascals'], kPa: ['kilopascal', 'kilopascals'], hPa: ['hectopascal', 'hectopascals'],
-  N: ['newton', 'newtons'], kN: ['kilonewton', 'kilonewtons'], J: ['joule', 'joules'], kJ: ['kilojoule', 'kilojoules'], kcal: ['kilocalorie', 'kilocalories'],
-  ha: ['hectare', 'hectares'], KB: ['kilobyte', 'kilobytes'], GB: ['gigabyte', 'gigabytes'], MB: ['megabyte', 'megabytes'], TB: ['terabyte', 'terabytes'], rpm: ['revolution a minute', 'revolutions a minute'],
-  '°C': ['degree Celsius', 'degrees Celsius'], '°F': ['degree Fahrenheit', 'degrees Fahrenheit'], '°': ['degree', 'degrees'],
-  mph: ['mile an hour', 'miles an hour'], 'km/h': ['kilometre an hour', 'kilometres an hour'], kph: ['kilometre an hour', 'kilometres an hour'], kn: ['knot', 'knots'],
-  'm/s': ['metre a second', 'metres a second'], 'm²': ['square metre', 'square metres'], 'km²': ['square kilometre', 'square kilometres'], 'cm²': ['square centimetre', 'square centimetres'],
-  'm³': ['cubic metre', 'cubic metres'], 'cm³': ['cubic centimetre', 'cubic centimetres'], 'ft²': ['square foot', 'square feet'], K: ['kelvin', 'kelvins'], dB: ['decibel', 'decibels'],
+  km: ['kilometre', 'kilometres'],
+  m: ['metre', 'metres'],
+  cm: ['centimetre', 'centimetres'],
+  µm: ['micrometre', 'micrometres'],
+  μm: ['micrometre', 'micrometres'],
+  mm: ['millimetre', 'millimetres'],
+  kg: ['kilogram', 'kilograms'],
+  g: ['gram', 'grams'],
+  mg: ['milligram', 'milligrams'],
+  t: ['tonne', 'tonnes'],
+  ft: ['foot', 'feet'],
+  in: ['inch', 'inches'],
+  mi: ['mile', 'miles'],
+  yd: ['yard', 'yards'],
+  nm: ['nanometre', 'nanometres'],
+  lb: ['pound', 'pounds'],
+  lbs: ['pound', 'pounds'],
+  oz: ['ounce', 'ounces'],
+  gal: ['gallon', 'gallons'],
+  l: ['litre', 'litres'],
+  L: ['litre', 'litres'],
+  ml: ['millilitre', 'millilitres'],
+  mL: ['millilitre', 'millilitres'],
+  s: ['second', 'seconds'],
+  sec: ['second', 'seconds'],
+  ms: ['millisecond', 'milliseconds'],
+  min: ['minute', 'minutes'],
+  h: ['hour', 'hours'],
+  hr: ['hour', 'hours'],
+  hrs: ['hour', 'hours'],
+  Hz: ['hertz', 'hertz'],
+  kHz: ['kilohertz', 'kilohertz'],
+  MHz: ['megahertz', 'megahertz'],
+  GHz: ['gigahertz', 'gigahertz'],
+  W: ['watt', 'watts'],
+  kW: ['kilowatt', 'kilowatts'],
+  MW: ['megawatt', 'megawatts'],
+  GW: ['gigawatt', 'gigawatts'],
+  kWh: ['kilowatt hour', 'kilowatt hours'],
+  MWh: ['megawatt hour', 'megawatt hours'],
+  V: ['volt', 'volts'],
+  kV: ['kilovolt', 'kilovolts'],
+  A: ['amp', 'amps'],
+  mA: ['milliamp', 'milliamps'],
+  Ω: ['ohm', 'ohms'],
+  Pa: ['pascal', 'pascals'],
+  kPa: ['kilopascal', 'kilopascals'],
+  hPa: ['hectopascal', 'hectopascals'],
+  N: ['newton', 'newtons'],
+  kN: ['kilonewton', 'kilonewtons'],
+  J: ['joule', 'joules'],
+  kJ: ['kilojoule', 'kilojoules'],
+  kcal: ['kilocalorie', 'kilocalories'],
+  ha: ['hectare', 'hectares'],
+  KB: ['kilobyte', 'kilobytes'],
+  GB: ['gigabyte', 'gigabytes'],
+  MB: ['megabyte', 'megabytes'],
+  TB: ['terabyte', 'terabytes'],
+  rpm: ['revolution a minute', 'revolutions a minute'],
+  '°C': ['degree Celsius', 'degrees Celsius'],
+  '°F': ['degree Fahrenheit', 'degrees Fahrenheit'],
+  '°': ['degree', 'degrees'],
+  mph: ['mile an hour', 'miles an hour'],
+  'km/h': ['kilometre an hour', 'kilometres an hour'],
+  kph: ['kilometre an hour', 'kilometres an hour'],
+  kn: ['knot', 'knots'],
+  'm/s': ['metre a second', 'metres a second'],
+  'm²': ['square metre', 'square metres'],
+  'km²': ['square kilometre', 'square kilometres'],
+  'cm²': ['square centimetre', 'square centimetres'],
+  'm³': ['cubic metre', 'cubic metres'],
+  'cm³': ['cubic centimetre', 'cubic centimetres'],
+  'ft²': ['square foot', 'square feet'],
+  K: ['kelvin', 'kelvins'],
+  dB: ['decibel', 'decibels'],
 }
 const CURRENCIES: Record<string, [one: string, more: string, small: string]> = {
-  $: ['dollar', 'dollars', 'cents'], '£': ['pound', 'pounds', 'pence'], '€': ['euro', 'euros', 'cents'], '¥': ['yen', 'yen', 'sen'], '₹': ['rupee', 'rupees', 'paise'],
+  $: ['dollar', 'dollars', 'cents'],
+  '£': ['pound', 'pounds', 'pence'],
+  '€': ['euro', 'euros', 'cents'],
+  '¥': ['yen', 'yen', 'sen'],
+  '₹': ['rupee', 'rupees', 'paise'],
 }
 const SINGLE: Record<string, string> = { cents: 'cent', pence: 'penny', paise: 'paisa' }
 const CURRENCY_CODES: Record<string, string> = { USD: '$', GBP: '£', EUR: '€', JPY: '¥', INR: '₹' }
-const LARGE: Record<string, string> = { k: 'thousand', m: 'million', bn: 'billion', b: 'billion', tn: 'trillion' }
-export const MONTHS = 'January|February|March|April|May|June|July|August|September|October|November|December'
+const LARGE: Record<string, string> = {
+  k: 'thousand',
+  m: 'million',
+  bn: 'billion',
+  b: 'billion',
+  tn: 'trillion',
+}
+export const MONTHS =
+  'January|February|March|April|May|June|July|August|September|October|November|December'
 const MONTH_NAMES = MONTHS.split('|')
 const NUMBER = String.raw`\d{1,3}(?:,\d{3})+(?:\.\d+)?|\d+(?:\.\d+)?`
 const SCALE = '(hundred|thousand|million|billion|trillion)'
-const UNIT = Object.keys(UNITS).sort((a, b) => b.length - a.length).map((u) => u.replace(/[/.]/g, '\\$&')).join('|')
+const UNIT = Object.keys(UNITS)
+  .sort((a, b) => b.length - a.length)
+  .map((u) => u.replace(/[/.]/g, '\\$&'))
+  .join('|')
 const YEAR_BEFORE = `in|since|by|of|from|until|till|before|after|around|about|during|to|and|between|early|late|circa|year|summer|winter|spring|autumn|${MONTHS}`
 /** Names that rulers bear: a single I, V or X behind one is a number, behind any other word it may not be. */
-const RULERS = 'Charles|James|George|William|Henry|Elizabeth|Edward|Richard|Napoleon|Frederick|Wilhelm|Leopold|Ferdinand|Philip|Peter|Paul|John|Nicholas|Alexander|Francis|Otto|Darius|Louis|Victoria|Catherine|Christian|Gustav|Pius|Leo|Ptolemy|Ramesses|Xerxes'
+const RULERS =
+  'Charles|James|George|William|Henry|Elizabeth|Edward|Richard|Napoleon|Frederick|Wilhelm|Leopold|Ferdinand|Philip|Peter|Paul|John|Nicholas|Alexander|Francis|Otto|Darius|Louis|Victoria|Catherine|Christian|Gustav|Pius|Leo|Ptolemy|Ramesses|Xerxes'
 /** Things that are counted by Roman numerals: said "two", not "the second". */
-const COUNTED = 'War|Chapter|Part|Act|Volume|Book|Phase|Type|Mark|Class|Stage|Level|Title|Article|Section|Figure|Table|Scene|Appendix|Mission|Episode|Step|Unit|Category|Apollo'
+const COUNTED =
+  'War|Chapter|Part|Act|Volume|Book|Phase|Type|Mark|Class|Stage|Level|Title|Article|Section|Figure|Table|Scene|Appendix|Mission|Episode|Step|Unit|Category|Apollo'
 /** Short words that are also written in capitals, and capitals that are read as a word. */
-const CAPITAL_WORDS = new Set('A I AM AN AND ARE AS AT BE BUT BY CAN DAY DID DO END FAR FEW FOR GET GO HAD HAS HE HER HIM HIS HOW IF IN IS IT ITS LOT MAY ME MY NEW NO NOR NOT NOW OF OFF OK OLD ON ONE OR OUR OUT OWN RED SAW SEE SHE SIX SO TEN THE TO TOO TWO UP WAS WAY WE WHO WHY YES YET YOU AIDS LASER NASA NATO OPEC PIN RADAR RAM ROM SCUBA SIM SONAR UNESCO UNICEF ZIP'.split(' '))
-const LETTERS = new Set('BBC CD CPU DIY DNA DVD ESA EU FAQ FM GDP GMT GPS HMS HMRC HTML HTTP HTTPS ISBN ISO LED MRI PDF PVC RNA RMS RPM SOS SUV TV UFO UHF UK UN URL US USA USB USS UV VAT VHF XML'.split(' '))
+const CAPITAL_WORDS = new Set(
+  'A I AM AN AND ARE AS AT BE BUT BY CAN DAY DID DO END FAR FEW FOR GET GO HAD HAS HE HER HIM HIS HOW IF IN IS IT ITS LOT MAY ME MY NEW NO NOR NOT NOW OF OFF OK OLD ON ONE OR OUR OUT OWN RED SAW SEE SHE SIX SO TEN THE TO TOO TWO UP WAS WAY WE WHO WHY YES YET YOU AIDS LASER NASA NATO OPEC PIN RADAR RAM ROM SCUBA SIM SONAR UNESCO UNICEF ZIP'.split(
+    ' ',
+  ),
+)
+const LETTERS = new Set(
+  'BBC CD CPU DIY DNA DVD ESA EU FAQ FM GDP GMT GPS HMS HMRC HTML HTTP HTTPS ISBN ISO LED MRI PDF PVC RNA RMS RPM SOS SUV TV UFO UHF UK UN URL US USA USB USS UV VAT VHF XML'.split(
+    ' ',
+  ),
+)
 
 type Rule = [pattern: RegExp, say: (...groups: string[]) => string | undefined]
 
@@ -62,88 +219,214 @@ function rulesOf(variant: Variant): Rule[] {
   const cardinal = (n: number) => cardinalIn(n, variant)
   const ordinal = (n: number) => ordinalIn(n, variant)
   const decimal = (n: string) => decimalIn(n, variant)
-  const measure = (amount: string, unit: string) => `${decimal(amount)} ${UNITS[unit]![isOne(amount) ? 0 : 1]}`
-  const dated = (d: number, m: number, y: string) => (variant === 'british' ? `the ${ordinal(d)} of ${MONTH_NAMES[m - 1]}, ${year(Number(y))}` : `${MONTH_NAMES[m - 1]} ${ordinal(d)}, ${year(Number(y))}`)
+  const measure = (amount: string, unit: string) =>
+    `${decimal(amount)} ${UNITS[unit]![isOne(amount) ? 0 : 1]}`
+  const dated = (d: number, m: number, y: string) =>
+    variant === 'british'
+      ? `the ${ordinal(d)} of ${MONTH_NAMES[m - 1]}, ${year(Number(y))}`
+      : `${MONTH_NAMES[m - 1]} ${ordinal(d)}, ${year(Number(y))}`
   const money = (sign: string, amount: string) => {
     const [one, more, small] = CURRENCIES[sign]!
     const [whole = '0', part] = amount.replace(/,/g, '').split('.')
-    const cents = part && part.length === 2 && Number(part) ? `${cardinal(Number(part))} ${Number(part) === 1 ? (SINGLE[small] ?? small) : small}` : ''
+    const cents =
+      part && part.length === 2 && Number(part)
+        ? `${cardinal(Number(part))} ${Number(part) === 1 ? (SINGLE[small] ?? small) : small}`
+        : ''
     if (part && part.length !== 2) return `${decimal(amount)} ${more}`
     if (cents && Number(whole) === 0) return cents
     return `${cardinal(Number(whole))} ${isOne(whole) ? one : more}${cents ? ` and ${cents}` : ''}`
   }
   const fraction = (n: string, d: string) => {
-    const parts = Number(d) === 2 ? ['half', 'halves'] : Number(d) === 4 ? ['quarter', 'quarters'] : [ordinal(Number(d)), `${ordinal(Number(d))}s`]
+    const parts =
+      Number(d) === 2
+        ? ['half', 'halves']
+        : Number(d) === 4
+          ? ['quarter', 'quarters']
+          : [ordinal(Number(d)), `${ordinal(Number(d))}s`]
     return `${cardinal(Number(n))} ${parts[isOne(n) ? 0 : 1]}`
   }
   return [
-    [/\b([\w.+-]+)@([\w-]+(?:\.[\w-]+)+)/g, (name, host) => `${name!.replace(/\./g, ' dot ')} at ${host!.replace(/\./g, ' dot ')}`],
+    [
+      /\b([\w.+-]+)@([\w-]+(?:\.[\w-]+)+)/g,
+      (name, host) => `${name!.replace(/\./g, ' dot ')} at ${host!.replace(/\./g, ' dot ')}`,
+    ],
     [/https?:\/\/(?:www\.)?([\w.-]+)\S*/gi, (host) => host!.replace(/\./g, ' dot ')],
     [/\bwww\.([\w-]+(?:\.[\w-]+)+)\S*/gi, (host) => host!.replace(/\./g, ' dot ')],
     [/(\d)[   ](?=\d{3}(?!\d))/g, (n) => n],
-    [/\b(\d{4})-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])\b/g, (y, m, d) => dated(Number(d), Number(m), y!)],
-    [/\b(0?[1-9]|[12]\d|3[01])\/(0?[1-9]|[12]\d|3[01])\/((?:1[5-9]|20)\d\d)\b/g, (a, b, y) => {
-      const [d, m] = variant === 'british' ? [Number(a), Number(b)] : [Number(b), Number(a)]
-      return m <= 12 ? dated(d, m, y!) : d <= 12 ? dated(m, d, y!) : undefined
-    }],
+    [
+      /\b(\d{4})-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])\b/g,
+      (y, m, d) => dated(Number(d), Number(m), y!),
+    ],
+    [
+      /\b(0?[1-9]|[12]\d|3[01])\/(0?[1-9]|[12]\d|3[01])\/((?:1[5-9]|20)\d\d)\b/g,
+      (a, b, y) => {
+        const [d, m] = variant === 'british' ? [Number(a), Number(b)] : [Number(b), Number(a)]
+        return m <= 12 ? dated(d, m, y!) : d <= 12 ? dated(m, d, y!) : undefined
+      },
+    ],
     [/(\+\d[\d ()-]{7,}\d)/g, (n) => `plus ${digits(n!.replace(/\D/g, ''))}`],
-    [/\(?\b(\d{3})\)?[- ](\d{3})-(\d{4})\b/g, (a, b, c) => [a, b, c].map((part) => digits(part!)).join(', ')],
-    [/\b(call|phone|dial|telephone|number|tel)(:? )(\d{3}[- ]\d{4})\b/gi, (word, gap, n) => `${word}${gap}${digits(n!.replace(/\D/g, ''))}`],
-    [new RegExp(String.raw`\b(${Object.keys(CURRENCY_CODES).join('|')})\s?(?=\d)`, 'g'), (code) => CURRENCY_CODES[code!]],
-    [new RegExp(String.raw`(?<![\d,.])(${NUMBER})\s?(${Object.keys(CURRENCY_CODES).join('|')})\b`, 'g'), (n, code) => money(CURRENCY_CODES[code!]!, n!)],
-    [new RegExp(String.raw`([$£€¥₹])(${NUMBER})\s?${SCALE}\b`, 'gi'), (sign, n, scale) => `${decimal(n!)} ${scale} ${CURRENCIES[sign!]![1]}`],
-    [new RegExp(String.raw`([$£€¥₹])(${NUMBER})\s?(k|m|bn|b|tn)\b`, 'gi'), (sign, n, large) => `${decimal(n!)} ${LARGE[large!.toLowerCase()]} ${CURRENCIES[sign!]![1]}`],
+    [
+      /\(?\b(\d{3})\)?[- ](\d{3})-(\d{4})\b/g,
+      (a, b, c) => [a, b, c].map((part) => digits(part!)).join(', '),
+    ],
+    [
+      /\b(call|phone|dial|telephone|number|tel)(:? )(\d{3}[- ]\d{4})\b/gi,
+      (word, gap, n) => `${word}${gap}${digits(n!.replace(/\D/g, ''))}`,
+    ],
+    [
+      new RegExp(String.raw`\b(${Object.keys(CURRENCY_CODES).join('|')})\s?(?=\d)`, 'g'),
+      (code) => CURRENCY_CODES[code!],
+    ],
+    [
+      new RegExp(
+        String.raw`(?<![\d,.])(${NUMBER})\s?(${Object.keys(CURRENCY_CODES).join('|')})\b`,
+        'g',
+      ),
+      (n, code) => money(CURRENCY_CODES[code!]!, n!),
+    ],
+    [
+      new RegExp(String.raw`([$£€¥₹])(${NUMBER})\s?${SCALE}\b`, 'gi'),
+      (sign, n, scale) => `${decimal(n!)} ${scale} ${CURRENCIES[sign!]![1]}`,
+    ],
+    [
+      new RegExp(String.raw`([$£€¥₹])(${NUMBER})\s?(k|m|bn|b|tn)\b`, 'gi'),
+      (sign, n, large) => `${decimal(n!)} ${LARGE[large!.toLowerCase()]} ${CURRENCIES[sign!]![1]}`,
+    ],
     [new RegExp(String.raw`([$£€¥₹])(${NUMBER})`, 'g'), (sign, n) => money(sign!, n!)],
     [/\b(\d+)¢/g, (n) => `${cardinal(Number(n))} ${isOne(n!) ? 'cent' : 'cents'}`],
-    [new RegExp(String.raw`\b(${NUMBER})\s?(bn|tn)\b`, 'g'), (n, large) => `${decimal(n!)} ${LARGE[large!]}`],
+    [
+      new RegExp(String.raw`\b(${NUMBER})\s?(bn|tn)\b`, 'g'),
+      (n, large) => `${decimal(n!)} ${LARGE[large!]}`,
+    ],
     [/\b(\d+(?:\.\d+)?)M\b(?! ?Hz)/g, (n) => `${decimal(n!)} million`],
-    [/\b(\d+):(\d+)(?= (?:ratio|scale|odds|aspect|mixture|picture|screen|film|video|gear))/g, (a, b) => `${cardinal(Number(a))} to ${cardinal(Number(b))}`],
-    [/\b(\d{1,2}):([0-5]\d)(?:\s?(a\.?m\.?|p\.?m\.?|A M|P M))?(?![\d:])/gi, (h, m, half) => clock(Number(h), Number(m), half)],
-    [/\b(\d{1,2})\s?(a\.?m\.?|p\.?m\.?|A M|P M)(?!\w)/gi, (n, half) => `${cardinal(Number(n))} ${half![0]!.toUpperCase()} M`],
+    [
+      /\b(\d+):(\d+)(?= (?:ratio|scale|odds|aspect|mixture|picture|screen|film|video|gear))/g,
+      (a, b) => `${cardinal(Number(a))} to ${cardinal(Number(b))}`,
+    ],
+    [
+      /\b(\d{1,2}):([0-5]\d)(?:\s?(a\.?m\.?|p\.?m\.?|A M|P M))?(?![\d:])/gi,
+      (h, m, half) => clock(Number(h), Number(m), half),
+    ],
+    [
+      /\b(\d{1,2})\s?(a\.?m\.?|p\.?m\.?|A M|P M)(?!\w)/gi,
+      (n, half) => `${cardinal(Number(n))} ${half![0]!.toUpperCase()} M`,
+    ],
     [/\b(\d+):(\d+)\b/g, (a, b) => `${cardinal(Number(a))} to ${cardinal(Number(b))}`],
     [/\b(1[0-9]|20)(\d)0s\b/g, (c, d) => decade(Number(`${c}${d}0`))],
     [/['’]?\b(\d)0s\b/g, (d) => decade(Number(d) * 10)],
     [/\b(\d{1,3}(?:,\d{3})*|\d+)(?:st|nd|rd|th)\b/gi, (n) => ordinal(Number(n!.replace(/,/g, '')))],
-    [new RegExp(String.raw`\b(${MONTHS}) (\d{1,2})(?=,? \d{4}\b|[\s.,;]|$)(?!\d)`, 'g'), (month, d) => `${month} ${ordinal(Number(d))}`],
-    [new RegExp(String.raw`\b(\d{1,2}) (${MONTHS})\b`, 'g'), (d, month) => `${ordinal(Number(d))} of ${month}`],
-    [/\b(1[0-9]\d\d|20\d\d)\s?[–-]\s?(1[0-9]\d\d|20\d\d)\b/g, (a, b) => `${year(Number(a))} to ${year(Number(b))}`],
-    [/\b(1[0-9]|20)(\d\d)[–/](\d\d)\b(?![\d/])/g, (c, a, b) => (Number(b) > Number(a) ? `${year(Number(c! + a!))} to ${cardinal(Number(b))}` : undefined)],
-    [/\b(\d)['′’]\s?(\d{1,2})(?:["″”]|['′]{2})/g, (feet, inches) => `${cardinal(Number(feet))} foot ${cardinal(Number(inches))}`],
-    [/\b(\d+)°\s?(\d+)[′'](?:\s?(\d+)[″"])?(?:\s?([NSEW])\b)?/g, (d, m, s, side) => `${cardinal(Number(d))} degrees ${cardinal(Number(m))} minutes${s ? ` ${cardinal(Number(s))} seconds` : ''}${side ? ` ${SIDES[side]}` : ''}`],
-    [new RegExp(String.raw`\b(${NUMBER})\s?°\s?([NSEW])\b`, 'g'), (n, side) => `${decimal(n!)} degrees ${SIDES[side!]}`],
-    [new RegExp(String.raw`\b(${NUMBER})\s?[–-]\s?(${NUMBER})(?=\s?(?:%|${UNIT}|\w|$|[.,;]))`, 'g'), (a, b) => `${a} to ${b}`],
+    [
+      new RegExp(String.raw`\b(${MONTHS}) (\d{1,2})(?=,? \d{4}\b|[\s.,;]|$)(?!\d)`, 'g'),
+      (month, d) => `${month} ${ordinal(Number(d))}`,
+    ],
+    [
+      new RegExp(String.raw`\b(\d{1,2}) (${MONTHS})\b`, 'g'),
+      (d, month) => `${ordinal(Number(d))} of ${month}`,
+    ],
+    [
+      /\b(1[0-9]\d\d|20\d\d)\s?[–-]\s?(1[0-9]\d\d|20\d\d)\b/g,
+      (a, b) => `${year(Number(a))} to ${year(Number(b))}`,
+    ],
+    [
+      /\b(1[0-9]|20)(\d\d)[–/](\d\d)\b(?![\d/])/g,
+      (c, a, b) =>
+        Number(b) > Number(a) ? `${year(Number(c! + a!))} to ${cardinal(Number(b))}` : undefined,
+    ],
+    [
+      /\b(\d)['′’]\s?(\d{1,2})(?:["″”]|['′]{2})/g,
+      (feet, inches) => `${cardinal(Number(feet))} foot ${cardinal(Number(inches))}`,
+    ],
+    [
+      /\b(\d+)°\s?(\d+)[′'](?:\s?(\d+)[″"])?(?:\s?([NSEW])\b)?/g,
+      (d, m, s, side) =>
+        `${cardinal(Number(d))} degrees ${cardinal(Number(m))} minutes${s ? ` ${cardinal(Number(s))} seconds` : ''}${side ? ` ${SIDES[side]}` : ''}`,
+    ],
+    [
+      new RegExp(String.raw`\b(${NUMBER})\s?°\s?([NSEW])\b`, 'g'),
+      (n, side) => `${decimal(n!)} degrees ${SIDES[side!]}`,
+    ],
+    [
+      new RegExp(
+        String.raw`\b(${NUMBER})\s?[–-]\s?(${NUMBER})(?=\s?(?:%|${UNIT}|\w|$|[.,;]))`,
+        'g',
+      ),
+      (a, b) => `${a} to ${b}`,
+    ],
     [new RegExp(String.raw`(?<![\w.])[-−](${NUMBER})`, 'g'), (n) => `minus ${n}`],
     [new RegExp(String.raw`(${NUMBER})\s?(?:%|per cent\b)`, 'g'), (n) => `${decimal(n!)} percent`],
     [/\b24\/7\b/g, () => 'twenty-four seven'],
-    [/(\d+) (\d{1,2})\/(2|3|4|5|6|7|8|9|10|12|16|32|64)\b(?![/\d])/g, (whole, n, d) => `${cardinal(Number(whole))} and ${isOne(n!) ? `a ${fraction(n!, d!).slice(4)}` : fraction(n!, d!)}`],
+    [
+      /(\d+) (\d{1,2})\/(2|3|4|5|6|7|8|9|10|12|16|32|64)\b(?![/\d])/g,
+      (whole, n, d) =>
+        `${cardinal(Number(whole))} and ${isOne(n!) ? `a ${fraction(n!, d!).slice(4)}` : fraction(n!, d!)}`,
+    ],
     [/(?<![\d./])1\/2\b(?!\/)/g, () => 'one half'],
-    [/(?<![\d./])(\d{1,2})\/(2|3|4|5|6|7|8|9|10|12|16|20|32|50|64|100)\b(?![/\d])/g, (n, d) => (Number(n) < Number(d) ? fraction(n!, d!) : undefined)],
-    [/(?<![\d./])(\d+)\/(\d+)\b(?![/\d])/g, (a, b) => `${cardinal(Number(a))} over ${cardinal(Number(b))}`],
+    [
+      /(?<![\d./])(\d{1,2})\/(2|3|4|5|6|7|8|9|10|12|16|20|32|50|64|100)\b(?![/\d])/g,
+      (n, d) => (Number(n) < Number(d) ? fraction(n!, d!) : undefined),
+    ],
+    [
+      /(?<![\d./])(\d+)\/(\d+)\b(?![/\d])/g,
+      (a, b) => `${cardinal(Number(a))} over ${cardinal(Number(b))}`,
+    ],
     [/(\d)?\s?([½¼¾⅓⅔⅛⅜⅝⅞])/g, (whole, sign) => vulgar(whole, sign!, cardinal)],
     [/\b(\d{1,2})K\b/g, (n) => `${cardinal(Number(n))} K`],
-    [new RegExp(String.raw`\b(${NUMBER})\s?(°[CF]?|km/h|m/s|mph|km²|cm²|ft²|m²|cm³|m³|Ω)(?![\w])`, 'g'), measure],
-    [new RegExp(String.raw`\b(${NUMBER})(?:\s|-)?(${UNIT})(?![\w'’])(?!\s+(?:a|the)\b)`, 'g'), measure],
+    [
+      new RegExp(
+        String.raw`\b(${NUMBER})\s?(°[CF]?|km/h|m/s|mph|km²|cm²|ft²|m²|cm³|m³|Ω)(?![\w])`,
+        'g',
+      ),
+      measure,
+    ],
+    [
+      new RegExp(String.raw`\b(${NUMBER})(?:\s|-)?(${UNIT})(?![\w'’])(?!\s+(?:a|the)\b)`, 'g'),
+      measure,
+    ],
     [/([²³])/g, (power) => (power === '²' ? ' squared' : ' cubed')],
-    [/\b[vV](?:ersion )?(\d+(?:\.\d+)+)\b/g, (n) => `version ${n!.split('.').map((part) => cardinal(Number(part))).join(' point ')}`],
-    [new RegExp(String.raw`\b(${YEAR_BEFORE})( the)? (1[0-9]\d\d|20\d\d)\b(?![,.]\d)`, 'gi'), (word, the, n) => `${word}${the ?? ''} ${year(Number(n))}`],
+    [
+      /\b[vV](?:ersion )?(\d+(?:\.\d+)+)\b/g,
+      (n) =>
+        `version ${n!
+          .split('.')
+          .map((part) => cardinal(Number(part)))
+          .join(' point ')}`,
+    ],
+    [
+      new RegExp(String.raw`\b(${YEAR_BEFORE})( the)? (1[0-9]\d\d|20\d\d)\b(?![,.]\d)`, 'gi'),
+      (word, the, n) => `${word}${the ?? ''} ${year(Number(n))}`,
+    ],
     [/(?<=^|[(,] ?|\. )(1[1-9]\d\d|20\d\d)(?=[),:]| (?:was|saw|the)\b|$)/g, (n) => year(Number(n))],
-    [/([A-Za-z])-?(\d+)(?![\d,.]*\d)/g, (letter, n) => `${letter} ${n!.startsWith('0') ? digits(n!) : cardinal(Number(n))} `],
+    [
+      /([A-Za-z])-?(\d+)(?![\d,.]*\d)/g,
+      (letter, n) => `${letter} ${n!.startsWith('0') ? digits(n!) : cardinal(Number(n))} `,
+    ],
     [/(?<![\d.,])0(\d+)\b/g, (n) => digits(`0${n}`)],
-    [new RegExp(String.raw`(${NUMBER})(?=([A-Za-z]?))`, 'g'), (n, next) => decimal(n!) + (next ? ' ' : '')],
+    [
+      new RegExp(String.raw`(${NUMBER})(?=([A-Za-z]?))`, 'g'),
+      (n, next) => decimal(n!) + (next ? ' ' : ''),
+    ],
   ]
 }
 
 const SIDES: Record<string, string> = { N: 'north', S: 'south', E: 'east', W: 'west' }
 
 const NAMES: Rule[] = [
-  [/\b([IVX]{2,})(?:th)? (century|centuries)\b/gi, (n, word) => (roman(n!.toUpperCase()) === undefined ? undefined : `${ordinalIn(roman(n!.toUpperCase())!)} ${word}`)],
+  [
+    /\b([IVX]{2,})(?:th)? (century|centuries)\b/gi,
+    (n, word) =>
+      roman(n!.toUpperCase()) === undefined
+        ? undefined
+        : `${ordinalIn(roman(n!.toUpperCase())!)} ${word}`,
+  ],
   [new RegExp(String.raw`\b(${COUNTED}) ([IVXL]+)\b`, 'g'), (thing, n) => counted(thing!, n!)],
   [new RegExp(String.raw`\b(${RULERS}) ([IVX]+)\b(?!['’])`, 'g'), (name, n) => named(name!, n!)],
   [/\b(\p{Lu}\p{Ll}+) ([IVX]{2,})\b/gu, (name, n) => named(name!, n!)],
 ]
 
-const counted = (thing: string, n: string) => (roman(n) === undefined ? undefined : `${thing} ${cardinalIn(roman(n)!)}`)
-const named = (name: string, n: string) => (roman(n) === undefined ? undefined : `${name} the ${ordinalIn(roman(n)!)}`)
+const counted = (thing: string, n: string) =>
+  roman(n) === undefined ? undefined : `${thing} ${cardinalIn(roman(n)!)}`
+const named = (name: string, n: string) =>
+  roman(n) === undefined ? undefined : `${name} the ${ordinalIn(roman(n)!)}`
 
 const SYMBOLS: Rule[] = [
   [/\s?&\s?/g, () => ' and '],
@@ -169,11 +452,26 @@ const SYMBOLS: Rule[] = [
 ]
 
 function clock(hours: number, minutes: number, half?: string): string {
-  const said = minutes === 0 ? (half ? '' : " o'clock") : ` ${minutes < 10 ? `oh ${cardinalIn(minutes)}` : cardinalIn(minutes)}`
+  const said =
+    minutes === 0
+      ? half
+        ? ''
+        : " o'clock"
+      : ` ${minutes < 10 ? `oh ${cardinalIn(minutes)}` : cardinalIn(minutes)}`
   return `${cardinalIn(hours)}${said}${half ? ` ${half[0]!.toUpperCase()} M` : ''}`
 }
 
-const VULGAR: Record<string, string> = { '½': 'half', '¼': 'quarter', '¾': 'three quarters', '⅓': 'third', '⅔': 'two thirds', '⅛': 'eighth', '⅜': 'three eighths', '⅝': 'five eighths', '⅞': 'seven eighths' }
+const VULGAR: Record<string, string> = {
+  '½': 'half',
+  '¼': 'quarter',
+  '¾': 'three quarters',
+  '⅓': 'third',
+  '⅔': 'two thirds',
+  '⅛': 'eighth',
+  '⅜': 'three eighths',
+  '⅝': 'five eighths',
+  '⅞': 'seven eighths',
+}
 
 function vulgar(whole: string | undefined, sign: string, cardinal: (n: number) => string): string {
   const said = VULGAR[sign]!
@@ -184,21 +482,27 @@ function vulgar(whole: string | undefined, sign: string, cardinal: (n: number) =
 /** Capitals that are not a word: their letters, one by one. */
 function initials(word: string, plural: string): string | undefined {
   if (CAPITAL_WORDS.has(word)) return undefined
-  const spelled = LETTERS.has(word) || word.length <= 3 || !/[AEIOUY]/.test(word) || /[^AEIOUY]{4}/.test(word)
+  const spelled =
+    LETTERS.has(word) || word.length <= 3 || !/[AEIOUY]/.test(word) || /[^AEIOUY]{4}/.test(word)
   return spelled ? [...word].join(' ') + (plural ? "'s" : '') : undefined
 }
 
 const CAPITALS = /(?<![\p{L}\p{N}'’])(\p{Lu}{2,6})(s)?(?![\p{L}'’])/gu
 /** A text mostly in capitals shouts; it does not spell. */
-const shouts = (text: string) => (text.match(/(?<!\p{L})\p{Lu}{2,}(?!\p{L})/gu)?.length ?? 0) * 2 > (text.match(/\p{L}+/gu)?.length ?? 0) && /\p{Lu}+\s+\p{Lu}{2,}/u.test(text)
+const shouts = (text: string) =>
+  (text.match(/(?<!\p{L})\p{Lu}{2,}(?!\p{L})/gu)?.length ?? 0) * 2 >
+    (text.match(/\p{L}+/gu)?.length ?? 0) && /\p{Lu}+\s+\p{Lu}{2,}/u.test(text)
 
 const RULES = { british: rulesOf('british'), american: rulesOf('american') }
 
 /** English as it is spoken: no digit, sign, short form or Roman numeral is left. */
 export function spokenEnglish(traced: TracedText, variant: Variant): TracedText {
-  let said = traced.replace(/(?<![\p{L}.])(\p{L}+\.(?:\p{L}+\.)*)/gu, (match, text) => abbreviation(match[0], text, match.index))
+  let said = traced.replace(/(?<![\p{L}.])(\p{L}+\.(?:\p{L}+\.)*)/gu, (match, text) =>
+    abbreviation(match[0], text, match.index),
+  )
   const shouting = shouts(said.text)
-  for (const [pattern, say] of [...NAMES, ...SYMBOLS, ...RULES[variant]]) said = said.replace(pattern, (match) => say(...match.slice(1)))
+  for (const [pattern, say] of [...NAMES, ...SYMBOLS, ...RULES[variant]])
+    said = said.replace(pattern, (match) => say(...match.slice(1)))
   return shouting ? said : said.replace(CAPITALS, (match) => initials(match[1]!, match[2] ?? ''))
 }
 

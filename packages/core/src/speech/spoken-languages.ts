@@ -49,70 +49,294 @@ interface LanguageRules {
 
 const whole = (n: string | undefined) => Number(n)
 /** Years as hundreds, where the language says them so. */
-const hundreds = (words: NumberWords, hundred: string) => ([n]: readonly (string | undefined)[]) => {
-  const year = whole(n)
-  return words.toCardinal(Math.floor(year / 100)) + hundred + (year % 100 ? words.toCardinal(year % 100) : '')
-}
+const hundreds =
+  (words: NumberWords, hundred: string) =>
+  ([n]: readonly (string | undefined)[]) => {
+    const year = whole(n)
+    return (
+      words.toCardinal(Math.floor(year / 100)) +
+      hundred +
+      (year % 100 ? words.toCardinal(year % 100) : '')
+    )
+  }
 const HUNDREDS = /(?<![\d.,])(1[1-9]\d\d)(?![\d.,]*\d)/g
-const GERMAN_MONTHS = 'Januar|Februar|März|April|Mai|Juni|Juli|August|September|Oktober|November|Dezember'
+const GERMAN_MONTHS =
+  'Januar|Februar|März|April|Mai|Juni|Juli|August|September|Oktober|November|Dezember'
 
 const RULES: Record<string, LanguageRules> = {
   de: {
-    words: de, decimal: ',', percent: 'Prozent', minus: 'minus', to: 'bis', and: 'und',
-    units: { km: ['Kilometer', 'Kilometer'], m: ['Meter', 'Meter'], cm: ['Zentimeter', 'Zentimeter'], mm: ['Millimeter', 'Millimeter'], kg: ['Kilogramm', 'Kilogramm'], g: ['Gramm', 'Gramm'], t: ['Tonne', 'Tonnen'], 'km/h': ['Kilometer pro Stunde', 'Kilometer pro Stunde'], '°C': ['Grad Celsius', 'Grad Celsius'], '€': ['Euro', 'Euro'], $: ['Dollar', 'Dollar'] },
-    shortForms: { 'z. B.': 'zum Beispiel', 'z.B.': 'zum Beispiel', 'd. h.': 'das heißt', 'd.h.': 'das heißt', 'usw.': 'und so weiter', 'ca.': 'circa', 'Dr.': 'Doktor', 'Nr.': 'Nummer', 'bzw.': 'beziehungsweise', 'Jh.': 'Jahrhundert' },
+    words: de,
+    decimal: ',',
+    percent: 'Prozent',
+    minus: 'minus',
+    to: 'bis',
+    and: 'und',
+    units: {
+      km: ['Kilometer', 'Kilometer'],
+      m: ['Meter', 'Meter'],
+      cm: ['Zentimeter', 'Zentimeter'],
+      mm: ['Millimeter', 'Millimeter'],
+      kg: ['Kilogramm', 'Kilogramm'],
+      g: ['Gramm', 'Gramm'],
+      t: ['Tonne', 'Tonnen'],
+      'km/h': ['Kilometer pro Stunde', 'Kilometer pro Stunde'],
+      '°C': ['Grad Celsius', 'Grad Celsius'],
+      '€': ['Euro', 'Euro'],
+      $: ['Dollar', 'Dollar'],
+    },
+    shortForms: {
+      'z. B.': 'zum Beispiel',
+      'z.B.': 'zum Beispiel',
+      'd. h.': 'das heißt',
+      'd.h.': 'das heißt',
+      'usw.': 'und so weiter',
+      'ca.': 'circa',
+      'Dr.': 'Doktor',
+      'Nr.': 'Nummer',
+      'bzw.': 'beziehungsweise',
+      'Jh.': 'Jahrhundert',
+    },
     own: [
-      [new RegExp(String.raw`\b(am|vom|zum|dem|bis) (\d{1,2})\. (?=(?:${GERMAN_MONTHS}|Jahrhundert)\b)`, 'gi'), ([word, n]) => `${word} ${de.toOrdinal(whole(n))}n `],
-      [new RegExp(String.raw`\b(\d{1,2})\. (?=(?:${GERMAN_MONTHS})\b)`, 'g'), ([n]) => `${de.toOrdinal(whole(n))}r `],
+      [
+        new RegExp(
+          String.raw`\b(am|vom|zum|dem|bis) (\d{1,2})\. (?=(?:${GERMAN_MONTHS}|Jahrhundert)\b)`,
+          'gi',
+        ),
+        ([word, n]) => `${word} ${de.toOrdinal(whole(n))}n `,
+      ],
+      [
+        new RegExp(String.raw`\b(\d{1,2})\. (?=(?:${GERMAN_MONTHS})\b)`, 'g'),
+        ([n]) => `${de.toOrdinal(whole(n))}r `,
+      ],
       [/\b(\d{1,2})\. (?=\p{Lu})/gu, ([n]) => `${de.toOrdinal(whole(n))} `],
-      [/\b(\d{1,2}):([0-5]\d)(?: Uhr)?(?![\d:])/g, ([h, m]) => `${de.toCardinal(whole(h))} Uhr${whole(m) ? ` ${de.toCardinal(whole(m))}` : ''}`],
+      [
+        /\b(\d{1,2}):([0-5]\d)(?: Uhr)?(?![\d:])/g,
+        ([h, m]) =>
+          `${de.toCardinal(whole(h))} Uhr${whole(m) ? ` ${de.toCardinal(whole(m))}` : ''}`,
+      ],
       [HUNDREDS, hundreds(de, 'hundert')],
     ],
   },
   fr: {
-    words: fr, decimal: ',', percent: 'pour cent', minus: 'moins', to: 'à', and: 'et',
-    units: { km: ['kilomètre', 'kilomètres'], m: ['mètre', 'mètres'], cm: ['centimètre', 'centimètres'], mm: ['millimètre', 'millimètres'], kg: ['kilogramme', 'kilogrammes'], g: ['gramme', 'grammes'], t: ['tonne', 'tonnes'], 'km/h': ['kilomètre heure', 'kilomètres heure'], '°C': ['degré', 'degrés'], '€': ['euro', 'euros'], $: ['dollar', 'dollars'] },
-    shortForms: { 'M.': 'monsieur', 'Mme': 'madame', 'etc.': 'et cetera', 'p. ex.': 'par exemple', 'env.': 'environ', 'av. J.-C.': 'avant Jésus-Christ' },
+    words: fr,
+    decimal: ',',
+    percent: 'pour cent',
+    minus: 'moins',
+    to: 'à',
+    and: 'et',
+    units: {
+      km: ['kilomètre', 'kilomètres'],
+      m: ['mètre', 'mètres'],
+      cm: ['centimètre', 'centimètres'],
+      mm: ['millimètre', 'millimètres'],
+      kg: ['kilogramme', 'kilogrammes'],
+      g: ['gramme', 'grammes'],
+      t: ['tonne', 'tonnes'],
+      'km/h': ['kilomètre heure', 'kilomètres heure'],
+      '°C': ['degré', 'degrés'],
+      '€': ['euro', 'euros'],
+      $: ['dollar', 'dollars'],
+    },
+    shortForms: {
+      'M.': 'monsieur',
+      Mme: 'madame',
+      'etc.': 'et cetera',
+      'p. ex.': 'par exemple',
+      'env.': 'environ',
+      'av. J.-C.': 'avant Jésus-Christ',
+    },
     own: [
       [/\b1(?:er|re|ère)\b/g, () => 'premier'],
       [/\b(\d+)(?:e|è|ème|eme)\b/g, ([n]) => fr.toOrdinal(whole(n))],
-      [/\b([IVX]+)e (siècle)/g, ([n, word]) => (roman(n!) === undefined ? undefined : `${fr.toOrdinal(roman(n!)!)} ${word}`)],
-      [/\b(\d{1,2}) ?[h:] ?([0-5]\d)\b/g, ([h, m]) => `${fr.toCardinal(whole(h))} heures${whole(m) ? ` ${fr.toCardinal(whole(m))}` : ''}`],
+      [
+        /\b([IVX]+)e (siècle)/g,
+        ([n, word]) =>
+          roman(n!) === undefined ? undefined : `${fr.toOrdinal(roman(n!)!)} ${word}`,
+      ],
+      [
+        /\b(\d{1,2}) ?[h:] ?([0-5]\d)\b/g,
+        ([h, m]) =>
+          `${fr.toCardinal(whole(h))} heures${whole(m) ? ` ${fr.toCardinal(whole(m))}` : ''}`,
+      ],
     ],
   },
   es: {
     // The library says "punto" as in the Americas; Spain says "coma".
-    words: { ...es, toCardinal: (n) => es.toCardinal(n).replace(' punto ', ' coma ') }, decimal: ',', percent: 'por ciento', minus: 'menos', to: 'a', and: 'y',
-    units: { km: ['kilómetro', 'kilómetros'], m: ['metro', 'metros'], cm: ['centímetro', 'centímetros'], mm: ['milímetro', 'milímetros'], kg: ['kilogramo', 'kilogramos'], g: ['gramo', 'gramos'], t: ['tonelada', 'toneladas'], 'km/h': ['kilómetro por hora', 'kilómetros por hora'], '°C': ['grado', 'grados'], '€': ['euro', 'euros'], $: ['dólar', 'dólares'] },
-    shortForms: { 'Sr.': 'señor', 'Sra.': 'señora', 'Dr.': 'doctor', 'etc.': 'etcétera', 'p. ej.': 'por ejemplo', 'aprox.': 'aproximadamente', 'a. C.': 'antes de Cristo' },
-    own: [[/\b(siglos?) ([IVXL]+)\b/g, ([word, n]) => (roman(n!) === undefined ? undefined : `${word} ${es.toCardinal(roman(n!)!)}`)], [/\b(\d+)[ºª.]ª?(?=\s)/g, ([n]) => (whole(n) <= 10 ? es.toOrdinal(whole(n)) : undefined)]],
+    words: { ...es, toCardinal: (n) => es.toCardinal(n).replace(' punto ', ' coma ') },
+    decimal: ',',
+    percent: 'por ciento',
+    minus: 'menos',
+    to: 'a',
+    and: 'y',
+    units: {
+      km: ['kilómetro', 'kilómetros'],
+      m: ['metro', 'metros'],
+      cm: ['centímetro', 'centímetros'],
+      mm: ['milímetro', 'milímetros'],
+      kg: ['kilogramo', 'kilogramos'],
+      g: ['gramo', 'gramos'],
+      t: ['tonelada', 'toneladas'],
+      'km/h': ['kilómetro por hora', 'kilómetros por hora'],
+      '°C': ['grado', 'grados'],
+      '€': ['euro', 'euros'],
+      $: ['dólar', 'dólares'],
+    },
+    shortForms: {
+      'Sr.': 'señor',
+      'Sra.': 'señora',
+      'Dr.': 'doctor',
+      'etc.': 'etcétera',
+      'p. ej.': 'por ejemplo',
+      'aprox.': 'aproximadamente',
+      'a. C.': 'antes de Cristo',
+    },
+    own: [
+      [
+        /\b(siglos?) ([IVXL]+)\b/g,
+        ([word, n]) =>
+          roman(n!) === undefined ? undefined : `${word} ${es.toCardinal(roman(n!)!)}`,
+      ],
+      [/\b(\d+)[ºª.]ª?(?=\s)/g, ([n]) => (whole(n) <= 10 ? es.toOrdinal(whole(n)) : undefined)],
+    ],
   },
   it: {
-    words: it, decimal: ',', percent: 'per cento', minus: 'meno', to: 'a', and: 'e',
-    units: { km: ['chilometro', 'chilometri'], m: ['metro', 'metri'], cm: ['centimetro', 'centimetri'], mm: ['millimetro', 'millimetri'], kg: ['chilogrammo', 'chilogrammi'], g: ['grammo', 'grammi'], t: ['tonnellata', 'tonnellate'], 'km/h': ['chilometro orario', 'chilometri orari'], '°C': ['grado', 'gradi'], '€': ['euro', 'euro'], $: ['dollaro', 'dollari'] },
-    shortForms: { 'ecc.': 'eccetera', 'es.': 'esempio', 'sig.': 'signor', 'dott.': 'dottor', 'a.C.': 'avanti Cristo' },
-    own: [[/\b([IVX]+) (secolo)/g, ([n, word]) => (roman(n!) === undefined ? undefined : `${it.toOrdinal(roman(n!)!)} ${word}`)]],
+    words: it,
+    decimal: ',',
+    percent: 'per cento',
+    minus: 'meno',
+    to: 'a',
+    and: 'e',
+    units: {
+      km: ['chilometro', 'chilometri'],
+      m: ['metro', 'metri'],
+      cm: ['centimetro', 'centimetri'],
+      mm: ['millimetro', 'millimetri'],
+      kg: ['chilogrammo', 'chilogrammi'],
+      g: ['grammo', 'grammi'],
+      t: ['tonnellata', 'tonnellate'],
+      'km/h': ['chilometro orario', 'chilometri orari'],
+      '°C': ['grado', 'gradi'],
+      '€': ['euro', 'euro'],
+      $: ['dollaro', 'dollari'],
+    },
+    shortForms: {
+      'ecc.': 'eccetera',
+      'es.': 'esempio',
+      'sig.': 'signor',
+      'dott.': 'dottor',
+      'a.C.': 'avanti Cristo',
+    },
+    own: [
+      [
+        /\b([IVX]+) (secolo)/g,
+        ([n, word]) =>
+          roman(n!) === undefined ? undefined : `${it.toOrdinal(roman(n!)!)} ${word}`,
+      ],
+    ],
   },
   pt: {
-    words: pt, decimal: ',', percent: 'por cento', minus: 'menos', to: 'a', and: 'e',
-    units: { km: ['quilómetro', 'quilómetros'], m: ['metro', 'metros'], cm: ['centímetro', 'centímetros'], kg: ['quilograma', 'quilogramas'], g: ['grama', 'gramas'], t: ['tonelada', 'toneladas'], 'km/h': ['quilómetro por hora', 'quilómetros por hora'], '°C': ['grau', 'graus'], '€': ['euro', 'euros'], $: ['dólar', 'dólares'] },
-    own: [[/\b(séculos?) ([IVXL]+)\b/g, ([word, n]) => (roman(n!) === undefined ? undefined : `${word} ${pt.toCardinal(roman(n!)!)}`)]],
+    words: pt,
+    decimal: ',',
+    percent: 'por cento',
+    minus: 'menos',
+    to: 'a',
+    and: 'e',
+    units: {
+      km: ['quilómetro', 'quilómetros'],
+      m: ['metro', 'metros'],
+      cm: ['centímetro', 'centímetros'],
+      kg: ['quilograma', 'quilogramas'],
+      g: ['grama', 'gramas'],
+      t: ['tonelada', 'toneladas'],
+      'km/h': ['quilómetro por hora', 'quilómetros por hora'],
+      '°C': ['grau', 'graus'],
+      '€': ['euro', 'euros'],
+      $: ['dólar', 'dólares'],
+    },
+    own: [
+      [
+        /\b(séculos?) ([IVXL]+)\b/g,
+        ([word, n]) =>
+          roman(n!) === undefined ? undefined : `${word} ${pt.toCardinal(roman(n!)!)}`,
+      ],
+    ],
   },
   nl: {
-    words: nl, decimal: ',', percent: 'procent', minus: 'min', to: 'tot', and: 'en',
-    units: { km: ['kilometer', 'kilometer'], m: ['meter', 'meter'], cm: ['centimeter', 'centimeter'], kg: ['kilogram', 'kilogram'], g: ['gram', 'gram'], t: ['ton', 'ton'], 'km/h': ['kilometer per uur', 'kilometer per uur'], '°C': ['graden', 'graden'], '€': ['euro', 'euro'], $: ['dollar', 'dollar'] },
+    words: nl,
+    decimal: ',',
+    percent: 'procent',
+    minus: 'min',
+    to: 'tot',
+    and: 'en',
+    units: {
+      km: ['kilometer', 'kilometer'],
+      m: ['meter', 'meter'],
+      cm: ['centimeter', 'centimeter'],
+      kg: ['kilogram', 'kilogram'],
+      g: ['gram', 'gram'],
+      t: ['ton', 'ton'],
+      'km/h': ['kilometer per uur', 'kilometer per uur'],
+      '°C': ['graden', 'graden'],
+      '€': ['euro', 'euro'],
+      $: ['dollar', 'dollar'],
+    },
     own: [[/\b(\d+)[de]e?\b/g, ([n]) => nl.toOrdinal(whole(n))]],
   },
-  sv: { words: sv, decimal: ',', percent: 'procent', minus: 'minus', to: 'till', and: 'och', units: { km: ['kilometer', 'kilometer'], m: ['meter', 'meter'], kg: ['kilogram', 'kilogram'], '°C': ['grad', 'grader'] }, own: [[HUNDREDS, hundreds(sv, 'hundra')]] },
-  da: { words: da, decimal: ',', percent: 'procent', minus: 'minus', to: 'til', and: 'og', units: { km: ['kilometer', 'kilometer'], m: ['meter', 'meter'], kg: ['kilogram', 'kilogram'], '°C': ['grad', 'grader'] } },
-  nb: { words: nb, decimal: ',', percent: 'prosent', minus: 'minus', to: 'til', and: 'og', units: { km: ['kilometer', 'kilometer'], m: ['meter', 'meter'], kg: ['kilogram', 'kilogram'], '°C': ['grad', 'grader'] } },
+  sv: {
+    words: sv,
+    decimal: ',',
+    percent: 'procent',
+    minus: 'minus',
+    to: 'till',
+    and: 'och',
+    units: {
+      km: ['kilometer', 'kilometer'],
+      m: ['meter', 'meter'],
+      kg: ['kilogram', 'kilogram'],
+      '°C': ['grad', 'grader'],
+    },
+    own: [[HUNDREDS, hundreds(sv, 'hundra')]],
+  },
+  da: {
+    words: da,
+    decimal: ',',
+    percent: 'procent',
+    minus: 'minus',
+    to: 'til',
+    and: 'og',
+    units: {
+      km: ['kilometer', 'kilometer'],
+      m: ['meter', 'meter'],
+      kg: ['kilogram', 'kilogram'],
+      '°C': ['grad', 'grader'],
+    },
+  },
+  nb: {
+    words: nb,
+    decimal: ',',
+    percent: 'prosent',
+    minus: 'minus',
+    to: 'til',
+    and: 'og',
+    units: {
+      km: ['kilometer', 'kilometer'],
+      m: ['meter', 'meter'],
+      kg: ['kilogram', 'kilogram'],
+      '°C': ['grad', 'grader'],
+    },
+  },
   fi: { words: fi, decimal: ',', percent: 'prosenttia', minus: 'miinus' },
   pl: { words: pl, decimal: ',', percent: 'procent', minus: 'minus', to: 'do' },
   cs: { words: cs, decimal: ',', percent: 'procent', minus: 'minus', to: 'až' },
   hr: { words: hr, decimal: ',', percent: 'posto', minus: 'minus', to: 'do' },
   ro: { words: ro, decimal: ',', percent: 'la sută', minus: 'minus', to: 'până la' },
   hu: { words: hu, decimal: ',', percent: 'százalék', minus: 'mínusz' },
-  tr: { words: tr, decimal: ',', minus: 'eksi', own: [[/%\s?(\d+)/g, ([n]) => `yüzde ${tr.toCardinal(n!)}`]] },
+  tr: {
+    words: tr,
+    decimal: ',',
+    minus: 'eksi',
+    own: [[/%\s?(\d+)/g, ([n]) => `yüzde ${tr.toCardinal(n!)}`]],
+  },
   el: { words: el, decimal: ',', percent: 'τοις εκατό', minus: 'μείον' },
   ru: { words: ru, decimal: ',', percent: 'процентов', minus: 'минус', to: 'до' },
   uk: { words: uk, decimal: ',', percent: 'відсотків', minus: 'мінус', to: 'до' },
@@ -131,20 +355,44 @@ export function spokenIn(traced: TracedText, language: string): TracedText {
   const rules = RULES[language === 'no' ? 'nb' : language]
   if (!rules) return traced
   const words = rules.words!
-  const parted = rules.decimal === ',' ? /(?<!\d)(\d{1,3})(?:[.   ](\d{3}))+(?!\d)/g : /(?<!\d)(\d{1,3})(?:,(\d{3}))+(?!\d)/g
+  const parted =
+    rules.decimal === ','
+      ? /(?<!\d)(\d{1,3})(?:[.   ](\d{3}))+(?!\d)/g
+      : /(?<!\d)(\d{1,3})(?:,(\d{3}))+(?!\d)/g
   const point = rules.decimal === ',' ? ',' : String.raw`\.`
   const number = String.raw`\d+(?:${point}\d+)?`
-  const said = (n: string) => (n.length > LARGEST ? [...n].map((d) => (/\d/.test(d) ? words.toCardinal(d) : '')).join(' ') : words.toCardinal(n.replace(',', '.')))
+  const said = (n: string) =>
+    n.length > LARGEST
+      ? [...n].map((d) => (/\d/.test(d) ? words.toCardinal(d) : '')).join(' ')
+      : words.toCardinal(n.replace(',', '.'))
   let text = traced
-  for (const [short, full] of Object.entries(rules.shortForms ?? {})) text = text.replace(new RegExp(`(?<![\\p{L}.])${short.replace(/\./g, '\\.')}(?=\\s|$|[,;:)])`, 'gu'), () => full)
-  for (const [pattern, say] of rules.own ?? []) text = text.replace(pattern, (match) => say(match.slice(1)))
+  for (const [short, full] of Object.entries(rules.shortForms ?? {}))
+    text = text.replace(
+      new RegExp(`(?<![\\p{L}.])${short.replace(/\./g, '\\.')}(?=\\s|$|[,;:)])`, 'gu'),
+      () => full,
+    )
+  for (const [pattern, say] of rules.own ?? [])
+    text = text.replace(pattern, (match) => say(match.slice(1)))
   text = text.replace(parted, ([all]) => all.replace(/\D/g, ''))
   if (rules.and) text = text.replace(/ ?& ?/g, () => ` ${rules.and} `)
-  if (rules.to) text = text.replace(new RegExp(String.raw`(${number}) ?[–-] ?(?=\d)`, 'g'), ([, n]) => `${n} ${rules.to} `)
+  if (rules.to)
+    text = text.replace(
+      new RegExp(String.raw`(${number}) ?[–-] ?(?=\d)`, 'g'),
+      ([, n]) => `${n} ${rules.to} `,
+    )
   if (rules.minus) text = text.replace(/(?<![\w.,])[-−](?=\d)/g, () => `${rules.minus} `)
-  if (rules.percent) text = text.replace(new RegExp(`(${number}) ?%`, 'g'), ([, n]) => `${said(n!)} ${rules.percent}`)
-  for (const [unit, [one, more]] of Object.entries(rules.units ?? {}).sort(([a], [b]) => b.length - a.length)) {
-    text = text.replace(new RegExp(String.raw`(${number}) ?${unit.replace(/[$/]/g, '\\$&')}(?![\p{L}/])`, 'gu'), ([, n]) => `${said(n!)} ${n === '1' ? one : more}`)
+  if (rules.percent)
+    text = text.replace(
+      new RegExp(`(${number}) ?%`, 'g'),
+      ([, n]) => `${said(n!)} ${rules.percent}`,
+    )
+  for (const [unit, [one, more]] of Object.entries(rules.units ?? {}).sort(
+    ([a], [b]) => b.length - a.length,
+  )) {
+    text = text.replace(
+      new RegExp(String.raw`(${number}) ?${unit.replace(/[$/]/g, '\\$&')}(?![\p{L}/])`, 'gu'),
+      ([, n]) => `${said(n!)} ${n === '1' ? one : more}`,
+    )
   }
   return text.replace(new RegExp(number, 'g'), ([n]) => said(n))
 }

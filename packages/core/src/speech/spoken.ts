@@ -29,11 +29,19 @@ export interface SpokenOptions {
  *
  * @example spokenForm('In 1822 it shone.').words[1] // => { text: 'eighteen', written: 1 }
  */
-export function spokenForm(written: string, { language = 'en-US', pronunciations = [] }: SpokenOptions = {}): SpokenForm {
-  let said = TracedText.of(written).replace(/\p{Extended_Pictographic}\ufe0f?/gu, ([sign]) => (/[\d#*]/.test(sign) ? sign : ' '))
+export function spokenForm(
+  written: string,
+  { language = 'en-US', pronunciations = [] }: SpokenOptions = {},
+): SpokenForm {
+  let said = TracedText.of(written).replace(/\p{Extended_Pictographic}\ufe0f?/gu, ([sign]) =>
+    /[\d#*]/.test(sign) ? sign : ' ',
+  )
   said = pronounced(said, pronunciations)
   const base = language.split('-')[0]
-  said = base === 'en' ? spokenEnglish(said, language === 'en-GB' ? 'british' : 'american') : spokenIn(said, base!)
+  said =
+    base === 'en'
+      ? spokenEnglish(said, language === 'en-GB' ? 'british' : 'american')
+      : spokenIn(said, base!)
   said = said
     .replace(/(?<=\p{L})\/(?=\p{L})/gu, () => ' ')
     // A typewriter's dash is a breath, not two signs.
@@ -46,7 +54,8 @@ export function spokenForm(written: string, { language = 'en-US', pronunciations
 }
 
 /** The text of `spokenForm`, for what needs no more. */
-export const spokenText = (written: string, options?: SpokenOptions): string => spokenForm(written, options).text
+export const spokenText = (written: string, options?: SpokenOptions): string =>
+  spokenForm(written, options).text
 
 function saidWords(written: string, said: TracedText): SaidWord[] {
   const ends = [...written.matchAll(/\S+/g)].map((match) => match.index + match[0].length)

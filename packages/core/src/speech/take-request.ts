@@ -5,10 +5,14 @@ import type { TakeRequest } from './voicing.ts'
 
 type Spoken = Pick<Document, 'voice' | 'speed' | 'speaking'>
 /** A scene, or words that are not in the film yet. */
-type Words = Pick<FilmScene, 'text'> & Partial<Pick<FilmScene, 'speaker' | 'voice' | 'pace' | 'emphasis' | 'take'>>
+type Words = Pick<FilmScene, 'text'> &
+  Partial<Pick<FilmScene, 'speaker' | 'voice' | 'pace' | 'emphasis' | 'take'>>
 
 /** Who speaks a scene: its own voice, else its speaker's, else the film's. */
-export const voiceOf = ({ voice, speaking }: Spoken, scene: Pick<Words, 'voice' | 'speaker'>): string =>
+export const voiceOf = (
+  { voice, speaking }: Spoken,
+  scene: Pick<Words, 'voice' | 'speaker'>,
+): string =>
   scene.voice ?? speaking.speakers.find(({ name }) => name === scene.speaker)?.voice ?? voice
 
 /**
@@ -16,13 +20,23 @@ export const voiceOf = ({ voice, speaking }: Spoken, scene: Pick<Words, 'voice' 
  *
  * @param channel its pronunciations, under those of the document
  */
-export function takeRequester(document: Spoken, channel: readonly Pronunciation[]): (words: Words) => TakeRequest {
+export function takeRequester(
+  document: Spoken,
+  channel: readonly Pronunciation[],
+): (words: Words) => TakeRequest {
   const { finish, pauses, tighten, pronunciations: own } = document.speaking
   const known = new Set(own.map(({ word }) => word))
   const pronunciations = [...own, ...channel.filter(({ word }) => !known.has(word))]
   return (words) => ({
-    text: words.text, voice: voiceOf(document, words), speed: clampSpeed(document.speed * (words.pace ?? 1)), finish, pauses, pronunciations,
-    ...(words.emphasis ? { emphasis: words.emphasis } : {}), ...(words.take ? { take: words.take } : {}), ...(tighten ? { tighten } : {}),
+    text: words.text,
+    voice: voiceOf(document, words),
+    speed: clampSpeed(document.speed * (words.pace ?? 1)),
+    finish,
+    pauses,
+    pronunciations,
+    ...(words.emphasis ? { emphasis: words.emphasis } : {}),
+    ...(words.take ? { take: words.take } : {}),
+    ...(tighten ? { tighten } : {}),
   })
 }
 

@@ -3,11 +3,17 @@
  * what is spoken can be laid beside what is written.
  */
 export class TracedText {
-  private constructor(readonly text: string, private readonly origins: readonly number[]) {}
+  private constructor(
+    readonly text: string,
+    private readonly origins: readonly number[],
+  ) {}
 
   /** @example TracedText.of('5 km').replace(/km/, () => 'kilometres').originOf(2) // => 2 */
   static of(text: string): TracedText {
-    return new TracedText(text, Array.from({ length: text.length }, (_, i) => i))
+    return new TracedText(
+      text,
+      Array.from({ length: text.length }, (_, i) => i),
+    )
   }
 
   /** Index into the first text of what the character at `at` was made from. */
@@ -19,7 +25,10 @@ export class TracedText {
    * Every match in words of `say`, which is given the match, its place and the whole text; undefined leaves it.
    * What is the same at both ends stays in its place; the new characters between are laid evenly over the old ones.
    */
-  replace(pattern: RegExp, say: (match: RegExpExecArray, text: string) => string | undefined): TracedText {
+  replace(
+    pattern: RegExp,
+    say: (match: RegExpExecArray, text: string) => string | undefined,
+  ): TracedText {
     const { text, origins } = this
     let out = ''
     let from: number[] | undefined

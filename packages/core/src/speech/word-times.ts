@@ -57,7 +57,8 @@ const timed = new Map<string, SpokenWord[]>()
 function timedWords(text: string, take: TimedTake): SpokenWord[] {
   const words = wordsOf(text)
   const stops = words.slice(0, -1).flatMap((word, i) => (BREATH.test(word) ? [i] : []))
-  const pauses = take.pauses.length === stops.length ? take.pauses : longest(take.pauses, stops.length)
+  const pauses =
+    take.pauses.length === stops.length ? take.pauses : longest(take.pauses, stops.length)
   const fits = stops.length > 0 && pauses.length === stops.length
   const groups: [words: string[], from: number, to: number][] = []
   let first = 0
@@ -76,7 +77,10 @@ export const wordsOf = (text: string): string[] => text.match(/\S+/g) ?? []
 
 function longest(pauses: readonly (readonly [number, number])[], count: number) {
   if (pauses.length < count) return []
-  return [...pauses].sort((a, b) => b[1] - b[0] - (a[1] - a[0])).slice(0, count).sort((a, b) => a[0] - b[0])
+  return [...pauses]
+    .sort((a, b) => b[1] - b[0] - (a[1] - a[0]))
+    .slice(0, count)
+    .sort((a, b) => a[0] - b[0])
 }
 
 const lengths = new Map<string, number>()
@@ -90,8 +94,15 @@ function spokenLength(word: string): number {
   return length
 }
 
-function spread(words: readonly string[], start: number, end: number, stopsCount: boolean): SpokenWord[] {
-  const weights = words.map((word) => spokenLength(word) + 1.5 + (stopsCount && BREATH.test(word) ? 3 : 0))
+function spread(
+  words: readonly string[],
+  start: number,
+  end: number,
+  stopsCount: boolean,
+): SpokenWord[] {
+  const weights = words.map(
+    (word) => spokenLength(word) + 1.5 + (stopsCount && BREATH.test(word) ? 3 : 0),
+  )
   const total = weights.reduce((sum, weight) => sum + weight, 0)
   let passed = 0
   return words.map((text, i) => {

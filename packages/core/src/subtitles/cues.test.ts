@@ -17,7 +17,9 @@ const cues = filmCues(film, 1920, 1080)
 
 describe('filmCues', () => {
   it('shows every spoken word once, in order', () => {
-    expect(cues.flatMap(({ lines }) => lines).join(' ')).toBe(planned.scenes.map(({ text }) => text).join(' '))
+    expect(cues.flatMap(({ lines }) => lines).join(' ')).toBe(
+      planned.scenes.map(({ text }) => text).join(' '),
+    )
   })
   it('keeps to two lines of 42 characters (common practice; BBC guidelines 37 on teletext, from memory)', () => {
     for (const { lines } of cues) {
@@ -31,7 +33,8 @@ describe('filmCues', () => {
       expect(seconds).toBeGreaterThanOrEqual(5 / 6 - 1e-6)
       expect(seconds).toBeLessThanOrEqual(7)
       expect(cue.lines.join(' ').length / seconds).toBeLessThanOrEqual(20)
-      if (cues[i + 1]) expect(cues[i + 1]!.start - cue.end).toBeGreaterThanOrEqual((2 * SAMPLE_RATE) / 30 - 1)
+      if (cues[i + 1])
+        expect(cues[i + 1]!.start - cue.end).toBeGreaterThanOrEqual((2 * SAMPLE_RATE) / 30 - 1)
     })
   })
 })
@@ -44,12 +47,23 @@ describe('subtitle formats', () => {
     expect(read.cues[0]!.startTime).toBeCloseTo(cues[0]!.start / SAMPLE_RATE, 2)
   })
   it('writes SRT that subsrt-ts reads back', () => {
-    const read = parseSubtitles(srt(cues), { format: 'srt' }).filter((c) => c.type === 'caption') as { start: number; content: string }[]
-    expect(read.map(({ content }) => content.trim().split(/\r?\n/).join('\n'))).toEqual(cues.map(({ lines }) => lines.join('\n')))
+    const read = parseSubtitles(srt(cues), { format: 'srt' }).filter(
+      (c) => c.type === 'caption',
+    ) as { start: number; content: string }[]
+    expect(read.map(({ content }) => content.trim().split(/\r?\n/).join('\n'))).toEqual(
+      cues.map(({ lines }) => lines.join('\n')),
+    )
     expect(read.at(-1)!.start).toBeCloseTo((cues.at(-1)!.start / SAMPLE_RATE) * 1000, -1)
   })
   it('writes ASS that ass-compiler reads, with no override block from the script', () => {
-    const read = parseAss(assDocument({ width: 1920, height: 1080, cues: [...cues, { lines: ['{\\b1}bold'], start: 0, end: 1 }], supers: [] }))
+    const read = parseAss(
+      assDocument({
+        width: 1920,
+        height: 1080,
+        cues: [...cues, { lines: ['{\\b1}bold'], start: 0, end: 1 }],
+        supers: [],
+      }),
+    )
     expect(read.events.dialogue).toHaveLength(cues.length + 1)
     expect(read.events.dialogue.at(-1)!.Text.parsed.some(({ tags }) => tags.length > 0)).toBe(false)
   })

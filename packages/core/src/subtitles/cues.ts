@@ -43,11 +43,17 @@ export function cuesFromWords(words: readonly CueWord[], limits: SubtitleLimits)
     }
   }
   const cues: Cue[] = []
-  for (let end = words.length; end > 0; end = from[end]!) cues.unshift(cueOf(words, from[end]!, end, limits))
+  for (let end = words.length; end > 0; end = from[end]!)
+    cues.unshift(cueOf(words, from[end]!, end, limits))
   return cues
 }
 
-function cueCost(words: readonly CueWord[], start: number, end: number, limits: SubtitleLimits): number {
+function cueCost(
+  words: readonly CueWord[],
+  start: number,
+  end: number,
+  limits: SubtitleLimits,
+): number {
   const group = words.slice(start, end)
   const texts = group.map((word) => word.text)
   const single = group.length === 1
@@ -59,7 +65,8 @@ function cueCost(words: readonly CueWord[], start: number, end: number, limits: 
   let cost = 1 + breakCost(words[end - 1]!)
   if (shown < limits.shortest) cost += 40 + 40 * (1 - shown / limits.shortest)
   if (words[end - 1]!.end - first > limits.longest) cost += single ? 10 : IMPOSSIBLE / 10
-  if (characters / seconds > limits.charactersPerSecond) cost += 20 * (characters / seconds / limits.charactersPerSecond)
+  if (characters / seconds > limits.charactersPerSecond)
+    cost += 20 * (characters / seconds / limits.charactersPerSecond)
   for (let i = start; i < end - 1; i++) {
     const gap = words[i + 1]!.start - words[i]!.end
     if (words[i]!.endsScene) cost += gap > SAMPLE_RATE ? 30 : 4
@@ -78,7 +85,12 @@ function breakCost(word: CueWord): number {
 }
 
 /** When a cue ends: a little after its last word, never into the next one, small gaps closed. */
-function endOf(words: readonly CueWord[], end: number, limits: SubtitleLimits, start: number): number {
+function endOf(
+  words: readonly CueWord[],
+  end: number,
+  limits: SubtitleLimits,
+  start: number,
+): number {
   const last = words[end - 1]!.end
   const next = words[end]?.start
   const wanted = Math.max(last + SAMPLE_RATE * 0.3, start + limits.shortest)

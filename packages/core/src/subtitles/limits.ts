@@ -16,7 +16,11 @@ export interface SubtitleLimits {
 }
 
 /** Limits for a film of this shape: narrower pictures get shorter lines. */
-export function subtitleLimits(width: number, height: number, framesPerSecond: number): SubtitleLimits {
+export function subtitleLimits(
+  width: number,
+  height: number,
+  framesPerSecond: number,
+): SubtitleLimits {
   const shape = width / height
   return {
     charactersPerLine: shape > 1.5 ? 42 : shape > 0.9 ? 32 : 24,

@@ -2,7 +2,10 @@ import { BOUND } from './bound-words.ts'
 import type { SubtitleLimits } from './limits.ts'
 
 /** True when the words can stand in the allowed lines. */
-export function fitsLines(words: readonly string[], { charactersPerLine, lines }: SubtitleLimits): boolean {
+export function fitsLines(
+  words: readonly string[],
+  { charactersPerLine, lines }: SubtitleLimits,
+): boolean {
   let used = 1
   let length = -1
   for (const word of words) {
@@ -21,7 +24,10 @@ export function fitsLines(words: readonly string[], { charactersPerLine, lines }
  * Lines of a subtitle: one when it fits, else two, parted at the end of a phrase and near the middle,
  * the upper one rather the shorter. A word longer than a line is left whole.
  */
-export function brokenLines(words: readonly string[], { charactersPerLine }: SubtitleLimits): string[] {
+export function brokenLines(
+  words: readonly string[],
+  { charactersPerLine }: SubtitleLimits,
+): string[] {
   const whole = words.join(' ')
   if (whole.length <= charactersPerLine || words.length < 2) return [whole]
   let best = 1
@@ -29,8 +35,13 @@ export function brokenLines(words: readonly string[], { charactersPerLine }: Sub
   for (let i = 1; i < words.length; i++) {
     const upper = words.slice(0, i).join(' ')
     const lower = words.slice(i).join(' ')
-    const over = Math.max(0, upper.length - charactersPerLine) + Math.max(0, lower.length - charactersPerLine)
-    const cost = over * 100 + Math.abs(upper.length - lower.length) * 0.25 + (upper.length > lower.length ? 1 : 0) + lineEndCost(words, i)
+    const over =
+      Math.max(0, upper.length - charactersPerLine) + Math.max(0, lower.length - charactersPerLine)
+    const cost =
+      over * 100 +
+      Math.abs(upper.length - lower.length) * 0.25 +
+      (upper.length > lower.length ? 1 : 0) +
+      lineEndCost(words, i)
     if (cost < bestCost) {
       bestCost = cost
       best = i

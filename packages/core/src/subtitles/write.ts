@@ -12,16 +12,26 @@ export function stamp(samples: number, mark: ',' | '.'): string {
 
 /** SubRip: numbered cues, commas before the milliseconds, an empty line between. */
 export function srt(cues: readonly Cue[]): string {
-  return cues.map((cue, i) => `${i + 1}\n${stamp(cue.start, ',')} --> ${stamp(cue.end, ',')}\n${cue.lines.join('\n')}\n`).join('\n')
+  return cues
+    .map(
+      (cue, i) =>
+        `${i + 1}\n${stamp(cue.start, ',')} --> ${stamp(cue.end, ',')}\n${cue.lines.join('\n')}\n`,
+    )
+    .join('\n')
 }
 
-const safe = (line: string) => line.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;')
+const safe = (line: string) =>
+  line.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;')
 
 /** A word in a WebVTT cue, after the time it begins at. */
-export const wordTag = (word: string, start: number | undefined): string => (start === undefined ? '' : `<${stamp(start, '.')}>`) + safe(word)
+export const wordTag = (word: string, start: number | undefined): string =>
+  (start === undefined ? '' : `<${stamp(start, '.')}>`) + safe(word)
 
 /** WebVTT (W3C): `&`, `<` and `>` escaped as its grammar asks. */
 export function vtt(cues: readonly Cue[]): string {
-  const blocks = cues.map((cue) => `${stamp(cue.start, '.')} --> ${stamp(cue.end, '.')}\n${cue.lines.map(safe).join('\n')}\n`)
+  const blocks = cues.map(
+    (cue) =>
+      `${stamp(cue.start, '.')} --> ${stamp(cue.end, '.')}\n${cue.lines.map(safe).join('\n')}\n`,
+  )
   return ['WEBVTT\n', ...blocks].join('\n')
 }

@@ -18,11 +18,27 @@ const CHAPTER_SECONDS = 3.4
 export function filmSupers(timeline: Timeline, film: Film): Super[] {
   const headings = timeline.chapters.map(({ title, startSample }): Super => {
     const end = Math.min(timeline.samples, startSample + CHAPTER_SECONDS * SAMPLE_RATE)
-    return { style: 'Chapter', text: balanced(title), start: startSample + SAMPLE_RATE * 0.25, end, fade: FADE }
+    return {
+      style: 'Chapter',
+      text: balanced(title),
+      start: startSample + SAMPLE_RATE * 0.25,
+      end,
+      fade: FADE,
+    }
   })
   const labels = timeline.scenes.flatMap((scene, i) =>
     film.scenes[i]!.directions.flatMap((d): Super[] =>
-      d.kind === 'super' ? [{ style: 'Label', text: d.text, start: scene.speechStart, end: scene.endSample, fade: FADE }] : [],
+      d.kind === 'super'
+        ? [
+            {
+              style: 'Label',
+              text: d.text,
+              start: scene.speechStart,
+              end: scene.endSample,
+              fade: FADE,
+            },
+          ]
+        : [],
     ),
   )
   return [...headings, ...labels]
@@ -33,6 +49,8 @@ function balanced(text: string): string {
   if (text.length <= 28) return text
   const spaces = [...text.matchAll(/ /g)].map((match) => match.index)
   if (!spaces.length) return text
-  const at = spaces.reduce((a, b) => (Math.abs(b - text.length / 2) < Math.abs(a - text.length / 2) ? b : a))
+  const at = spaces.reduce((a, b) =>
+    Math.abs(b - text.length / 2) < Math.abs(a - text.length / 2) ? b : a,
+  )
   return `${text.slice(0, at)}\n${text.slice(at + 1)}`
 }

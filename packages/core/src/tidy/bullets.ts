@@ -1,9 +1,14 @@
 import type { Edit } from './change.ts'
 import type { Line, Page } from './page.ts'
 
-const ITEM = /^(\s*)(?:(?:(?!\d)\p{Extended_Pictographic}[\ufe0f\u200d]*|\d\ufe0f?\u20e3|[✓✔✗✘➤➜►→»›])\s+|[-*+•▪◦‣●○■–—·]\s+(?:\[[ xX]\]\s+)?|(\d{1,2})[.)]\s+|[a-z][)]\s+|\[[ xX]\]\s+)(?=.*[\p{L}\p{N}])(?=\S)/u
+const ITEM =
+  /^(\s*)(?:(?:(?!\d)\p{Extended_Pictographic}[\ufe0f\u200d]*|\d\ufe0f?\u20e3|[✓✔✗✘➤➜►→»›])\s+|[-*+•▪◦‣●○■–—·]\s+(?:\[[ xX]\]\s+)?|(\d{1,2})[.)]\s+|[a-z][)]\s+|\[[ xX]\]\s+)(?=.*[\p{L}\p{N}])(?=\S)/u
 const FRAGMENT_WORDS = 8
-const LOWERED = new Set('a an the some your their its his her our any no one two three somebody someone enough lots plenty'.split(' '))
+const LOWERED = new Set(
+  'a an the some your their its his her our any no one two three somebody someone enough lots plenty'.split(
+    ' ',
+  ),
+)
 
 interface Item {
   line: Line
@@ -28,13 +33,25 @@ function listsOf(lines: readonly Line[]): Item[][] {
   let run: Item[] = []
   let gap = 0
   const close = () => {
-    if (run.length > 1 || (run[0] && (/^\s*[-*+•▪◦‣●]\s/.test(run[0].line.text) || (/^\s*[–—]\s/.test(run[0].line.text) && leadOf(lines, run[0].line))))) lists.push(run)
+    if (
+      run.length > 1 ||
+      (run[0] &&
+        (/^\s*[-*+•▪◦‣●]\s/.test(run[0].line.text) ||
+          (/^\s*[–—]\s/.test(run[0].line.text) && leadOf(lines, run[0].line))))
+    )
+      lists.push(run)
     run = []
   }
   for (const [i, line] of lines.entries()) {
     const found = ITEM.exec(line.text)
     if (found && gap > 0 && run.length && marker(line) !== marker(run[0]!.line)) close()
-    if (found) run.push({ line, mark: found[0].length, text: line.text.slice(found[0].length).trim(), goesOn: goesOn(lines[i + 1]) })
+    if (found)
+      run.push({
+        line,
+        mark: found[0].length,
+        text: line.text.slice(found[0].length).trim(),
+        goesOn: goesOn(lines[i + 1]),
+      })
     else if (line.text.trim() !== '' || ++gap > 1) close()
     if (line.text.trim() !== '') gap = 0
   }
@@ -52,21 +69,35 @@ function leadOf(lines: readonly Line[], first: Line): Line | undefined {
   return above && /:\s*$/.test(above.text) ? above : undefined
 }
 
-const goesOn = (next: Line | undefined) => next !== undefined && next.text.trim() !== '' && !ITEM.test(next.text) && /^(?:\s{2,}|\p{Ll})/u.test(next.text)
+const goesOn = (next: Line | undefined) =>
+  next !== undefined &&
+  next.text.trim() !== '' &&
+  !ITEM.test(next.text) &&
+  /^(?:\s{2,}|\p{Ll})/u.test(next.text)
 
-const isFragment = ({ text, goesOn }: Item) => !goesOn && !/[.!?:;…]["”’)]?$/.test(text) && text.split(/\s+/).length <= FRAGMENT_WORDS
+const isFragment = ({ text, goesOn }: Item) =>
+  !goesOn && !/[.!?:;…]["”’)]?$/.test(text) && text.split(/\s+/).length <= FRAGMENT_WORDS
 
 function join(page: Page, items: readonly Item[], lead: Line) {
   const edits = items.flatMap(({ line, mark, text }, i): Edit[] => {
     const end = i === 0 ? lead.from + lead.text.trimEnd().length : endOf(items[i - 1]!)
     const comma = /,$/.test(items[i - 1]?.text ?? '')
     const glue = i === 0 ? ' ' : i === items.length - 1 ? ' and ' : comma ? ' ' : ', '
-    const lowered = LOWERED.has(text.split(/\s/)[0]!.toLowerCase()) && text[0] !== text[0]!.toLowerCase()
+    const lowered =
+      LOWERED.has(text.split(/\s/)[0]!.toLowerCase()) && text[0] !== text[0]!.toLowerCase()
     const start = line.from + mark
-    return [{ from: end, to: start + (lowered ? 1 : 0), text: glue + (lowered ? text[0]!.toLowerCase() : '') }]
+    return [
+      {
+        from: end,
+        to: start + (lowered ? 1 : 0),
+        text: glue + (lowered ? text[0]!.toLowerCase() : ''),
+      },
+    ]
   })
   const last = endOf(items.at(-1)!)
-  page.claim('bullet', [...edits, { from: last, to: last, text: '.' }], { whole: { from: items[0]!.line.from, to: last } })
+  page.claim('bullet', [...edits, { from: last, to: last, text: '.' }], {
+    whole: { from: items[0]!.line.from, to: last },
+  })
 }
 
 const endOf = ({ line }: Item) => line.from + line.text.trimEnd().length
@@ -76,6 +107,16 @@ function alone({ line, mark, text, goesOn }: Item): Edit[] {
   const start = line.from + mark
   const first = /^\p{Ll}/u.test(text) ? text[0]! : ''
   const end = line.from + line.text.trimEnd().length
-  const stop = goesOn || /[.!?…:;]["”’)*_]*$/.test(text) ? [] : [{ from: /,$/.test(text) ? end - 1 : end, to: end, text: '.' }]
-  return [{ from: line.from + /^\s*/.exec(line.text)![0].length, to: start + first.length, text: first.toUpperCase() }, ...stop]
+  const stop =
+    goesOn || /[.!?…:;]["”’)*_]*$/.test(text)
+      ? []
+      : [{ from: /,$/.test(text) ? end - 1 : end, to: end, text: '.' }]
+  return [
+    {
+      from: line.from + /^\s*/.exec(line.text)![0].length,
+      to: start + first.length,
+      text: first.toUpperCase(),
+    },
+    ...stop,
+  ]
 }

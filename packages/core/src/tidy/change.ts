@@ -27,11 +27,15 @@ const GAP = '\u0001'
  * taken out, the space it leaves behind is evened and lines left empty go.
  */
 export function withChanges(script: string, changes: readonly TidyChange[]): string {
-  const edits = changes.flatMap((change) => change.edits).sort((a, b) => a.from - b.from || a.to - b.to)
+  const edits = changes
+    .flatMap((change) => change.edits)
+    .sort((a, b) => a.from - b.from || a.to - b.to)
   let out = ''
   let at = 0
   for (const { from, to, text } of edits) {
-    out += script.slice(at, from) + (text === '' ? GAP.repeat(1 + lineBreaks(script.slice(from, to))) : text)
+    out +=
+      script.slice(at, from) +
+      (text === '' ? GAP.repeat(1 + lineBreaks(script.slice(from, to))) : text)
     at = to
   }
   return evened(out + script.slice(at))

@@ -2,7 +2,8 @@ import { cardinal } from '../speech/numbers.ts'
 import type { Line, Page } from './page.ts'
 
 const WORDS = Array.from({ length: 101 }, (_, n) => cardinal(n))
-const OPENER = /^(\s*(?:\*\*)?)(?:#\s?(\d{1,3})|(?:number|no\.|nr\.)\s?#?(\d{1,3}|[a-z]+(?:-[a-z]+)?)|(\d{1,3})[.)](?=\s))(?:(\s*[:.)–—-]+|,)(?:\*\*)?(?=\s|$)|(?<=[.)])|\s*(?:\*\*)?(?=\s+\p{Lu}|\s*$))/iu
+const OPENER =
+  /^(\s*(?:\*\*)?)(?:#\s?(\d{1,3})|(?:number|no\.|nr\.)\s?#?(\d{1,3}|[a-z]+(?:-[a-z]+)?)|(\d{1,3})[.)](?=\s))(?:(\s*[:.)–—-]+|,)(?:\*\*)?(?=\s|$)|(?<=[.)])|\s*(?:\*\*)?(?=\s+\p{Lu}|\s*$))/iu
 const INSIDE = /(?<![\p{L}\p{N}&#/])#(\d{1,3})\b(?!\w)/gu
 
 interface Opener {
@@ -18,7 +19,10 @@ interface Opener {
 export function findCounting(page: Page) {
   const openers = page.lines.flatMap(openerOf)
   if (isCount(openers)) for (const opener of openers) respell(page, opener)
-  for (const { index, 0: whole, 1: n } of page.view.matchAll(INSIDE)) page.claim('counting', [{ from: index, to: index + whole.length, text: `number ${WORDS[Number(n)] ?? n}` }])
+  for (const { index, 0: whole, 1: n } of page.view.matchAll(INSIDE))
+    page.claim('counting', [
+      { from: index, to: index + whole.length, text: `number ${WORDS[Number(n)] ?? n}` },
+    ])
 }
 
 function openerOf(line: Line): Opener[] {
@@ -26,14 +30,25 @@ function openerOf(line: Line): Opener[] {
   if (!found) return []
   const said = found[2] ?? found[3] ?? found[4]!
   const n = /^\d/.test(said) ? Number(said) : WORDS.indexOf(said.toLowerCase())
-  return n > 0 ? [{ line, n, from: found[1]!.length, to: found[0].length, rest: line.text.slice(found[0].length) }] : []
+  return n > 0
+    ? [
+        {
+          line,
+          n,
+          from: found[1]!.length,
+          to: found[0].length,
+          rest: line.text.slice(found[0].length),
+        },
+      ]
+    : []
 }
 
 /** Two or more, each one step from the last, and not simply a numbered list from one upward. */
 function isCount(openers: readonly Opener[]): boolean {
   if (openers.length < 2) return false
   const step = openers[1]!.n - openers[0]!.n
-  if (Math.abs(step) !== 1 || openers.some(({ n }, i) => i > 0 && n - openers[i - 1]!.n !== step)) return false
+  if (Math.abs(step) !== 1 || openers.some(({ n }, i) => i > 0 && n - openers[i - 1]!.n !== step))
+    return false
   return step < 0 || openers.some(({ line }) => /^\s*(?:\*\*)?(?:#|number)/i.test(line.text))
 }
 

@@ -3,13 +3,19 @@ import { meaningOf, picture } from './direction-words.ts'
 import type { Line, Page } from './page.ts'
 
 const OWN = /\[(?:(?:picture|sound|super)\s*:\s*[^[\]\n]*|pause\b[^[\]\n]*)\]/gi
-const LABELLED = /^\s*(?:[-*•]\s+)?[[(]?(?:\*\*|__|\*)?(visuals?|video|b-?roll|picture|image|photo|footage|graphics?|animation|clip|stock(?: footage)?|cutaway|diagram|map|insert|show|shot|music|sound(?: effects?)?|sfx|fx|ambien(?:t|ce)|bgm|background music|text on[ -]screen|on[ -]screen(?: text)?|super|lower third|title card|caption|text overlay|chyron|camera|tone|delivery|transition|lighting|director|action|cue|pace|pacing|energy)(?:\s*\([^)]*\))?(?:\*\*|__|\*)?\s*(?::|–|—|\s-\s)(?:\*\*|__|\*)?\s*(.+?)(?:\*\*|__|\*)?[\])]?\s*$/i
+const LABELLED =
+  /^\s*(?:[-*•]\s+)?[[(]?(?:\*\*|__|\*)?(visuals?|video|b-?roll|picture|image|photo|footage|graphics?|animation|clip|stock(?: footage)?|cutaway|diagram|map|insert|show|shot|music|sound(?: effects?)?|sfx|fx|ambien(?:t|ce)|bgm|background music|text on[ -]screen|on[ -]screen(?: text)?|super|lower third|title card|caption|text overlay|chyron|camera|tone|delivery|transition|lighting|director|action|cue|pace|pacing|energy)(?:\s*\([^)]*\))?(?:\*\*|__|\*)?\s*(?::|–|—|\s-\s)(?:\*\*|__|\*)?\s*(.+?)(?:\*\*|__|\*)?[\])]?\s*$/i
 /** Sizes of shots as shot lists write them. */
-const SHOT_SIZE = /^\s*(?:[-*•]\s+)?(?:E?CU|ECU|BCU|MCU|MS|WS|EWS|VWS|LS|ELS|MLS|POV|OTS|GFX|VFX|AERIAL|DRONE|INSERT|TIMELAPSE)\s*[:–—-]\s*(.+)$/
-const BROLL_OF = /^\s*(?:b-?roll|(?:stock |archive |drone |aerial )?footage|close-?up|cutaway|time-?lapse|slow motion|montage|(?:wide|aerial|drone|tracking|establishing|tight|long|medium|opening|closing) (?:shot|view)) (?:of|over|on|to|across|from|along|showing|with) (?!.*\b(?:is|was|are|were|has|had|have)\b).+$/i
-const SLUG = /^\s*(?:INT|EXT|INT\.?\/EXT|I\/E)[. ]+\s*(.+?)(?:\s*[–—-]+\s*(DAY|NIGHT|DAWN|DUSK|MORNING|EVENING|NOON|SUNSET|SUNRISE|LATER|CONTINUOUS|AFTERNOON))?\s*$/
-const TRANSITION = /^\s*(?:FADE (?:IN|OUT|TO BLACK|UP)|(?:SMASH |JUMP |MATCH |HARD )?CUT TO(?: BLACK)?|CUT|DISSOLVE TO|CROSSFADE|CROSS DISSOLVE|WIPE(?: TO)?|TRANSITION|MONTAGE|END|THE END|FIN|BLACK|ROLL CREDITS|END CREDITS|Fade (?:in|out|to black)|Cut to(?: black)?|Roll credits|End of (?:script|video|narration))\s*[.:…]*\s*$/
-const TRANSITION_TO = /^\s*(?:FADE IN|FADE TO|(?:SMASH |JUMP |MATCH )?CUT TO|DISSOLVE TO)\s*:\s*(\S.*)$/
+const SHOT_SIZE =
+  /^\s*(?:[-*•]\s+)?(?:E?CU|ECU|BCU|MCU|MS|WS|EWS|VWS|LS|ELS|MLS|POV|OTS|GFX|VFX|AERIAL|DRONE|INSERT|TIMELAPSE)\s*[:–—-]\s*(.+)$/
+const BROLL_OF =
+  /^\s*(?:b-?roll|(?:stock |archive |drone |aerial )?footage|close-?up|cutaway|time-?lapse|slow motion|montage|(?:wide|aerial|drone|tracking|establishing|tight|long|medium|opening|closing) (?:shot|view)) (?:of|over|on|to|across|from|along|showing|with) (?!.*\b(?:is|was|are|were|has|had|have)\b).+$/i
+const SLUG =
+  /^\s*(?:INT|EXT|INT\.?\/EXT|I\/E)[. ]+\s*(.+?)(?:\s*[–—-]+\s*(DAY|NIGHT|DAWN|DUSK|MORNING|EVENING|NOON|SUNSET|SUNRISE|LATER|CONTINUOUS|AFTERNOON))?\s*$/
+const TRANSITION =
+  /^\s*(?:FADE (?:IN|OUT|TO BLACK|UP)|(?:SMASH |JUMP |MATCH |HARD )?CUT TO(?: BLACK)?|CUT|DISSOLVE TO|CROSSFADE|CROSS DISSOLVE|WIPE(?: TO)?|TRANSITION|MONTAGE|END|THE END|FIN|BLACK|ROLL CREDITS|END CREDITS|Fade (?:in|out|to black)|Cut to(?: black)?|Roll credits|End of (?:script|video|narration))\s*[.:…]*\s*$/
+const TRANSITION_TO =
+  /^\s*(?:FADE IN|FADE TO|(?:SMASH |JUMP |MATCH )?CUT TO|DISSOLVE TO)\s*:\s*(\S.*)$/
 const WHOLE_ITALIC = /^\s*(\*\*\*|\*|___|_)(?!\1|[*_])([^*_\n]+)\1\s*$/
 const WHOLE_BOLD_SQUARE = /^\s*(?:\*\*|__)\[([^[\]\n]+)\](?:\*\*|__)\s*$/
 /** Between notes, as subtitles write music. */
@@ -31,15 +37,21 @@ export function findDirectionLines(page: Page) {
 
 /** Directions in the midst of narration: in brackets, in italics. */
 export function findDirections(page: Page) {
-  for (const pattern of BRACKETS) for (const found of page.view.matchAll(pattern)) square(page, found)
+  for (const pattern of BRACKETS)
+    for (const found of page.view.matchAll(pattern)) square(page, found)
   for (const { index, 0: whole, 2: inside } of page.view.matchAll(ROUND)) {
     const meaning = meaningOf(inside!, true)
     if (meaning !== undefined) page.mark('direction', index, index + whole.length, meaning)
   }
-  for (const { index, 0: whole, 1: heard } of page.view.matchAll(NOTES)) page.mark('direction', index, index + whole.length, `[sound: ${heard?.trim() || 'music'}]`)
+  for (const { index, 0: whole, 1: heard } of page.view.matchAll(NOTES))
+    page.mark('direction', index, index + whole.length, `[sound: ${heard?.trim() || 'music'}]`)
   for (const { index, 0: whole, 2: inside, input } of page.view.matchAll(ITALIC)) {
     // Inside a sentence italics are emphasis, whatever word they are on.
-    const alone = STANDS_ALONE.test(input.slice(Math.max(0, index - 5), index)) && /^[.!]?(?:\s+[\p{Lu}"“*_(\[]|\s*\n|\s*$)/u.test(input.slice(index + whole.length, index + whole.length + 12))
+    const alone =
+      STANDS_ALONE.test(input.slice(Math.max(0, index - 5), index)) &&
+      /^[.!]?(?:\s+[\p{Lu}"“*_(\[]|\s*\n|\s*$)/u.test(
+        input.slice(index + whole.length, index + whole.length + 12),
+      )
     const meaning = meaningOf(inside!, !alone || /[.,!?]/.test(inside!))
     if (!alone && !meaning?.startsWith('[pause')) continue
     if (meaning !== undefined) page.mark('direction', index, index + whole.length, meaning)
@@ -52,7 +64,8 @@ export function findDirections(page: Page) {
 
 function wholeLine(page: Page, { from, to, text }: Line) {
   const meaning = lineMeaning(text)
-  if (meaning !== undefined) page.mark('direction', from + (text.length - text.trimStart().length), to, meaning)
+  if (meaning !== undefined)
+    page.mark('direction', from + (text.length - text.trimStart().length), to, meaning)
 }
 
 function lineMeaning(text: string): string | undefined {
@@ -72,40 +85,86 @@ function lineMeaning(text: string): string | undefined {
   const bold = WHOLE_BOLD_SQUARE.exec(text)?.[1]
   if (bold) return namesPart(bold) ? undefined : meaningOf(bold, false)
   const round = WHOLE_ROUND.exec(text)?.[1]
-  return round ? meaningOf(round, !/^(?:lights|curtain|the sound|sound|camera|cut|fade)/i.test(round) && round.split(/\s+/).length > 3) : undefined
+  return round
+    ? meaningOf(
+        round,
+        !/^(?:lights|curtain|the sound|sound|camera|cut|fade)/i.test(round) &&
+          round.split(/\s+/).length > 3,
+      )
+    : undefined
 }
 
 /** "INT. MILL HOUSE - DAY" as a picture; undefined for any other line. */
 export function slugPicture(line: string): string | undefined {
   const [, place, time] = SLUG.exec(line) ?? []
-  return place && picture([place, time && !/LATER|CONTINUOUS/.test(time) ? time : ''].filter(Boolean).join(', ').toLowerCase())
+  return (
+    place &&
+    picture(
+      [place, time && !/LATER|CONTINUOUS/.test(time) ? time : '']
+        .filter(Boolean)
+        .join(', ')
+        .toLowerCase(),
+    )
+  )
 }
 
 /** "Visual: …" is a label; "visual: …" in the midst of prose is not, nor is "Action - …". */
-const isLabel = (text: string, label: string) => /^[^\p{L}]*\p{Lu}/u.test(text) && (/:/.test(text.slice(text.indexOf(label) + label.length, text.indexOf(label) + label.length + 24)) || /^b-?roll|sfx|visual/i.test(label))
+const isLabel = (text: string, label: string) =>
+  /^[^\p{L}]*\p{Lu}/u.test(text) &&
+  (/:/.test(
+    text.slice(text.indexOf(label) + label.length, text.indexOf(label) + label.length + 24),
+  ) ||
+    /^b-?roll|sfx|visual/i.test(label))
 
 function labelMeaning(label: string, rest: string): string {
-  if (/^(camera|tone|delivery|transition|lighting|director|action|cue|pace|pacing|energy)$/i.test(label)) return ''
-  if (/^(music|sound|sfx|fx|ambien|bgm|background)/i.test(label)) return /^(none|no music|fade out|fades out|stops?|out)\.?$/i.test(rest) ? '' : meaningOf(`sound: ${rest}`, false)!
-  if (/^(text|on|super|lower|title|caption|chyron)/i.test(label)) return meaningOf(`super: ${rest}`, false)!
-  return meaningOf(rest, false)?.startsWith('[picture') ? meaningOf(rest, false)!.replace(/^\[picture: .*/, picture(/^(?:drone|aerial|wide|close|time)/i.test(rest) ? rest : strippedOfCamera(rest))) : picture(rest)
+  if (
+    /^(camera|tone|delivery|transition|lighting|director|action|cue|pace|pacing|energy)$/i.test(
+      label,
+    )
+  )
+    return ''
+  if (/^(music|sound|sfx|fx|ambien|bgm|background)/i.test(label))
+    return /^(none|no music|fade out|fades out|stops?|out)\.?$/i.test(rest)
+      ? ''
+      : meaningOf(`sound: ${rest}`, false)!
+  if (/^(text|on|super|lower|title|caption|chyron)/i.test(label))
+    return meaningOf(`super: ${rest}`, false)!
+  return meaningOf(rest, false)?.startsWith('[picture')
+    ? meaningOf(rest, false)!.replace(
+        /^\[picture: .*/,
+        picture(/^(?:drone|aerial|wide|close|time)/i.test(rest) ? rest : strippedOfCamera(rest)),
+      )
+    : picture(rest)
 }
 
 const strippedOfCamera = (rest: string) => meaningOf(rest, false)!.slice('[picture: '.length, -1)
 
 /** Square and curly brackets are hardly ever spoken; an editor's word inside a quotation is. */
-function square(page: Page, { index, 0: whole, 1: marks, 2: inside, input }: RegExpMatchArray & { index?: number }) {
+function square(
+  page: Page,
+  { index, 0: whole, 1: marks, 2: inside, input }: RegExpMatchArray & { index?: number },
+) {
   const from = index!
   const to = from + whole.length
   const text = inside!.trim()
   if (/^\(?https?:/.test(text) || input!.startsWith('(', to) || !/\p{L}{2}/u.test(text)) return
   const meaning = meaningOf(text, false)
   if (meaning !== undefined) return void page.mark('direction', from, to, meaning)
-  if (quoted(input!, from) && /^\p{Ll}/u.test(text)) return void page.claim('punctuation', [{ from, to: from + marks!.length + 1, text: '' }, { from: to - marks!.length - 1, to, text: '' }], { whole: { from, to } })
+  if (quoted(input!, from) && /^\p{Ll}/u.test(text))
+    return void page.claim(
+      'punctuation',
+      [
+        { from, to: from + marks!.length + 1, text: '' },
+        { from: to - marks!.length - 1, to, text: '' },
+      ],
+      { whole: { from, to } },
+    )
   page.mark('direction', from, to, alone(input!, from, to) ? picture(text) : '')
 }
 
-const alone = (view: string, from: number, to: number) => /(^|\n)[^\S\n]*$/.test(view.slice(Math.max(0, from - 200), from)) && /^[^\S\n]*(\n|$)/.test(view.slice(to, to + 200))
+const alone = (view: string, from: number, to: number) =>
+  /(^|\n)[^\S\n]*$/.test(view.slice(Math.max(0, from - 200), from)) &&
+  /^[^\S\n]*(\n|$)/.test(view.slice(to, to + 200))
 
 /** Whether an opening quotation mark of this paragraph is still open. */
 function quoted(view: string, at: number): boolean {

@@ -1,11 +1,14 @@
 import type { Page } from './page.ts'
 
-const EMOJI = /(?:(?![©®™↔-↙‼⁉])\p{Extended_Pictographic}[\ufe0e\ufe0f\u{1f3fb}-\u{1f3ff}]?(?:\u200d\p{Extended_Pictographic}[\ufe0f\u{1f3fb}-\u{1f3ff}]?)*|[\u{1f1e6}-\u{1f1ff}]{2}|[\d#*]\ufe0f?\u20e3|[★☆✓✔✗✘►▶◆◇])+/gu
+const EMOJI =
+  /(?:(?![©®™↔-↙‼⁉])\p{Extended_Pictographic}[\ufe0e\ufe0f\u{1f3fb}-\u{1f3ff}]?(?:\u200d\p{Extended_Pictographic}[\ufe0f\u{1f3fb}-\u{1f3ff}]?)*|[\u{1f1e6}-\u{1f1ff}]{2}|[\d#*]\ufe0f?\u20e3|[★☆✓✔✗✘►▶◆◇])+/gu
 /** Faces of signs, standing alone between spaces. */
 const FACE = /(?<=\s|^)(?:[:;=8]['’]?-?[)(DPpOo3/\\|*]|<3|\^_\^|:'\()(?=\s|[.,!?]|$)/gm
 const SHORTCODE = /(?<=\s|^):[a-z][a-z0-9_+]{2,30}:(?=\s|[.,!?]|$)/gm
 
 /** Emoji of every sort. */
 export function findEmoji(page: Page) {
-  for (const pattern of [EMOJI, FACE, SHORTCODE]) for (const { index, 0: found } of page.view.matchAll(pattern)) page.drop('emoji', index, index + found.length)
+  for (const pattern of [EMOJI, FACE, SHORTCODE])
+    for (const { index, 0: found } of page.view.matchAll(pattern))
+      page.drop('emoji', index, index + found.length)
 }

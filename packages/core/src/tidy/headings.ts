@@ -7,12 +7,17 @@ const UNDERLINE = /^\s*(={3,}|-{3,})\s*$/
 const BOLD = /^\s*(?:\*\*|__)([^*_]+)(?:\*\*|__)\s*:?\s*$/
 /** "[HOOK]" */
 const BOXED = /^\s*(?:\*\*)?\[([^[\]]+)\](?:\*\*)?\s*:?\s*$/
-const NAMED = /^\s*((?:chapter|part|act|section)\s+(?:\d+|[ivx]+|one|two|three|four|five|six|seven|eight|nine|ten)\b(?:\s*[:.–—-]\s*\S.*)?|[IVX]+\.\s+\p{Lu}.*)$/iu
-const USUAL = /^\s*(intro|introduction|hook|cold open|opening|outro|conclusion|closing|summary|recap|epilogue|prologue|teaser|main(?: (?:part|body|content))?|body|middle|the hook|call to action|cta|segment \d+|point \d+)\s*:?\s*$/i
+const NAMED =
+  /^\s*((?:chapter|part|act|section)\s+(?:\d+|[ivx]+|one|two|three|four|five|six|seven|eight|nine|ten)\b(?:\s*[:.–—-]\s*\S.*)?|[IVX]+\.\s+\p{Lu}.*)$/iu
+const USUAL =
+  /^\s*(intro|introduction|hook|cold open|opening|outro|conclusion|closing|summary|recap|epilogue|prologue|teaser|main(?: (?:part|body|content))?|body|middle|the hook|call to action|cta|segment \d+|point \d+)\s*:?\s*$/i
 const TITLE = /^\s*(?:title|film title|video title|headline)\s*:\s*(\S.*)$/i
 const TIMES = /\s*[([]?\b\d{1,2}:\d\d(?::\d\d)?(?:\s*[–—-]+\s*\d{1,2}:\d\d(?::\d\d)?)?[)\]]?\s*/g
-const PICTOGRAM = /(?![©®™↔-↙‼⁉])\p{Extended_Pictographic}[\ufe0f\u200d\u20e3\p{Extended_Pictographic}]*/gu
-const SMALL_WORDS = new Set('a an and as at but by for from in into of on onto or the to vs with without is'.split(' '))
+const PICTOGRAM =
+  /(?![©®™↔-↙‼⁉])\p{Extended_Pictographic}[\ufe0f\u200d\u20e3\p{Extended_Pictographic}]*/gu
+const SMALL_WORDS = new Set(
+  'a an and as at but by for from in into of on onto or the to vs with without is'.split(' '),
+)
 
 /** Headings of any sort become `# Heading`; those that are so already lose what is not theirs. */
 export function findHeadings(page: Page) {
@@ -28,16 +33,34 @@ export function findHeadings(page: Page) {
   })
 }
 
-function tidyHeading(page: Page, { from, to, text }: Line, [, hashes, space, title]: RegExpExecArray) {
+function tidyHeading(
+  page: Page,
+  { from, to, text }: Line,
+  [, hashes, space, title]: RegExpExecArray,
+) {
   const plain = plainTitle(title!)
   if (!space && TAGS.test(title!)) return
   if (plain === title) page.keep(from, to)
-  else page.mark('heading', from, to, plain === '' ? '' : `${hashes}${space ?? ' '}${plain}`.trimStart() || text)
+  else
+    page.mark(
+      'heading',
+      from,
+      to,
+      plain === '' ? '' : `${hashes}${space ?? ' '}${plain}`.trimStart() || text,
+    )
 }
 
 /** Without marks of emphasis, time stamps, emoji and the colon of a label. */
 const plainTitle = (title: string) =>
-  title.replace(/\*\*|__|`/g, '').replace(/^\s*\[(.*)\]\s*$/, '$1').replace(/^\*(.+)\*$/, '$1').replace(PICTOGRAM, '').replace(TIMES, ' ').replace(/\s+/g, ' ').trim().replace(/\s*:$/, '')
+  title
+    .replace(/\*\*|__|`/g, '')
+    .replace(/^\s*\[(.*)\]\s*$/, '$1')
+    .replace(/^\*(.+)\*$/, '$1')
+    .replace(PICTOGRAM, '')
+    .replace(TIMES, ' ')
+    .replace(/\s+/g, ' ')
+    .trim()
+    .replace(/\s*:$/, '')
 
 /** A line with an empty line, a heading or the edge of the script on each side. */
 const alone = (lines: readonly Line[], i: number) => edge(lines[i - 1]) && edge(lines[i + 1])
@@ -47,7 +70,15 @@ const edge = (line: Line | undefined) => !line || line.text.trim() === '' || MAR
 function underlined(page: Page, lines: readonly Line[], i: number) {
   const line = lines[i]!
   const rule = lines[i + 1]
-  if (!rule || !UNDERLINE.test(rule.text) || !edge(lines[i - 1]) || !/\p{L}/u.test(line.text) || line.text.length > 90 || /[.!]\s*$/.test(line.text)) return
+  if (
+    !rule ||
+    !UNDERLINE.test(rule.text) ||
+    !edge(lines[i - 1]) ||
+    !/\p{L}/u.test(line.text) ||
+    line.text.length > 90 ||
+    /[.!]\s*$/.test(line.text)
+  )
+    return
   page.mark('heading', line.from, rule.to, `# ${plainTitle(line.text)}`)
 }
 
@@ -55,12 +86,25 @@ function titleOf(text: string, shouted: boolean): string | undefined {
   const boxed = BOXED.exec(text)?.[1]
   if (boxed) return namesPart(boxed) ? boxed : undefined
   const bold = BOLD.exec(text)
-  if (bold) return TITLE.exec(bold[1]!)?.[1] ?? (isShort(bold[1]!) && !/[.!]\s*$/.test(bold[1]!) ? bold[1]! : undefined)
+  if (bold)
+    return (
+      TITLE.exec(bold[1]!)?.[1] ??
+      (isShort(bold[1]!) && !/[.!]\s*$/.test(bold[1]!) ? bold[1]! : undefined)
+    )
   const said = TITLE.exec(text)
   if (said) return said[1]!
   if (USUAL.test(text)) return text.trim()
   if (NAMED.test(text) && isShort(text) && !/[.!,]\s*$/.test(text)) return text.trim()
-  if (!shouted && isCapitals(text) && isShort(text) && /\p{L}{3}/u.test(text) && !/[.!:,)\]]\s*$/.test(text) && !/^\s*[[({]/.test(text) && !/^\s*(INT|EXT)\b/.test(text)) return text.trim()
+  if (
+    !shouted &&
+    isCapitals(text) &&
+    isShort(text) &&
+    /\p{L}{3}/u.test(text) &&
+    !/[.!:,)\]]\s*$/.test(text) &&
+    !/^\s*[[({]/.test(text) &&
+    !/^\s*(INT|EXT)\b/.test(text)
+  )
+    return text.trim()
   return undefined
 }
 
@@ -71,7 +115,9 @@ const isShort = (text: string) => text.trim().split(/\s+/).length <= 10
 const isCapitals = (text: string) => /\p{Lu}/u.test(text) && text === text.toUpperCase()
 const mostlyCapitals = (lines: readonly Line[]) => {
   const worded = lines.filter(({ text }) => text.trim().split(/\s+/).length > 4)
-  return worded.length > 0 && worded.filter(({ text }) => isCapitals(text)).length > worded.length / 2
+  return (
+    worded.length > 0 && worded.filter(({ text }) => isCapitals(text)).length > worded.length / 2
+  )
 }
 
 /** "A Light in the Dark" between paragraphs: every word of weight has a capital, and no stop ends it. */
@@ -79,7 +125,11 @@ function isTitle(lines: readonly Line[], i: number): boolean {
   const text = lines[i]!.text.trim()
   if (!/^[\p{Lu}\p{N}][\p{L}\p{N}’' ,&:-]*\??$/u.test(text) || text.length > 60) return false
   const words = text.split(/\s+/)
-  if (words.length > 8 || !words.every((word) => SMALL_WORDS.has(word) || /^[\p{Lu}\p{N}&]/u.test(word))) return false
+  if (
+    words.length > 8 ||
+    !words.every((word) => SMALL_WORDS.has(word) || /^[\p{Lu}\p{N}&]/u.test(word))
+  )
+    return false
   if (words.length === 1 && text.endsWith('?')) return false
   const next = lines.slice(i + 1).find((line) => line.text.trim() !== '')
   // Narration must follow it, and be punctuated as narration is.

@@ -18,10 +18,17 @@ interface Cut {
 }
 
 /** `bare`: without a comma, and so only before a subject that cannot be part of a list. */
-const JOINS: { pattern: RegExp; bare?: true; cut: (word: string) => { text: string; cost: number } }[] = [
+const JOINS: {
+  pattern: RegExp
+  bare?: true
+  cut: (word: string) => { text: string; cost: number }
+}[] = [
   { pattern: /;\s+(?:and |but )?/g, cut: () => ({ text: '. ', cost: 0 }) },
   { pattern: /,\s+and\s+(?:so\s+)?/g, cut: () => ({ text: '. ', cost: 0.2 }) },
-  { pattern: /,\s+(but|so|yet)\s+(?!that\b|as\b|far\b|long\b|much\b|many\b)/g, cut: (word) => ({ text: `. ${word[0]!.toUpperCase()}${word.slice(1)} `, cost: 0.1 }) },
+  {
+    pattern: /,\s+(but|so|yet)\s+(?!that\b|as\b|far\b|long\b|much\b|many\b)/g,
+    cut: (word) => ({ text: `. ${word[0]!.toUpperCase()}${word.slice(1)} `, cost: 0.1 }),
+  },
   { pattern: /\s+[–—]\s+|—/g, cut: () => ({ text: '. ', cost: 0.5 }) },
   { pattern: /,\s+because\s+/g, cut: () => ({ text: '. That is because ', cost: 0.6 }) },
   { pattern: /,\s+which means(?: that)?\s+/g, cut: () => ({ text: '. That means ', cost: 0.3 }) },
@@ -53,7 +60,11 @@ function cutsOf(text: string, offset = 0): Cut[] {
     .sort((a, b) => a.cost - b.cost)[0]?.cut
   if (!best) return []
   const moved = { ...best, from: best.from + offset, to: best.to + offset }
-  return [...cutsOf(text.slice(0, best.from), offset), moved, ...cutsOf(text.slice(best.to), offset + best.to)]
+  return [
+    ...cutsOf(text.slice(0, best.from), offset),
+    moved,
+    ...cutsOf(text.slice(best.to), offset + best.to),
+  ]
 }
 
 function possibleCuts(text: string): Cut[] {
@@ -61,8 +72,14 @@ function possibleCuts(text: string): Cut[] {
     [...text.matchAll(pattern)].flatMap((found): Cut[] => {
       const from = found.index
       const to = from + found[0].length
-      if (wordCount(text.slice(0, from)) < LEAST_WORDS || wordCount(text.slice(to)) < LEAST_WORDS) return []
-      if (enclosed(text, from) || !standsAlone(text.slice(0, from)) || !(bare ? startsWithPronoun : startsClause)(text.slice(to))) return []
+      if (wordCount(text.slice(0, from)) < LEAST_WORDS || wordCount(text.slice(to)) < LEAST_WORDS)
+        return []
+      if (
+        enclosed(text, from) ||
+        !standsAlone(text.slice(0, from)) ||
+        !(bare ? startsWithPronoun : startsClause)(text.slice(to))
+      )
+        return []
       return [{ from, to, ...cut(found[1] ?? '') }]
     }),
   )

@@ -4,24 +4,51 @@ const RULE = /^[^\S\n]*(?:(?:[-*_=~][^\S\n]?){3,}|[#~=]{2,})[^\S\n]*$/gm
 const FENCE = /^[^\S\n]*```.*$/gm
 const QUOTE = /^[^\S\n]*>+[^\S\n]?/gm
 const COMMENT = /<!--[\s\S]*?-->/g
-const TAG = /<\/?(?:p|br|hr|b|i|u|em|strong|span|div|h[1-6]|a|ul|ol|li|sup|sub|blockquote|code|pre|table|tr|td|th|tbody|thead|img|font|center|small|mark|section|article|figure|figcaption|script|style)\b[^<>]*>/gi
-const ENTITY = /&(nbsp|amp|lt|gt|quot|apos|mdash|ndash|hellip|rsquo|lsquo|ldquo|rdquo|#\d{2,6}|#x[\da-f]{2,5});/gi
-const ENTITIES: Record<string, string> = { nbsp: ' ', amp: 'and', lt: '', gt: '', quot: '"', apos: "'", mdash: '—', ndash: '–', hellip: '…', rsquo: '’', lsquo: '‘', ldquo: '“', rdquo: '”' }
+const TAG =
+  /<\/?(?:p|br|hr|b|i|u|em|strong|span|div|h[1-6]|a|ul|ol|li|sup|sub|blockquote|code|pre|table|tr|td|th|tbody|thead|img|font|center|small|mark|section|article|figure|figcaption|script|style)\b[^<>]*>/gi
+const ENTITY =
+  /&(nbsp|amp|lt|gt|quot|apos|mdash|ndash|hellip|rsquo|lsquo|ldquo|rdquo|#\d{2,6}|#x[\da-f]{2,5});/gi
+const ENTITIES: Record<string, string> = {
+  nbsp: ' ',
+  amp: 'and',
+  lt: '',
+  gt: '',
+  quot: '"',
+  apos: "'",
+  mdash: '—',
+  ndash: '–',
+  hellip: '…',
+  rsquo: '’',
+  lsquo: '‘',
+  ldquo: '“',
+  rdquo: '”',
+}
 const STRUCK = /~~(?=\S)[^~\n]+~~/g
-const EMPHASIS = [/(\*\*\*|\*\*|___|__)(?=\S)([^\n]*?\S)\1/g, /(?<![\p{L}\p{N}*_\\])([*_])(?=[^\s*_])([^\n*_]*?[^\s*_])\1(?![\p{L}\p{N}*_])/gu, /(`{1,3})(?=\S)([^`\n]+)\1/g]
+const EMPHASIS = [
+  /(\*\*\*|\*\*|___|__)(?=\S)([^\n]*?\S)\1/g,
+  /(?<![\p{L}\p{N}*_\\])([*_])(?=[^\s*_])([^\n*_]*?[^\s*_])\1(?![\p{L}\p{N}*_])/gu,
+  /(`{1,3})(?=\S)([^`\n]+)\1/g,
+]
 const STRAY = /(?<!\*)\*\*(?!\*)|(?<=^|\s)#{1,6}(?=\s*$)/gm
 const ESCAPED = /\\(?=[*_#[\]()>`~.!-])/g
 
 /** What markup of other kinds leaves behind. */
 export function findMarkdown(page: Page) {
-  for (const pattern of [FENCE, RULE, COMMENT, QUOTE, TAG, STRUCK, ESCAPED]) for (const { index, 0: found } of page.view.matchAll(pattern)) page.drop('markdown', index, index + found.length)
-  for (const { index, 0: whole, 1: name } of page.view.matchAll(ENTITY)) page.claim('markdown', [{ from: index, to: index + whole.length, text: entity(name!) }])
+  for (const pattern of [FENCE, RULE, COMMENT, QUOTE, TAG, STRUCK, ESCAPED])
+    for (const { index, 0: found } of page.view.matchAll(pattern))
+      page.drop('markdown', index, index + found.length)
+  for (const { index, 0: whole, 1: name } of page.view.matchAll(ENTITY))
+    page.claim('markdown', [{ from: index, to: index + whole.length, text: entity(name!) }])
   for (const pattern of EMPHASIS)
     for (const { index, 0: whole, 1: mark } of page.view.matchAll(pattern)) {
       const end = index + whole.length
-      page.claim('markdown', [{ from: index, to: index + mark!.length, text: '' }, { from: end - mark!.length, to: end, text: '' }])
+      page.claim('markdown', [
+        { from: index, to: index + mark!.length, text: '' },
+        { from: end - mark!.length, to: end, text: '' },
+      ])
     }
-  for (const { index, 0: found } of page.view.matchAll(STRAY)) page.drop('markdown', index, index + found.length)
+  for (const { index, 0: found } of page.view.matchAll(STRAY))
+    page.drop('markdown', index, index + found.length)
 }
 
 function entity(name: string): string {

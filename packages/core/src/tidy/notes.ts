@@ -1,16 +1,25 @@
 import type { Line, Page } from './page.ts'
 
-const FACTS = /^\s*(working title|title ideas?|subject|word ?count|words|target length|length|duration|run ?time|running time|tone|style|audience|target audience|keywords?|tags|author|written by|writer|draft|version|status|date|deadline|client|project|file|thumbnail( idea)?|description|format|language|reviewed by|last edited|published|updated|posted|reading time|read time|by staff)\s*(:\s*\S.*|\s\d[\d.]*)$/i
-const LATER = /^\s*(?:[-*•]\s*)?\**(?:todo|tk|tbd|fixme|note to self|reminder|editor'?s? note|note to editor|fact ?check)\**\s*[:–—-]\s*\S.*$/i
+const FACTS =
+  /^\s*(working title|title ideas?|subject|word ?count|words|target length|length|duration|run ?time|running time|tone|style|audience|target audience|keywords?|tags|author|written by|writer|draft|version|status|date|deadline|client|project|file|thumbnail( idea)?|description|format|language|reviewed by|last edited|published|updated|posted|reading time|read time|by staff)\s*(:\s*\S.*|\s\d[\d.]*)$/i
+const LATER =
+  /^\s*(?:[-*•]\s*)?\**(?:todo|tk|tbd|fixme|note to self|reminder|editor'?s? note|note to editor|fact ?check)\**\s*[:–—-]\s*\S.*$/i
 /** Parts of a page that are not its text. */
-const FURNITURE = /^\s*(?:(?:figure|fig\.|table|chart|exhibit|plate)\s+\d+[a-z]?\s*[:.–—-].*|page \d+(?: (?:of|\/) \d+)?|(?:©|\(c\)|copyright\s+(?:©|\(c\)|\d{4}))\s.*|.*\ball rights reserved\b.*|\d+ min(?:ute)? read|advertisement|sponsored)\s*$/i
-const GREETING = /^\s*(?:hi|hello|hey|dear|good morning|good afternoon)(?: (?:all|team|everyone|there|\p{Lu}[\p{L}'’-]*)){1,3}\s*,\s*$/iu
-const FAREWELL = /^\s*(?:best|best wishes|best regards|kind regards|regards|warm regards|cheers|thanks|many thanks|thank you|sincerely|yours|all the best)\s*,\s*$/i
-const BRACKETED = /\[\[[^[\]\n]*\]\]|\[(?:ad|sponsor|sponsored|advert|mid-?roll|pre-?roll|promo|commercial)\b[^[\]\n]*\]|\[(?:(?:todo|tk|tbd|fixme|note|editor'?s? note|fact ?check|check|verify|insert|add|placeholder|comment)\b[^[\]\n]*|\?+)\]|\((?:todo|tk|tbd|fixme|note to self|note to editor)\b[^()\n]*\)/gi
-const BYLINE = /^\s*(?:(?:[Ww]ritten|[Pp]osted|[Ww]ords) by|[Bb]y|BY)(?: \p{Lu}[\p{L}.'’-]*){1,4}\s*$/u
+const FURNITURE =
+  /^\s*(?:(?:figure|fig\.|table|chart|exhibit|plate)\s+\d+[a-z]?\s*[:.–—-].*|page \d+(?: (?:of|\/) \d+)?|(?:©|\(c\)|copyright\s+(?:©|\(c\)|\d{4}))\s.*|.*\ball rights reserved\b.*|\d+ min(?:ute)? read|advertisement|sponsored)\s*$/i
+const GREETING =
+  /^\s*(?:hi|hello|hey|dear|good morning|good afternoon)(?: (?:all|team|everyone|there|\p{Lu}[\p{L}'’-]*)){1,3}\s*,\s*$/iu
+const FAREWELL =
+  /^\s*(?:best|best wishes|best regards|kind regards|regards|warm regards|cheers|thanks|many thanks|thank you|sincerely|yours|all the best)\s*,\s*$/i
+const BRACKETED =
+  /\[\[[^[\]\n]*\]\]|\[(?:ad|sponsor|sponsored|advert|mid-?roll|pre-?roll|promo|commercial)\b[^[\]\n]*\]|\[(?:(?:todo|tk|tbd|fixme|note|editor'?s? note|fact ?check|check|verify|insert|add|placeholder|comment)\b[^[\]\n]*|\?+)\]|\((?:todo|tk|tbd|fixme|note to self|note to editor)\b[^()\n]*\)/gi
+const BYLINE =
+  /^\s*(?:(?:[Ww]ritten|[Pp]osted|[Ww]ords) by|[Bb]y|BY)(?: \p{Lu}[\p{L}.'’-]*){1,4}\s*$/u
 /** What a helper that wrote the text said around it. */
-const PREFACE = /^\s*(?:sure|certainly|of course|absolutely|okay|ok|great|here(?:['’]s| is| are)|below is|i(?:['’]ve| have) (?:written|revised|drafted))\b[^\n]*\b(?:script|narration|draft|version|text|voice-?over|rewrite)\b[^\n]*[:!.]\s*$/i
-const OFFER = /^\s*(?:let me know if|would you like me|feel free to|i hope this (?:helps|works)|do you want me to|want me to|if you(?:['’]d| would) like(?:,| me)|i can also)\b[^\n]*$/i
+const PREFACE =
+  /^\s*(?:sure|certainly|of course|absolutely|okay|ok|great|here(?:['’]s| is| are)|below is|i(?:['’]ve| have) (?:written|revised|drafted))\b[^\n]*\b(?:script|narration|draft|version|text|voice-?over|rewrite)\b[^\n]*[:!.]\s*$/i
+const OFFER =
+  /^\s*(?:let me know if|would you like me|feel free to|i hope this (?:helps|works)|do you want me to|want me to|if you(?:['’]d| would) like(?:,| me)|i can also)\b[^\n]*$/i
 const HEAD_LINES = 14
 
 /** What was written for the writer, the client or the editor. */
@@ -18,24 +27,31 @@ export function findNotes(page: Page) {
   frontMatter(page)
   const facts = head(page.lines).filter(({ text }) => FACTS.test(text) || BYLINE.test(text))
   // One such line alone may be narration ("Date: nobody knows"); the first line of all or two together are not.
-  if (facts.length > 1 || (facts[0] && facts[0]?.from === head(page.lines)[0]?.from)) dropRuns(page, facts)
+  if (facts.length > 1 || (facts[0] && facts[0]?.from === head(page.lines)[0]?.from))
+    dropRuns(page, facts)
   aroundText(page)
-  for (const line of page.lines) if (LATER.test(line.text) || FURNITURE.test(line.text)) page.drop('note', line.from, line.to)
-  for (const found of page.view.matchAll(BRACKETED)) page.drop('note', found.index, found.index + found[0].length)
+  for (const line of page.lines)
+    if (LATER.test(line.text) || FURNITURE.test(line.text)) page.drop('note', line.from, line.to)
+  for (const found of page.view.matchAll(BRACKETED))
+    page.drop('note', found.index, found.index + found[0].length)
 }
 
 /** The first paragraph and the last may speak to the person instead. */
 function aroundText(page: Page) {
   const worded = page.lines.filter(({ text }) => text.trim() !== '')
-  for (const line of worded.slice(0, 2)) if (PREFACE.test(line.text) || GREETING.test(line.text)) page.drop('note', line.from, line.to)
+  for (const line of worded.slice(0, 2))
+    if (PREFACE.test(line.text) || GREETING.test(line.text)) page.drop('note', line.from, line.to)
   const [first] = worded
   const farewell = worded.slice(-3, -1).find(({ text }) => FAREWELL.test(text))
   // The name under it is signed, not spoken.
-  if (farewell && worded.at(-1)!.text.trim().split(/\s+/).length <= 4) page.drop('note', farewell.from, worded.at(-1)!.to)
-  for (const line of worded.slice(-2)) if (line !== first && OFFER.test(line.text)) page.drop('note', line.from, line.to)
+  if (farewell && worded.at(-1)!.text.trim().split(/\s+/).length <= 4)
+    page.drop('note', farewell.from, worded.at(-1)!.to)
+  for (const line of worded.slice(-2))
+    if (line !== first && OFFER.test(line.text)) page.drop('note', line.from, line.to)
 }
 
-const head = (lines: readonly Line[]) => lines.filter(({ text }) => text.trim() !== '').slice(0, HEAD_LINES)
+const head = (lines: readonly Line[]) =>
+  lines.filter(({ text }) => text.trim() !== '').slice(0, HEAD_LINES)
 
 /** Lines that follow each other are one change. */
 function dropRuns(page: Page, lines: readonly Line[]) {

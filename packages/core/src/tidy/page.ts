@@ -22,7 +22,8 @@ export class Page {
     this.taken = new Uint8Array(script.length)
     this.blank = new Uint8Array(script.length)
     this.lineStarts = [0]
-    for (let at = script.indexOf('\n'); at >= 0; at = script.indexOf('\n', at + 1)) this.lineStarts.push(at + 1)
+    for (let at = script.indexOf('\n'); at >= 0; at = script.indexOf('\n', at + 1))
+      this.lineStarts.push(at + 1)
   }
 
   /** The script with blanks where something is dealt with; line breaks stay. */
@@ -63,9 +64,14 @@ export class Page {
    * @param whole   the words to show it by; from the first edit to the last otherwise
    * @param spoken  whether what is put in is narration, to be read by the steps that follow
    */
-  claim(kind: TidyKind, edits: readonly Edit[], { whole, spoken = true }: { whole?: Stretch; spoken?: boolean } = {}): boolean {
+  claim(
+    kind: TidyKind,
+    edits: readonly Edit[],
+    { whole, spoken = true }: { whole?: Stretch; spoken?: boolean } = {},
+  ): boolean {
     const real = edits.filter(({ from, to, text }) => this.script.slice(from, to) !== text)
-    if (real.length === 0 || real.some(({ from, to }) => this.taken.subarray(from, to).includes(1))) return false
+    if (real.length === 0 || real.some(({ from, to }) => this.taken.subarray(from, to).includes(1)))
+      return false
     const stretch = whole ?? { from: real[0]!.from, to: real.at(-1)!.to }
     for (const { from, to, text } of real) {
       if (text === '') this.keep(from, to)
@@ -73,9 +79,19 @@ export class Page {
     }
     if (!spoken) this.keep(stretch.from, stretch.to)
     const before = this.script.slice(stretch.from, stretch.to)
-    const inside = real.map(({ from, to, text }) => ({ from: from - stretch.from, to: to - stretch.from, text }))
+    const inside = real.map(({ from, to, text }) => ({
+      from: from - stretch.from,
+      to: to - stretch.from,
+      text,
+    }))
     const after = withChanges(before, [{ kind, edits: inside, line: 1, before, after: '' }])
-    this.changes.push({ kind, edits: real, line: this.lineOf(stretch.from + (before.length - before.trimStart().length)), before: before.trim(), after: after.trim() })
+    this.changes.push({
+      kind,
+      edits: real,
+      line: this.lineOf(stretch.from + (before.length - before.trimStart().length)),
+      before: before.trim(),
+      after: after.trim(),
+    })
     return true
   }
 
@@ -86,7 +102,9 @@ export class Page {
 
   /** Puts something in a stretch's place that is not narration: a heading, a direction. */
   mark(kind: TidyKind, from: number, to: number, text: string): boolean {
-    return text === '' ? this.drop(kind, from, to) : this.claim(kind, [{ from, to, text }], { spoken: false })
+    return text === ''
+      ? this.drop(kind, from, to)
+      : this.claim(kind, [{ from, to, text }], { spoken: false })
   }
 
   private lineOf(at: number): number {

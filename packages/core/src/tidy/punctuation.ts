@@ -13,21 +13,42 @@ const ABBREVIATED = /\b(?:e\.g|i\.e|a\.m|p\.m|etc|vs|approx|mr|mrs|dr|st|no)$/i
 
 /** Stops that a voice would stumble over. */
 export function findPunctuation(page: Page) {
-  for (const { index, 0: found } of page.view.matchAll(LONE_LINE)) if (found.trim() !== '|' && found.trim() !== '~') page.drop('punctuation', index, index + found.length)
-  for (const { index, 0: found } of page.view.matchAll(LONE)) page.drop('punctuation', index, index + found.length)
+  for (const { index, 0: found } of page.view.matchAll(LONE_LINE))
+    if (found.trim() !== '|' && found.trim() !== '~')
+      page.drop('punctuation', index, index + found.length)
+  for (const { index, 0: found } of page.view.matchAll(LONE))
+    page.drop('punctuation', index, index + found.length)
   for (const { index, 0: found } of page.view.matchAll(SPACE_BEFORE)) {
     const { view } = page
     // An ellipsis with space before it is a matter of taste.
-    if (!/^\.\./.test(view.slice(index + found.length))) page.claim('punctuation', [{ from: index, to: index + found.length, text: '' }], { whole: tokenAround(view, index, index + found.length + 1) })
+    if (!/^\.\./.test(view.slice(index + found.length)))
+      page.claim('punctuation', [{ from: index, to: index + found.length, text: '' }], {
+        whole: tokenAround(view, index, index + found.length + 1),
+      })
   }
-  for (const { index, 0: found } of page.view.matchAll(SPACE_WRONG_SIDE)) page.claim('punctuation', [{ from: index, to: index + found.length, text: ', ' }], { whole: tokenAround(page.view, index, index + found.length) })
+  for (const { index, 0: found } of page.view.matchAll(SPACE_WRONG_SIDE))
+    page.claim('punctuation', [{ from: index, to: index + found.length, text: ', ' }], {
+      whole: tokenAround(page.view, index, index + found.length),
+    })
   for (const { index, 0: found, input } of page.view.matchAll(STOP_PAIR)) {
     const opens = /^\s+\p{Lu}/u.test(input.slice(index + found.length))
-    if (!ABBREVIATED.test(input.slice(0, index))) page.claim('punctuation', [{ from: index, to: index + found.length, text: found === ',.' || opens ? '.' : ',' }])
+    if (!ABBREVIATED.test(input.slice(0, index)))
+      page.claim('punctuation', [
+        { from: index, to: index + found.length, text: found === ',.' || opens ? '.' : ',' },
+      ])
   }
-  for (const { index, 0: found } of page.view.matchAll(REPEATED)) page.claim('punctuation', [{ from: index, to: index + found.length, text: found.startsWith('....') ? '…' : found[0]! }])
-  for (const { index } of page.view.matchAll(NO_SPACE)) page.claim('punctuation', [{ from: index + 1, to: index + 1, text: ' ' }], { whole: tokenAround(page.view, index, index + 1) })
-  for (const { index } of page.view.matchAll(NO_SPACE_COMMA)) page.claim('punctuation', [{ from: index + 1, to: index + 1, text: ' ' }], { whole: tokenAround(page.view, index, index + 1) })
+  for (const { index, 0: found } of page.view.matchAll(REPEATED))
+    page.claim('punctuation', [
+      { from: index, to: index + found.length, text: found.startsWith('....') ? '…' : found[0]! },
+    ])
+  for (const { index } of page.view.matchAll(NO_SPACE))
+    page.claim('punctuation', [{ from: index + 1, to: index + 1, text: ' ' }], {
+      whole: tokenAround(page.view, index, index + 1),
+    })
+  for (const { index } of page.view.matchAll(NO_SPACE_COMMA))
+    page.claim('punctuation', [{ from: index + 1, to: index + 1, text: ' ' }], {
+      whole: tokenAround(page.view, index, index + 1),
+    })
 }
 
 function tokenAround(view: string, from: number, to: number) {

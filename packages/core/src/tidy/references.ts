@@ -1,11 +1,14 @@
 import type { Line, Page } from './page.ts'
 
-const TITLE = /^\s*#{0,6}\s*\**(references|sources?|bibliography|further reading|works cited|footnotes|citations|links|credits and sources)\**:?\**\s*$/i
+const TITLE =
+  /^\s*#{0,6}\s*\**(references|sources?|bibliography|further reading|works cited|footnotes|citations|links|credits and sources)\**:?\**\s*$/i
 const ENTRY = /^\s*(?:[-*•]|\d+[.)]|\[\^?\w+\])\s*\S|https?:\/\/|www\.|\b(?:1[5-9]|20)\d\d\b/
 const DEFINITION = /^\s*\[(?:\^[\w-]+|\d+)\]:\s.*$|^\s*\[[\w -]+\]:\s*<?https?:\S+.*$/
-const MARKS = /\[\^[^\]\s]+\]|\[\d{1,3}(?:\s*[,–-]\s*\d{1,3})*\]|\[(?:citation needed|clarification needed|according to whom\?|who\?|when\?|where\?|better source needed|dead link|original research\??|by whom\?|note \d+|[a-z])\]/gi
+const MARKS =
+  /\[\^[^\]\s]+\]|\[\d{1,3}(?:\s*[,–-]\s*\d{1,3})*\]|\[(?:citation needed|clarification needed|according to whom\?|who\?|when\?|where\?|better source needed|dead link|original research\??|by whom\?|note \d+|[a-z])\]/gi
 /** "(see Figure 2)" points to what no listener has before them. */
-const POINTERS = /\((?:sources?|refs?|references?|citations?)\s*:[^()\n]*\)|\((?:see|cf\.?|compare|shown in|as in)\s+(?:also\s+)?(?:the\s+)?(?:figs?\.?|figures?|tables?|charts?|chapters?|sections?|pages?|pp?\.|appendix|footnotes?|notes?|above|below|diagrams?)\b[^()\n]*\)|\((?:figs?\.?|figures?|tables?)\s+\d+[a-z]?\)/gi
+const POINTERS =
+  /\((?:sources?|refs?|references?|citations?)\s*:[^()\n]*\)|\((?:see|cf\.?|compare|shown in|as in)\s+(?:also\s+)?(?:the\s+)?(?:figs?\.?|figures?|tables?|charts?|chapters?|sections?|pages?|pp?\.|appendix|footnotes?|notes?|above|below|diagrams?)\b[^()\n]*\)|\((?:figs?\.?|figures?|tables?)\s+\d+[a-z]?\)/gi
 /** Raised figures after a word or a stop; after a unit they are a power. */
 const RAISED = /(?<=[\p{L}.,;:!?”")])(?<!\b[kcmd]?m|\bft|\bs)[¹²³⁰⁴-⁹]+(?![\p{L}\p{N}])/gu
 
@@ -14,7 +17,8 @@ export function findReferences(page: Page) {
   const { lines } = page
   const start = lines.findIndex(({ text }, i) => TITLE.test(text) && isList(lines.slice(i + 1)))
   if (start >= 0) page.drop('footnote', lines[start]!.from, endOf(lines, start))
-  for (const line of page.lines) if (DEFINITION.test(line.text)) page.drop('footnote', line.from, line.to)
+  for (const line of page.lines)
+    if (DEFINITION.test(line.text)) page.drop('footnote', line.from, line.to)
   for (const pattern of [MARKS, RAISED, POINTERS]) {
     const { view } = page
     for (const run of runsOf(view, pattern)) page.drop('footnote', run.from, run.to)
@@ -37,7 +41,10 @@ function runsOf(view: string, pattern: RegExp): { from: number; to: number }[] {
 function isList(after: readonly Line[]): boolean {
   const next = after.findIndex(({ text }) => /^\s*#/.test(text))
   const entries = (next < 0 ? after : after.slice(0, next)).filter(({ text }) => text.trim() !== '')
-  return entries.length > 0 && entries.filter(({ text }) => ENTRY.test(text)).length >= (entries.length * 2) / 3
+  return (
+    entries.length > 0 &&
+    entries.filter(({ text }) => ENTRY.test(text)).length >= (entries.length * 2) / 3
+  )
 }
 
 function endOf(lines: readonly Line[], start: number): number {

@@ -2,7 +2,10 @@ import { slugPicture } from './directions.ts'
 import type { Page } from './page.ts'
 
 const NUMBER = String.raw`(?:\d+[a-z]?|one|two|three|four|five|six|seven|eight|nine|ten)`
-const LABEL = new RegExp(String.raw`^(\s*[[(]?(?:\*\*)?(?:scene|shot|slide|sc\.|frame|panel)\s*#?${NUMBER}\b(?:\*\*)?\s*[\])]?\s*)(?:([:.–—|-]+)(?:\*\*)?\s*(.*?)[\])]?(?:\*\*)?\s*)?$`, 'i')
+const LABEL = new RegExp(
+  String.raw`^(\s*[[(]?(?:\*\*)?(?:scene|shot|slide|sc\.|frame|panel)\s*#?${NUMBER}\b(?:\*\*)?\s*[\])]?\s*)(?:([:.–—|-]+)(?:\*\*)?\s*(.*?)[\])]?(?:\*\*)?\s*)?$`,
+  'i',
+)
 
 /** "Scene 4", "SHOT 2:" and what may follow them: a title becomes a chapter, narration stays. */
 export function findSceneNumbers(page: Page) {
@@ -12,8 +15,10 @@ export function findSceneNumbers(page: Page) {
     const rest = (found[3] ?? '').trim()
     if (rest === '') page.drop('sceneNumber', from, to)
     else if (/^(?:INT|EXT)\b/.test(rest)) page.mark('sceneNumber', from, to, slugPicture(rest)!)
-    else if (/^\s*[[(]?(\*\*)?shot/i.test(text)) page.mark('sceneNumber', from, to, `[picture: ${rest.replace(/\.$/, '')}]`)
-    else if (isNarration(text, rest)) page.drop('sceneNumber', from, from + text.indexOf(rest, found[1]!.length))
+    else if (/^\s*[[(]?(\*\*)?shot/i.test(text))
+      page.mark('sceneNumber', from, to, `[picture: ${rest.replace(/\.$/, '')}]`)
+    else if (isNarration(text, rest))
+      page.drop('sceneNumber', from, from + text.indexOf(rest, found[1]!.length))
     else page.mark('sceneNumber', from, to, `# ${rest}`)
   }
 }
@@ -21,5 +26,9 @@ export function findSceneNumbers(page: Page) {
 /** What follows a slide's number is its title; after a scene's, a sentence is narration. */
 const isNarration = (text: string, rest: string) => {
   const words = rest.split(/\s+/).length
-  return words > 9 || (/[.!…]["”’]?$/.test(rest) && !/slide/i.test(text)) || (rest.endsWith('?') && words > 6)
+  return (
+    words > 9 ||
+    (/[.!…]["”’]?$/.test(rest) && !/slide/i.test(text)) ||
+    (rest.endsWith('?') && words > 6)
+  )
 }

@@ -15,8 +15,16 @@ const RULES: Rule[] = [
   ['abbreviation', form(String.raw`b/c\b`), 'because'],
   ['abbreviation', form(String.raw`b/w\b`), 'between'],
   ['abbreviation', form(String.raw`(\(?)e\.\s?g\.,?(?=\s)`), (open) => `${open}for example`],
-  ['abbreviation', form(String.raw`(\(?)i\.\s?e\.(,?)(?=\s)`), (open, comma) => `${open}that is${comma || ','}`],
-  ['abbreviation', form(String.raw`(?:and )?etc\.(?=\s+\p{Lu}|\s*$|["”’)]*\s*\n)`, 'gmu'), 'and so on.'],
+  [
+    'abbreviation',
+    form(String.raw`(\(?)i\.\s?e\.(,?)(?=\s)`),
+    (open, comma) => `${open}that is${comma || ','}`,
+  ],
+  [
+    'abbreviation',
+    form(String.raw`(?:and )?etc\.(?=\s+\p{Lu}|\s*$|["”’)]*\s*\n)`, 'gmu'),
+    'and so on.',
+  ],
   ['abbreviation', form(String.raw`(?:and )?etc\b\.?`), 'and so on'],
   ['abbreviation', form(String.raw`vs\b\.?(?=\s)`), 'versus'],
   ['abbreviation', form(String.raw`approx\b\.?(?=\s)`), 'about'],
@@ -51,7 +59,11 @@ const RULES: Rule[] = [
   ['symbol', /(?<=[\p{L}\p{N}])[©®™]/gu, ''],
   ['symbol', /(?<=\s)[©®™](?=\s)/gu, ''],
   ['symbol', /(?<=\b\p{L}\p{Ll}+)\/(?=\p{Ll}{2,}\b)/gu, ' or '],
-  ['symbol', /(?<=\d)x(?=\s+(?:more|faster|slower|bigger|larger|smaller|longer|heavier|stronger|as)\b)/g, ' times'],
+  [
+    'symbol',
+    /(?<=\d)x(?=\s+(?:more|faster|slower|bigger|larger|smaller|longer|heavier|stronger|as)\b)/g,
+    ' times',
+  ],
   ['symbol', /(?<=\S\s)[•▪◦■●](?=\s\S)/g, ','],
 ]
 
@@ -59,12 +71,20 @@ const RULES: Rule[] = [
 export function findShortForms(page: Page) {
   for (const [kind, pattern, said] of RULES)
     for (const found of page.view.matchAll(pattern)) {
-      const text = typeof said === 'string' ? said : said(...found.slice(1).map((group) => group ?? ''))
+      const text =
+        typeof said === 'string' ? said : said(...found.slice(1).map((group) => group ?? ''))
       const lead = /^\s*/.exec(found[0])![0].length
       const atStart = opensSentence(page.view, found.index)
-      page.claim(kind, [{ from: found.index + (text.startsWith(' ') ? 0 : lead), to: found.index + found[0].length, text: atStart ? capital(text) : text }])
+      page.claim(kind, [
+        {
+          from: found.index + (text.startsWith(' ') ? 0 : lead),
+          to: found.index + found[0].length,
+          text: atStart ? capital(text) : text,
+        },
+      ])
     }
 }
 
-const opensSentence = (view: string, at: number) => /(^|\n\s*|[.!?]["”]?\s+)$/.test(view.slice(Math.max(0, at - 6), at))
+const opensSentence = (view: string, at: number) =>
+  /(^|\n\s*|[.!?]["”]?\s+)$/.test(view.slice(Math.max(0, at - 6), at))
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)

@@ -5,13 +5,26 @@ const NAME = String.raw`\p{Lu}[\p{L}'’.-]*(?:[ ]\p{Lu}[\p{L}'’.-]*){0,2}`
 const ASIDE = String.raw`\s*(?:\([^()\n]{1,40}\)|\[[^[\]\n]{1,40}\])`
 const OPEN = String.raw`^(\s*)(?:\*\*|__|\*)?\[?`
 /** "**Narrator (softly):** …", "[HOST]: …", "ANNA: …": the label with its colon, inside or outside of bold. */
-const ROLE_LABEL = new RegExp(String.raw`${OPEN}(${ROLE})\]?(?:${ASIDE})*\]?(?:\*\*|__|\*)?\s*:\s?(?:\*\*|__|\*)?\s*`, 'iu')
-const NAME_LABEL = new RegExp(String.raw`${OPEN}(${NAME})\]?(?:${ASIDE})*\]?(?:\*\*|__|\*)?\s*:\s?(?:\*\*|__|\*)?(?:\s+|$)`, 'u')
+const ROLE_LABEL = new RegExp(
+  String.raw`${OPEN}(${ROLE})\]?(?:${ASIDE})*\]?(?:\*\*|__|\*)?\s*:\s?(?:\*\*|__|\*)?\s*`,
+  'iu',
+)
+const NAME_LABEL = new RegExp(
+  String.raw`${OPEN}(${NAME})\]?(?:${ASIDE})*\]?(?:\*\*|__|\*)?\s*:\s?(?:\*\*|__|\*)?(?:\s+|$)`,
+  'u',
+)
 /** A label on a line of its own, as in a screenplay. */
-const CUE = new RegExp(String.raw`^(\s*)(?:\*\*)?(${ROLE}|[A-Z][A-Z'. -]{1,30}?)(?:\*\*)?\s*(?:\((?:v\.?\s?o\.?|o\.?\s?s\.?|o\.?\s?c\.?|cont(?:'|’)?d|voice-?over|off)[^()]*\)\s*)*(?:\*\*)?\s*:?\s*$`, 'i')
+const CUE = new RegExp(
+  String.raw`^(\s*)(?:\*\*)?(${ROLE}|[A-Z][A-Z'. -]{1,30}?)(?:\*\*)?\s*(?:\((?:v\.?\s?o\.?|o\.?\s?s\.?|o\.?\s?c\.?|cont(?:'|’)?d|voice-?over|off)[^()]*\)\s*)*(?:\*\*)?\s*:?\s*$`,
+  'i',
+)
 const OFF_SCREEN = /\((?:v\.?\s?o\.?|o\.?\s?s\.?|cont(?:'|’)?d)/i
 /** Words before a colon that are no names. */
-const NO_NAME = new Set('note remember warning answer question result conclusion problem solution step fact example tip rule reason summary first second third visual music sound camera text title today tomorrow now here so and but yes no well imagine think look listen picture monday tuesday wednesday thursday friday saturday sunday january february march april may june july august september october november december source sources update bonus part chapter section intro outro number scene shot super pause caption graphic video image photo footage'.split(' '))
+const NO_NAME = new Set(
+  'note remember warning answer question result conclusion problem solution step fact example tip rule reason summary first second third visual music sound camera text title today tomorrow now here so and but yes no well imagine think look listen picture monday tuesday wednesday thursday friday saturday sunday january february march april may june july august september october november december source sources update bonus part chapter section intro outro number scene shot super pause caption graphic video image photo footage'.split(
+    ' ',
+  ),
+)
 
 /** Share of lines with a name before them that makes a text a conversation. */
 const TALK = 0.8
@@ -46,7 +59,8 @@ export function findSpeakers(page: Page) {
   })
 }
 
-const precededByText = (page: Page, line: Line) => line.from > 0 && !/\n\s*\n\s*$/.test(page.script.slice(0, line.from))
+const precededByText = (page: Page, line: Line) =>
+  line.from > 0 && !/\n\s*\n\s*$/.test(page.script.slice(0, line.from))
 
 function labelsOf(lines: readonly Line[]): Label[] {
   const roles = lines.flatMap((line, i) => roleLabel(line) ?? cueLabel(lines, i) ?? [])
@@ -70,7 +84,8 @@ function cueLabel(lines: readonly Line[], i: number): Label[] | undefined {
   const line = lines[i]!
   const found = CUE.exec(line.text)
   const next = lines[i + 1]
-  if (!found || !next || next.text.trim() === '' || found[2] !== found[2]!.toUpperCase()) return undefined
+  if (!found || !next || next.text.trim() === '' || found[2] !== found[2]!.toUpperCase())
+    return undefined
   const role = new RegExp(`^(?:${ROLE})$`, 'iu').test(found[2]!)
   if (!role && !OFF_SCREEN.test(line.text)) return undefined
   // The line break goes with the label: its words move up.
@@ -83,10 +98,18 @@ function nameLabel(line: Line): Label | undefined {
   return labelAt(line, found, false)
 }
 
-const labelAt = (line: Line, found: RegExpExecArray, role: boolean): Label => ({ line, voice: voiceOf(found[2]!), from: found[1]!.length, to: found[0].length, role, cue: false })
+const labelAt = (line: Line, found: RegExpExecArray, role: boolean): Label => ({
+  line,
+  voice: voiceOf(found[2]!),
+  from: found[1]!.length,
+  to: found[0].length,
+  role,
+  cue: false,
+})
 
 /** As the script's markup writes it: capitals, no stops inside abbreviations. */
-const voiceOf = (label: string) => (/^v\.?o\.?$|^voice/i.test(label) ? 'NARRATOR' : label.toUpperCase().replace(/\s+/g, ' ').trim())
+const voiceOf = (label: string) =>
+  /^v\.?o\.?$|^voice/i.test(label) ? 'NARRATOR' : label.toUpperCase().replace(/\s+/g, ' ').trim()
 
 /** Names that open lines so often, or in such company, that they must be speakers. */
 function namesOf(lines: readonly Line[]): Set<string> {
@@ -96,12 +119,20 @@ function namesOf(lines: readonly Line[]): Set<string> {
     if (!found) continue
     const written = line.text.slice(found.from, found.to).replace(/[^\p{L}]/gu, '')
     const before = counts.get(found.voice)
-    counts.set(found.voice, { times: (before?.times ?? 0) + 1, capitals: written === written.toUpperCase() })
+    counts.set(found.voice, {
+      times: (before?.times ?? 0) + 1,
+      capitals: written === written.toUpperCase(),
+    })
   }
   const speakers = [...counts].filter(([, { times, capitals }]) => times > 1 || capitals)
   const inAll = speakers.reduce((sum, [, { times }]) => sum + times, 0)
   // Where nearly every line has a name before it, who speaks once is a speaker as well.
   const worded = lines.filter(({ text }) => text.trim() !== '').length
-  const everywhere = [...counts.values()].reduce((sum, { times }) => sum + times, 0) >= worded * TALK
-  return new Set(inAll > 2 || (everywhere && counts.size > 1 && worded > 2) ? (everywhere ? [...counts] : speakers).map(([voice]) => voice) : [])
+  const everywhere =
+    [...counts.values()].reduce((sum, { times }) => sum + times, 0) >= worded * TALK
+  return new Set(
+    inAll > 2 || (everywhere && counts.size > 1 && worded > 2)
+      ? (everywhere ? [...counts] : speakers).map(([voice]) => voice)
+      : [],
+  )
 }

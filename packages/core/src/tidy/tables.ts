@@ -8,7 +8,9 @@ const SPOKEN = /^(narration|audio|voice|voice-?over|vo|script|spoken|text|narrat
 /** Tables: of a two-column script its narration and pictures, of any other nothing. */
 export function findTables(page: Page) {
   for (const rows of tablesOf(page.lines)) {
-    const [head = [], ...body] = rows.filter(({ text }) => !RULE.test(text)).map(({ text }) => cellsOf(text))
+    const [head = [], ...body] = rows
+      .filter(({ text }) => !RULE.test(text))
+      .map(({ text }) => cellsOf(text))
     const { from } = rows[0]!
     const { to } = rows.at(-1)!
     const picture = head.findIndex((cell) => PICTURE.test(cell))
@@ -18,16 +20,24 @@ export function findTables(page: Page) {
   }
 }
 
-const cellsOf = (row: string) => ROW.exec(row)![1]!.split('|').map((cell) => cell.trim().replace(/^\*\*(.*)\*\*$/, '$1'))
+const cellsOf = (row: string) =>
+  ROW.exec(row)![1]!
+    .split('|')
+    .map((cell) => cell.trim().replace(/^\*\*(.*)\*\*$/, '$1'))
 
 /** Rows of a table: two lines or more beginning and ending with a bar, one of them a rule. */
 function tablesOf(lines: readonly Line[]): Line[][] {
   const tables: Line[][] = []
   let run: Line[] = []
   for (const line of [...lines, undefined]) {
-    if (line && (ROW.test(line.text) || (run.length > 0 && RULE.test(line.text) && line.text.includes('|')))) run.push(line)
+    if (
+      line &&
+      (ROW.test(line.text) || (run.length > 0 && RULE.test(line.text) && line.text.includes('|')))
+    )
+      run.push(line)
     else {
-      if (run.length > 1 && run.some(({ text }) => RULE.test(text)) && ROW.test(run[0]!.text)) tables.push(run)
+      if (run.length > 1 && run.some(({ text }) => RULE.test(text)) && ROW.test(run[0]!.text))
+        tables.push(run)
       run = []
     }
   }

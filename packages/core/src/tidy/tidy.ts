@@ -22,8 +22,29 @@ import { findDashes, findQuotes } from './typography.ts'
 
 /** In order: what takes whole lines before what takes words, what is taken out before what is reworded. */
 const STEPS = [
-  findCues, findNotes, findReferences, findTables, findSceneNumbers, findCredits, findDirectionLines, findCounting, findHeadings, findTimestamps, findSpeakers, findDirections, findBullets,
-  findLinks, findEmoji, findMarkdown, findCalls, findQuotes, findDashes, findShortForms, findDoubledWords, findPunctuation, findLongSentences,
+  findCues,
+  findNotes,
+  findReferences,
+  findTables,
+  findSceneNumbers,
+  findCredits,
+  findDirectionLines,
+  findCounting,
+  findHeadings,
+  findTimestamps,
+  findSpeakers,
+  findDirections,
+  findBullets,
+  findLinks,
+  findEmoji,
+  findMarkdown,
+  findCalls,
+  findQuotes,
+  findDashes,
+  findShortForms,
+  findDoubledWords,
+  findPunctuation,
+  findLongSentences,
 ]
 
 /**

@@ -2,30 +2,47 @@ import type { Line, Page } from './page.ts'
 
 const CLOCK = String.raw`\d{1,2}:\d\d(?::\d\d)?(?:[.,]\d{1,3})?`
 const SPAN = String.raw`${CLOCK}(?:\s*(?:[–—-]+>?|→|to)\s*${CLOCK})?`
-const CUE = new RegExp(String.raw`^(?:\s*WEBVTT.*\n)?(?:\s*\d+\s*\n)?\s*${CLOCK}\s*-->\s*${CLOCK}.*(?:\n|$)`, 'gm')
+const CUE = new RegExp(
+  String.raw`^(?:\s*WEBVTT.*\n)?(?:\s*\d+\s*\n)?\s*${CLOCK}\s*-->\s*${CLOCK}.*(?:\n|$)`,
+  'gm',
+)
 const BRACKETED = new RegExp(String.raw`[[(]\s*${SPAN}\s*[\])](?:\s*[–—:-](?=\s))?`, 'g')
-const LEADING = new RegExp(String.raw`^\s*(?:\*\*)?(${SPAN})(?:\*\*)?(?:\s*[–—|:-](?=\s)|(?=\s|$))\s*`)
+const LEADING = new RegExp(
+  String.raw`^\s*(?:\*\*)?(${SPAN})(?:\*\*)?(?:\s*[–—|:-](?=\s)|(?=\s|$))\s*`,
+)
 /** "6:30 in the morning", "11:40 was too late": a time that is told. */
 const TOLD = /^\s*(a\.?m|p\.?m|o'?clock|in the|on the|at night|is\b|was\b|sharp|and\b|or\b)/i
 
 /** Numbers and times of subtitles. */
 export function findCues(page: Page) {
-  for (const found of page.view.matchAll(CUE)) page.drop('timestamp', found.index, found.index + found[0].length)
+  for (const found of page.view.matchAll(CUE))
+    page.drop('timestamp', found.index, found.index + found[0].length)
 }
 
 /** Stamps in front of lines or in brackets. */
 export function findTimestamps(page: Page) {
-  for (const found of page.view.matchAll(BRACKETED)) if (stamps(found[0])) page.drop('timestamp', found.index, found.index + found[0].length)
+  for (const found of page.view.matchAll(BRACKETED))
+    if (stamps(found[0])) page.drop('timestamp', found.index, found.index + found[0].length)
   const leading = page.lines.flatMap((line) => {
     const found = LEADING.exec(line.text)
     return found && !TOLD.test(line.text.slice(found[0].length)) ? [{ line, found }] : []
   })
   // One line that begins with a time may tell it; several, or one that spans two, are stamps.
   const sure = leading.length > 1
-  for (const { line, found } of leading) if (sure || /^0?0:|[–—-]/.test(found[1]!)) dropLead(page, line, found[0])
+  for (const { line, found } of leading)
+    if (sure || /^0?0:|[–—-]/.test(found[1]!)) dropLead(page, line, found[0])
 }
 
 /** A single time in round brackets inside a sentence is told: "the last train (23:40)". */
-const stamps = (found: string) => found.startsWith('[') || /^\(\s*0/.test(found) || /[–—-]/.test(found) || /^\(\s*\d:\d\d\s*\)$/.test(found)
+const stamps = (found: string) =>
+  found.startsWith('[') ||
+  /^\(\s*0/.test(found) ||
+  /[–—-]/.test(found) ||
+  /^\(\s*\d:\d\d\s*\)$/.test(found)
 
-const dropLead = (page: Page, line: Line, lead: string) => page.drop('timestamp', line.from + (lead.length - lead.trimStart().length), line.from + lead.length)
+const dropLead = (page: Page, line: Line, lead: string) =>
+  page.drop(
+    'timestamp',
+    line.from + (lead.length - lead.trimStart().length),
+    line.from + lead.length,
+  )

@@ -18,13 +18,22 @@ export function findQuotes(page: Page) {
   const upright = [...view.matchAll(APOSTROPHE.straight)]
   if (!round.length || !upright.length) return
   const [rarer, mark] = round.length < upright.length ? [round, "'"] : [upright, '’']
-  for (const { index } of rarer) page.claim('quotes', [edit(index, mark)], { whole: wordAround(view, index) })
+  for (const { index } of rarer)
+    page.claim('quotes', [edit(index, mark)], { whole: wordAround(view, index) })
 }
 
-function evenPairs(page: Page, curly: RegExpExecArray[], straight: RegExpExecArray[], round: string, upright: string) {
+function evenPairs(
+  page: Page,
+  curly: RegExpExecArray[],
+  straight: RegExpExecArray[],
+  round: string,
+  upright: string,
+) {
   if (!curly.length || !straight.length) return
-  const [rarer, open, close] = curly.length < straight.length ? [curly, upright, upright] : [straight, round[0]!, round[1]!]
-  for (const { index, 0: whole } of rarer) page.claim('quotes', [edit(index, open), edit(index + whole.length - 1, close)])
+  const [rarer, open, close] =
+    curly.length < straight.length ? [curly, upright, upright] : [straight, round[0]!, round[1]!]
+  for (const { index, 0: whole } of rarer)
+    page.claim('quotes', [edit(index, open), edit(index + whole.length - 1, close)])
 }
 
 const edit = (at: number, text: string): Edit => ({ from: at, to: at + 1, text })
@@ -41,7 +50,16 @@ export function findDashes(page: Page) {
   for (const { index, 0: whole, 1: before, 2: after } of view.matchAll(DASHES)) {
     // With an en dash there is always space around it.
     const space = dash === '–' && !before ? ' ' : ''
-    page.claim('dash', [{ from: index + before!.length, to: index + whole.length - after!.length, text: `${space}${dash}${after ? '' : space}` }])
+    page.claim('dash', [
+      {
+        from: index + before!.length,
+        to: index + whole.length - after!.length,
+        text: `${space}${dash}${after ? '' : space}`,
+      },
+    ])
   }
-  for (const { index, 1: before } of view.matchAll(HYPHEN)) page.claim('dash', [{ from: index + before!.length, to: index + before!.length + 1, text: dash }])
+  for (const { index, 1: before } of view.matchAll(HYPHEN))
+    page.claim('dash', [
+      { from: index + before!.length, to: index + before!.length + 1, text: dash },
+    ])
 }

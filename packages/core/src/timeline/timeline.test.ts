@@ -6,63 +6,143 @@ import { filmOf } from '../document/film-scenes.ts'
 import { frameAtSample, SAMPLE_RATE, type FrameRate } from '../time.ts'
 import { soundSamples, timeline } from './timeline.ts'
 
-const RATES: FrameRate[] = [[24, 1], [25, 1], [30, 1], [24000, 1001], [30000, 1001], [50, 1], [60, 1]]
-const script = documentFrom('T', '# One\nThe lamp burns. The sea, deep and cold, is calm. '.repeat(40))
+const RATES: FrameRate[] = [
+  [24, 1],
+  [25, 1],
+  [30, 1],
+  [24000, 1001],
+  [30000, 1001],
+  [50, 1],
+  [60, 1],
+]
+const script = documentFrom(
+  'T',
+  '# One\nThe lamp burns. The sea, deep and cold, is calm. '.repeat(40),
+)
 const take = (samples: number) => ({ samples, pauses: [] })
-const shots = (...words: (number | undefined)[]): Shot[] => words.map((word) => ({ item: null, by: 'match', ...(word ? { word } : {}) }))
-const filmWith = (scenes: (scene: Document['scenes'][number], i: number) => object, more: Partial<Document> = {}) => filmOf({ ...script, ...more, scenes: script.scenes.map((scene, i) => ({ ...scene, ...scenes(scene, i) })) })
+const shots = (...words: (number | undefined)[]): Shot[] =>
+  words.map((word) => ({ item: null, by: 'match', ...(word ? { word } : {}) }))
+const filmWith = (
+  scenes: (scene: Document['scenes'][number], i: number) => object,
+  more: Partial<Document> = {},
+) =>
+  filmOf({
+    ...script,
+    ...more,
+    scenes: script.scenes.map((scene, i) => ({ ...scene, ...scenes(scene, i) })),
+  })
 
 const decided = fc.record({
   samples: fc.integer({ min: 3000, max: 600_000 }),
-  shots: fc.constantFrom(shots(undefined), shots(undefined, undefined), shots(undefined, 1), shots(undefined, undefined, 2), []),
+  shots: fc.constantFrom(
+    shots(undefined),
+    shots(undefined, undefined),
+    shots(undefined, 1),
+    shots(undefined, undefined, 2),
+    [],
+  ),
   hidden: fc.constantFrom(undefined, undefined, undefined, true as const),
   length: fc.option(fc.integer({ min: 1, max: 900_000 }), { nil: undefined }),
 })
 
 describe('timeline', () => {
   it('tiles the film without gap or overlap, within half a frame of the sound, for any takes, cuts, lengths and rate', () => {
-    const some = fc.array(decided, { minLength: script.scenes.length, maxLength: script.scenes.length })
-    fc.assert(fc.property(some, fc.constantFrom(...RATES), fc.constantFrom(CUT, { kind: 'dissolve' as const, samples: 48_000 }), (choices, fps, transition) => {
-      const planned = filmWith((_, i) => ({ shots: choices[i]!.shots, hidden: choices[i]!.hidden, length: choices[i]!.length }), { transition })
-      const film = timeline(planned, planned.scenes.map(({ id }) => take(choices[Number(id.slice(1)) - 1]!.samples)), fps)
-      let [frame, sample] = [0, 0]
-      for (const scene of film.scenes) {
-        expect([scene.startFrame, scene.startSample]).toEqual([frame, sample])
-        expect(Math.abs(scene.endFrame - (scene.endSample / 48_000) * (fps[0] / fps[1]))).toBeLessThanOrEqual(0.5 + 1e-9)
-        expect(scene.speechEnd).toBeLessThanOrEqual(scene.endSample)
-        expect(scene.shots[0]!.startFrame).toBe(scene.startFrame)
-        scene.shots.forEach((s, i) => {
-          expect(s.endFrame).toBe(scene.shots[i + 1]?.startFrame ?? scene.endFrame)
-          if (scene.endFrame > scene.startFrame) expect(s.endFrame).toBeGreaterThan(s.startFrame)
-          expect(s.transition?.frames ?? 0).toBeLessThanOrEqual(s.endFrame - s.startFrame)
-        })
-        ;[frame, sample] = [scene.endFrame, scene.endSample]
-      }
-      expect(film.frames).toBe(frame)
-      expect(Math.abs(soundSamples(film) - film.samples)).toBeLessThanOrEqual((48_000 * fps[1]) / fps[0])
-    }), { numRuns: 40 })
+    const some = fc.array(decided, {
+      minLength: script.scenes.length,
+      maxLength: script.scenes.length,
+    })
+    fc.assert(
+      fc.property(
+        some,
+        fc.constantFrom(...RATES),
+        fc.constantFrom(CUT, { kind: 'dissolve' as const, samples: 48_000 }),
+        (choices, fps, transition) => {
+          const planned = filmWith(
+            (_, i) => ({
+              shots: choices[i]!.shots,
+              hidden: choices[i]!.hidden,
+              length: choices[i]!.length,
+            }),
+            { transition },
+          )
+          const film = timeline(
+            planned,
+            planned.scenes.map(({ id }) => take(choices[Number(id.slice(1)) - 1]!.samples)),
+            fps,
+          )
+          let [frame, sample] = [0, 0]
+          for (const scene of film.scenes) {
+            expect([scene.startFrame, scene.startSample]).toEqual([frame, sample])
+            expect(
+              Math.abs(scene.endFrame - (scene.endSample / 48_000) * (fps[0] / fps[1])),
+            ).toBeLessThanOrEqual(0.5 + 1e-9)
+            expect(scene.speechEnd).toBeLessThanOrEqual(scene.endSample)
+            expect(scene.shots[0]!.startFrame).toBe(scene.startFrame)
+            scene.shots.forEach((s, i) => {
+              expect(s.endFrame).toBe(scene.shots[i + 1]?.startFrame ?? scene.endFrame)
+              if (scene.endFrame > scene.startFrame)
+                expect(s.endFrame).toBeGreaterThan(s.startFrame)
+              expect(s.transition?.frames ?? 0).toBeLessThanOrEqual(s.endFrame - s.startFrame)
+            })
+            ;[frame, sample] = [scene.endFrame, scene.endSample]
+          }
+          expect(film.frames).toBe(frame)
+          expect(Math.abs(soundSamples(film) - film.samples)).toBeLessThanOrEqual(
+            (48_000 * fps[1]) / fps[0],
+          )
+        },
+      ),
+      { numRuns: 40 },
+    )
   })
   it('ends 500 scenes of 1.234567 s at 30000/1001 on round(500 · 1.234567 · 30000/1001): errors do not add up (arithmetic)', () => {
     const long = documentFrom('T', 'It turns. '.repeat(500))
     const length = 1.234567 * SAMPLE_RATE
-    const film = timeline(filmOf({ ...long, scenes: long.scenes.map((scene, i) => ({ ...scene, length: Math.round((i + 1) * length) - Math.round(i * length) })) }), long.scenes.map(() => take(1000)), [30000, 1001])
+    const film = timeline(
+      filmOf({
+        ...long,
+        scenes: long.scenes.map((scene, i) => ({
+          ...scene,
+          length: Math.round((i + 1) * length) - Math.round(i * length),
+        })),
+      }),
+      long.scenes.map(() => take(1000)),
+      [30000, 1001],
+    )
     expect(film.frames).toBe(Math.round((500 * 1.234567 * 30000) / 1001))
   })
   it('starts a shot on the frame of the word it is cut to', () => {
-    const film = timeline(filmWith((_, i) => (i === 1 ? { shots: shots(undefined, 3) } : {})), [take(48_000), take(240_000)], [25, 1])
+    const film = timeline(
+      filmWith((_, i) => (i === 1 ? { shots: shots(undefined, 3) } : {})),
+      [take(48_000), take(240_000)],
+      [25, 1],
+    )
     const { shots: cut, words } = film.scenes[1]!
     expect(cut[1]!.startFrame).toBe(frameAtSample(words[3]!.start, [25, 1]))
   })
   it('holds a scene as long as it is told, and never cuts its voice', () => {
-    const film = timeline(filmWith((_, i) => (i < 2 ? { length: i === 0 ? 480_000 : 10 } : {})), [take(96_000), take(96_000)], [30, 1])
+    const film = timeline(
+      filmWith((_, i) => (i < 2 ? { length: i === 0 ? 480_000 : 10 } : {})),
+      [take(96_000), take(96_000)],
+      [30, 1],
+    )
     expect(film.scenes[0]!.endSample).toBe(480_000)
     expect(film.scenes[1]!.endSample).toBe(film.scenes[1]!.speechEnd)
   })
   it('leaves hidden scenes out and puts cards before and behind', () => {
     const { opening, closing } = script.cards
-    const planned = filmWith((_, i) => (i === 0 ? { hidden: true } : {}), { cards: { opening: { ...opening, shown: true }, closing: { ...closing, shown: true, text: 'The end' } } })
+    const planned = filmWith((_, i) => (i === 0 ? { hidden: true } : {}), {
+      cards: {
+        opening: { ...opening, shown: true },
+        closing: { ...closing, shown: true, text: 'The end' },
+      },
+    })
     const film = timeline(planned, [], [30, 1])
-    expect(film.scenes.map(({ id }) => id)).toEqual(['opening', ...script.scenes.slice(1).map(({ id }) => id), 'closing'])
+    expect(film.scenes.map(({ id }) => id)).toEqual([
+      'opening',
+      ...script.scenes.slice(1).map(({ id }) => id),
+      'closing',
+    ])
     expect([film.scenes[0]!.card, film.scenes.at(-1)!.card]).toEqual(['T', 'The end'])
     expect(film.scenes[0]!.endFrame).toBe(120)
     expect(film.chapters[0]!.startSample).toBe(192_000)

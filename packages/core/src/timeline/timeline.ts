@@ -4,7 +4,13 @@ import type { ChosenItem } from '../match/item.ts'
 import type { Move } from '../picture/move.ts'
 import type { Span } from '../speech/marks.ts'
 import { wordTimes, type SpokenWord } from '../speech/word-times.ts'
-import { frameAtSample, SAMPLE_RATE, sampleAtFrame, samplesFromSeconds, type FrameRate } from '../time.ts'
+import {
+  frameAtSample,
+  SAMPLE_RATE,
+  sampleAtFrame,
+  samplesFromSeconds,
+  type FrameRate,
+} from '../time.ts'
 
 /** What a take tells the timeline; positions in samples from the take's own start. */
 export interface TakeFacts {
@@ -67,37 +73,75 @@ export interface Timeline {
 export const TAKE_EDGE = Math.round(0.05 * SAMPLE_RATE)
 
 /** Silence around speech, in seconds: calm enough to follow, short enough not to drag (common practice). */
-const AIR = { film: 0.6, chapter: 0.9, sentence: 0.32, clause: 0.08, paragraph: 0.6, chapterEnd: 0.7, tail: 2 }
+const AIR = {
+  film: 0.6,
+  chapter: 0.9,
+  sentence: 0.32,
+  clause: 0.08,
+  paragraph: 0.6,
+  chapterEnd: 0.7,
+  tail: 2,
+}
 const ENDS = /[.!?…。！？؟]["'’”»)\]]*$/
 /** A second picture is not shown for less than this. */
 const SHORTEST_SHOT_SECONDS = 1.6
 
-type Airy = Pick<FilmScene, 'chapter' | 'directions' | 'opensParagraph' | 'text' | 'estimatedSeconds' | 'length' | 'card' | 'pace'>
+type Airy = Pick<
+  FilmScene,
+  | 'chapter'
+  | 'directions'
+  | 'opensParagraph'
+  | 'text'
+  | 'estimatedSeconds'
+  | 'length'
+  | 'card'
+  | 'pace'
+>
 type Paced = Pick<Film, 'speed' | 'pauses' | 'rate'> & { scenes: readonly Airy[] }
 
 /** Seconds of silence before and after a scene's take; a pause that was asked for is exact from sound to sound. */
-export function airAround({ scenes, pauses }: Pick<Paced, 'scenes' | 'pauses'>, i: number): { before: number; after: number } {
+export function airAround(
+  { scenes, pauses }: Pick<Paced, 'scenes' | 'pauses'>,
+  i: number,
+): { before: number; after: number } {
   const scene = scenes[i]!
   const next = scenes[i + 1]
   if (scene.card !== undefined) return { before: 0, after: 0 }
   const opensChapter = scene.chapter >= 0 && scene.chapter !== scenes[i - 1]?.chapter
   const asked = scene.directions.reduce((sum, d) => sum + (d.kind === 'pause' ? d.seconds : 0), 0)
-  const usual = !next ? AIR.tail : next.chapter !== scene.chapter ? AIR.chapterEnd : next.opensParagraph ? AIR.paragraph : ENDS.test(scene.text) ? AIR.sentence : AIR.clause
+  const usual = !next
+    ? AIR.tail
+    : next.chapter !== scene.chapter
+      ? AIR.chapterEnd
+      : next.opensParagraph
+        ? AIR.paragraph
+        : ENDS.test(scene.text)
+          ? AIR.sentence
+          : AIR.clause
   const edges = (next && next.card === undefined ? 2 : 1) * (TAKE_EDGE / SAMPLE_RATE)
   const exact = Math.max(0, asked - edges)
-  return { before: (opensChapter ? AIR.chapter : i === 0 ? AIR.film : 0) * (i === 0 ? 1 : pauses), after: asked ? Math.max(exact, next ? 0 : AIR.tail) : usual * (next ? pauses : 1) }
+  return {
+    before: (opensChapter ? AIR.chapter : i === 0 ? AIR.film : 0) * (i === 0 ? 1 : pauses),
+    after: asked ? Math.max(exact, next ? 0 : AIR.tail) : usual * (next ? pauses : 1),
+  }
 }
 
 /** Samples before, of and after a scene's speech: a length a person set adds silence or takes it away, never speech. */
-function lengthsOf(film: Paced, i: number, speech: number): { before: number; speech: number; after: number } {
+function lengthsOf(
+  film: Paced,
+  i: number,
+  speech: number,
+): { before: number; speech: number; after: number } {
   const { length } = film.scenes[i]!
   const air = airAround(film, i)
   const before = samplesFromSeconds(air.before)
-  const after = length === undefined ? samplesFromSeconds(air.after) : Math.max(0, length - before - speech)
+  const after =
+    length === undefined ? samplesFromSeconds(air.after) : Math.max(0, length - before - speech)
   return { before, speech, after }
 }
 
-const estimated = ({ estimatedSeconds, pace = 1 }: Airy, { speed, rate }: Paced) => samplesFromSeconds((estimatedSeconds * rate) / (speed * pace))
+const estimated = ({ estimatedSeconds, pace = 1 }: Airy, { speed, rate }: Paced) =>
+  samplesFromSeconds((estimatedSeconds * rate) / (speed * pace))
 
 /**
  * Seconds every scene lasts by the estimate, before anyone has spoken.
@@ -120,7 +164,11 @@ export function sceneSeconds(scenes: readonly Airy[], speed = 1, pauses = 1): nu
  *
  * @param takes one a scene of the film, in order; the estimate stands in for a missing one
  */
-export function timeline(film: Film, takes: readonly (TakeFacts | undefined)[], fps: FrameRate): Timeline {
+export function timeline(
+  film: Film,
+  takes: readonly (TakeFacts | undefined)[],
+  fps: FrameRate,
+): Timeline {
   let at = 0
   const scenes = film.scenes.map((scene, i): TimelineScene => {
     const take = takes[i] ?? { samples: estimated(scene, film), pauses: [] }
@@ -129,11 +177,25 @@ export function timeline(film: Film, takes: readonly (TakeFacts | undefined)[], 
     const speechStart = at + before
     const speechEnd = speechStart + speech
     at = speechEnd + after
-    const words = scene.text ? wordTimes(scene.text, take).map((w) => ({ ...w, start: w.start + speechStart, end: w.end + speechStart })) : []
+    const words = scene.text
+      ? wordTimes(scene.text, take).map((w) => ({
+          ...w,
+          start: w.start + speechStart,
+          end: w.end + speechStart,
+        }))
+      : []
     const frames = { startFrame: frameAtSample(startSample, fps), endFrame: frameAtSample(at, fps) }
     return {
-      id: scene.id, text: scene.text, chapter: scene.chapter, ...(scene.card === undefined ? {} : { card: scene.card }),
-      startSample, endSample: at, speechStart, speechEnd, words, ...frames,
+      id: scene.id,
+      text: scene.text,
+      chapter: scene.chapter,
+      ...(scene.card === undefined ? {} : { card: scene.card }),
+      startSample,
+      endSample: at,
+      speechStart,
+      speechEnd,
+      words,
+      ...frames,
       shots: tileShots(scene.shots, frames.startFrame, frames.endFrame, words, fps),
     }
   })
@@ -146,10 +208,17 @@ export function timeline(film: Film, takes: readonly (TakeFacts | undefined)[], 
 }
 
 /** Seconds a film lasts, with the takes there are. */
-export const filmSeconds = (film: Film, takes: readonly (TakeFacts | undefined)[]) => timeline(film, takes, [30, 1]).samples / SAMPLE_RATE
+export const filmSeconds = (film: Film, takes: readonly (TakeFacts | undefined)[]) =>
+  timeline(film, takes, [30, 1]).samples / SAMPLE_RATE
 
 /** A scene's frames among its shots: cuts set to a word fall on it, the shots between two of them share evenly. */
-function tileShots(shots: FilmScene['shots'], start: number, end: number, words: readonly SpokenWord[], fps: FrameRate): TimelineShot[] {
+function tileShots(
+  shots: FilmScene['shots'],
+  start: number,
+  end: number,
+  words: readonly SpokenWord[],
+  fps: FrameRate,
+): TimelineShot[] {
   const runs: { from: number; first: number }[] = [{ from: start, first: 0 }]
   shots.forEach(({ word }, i) => {
     const from = word === undefined ? -1 : frameAtSample(words[word]?.start ?? 0, fps)
@@ -158,22 +227,44 @@ function tileShots(shots: FilmScene['shots'], start: number, end: number, words:
   return runs.flatMap(({ from, first }, r) => {
     const next = runs[r + 1]
     const count = Math.max(1, (next?.first ?? shots.length) - first)
-    return evenCuts(from, next?.from ?? end, count, words, fps).map(([startFrame, endFrame], i): TimelineShot => {
-      const { item = null, slip = 0, speed = 1, frame } = shots[first + i] ?? {}
-      return { startFrame, endFrame, item, shot: shots[first + i] ? first + i : -1, slip, speed, ...(frame ? { frame } : {}) }
-    })
+    return evenCuts(from, next?.from ?? end, count, words, fps).map(
+      ([startFrame, endFrame], i): TimelineShot => {
+        const { item = null, slip = 0, speed = 1, frame } = shots[first + i] ?? {}
+        return {
+          startFrame,
+          endFrame,
+          item,
+          shot: shots[first + i] ? first + i : -1,
+          slip,
+          speed,
+          ...(frame ? { frame } : {}),
+        }
+      },
+    )
   })
 }
 
 /** Shares frames among shots, each cut on the start of the word nearest to an equal share; shots that would flash by are left out. */
-function evenCuts(start: number, end: number, wanted: number, words: readonly SpokenWord[], fps: FrameRate): [number, number][] {
+function evenCuts(
+  start: number,
+  end: number,
+  wanted: number,
+  words: readonly SpokenWord[],
+  fps: FrameRate,
+): [number, number][] {
   const shortest = (SHORTEST_SHOT_SECONDS * fps[0]) / fps[1]
   const count = Math.max(1, Math.min(wanted, Math.floor((end - start) / shortest) || 1))
   const cuts = [start]
   for (let i = 1; i < count; i++) {
     const even = start + ((end - start) * i) / count
-    const places = words.map((word) => frameAtSample(word.start, fps)).filter((f) => f - cuts.at(-1)! >= shortest && end - f >= shortest * (count - i))
-    cuts.push(places.length ? places.reduce((a, b) => (Math.abs(b - even) < Math.abs(a - even) ? b : a)) : Math.round(even))
+    const places = words
+      .map((word) => frameAtSample(word.start, fps))
+      .filter((f) => f - cuts.at(-1)! >= shortest && end - f >= shortest * (count - i))
+    cuts.push(
+      places.length
+        ? places.reduce((a, b) => (Math.abs(b - even) < Math.abs(a - even) ? b : a))
+        : Math.round(even),
+    )
   }
   return cuts.map((cut, i) => [cut, cuts[i + 1] ?? end])
 }

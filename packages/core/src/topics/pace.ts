@@ -16,7 +16,8 @@ export interface PacedFilm extends ChannelFilm {
   above: number
 }
 
-export const ageHours = (published: string, now: number) => Math.max(YOUNGEST_HOURS, (now - Date.parse(published)) / HOUR_MS)
+export const ageHours = (published: string, now: number) =>
+  Math.max(YOUNGEST_HOURS, (now - Date.parse(published)) / HOUR_MS)
 
 /**
  * How fast a channel's films gain views, each against the channel's own median for its age.
@@ -36,7 +37,13 @@ export function pacedFilms(films: readonly ChannelFilm[], now: number): PacedFil
   return aged.map((one) => {
     const near = nearestInAge(byAge, place.get(one)!)
     const usual = near.length ? median(near.map(({ perHour }) => perHour)) : one.perHour
-    return { ...one.film, ageHours: one.age, viewsPerHour: one.perHour, usualPerHour: usual, above: usual > 0 ? one.perHour / usual : one.perHour > 0 ? 2 : 1 }
+    return {
+      ...one.film,
+      ageHours: one.age,
+      viewsPerHour: one.perHour,
+      usualPerHour: usual,
+      above: usual > 0 ? one.perHour / usual : one.perHour > 0 ? 2 : 1,
+    }
   })
 }
 
@@ -44,15 +51,21 @@ export function pacedFilms(films: readonly ChannelFilm[], now: number): PacedFil
 function nearestInAge<T extends { age: number }>(byAge: readonly T[], at: number): T[] {
   const near: T[] = []
   let [younger, older] = [at - 1, at + 1]
-  const apart = (i: number) => (byAge[i] ? Math.abs(Math.log(byAge[i].age / byAge[at]!.age)) : Infinity)
-  while (near.length < NEIGHBOURS && (younger >= 0 || older < byAge.length)) near.push(byAge[apart(younger) <= apart(older) ? younger-- : older++]!)
+  const apart = (i: number) =>
+    byAge[i] ? Math.abs(Math.log(byAge[i].age / byAge[at]!.age)) : Infinity
+  while (near.length < NEIGHBOURS && (younger >= 0 || older < byAge.length))
+    near.push(byAge[apart(younger) <= apart(older) ? younger-- : older++]!)
   return near
 }
 
 export function median(numbers: readonly number[]): number {
   const sorted = [...numbers].sort((a, b) => a - b)
   const middle = sorted.length >> 1
-  return sorted.length === 0 ? 0 : sorted.length % 2 ? sorted[middle]! : (sorted[middle - 1]! + sorted[middle]!) / 2
+  return sorted.length === 0
+    ? 0
+    : sorted.length % 2
+      ? sorted[middle]!
+      : (sorted[middle - 1]! + sorted[middle]!) / 2
 }
 
 /**
@@ -63,7 +76,13 @@ export function median(numbers: readonly number[]): number {
  */
 export function trendOf(films: readonly PacedFilm[]): number | undefined {
   if (films.length < 5) return undefined
-  const points = films.map((film) => [-film.ageHours / MONTH_HOURS, Math.log(Math.max(film.viewsPerHour, 1e-6)) - USUAL_DECAY * Math.log(film.ageHours)] as const)
+  const points = films.map(
+    (film) =>
+      [
+        -film.ageHours / MONTH_HOURS,
+        Math.log(Math.max(film.viewsPerHour, 1e-6)) - USUAL_DECAY * Math.log(film.ageHours),
+      ] as const,
+  )
   return (Math.exp(theilSen(points)) - 1) * 100
 }
 
@@ -76,11 +95,16 @@ const USUAL_DECAY = -0.8
 
 function theilSen(points: readonly (readonly [number, number])[]): number {
   const slopes: number[] = []
-  for (let i = 0; i < points.length; i++) for (let j = i + 1; j < points.length; j++) if (points[i]![0] !== points[j]![0]) slopes.push((points[j]![1] - points[i]![1]) / (points[j]![0] - points[i]![0]))
+  for (let i = 0; i < points.length; i++)
+    for (let j = i + 1; j < points.length; j++)
+      if (points[i]![0] !== points[j]![0])
+        slopes.push((points[j]![1] - points[i]![1]) / (points[j]![0] - points[i]![0]))
   return median(slopes)
 }
 
 /** The channel's median of views at every age there is a film of, youngest first: the line under the dots. */
 export function medianLine(films: readonly PacedFilm[]): { ageHours: number; views: number }[] {
-  return [...films].sort((a, b) => a.ageHours - b.ageHours).map(({ ageHours: age, usualPerHour }) => ({ ageHours: age, views: usualPerHour * age }))
+  return [...films]
+    .sort((a, b) => a.ageHours - b.ageHours)
+    .map(({ ageHours: age, usualPerHour }) => ({ ageHours: age, views: usualPerHour * age }))
 }

@@ -30,8 +30,14 @@ export function rankedSubjects(subjects: readonly Subject[]): RankedSubject[] {
 
 function ranked(subject: Subject): RankedSubject {
   const gain = gainOf(subject)
-  const rest = subject.lastOwnHours === undefined ? 1 : Math.min(1, 0.35 + (0.65 * subject.lastOwnHours) / (REST_DAYS * DAY))
-  const crowd = subject.lastOthersHours === undefined ? 0 : subject.others.length * Math.exp(-subject.lastOthersHours / (OTHERS_REST_DAYS * DAY))
+  const rest =
+    subject.lastOwnHours === undefined
+      ? 1
+      : Math.min(1, 0.35 + (0.65 * subject.lastOwnHours) / (REST_DAYS * DAY))
+  const crowd =
+    subject.lastOthersHours === undefined
+      ? 0
+      : subject.others.length * Math.exp(-subject.lastOthersHours / (OTHERS_REST_DAYS * DAY))
   const room = 1 / (1 + crowd / CROWD)
   // What does worse than usual is not made better by rest.
   const score = gain > 0 ? gain * rest * room : gain
@@ -39,22 +45,43 @@ function ranked(subject: Subject): RankedSubject {
 }
 
 function gainOf({ own, others, aboveOwn, aboveOthers }: Subject): number {
-  const parts = [[aboveOwn, own.length, 1], [aboveOthers, others.length, OTHERS_WEIGHT]] as const
-  const [sum, weight] = parts.reduce(([s, w], [above, count, factor]) => (above === undefined ? [s, w] : [s + factor * count * Math.log2(Math.max(above, 1 / 64)), w + factor * count]), [0, SHRINK] as [number, number])
+  const parts = [
+    [aboveOwn, own.length, 1],
+    [aboveOthers, others.length, OTHERS_WEIGHT],
+  ] as const
+  const [sum, weight] = parts.reduce(
+    ([s, w], [above, count, factor]) =>
+      above === undefined
+        ? [s, w]
+        : [s + factor * count * Math.log2(Math.max(above, 1 / 64)), w + factor * count],
+    [0, SHRINK] as [number, number],
+  )
   return sum / weight
 }
 
-function whyOf({ own, others, aboveOwn, aboveOthers, lastOwnHours, lastOthersHours }: Subject, crowd: number): string[] {
+function whyOf(
+  { own, others, aboveOwn, aboveOthers, lastOwnHours, lastOthersHours }: Subject,
+  crowd: number,
+): string[] {
   const films = (count: number) => (count === 1 ? 'one film' : `${count} films`)
   return [
-    ...(aboveOwn === undefined ? ['You have not covered it yet.'] : [`${capital(films(own.length))} of yours gained ${times(aboveOwn)}, the last one ${ago(lastOwnHours!)} ago.`]),
-    ...(aboveOthers === undefined ? ['Nobody else you follow has covered it.'] : [`${capital(films(others.length))} of others gained ${times(aboveOthers)} of what is usual for them, the last one ${ago(lastOthersHours!)} ago.`]),
+    ...(aboveOwn === undefined
+      ? ['You have not covered it yet.']
+      : [
+          `${capital(films(own.length))} of yours gained ${times(aboveOwn)}, the last one ${ago(lastOwnHours!)} ago.`,
+        ]),
+    ...(aboveOthers === undefined
+      ? ['Nobody else you follow has covered it.']
+      : [
+          `${capital(films(others.length))} of others gained ${times(aboveOthers)} of what is usual for them, the last one ${ago(lastOthersHours!)} ago.`,
+        ]),
     ...(crowd > CROWD / 2 ? ['It is crowded at the moment.'] : []),
   ]
 }
 
 const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1)
-export const times = (above: number) => (above >= 10 ? `${Math.round(above)} times` : `${above.toFixed(1)} times`)
+export const times = (above: number) =>
+  above >= 10 ? `${Math.round(above)} times` : `${above.toFixed(1)} times`
 
 export function ago(hours: number): string {
   const days = hours / DAY

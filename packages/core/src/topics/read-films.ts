@@ -1,5 +1,12 @@
 import { TidyError } from '../fault.ts'
-import { cellText, madeOfRows, namedRows, type ColumnNames, type NamedRow, type SkippedRow } from '../formats/named-rows.ts'
+import {
+  cellText,
+  madeOfRows,
+  namedRows,
+  type ColumnNames,
+  type NamedRow,
+  type SkippedRow,
+} from '../formats/named-rows.ts'
 import { shortHash } from '../hash.ts'
 import { ChannelFilm, FILMS_LIMIT } from './channel-film.ts'
 
@@ -13,9 +20,11 @@ export interface ReadFilms {
 const COLUMNS: ColumnNames<keyof ChannelFilm> = {
   id: /^(?:id|video ?id|film ?id)$/i,
   title: /^(?:title|video ?title|film|name|video)$/i,
-  published: /^(?:published(?: ?at)?|publish(?:ed)? ?(?:date|time)|date|upload(?:ed)?(?: ?date)?|video publish time)$/i,
+  published:
+    /^(?:published(?: ?at)?|publish(?:ed)? ?(?:date|time)|date|upload(?:ed)?(?: ?date)?|video publish time)$/i,
   views: /^(?:views?|view ?count|plays)$/i,
-  seconds: /^(?:length|duration|seconds|length ?\(?(?:s|seconds)\)?|duration ?\(?(?:s|seconds)\)?)$/i,
+  seconds:
+    /^(?:length|duration|seconds|length ?\(?(?:s|seconds)\)?|duration ?\(?(?:s|seconds)\)?)$/i,
 }
 
 /**
@@ -40,7 +49,13 @@ function filmOf(row: Row): ChannelFilm | string {
   const views = countOf(row.views)
   if (views === undefined) return `"${cellText(row.views)}" is no count of views`
   const id = cellText(row.id) || shortHash(`${title}|${published}`)
-  const made = ChannelFilm.safeParse({ id: id.slice(0, 200), title: title.slice(0, 300), published, views, seconds: secondsOf(row.seconds) })
+  const made = ChannelFilm.safeParse({
+    id: id.slice(0, 200),
+    title: title.slice(0, 300),
+    published,
+    views,
+    seconds: secondsOf(row.seconds),
+  })
   return made.success ? made.data : 'a value is out of all measure'
 }
 
@@ -49,17 +64,26 @@ function instantOf(value: unknown): string | undefined {
   if (typeof value === 'number') return dateOf(value > 1e11 ? value : value * 1000)
   const text = cellText(value)
   const dotted = /^(\d{1,2})\.(\d{1,2})\.(\d{4})$/.exec(text)
-  const iso = dotted ? `${dotted[3]}-${dotted[2]!.padStart(2, '0')}-${dotted[1]!.padStart(2, '0')}` : text
-  if (!/^\d{4}-\d\d?-\d\d?|^\d{1,2} \p{L}+ \d{4}|^\p{L}+ \d{1,2}, \d{4}/u.test(iso)) return undefined
-  return dateOf(Date.parse(/^\d{4}-\d\d-\d\d$/.test(iso) || /[zZ]|[+-]\d\d:?\d\d$|:/.test(iso) ? iso : `${iso} UTC`))
+  const iso = dotted
+    ? `${dotted[3]}-${dotted[2]!.padStart(2, '0')}-${dotted[1]!.padStart(2, '0')}`
+    : text
+  if (!/^\d{4}-\d\d?-\d\d?|^\d{1,2} \p{L}+ \d{4}|^\p{L}+ \d{1,2}, \d{4}/u.test(iso))
+    return undefined
+  return dateOf(
+    Date.parse(
+      /^\d{4}-\d\d-\d\d$/.test(iso) || /[zZ]|[+-]\d\d:?\d\d$|:/.test(iso) ? iso : `${iso} UTC`,
+    ),
+  )
 }
 
 /** Milliseconds since 1970 as ISO 8601; nothing for a time no calendar has. */
-const dateOf = (time: number): string | undefined => (Number.isNaN(new Date(time).getTime()) ? undefined : new Date(time).toISOString())
+const dateOf = (time: number): string | undefined =>
+  Number.isNaN(new Date(time).getTime()) ? undefined : new Date(time).toISOString()
 
 /** "12,345", "12 345" and "1.2K" as numbers. */
 function countOf(value: unknown): number | undefined {
-  if (typeof value === 'number') return Number.isFinite(value) && value >= 0 ? Math.round(value) : undefined
+  if (typeof value === 'number')
+    return Number.isFinite(value) && value >= 0 ? Math.round(value) : undefined
   const found = /^(\d[\d,. \u00a0']*)\s*([kKmM])?$/.exec(cellText(value))
   if (!found) return undefined
   const scale = { k: 1e3, m: 1e6 }[found[2]?.toLowerCase() ?? ''] ?? 1
@@ -74,6 +98,7 @@ function secondsOf(value: unknown): number {
   const text = cellText(value)
   const iso = /^PT(?:(\d+)H)?(?:(\d+)M)?(?:(\d+(?:\.\d+)?)S)?$/.exec(text)
   if (iso) return Number(iso[1] ?? 0) * 3600 + Number(iso[2] ?? 0) * 60 + Number(iso[3] ?? 0)
-  if (/^\d+(:\d\d){1,2}$/.test(text)) return text.split(':').reduce((sum, part) => sum * 60 + Number(part), 0)
+  if (/^\d+(:\d\d){1,2}$/.test(text))
+    return text.split(':').reduce((sum, part) => sum * 60 + Number(part), 0)
   return /^\d+(\.\d+)?$/.test(text) ? Number(text) : 0
 }

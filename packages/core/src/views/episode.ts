@@ -48,7 +48,10 @@ export interface EpisodeView {
   revision: number
   document: Document
   takes: Record<string, TakeFacts & { hash: string }>
-  candidates: Record<string, { words: SearchWord[]; picks: Pick[]; meanings: NounSenses[]; numbers: string[] }>
+  candidates: Record<
+    string,
+    { words: SearchWord[]; picks: Pick[]; meanings: NounSenses[]; numbers: string[] }
+  >
   /** How much longer than the estimate the film's voice speaks. */
   rate: number
   /** The channel's; those of the document go before them. */

@@ -4,7 +4,16 @@ import type { Item } from '../match/item.ts'
 import type { Colour } from '../match/look.ts'
 
 /** Parts of the library that can be looked at alone. */
-export const SHELVES = ['all', 'own', 'made', 'favourites', 'recent', 'untagged', 'alike', 'refused'] as const
+export const SHELVES = [
+  'all',
+  'own',
+  'made',
+  'favourites',
+  'recent',
+  'untagged',
+  'alike',
+  'refused',
+] as const
 /** Pictures of one answer. */
 export const LIBRARY_PAGE = 100
 /** Pictures that a search of the library weighs against each other; of a common word there are more. */

@@ -5,7 +5,13 @@ import { termsOf } from './terms.ts'
 
 const figures = (text: string) => {
   const terms = termsOf(text)
-  return figuresOf(terms).map(({ from, to, kind }) => `${kind}: ${terms.slice(from, to).map((term) => term.text).join(' ')}`)
+  return figuresOf(terms).map(
+    ({ from, to, kind }) =>
+      `${kind}: ${terms
+        .slice(from, to)
+        .map((term) => term.text)
+        .join(' ')}`,
+  )
 }
 
 describe('figuresOf', () => {
@@ -25,8 +31,17 @@ describe('figuresOf', () => {
     ['It moves at a snail’s pace.', 'idiom: snail’s pace'],
     ['We are only scratching the surface.', 'idiom: scratching the surface'],
   ])('finds the idiom in %j', (text, figure) => expect(figures(text)).toContain(figure))
-  it.each(['The needle of the compass points north.', 'A cat sleeps on the wall.', 'The iceberg has a sharp tip.', 'He ate the cake in one piece.', 'The court lies behind the wall.', 'Salt is gained from sea water, grain by grain.', 'A snail sits on a leaf.', 'The lighthouse stands on a rock above the harbour.', 'The lamp stands on the table, under the window.'])(
-    'leaves %j as it stands', (text) => expect(figures(text)).toEqual([]))
+  it.each([
+    'The needle of the compass points north.',
+    'A cat sleeps on the wall.',
+    'The iceberg has a sharp tip.',
+    'He ate the cake in one piece.',
+    'The court lies behind the wall.',
+    'Salt is gained from sea water, grain by grain.',
+    'A snail sits on a leaf.',
+    'The lighthouse stands on a rock above the harbour.',
+    'The lamp stands on the table, under the window.',
+  ])('leaves %j as it stands', (text) => expect(figures(text)).toEqual([]))
   it.each([
     ['The swarm hangs like a brown beard.', 'likeness: like a brown beard'],
     ['The wires are as thin as a pencil.', 'likeness: as a pencil'],
@@ -35,7 +50,12 @@ describe('figuresOf', () => {
     ['The weight of three elephants pulls on it.', 'measure: weight of three elephants'],
   ])('finds the likeness in %j', (text, figure) => expect(figures(text)).toContain(figure))
   it('takes examples for what they are', () => {
-    for (const text of ['Animals like the fox live here.', 'The weight of the lamp turns the lens.', 'People like to swim.']) expect(figures(text)).toEqual([])
+    for (const text of [
+      'Animals like the fox live here.',
+      'The weight of the lamp turns the lens.',
+      'People like to swim.',
+    ])
+      expect(figures(text)).toEqual([])
   })
   it('knows each phrase once, by words that can be found', () => {
     expect(IDIOMS.length).toBeGreaterThan(1000)

@@ -1,7 +1,31 @@
 import lemmatizer from 'wink-lemmatizer'
 
 /** Endings that make the lemmatizer take a noun for a plural. */
-const KEPT = new Set(['lens', 'glass', 'canvas', 'gas', 'bus', 'atlas', 'compass', 'news', 'species', 'series', 'physics', 'bras', 'class', 'mass', 'moss', 'grass', 'brass', 'cross', 'boss', 'dress', 'always', 'less', 'pass'])
+const KEPT = new Set([
+  'lens',
+  'glass',
+  'canvas',
+  'gas',
+  'bus',
+  'atlas',
+  'compass',
+  'news',
+  'species',
+  'series',
+  'physics',
+  'bras',
+  'class',
+  'mass',
+  'moss',
+  'grass',
+  'brass',
+  'cross',
+  'boss',
+  'dress',
+  'always',
+  'less',
+  'pass',
+])
 
 /** British and other spellings folded to one, so that harbour finds harbor. */
 function oneSpelling(word: string): string {

@@ -4,7 +4,20 @@ import type { SearchWord } from './search-words.ts'
 import { isNoun, type Term } from './terms.ts'
 
 const ONE = new Set(['it', 'its', 'this', 'that', 'itself'])
-const MANY = new Set(['they', 'them', 'their', 'theirs', 'these', 'those', 'both', 'some', 'none', 'each', 'others', 'themselves'])
+const MANY = new Set([
+  'they',
+  'them',
+  'their',
+  'theirs',
+  'these',
+  'those',
+  'both',
+  'some',
+  'none',
+  'each',
+  'others',
+  'themselves',
+])
 const LIVING = new Set(['he', 'him', 'his', 'she', 'her', 'hers', 'himself', 'herself'])
 /** WordNet's files of what is called he or she here: persons and animals. */
 const LIVING_FILES = new Set([5, 18])
@@ -24,11 +37,26 @@ export function leaningOn(terms: readonly Term[]): string | undefined {
   for (const [i, term] of terms.entries()) {
     const word = term.text.toLowerCase()
     const next = terms[i + 1]
-    const pointing = ['this', 'that', 'these', 'those', 'some', 'both', 'each', 'none', 'its', 'their', 'his', 'her'].includes(word)
+    const pointing = [
+      'this',
+      'that',
+      'these',
+      'those',
+      'some',
+      'both',
+      'each',
+      'none',
+      'its',
+      'their',
+      'his',
+      'her',
+    ].includes(word)
     // "These widen": the tagger takes what follows for a noun though no noun can stand there in the singular.
-    const owns = next && isNoun(next) && !(['these', 'those'].includes(word) && !next.tags.has('Plural'))
+    const owns =
+      next && isNoun(next) && !(['these', 'those'].includes(word) && !next.tags.has('Plural'))
     if (LIVING.has(word) || ONE.has(word) || MANY.has(word)) {
-      if (!pointing || !owns || ['its', 'their', 'his', 'her'].includes(word)) return word === 'that' && i > 0 ? undefined : word
+      if (!pointing || !owns || ['its', 'their', 'his', 'her'].includes(word))
+        return word === 'that' && i > 0 ? undefined : word
     } else if (isNoun(term)) return undefined
   }
   return undefined
@@ -41,7 +69,8 @@ export function topicsOf(terms: readonly Term[], words: readonly SearchWord[]): 
   const topics: Topic[] = []
   for (const term of terms) {
     if (term.tags.has('Verb') && place === 'subject' && topics.length) place = 'object'
-    if (term.tags.has('Preposition')) place = place === 'subject' && !topics.length ? 'subject' : 'aside'
+    if (term.tags.has('Preposition'))
+      place = place === 'subject' && !topics.length ? 'subject' : 'aside'
     if (term.afterBreak && place === 'aside') place = 'object'
     const word = weights.get(lemma(term.text))
     if (word && isNoun(term)) topics.push({ ...word, place, many: term.tags.has('Plural') })
@@ -54,13 +83,26 @@ export function topicsOf(terms: readonly Term[], words: readonly SearchWord[]): 
  *
  * @param before topics of the sentence before
  */
-export function standsFor(pronoun: string, before: readonly Topic[], lexicon: Lexicon): SearchWord[] {
+export function standsFor(
+  pronoun: string,
+  before: readonly Topic[],
+  lexicon: Lexicon,
+): SearchWord[] {
   const fits = (topic: Topic) => {
-    const living = lexicon.senses(topic.text).slice(0, 4).some(({ file }) => LIVING_FILES.has(file))
+    const living = lexicon
+      .senses(topic.text)
+      .slice(0, 4)
+      .some(({ file }) => LIVING_FILES.has(file))
     const number = ONE.has(pronoun) === !topic.many || LIVING.has(pronoun) ? 1 : OTHER_NUMBER
     return number * (LIVING.has(pronoun) && !living ? LIFELESS : 1)
   }
   return before
-    .map((topic): SearchWord => ({ text: topic.text, written: '', names: topic.names, ...(topic.rarity ? { rarity: topic.rarity } : {}), weight: Math.max(0.45, topic.weight) * PLACE[topic.place] * fits(topic) }))
+    .map((topic): SearchWord => ({
+      text: topic.text,
+      written: '',
+      names: topic.names,
+      ...(topic.rarity ? { rarity: topic.rarity } : {}),
+      weight: Math.max(0.45, topic.weight) * PLACE[topic.place] * fits(topic),
+    }))
     .sort((a, b) => b.weight - a.weight)
 }

@@ -29,19 +29,29 @@ const FIGURATIVE = { idiom: 0.02, likeness: 0.1, measure: 0.2 }
  * @returns `[]` when nothing in the sentence can be looked for
  * @example searchWords('The lighthouse stands on a rock.', lexicon)[0].text // => 'lighthouse'
  */
-export const searchWords = (text: string, lexicon: Lexicon): SearchWord[] => searchWordsOf(termsOf(text), lexicon)
+export const searchWords = (text: string, lexicon: Lexicon): SearchWord[] =>
+  searchWordsOf(termsOf(text), lexicon)
 
 /**
  * The same of a text whose terms are known.
  *
  * @param meant words that are meant whatever phrase they stand in: what the film is about
  */
-export function searchWordsOf(terms: readonly Term[], lexicon: Lexicon, meant: ReadonlySet<string> = new Set()): SearchWord[] {
+export function searchWordsOf(
+  terms: readonly Term[],
+  lexicon: Lexicon,
+  meant: ReadonlySet<string> = new Set(),
+): SearchWord[] {
   const shares = literalShares(terms, meant)
   const found = new Map<string, SearchWord>()
   const add = (word: SearchWord, share: number) => {
     const known = found.get(word.text)
-    if (!known || known.weight < word.weight * share) found.set(word.text, { ...word, weight: word.weight * share, ...(word.rarity === undefined ? {} : { rarity: word.rarity * share }) })
+    if (!known || known.weight < word.weight * share)
+      found.set(word.text, {
+        ...word,
+        weight: word.weight * share,
+        ...(word.rarity === undefined ? {} : { rarity: word.rarity * share }),
+      })
   }
   for (const run of nounRuns(terms)) {
     const share = Math.min(...run.map((term) => shares.get(term)!))
@@ -50,9 +60,12 @@ export function searchWordsOf(terms: readonly Term[], lexicon: Lexicon, meant: R
   }
   for (const term of terms) {
     const verb = verbLemma(term.text)
-    if (isAction(term) && !STOP_WORDS.has(verb)) add({ text: verb, weight: ACTION, written: term.text, names: 'action' }, shares.get(term)!)
+    if (isAction(term) && !STOP_WORDS.has(verb))
+      add({ text: verb, weight: ACTION, written: term.text, names: 'action' }, shares.get(term)!)
   }
-  return [...found.values()].filter((word) => word.weight > 0.02).sort((a, b) => b.weight - a.weight)
+  return [...found.values()]
+    .filter((word) => word.weight > 0.02)
+    .sort((a, b) => b.weight - a.weight)
 }
 
 const ACTION = 0.2

@@ -1,6 +1,10 @@
 import { z } from 'zod'
 
-export const Source = z.object({ id: z.string().min(1).max(40), title: z.string().trim().min(1).max(300), text: z.string().max(400_000) })
+export const Source = z.object({
+  id: z.string().min(1).max(40),
+  title: z.string().trim().min(1).max(300),
+  text: z.string().max(400_000),
+})
 export type Source = z.infer<typeof Source>
 
 /** What a film is to be, and what it may be written from. */
@@ -17,9 +21,21 @@ export const Brief = z.object({
 })
 export type Brief = z.infer<typeof Brief>
 
-export const emptyBrief = (topic: string, minutes: number): Brief => ({ topic, audience: '', tone: '', minutes, points: [], sources: [], sample: '' })
+export const emptyBrief = (topic: string, minutes: number): Brief => ({
+  topic,
+  audience: '',
+  tone: '',
+  minutes,
+  points: [],
+  sources: [],
+  sample: '',
+})
 
-export const OutlineChapter = z.object({ title: z.string().trim().min(1).max(200), minutes: z.number().min(0.1).max(60), points: z.array(z.string().max(300)).max(40) })
+export const OutlineChapter = z.object({
+  title: z.string().trim().min(1).max(200),
+  minutes: z.number().min(0.1).max(60),
+  points: z.array(z.string().max(300)).max(40),
+})
 export type OutlineChapter = z.infer<typeof OutlineChapter>
 export const Outline = z.array(OutlineChapter).min(1).max(30)
 export type Outline = z.infer<typeof Outline>
@@ -42,7 +58,11 @@ export const Draft = z.object({
 export type Draft = z.infer<typeof Draft>
 
 /** What is kept of an episode's writing. */
-export const Writing = z.object({ brief: Brief, outline: Outline.nullable(), draft: Draft.nullable() })
+export const Writing = z.object({
+  brief: Brief,
+  outline: Outline.nullable(),
+  draft: Draft.nullable(),
+})
 export type Writing = z.infer<typeof Writing>
 
 /** The writer that is set, without its key; null is the built-in one. */

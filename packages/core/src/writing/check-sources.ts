@@ -7,11 +7,15 @@ const SUPPORT = 0.34
 const MARK = /\s*\[((?:s?\d+(?:\.\d+)?[,;\s]*)+)\]/gi
 
 /** Every sentence of a source with the mark it is cited by: "2.14" is the fourteenth of the second source. */
-export function citedSentences(sources: readonly Source[]): Map<string, { source: string; words: string }> {
+export function citedSentences(
+  sources: readonly Source[],
+): Map<string, { source: string; words: string }> {
   const cited = new Map<string, { source: string; words: string }>()
   sources.forEach(({ id, text }, s) => {
     const plain = text.replace(/\s+/g, ' ')
-    sentencesOf(plain).forEach(({ from, to }, i) => cited.set(`${s + 1}.${i + 1}`, { source: id, words: plain.slice(from, to) }))
+    sentencesOf(plain).forEach(({ from, to }, i) =>
+      cited.set(`${s + 1}.${i + 1}`, { source: id, words: plain.slice(from, to) }),
+    )
   })
   return cited
 }
@@ -30,7 +34,9 @@ export function draftOfAnswer(text: string, brief: Brief, outline: Outline): Dra
   for (const block of text.split(/\n+/)) {
     const heading = /^\s*#+\s*(.+)$/.exec(block)
     if (heading) {
-      const named = outline.findIndex(({ title }) => title.toLowerCase() === heading[1]!.trim().toLowerCase())
+      const named = outline.findIndex(
+        ({ title }) => title.toLowerCase() === heading[1]!.trim().toLowerCase(),
+      )
       chapter = named >= 0 ? named : Math.min(outline.length - 1, chapter + 1)
       continue
     }
@@ -43,11 +49,20 @@ export function draftOfAnswer(text: string, brief: Brief, outline: Outline): Dra
       sentences.push({ text: said, chapter, from: standing })
     }
   }
-  return { sentences, limits: [
-    ...(unmarked ? [`${unmarked} of ${sentences.length} sentences stand on nothing that was given: check them, or take them out.`] : []),
-    ...(unknown ? [`${unknown} marks name a source sentence that does not exist.`] : []),
-    ...(unsupported ? [`${unsupported} marks name a source sentence that says something else.`] : []),
-  ] }
+  return {
+    sentences,
+    limits: [
+      ...(unmarked
+        ? [
+            `${unmarked} of ${sentences.length} sentences stand on nothing that was given: check them, or take them out.`,
+          ]
+        : []),
+      ...(unknown ? [`${unknown} marks name a source sentence that does not exist.`] : []),
+      ...(unsupported
+        ? [`${unsupported} marks name a source sentence that says something else.`]
+        : []),
+    ],
+  }
 }
 
 /** Sentences of a line with the marks behind each; a mark stands before the stop or after it. */
@@ -62,15 +77,24 @@ function marked(line: string): { said: string; marks: string[] }[] {
   }
   plain += line.slice(at)
   const sentences = sentencesOf(plain)
-  return sentences.map(({ from, to }, i) => {
-    const end = sentences[i + 1]?.from ?? plain.length
-    return { said: plain.slice(from, to).replace(/\s+/g, ' ').trim(), marks: marksAt.filter((mark) => mark.at > from && (mark.at <= end || i === sentences.length - 1)).flatMap(({ marks }) => marks) }
-  }).filter(({ said }) => /\p{L}/u.test(said))
+  return sentences
+    .map(({ from, to }, i) => {
+      const end = sentences[i + 1]?.from ?? plain.length
+      return {
+        said: plain.slice(from, to).replace(/\s+/g, ' ').trim(),
+        marks: marksAt
+          .filter((mark) => mark.at > from && (mark.at <= end || i === sentences.length - 1))
+          .flatMap(({ marks }) => marks),
+      }
+    })
+    .filter(({ said }) => /\p{L}/u.test(said))
 }
 
 function supports(words: string, said: string): boolean {
   const [own, given] = [termsOf(said), termsOf(words)]
   const figures = said.match(/\d[\d,.]*/g) ?? []
   if (figures.some((figure) => !words.includes(figure.replace(/[,.]$/, '')))) return false
-  return own.size === 0 || [...own.keys()].filter((term) => given.has(term)).length / own.size >= SUPPORT
+  return (
+    own.size === 0 || [...own.keys()].filter((term) => given.has(term)).length / own.size >= SUPPORT
+  )
 }

@@ -17,7 +17,12 @@ export function draftScript(sentences: readonly DraftSentence[], outline: Outlin
       close()
       chapter = sentence.chapter
       parts.push(`# ${outline[chapter]!.title}`)
-    } else if (i > 0 && sentence.from[0]?.source !== sentences[i - 1]!.from[0]?.source && paragraph.length > 1) close()
+    } else if (
+      i > 0 &&
+      sentence.from[0]?.source !== sentences[i - 1]!.from[0]?.source &&
+      paragraph.length > 1
+    )
+      close()
     paragraph.push(sentence.text)
     if (paragraph.length >= 5 && !leansOnOthers(sentences[i + 1]?.text ?? '')) close()
   })

@@ -16,10 +16,17 @@ export function outlineOf(brief: Brief, isThing: (term: string) => boolean = () 
   const wanted = Math.max(1, Math.min(MOST_CHAPTERS, Math.round(brief.minutes / CHAPTER_MINUTES)))
   // A point or two for a long film leave most of it to what the sources dwell on.
   const own = brief.points.length ? ofPoints(brief.points, wanted) : []
-  const chapters = own.length * 2 < wanted ? [...own, ...ofSources(units, brief, wanted - own.length, isThing)] : own
+  const chapters =
+    own.length * 2 < wanted
+      ? [...own, ...ofSources(units, brief, wanted - own.length, isThing)]
+      : own
   const weights = weightsOf(chapters, units)
   const all = weights.reduce((sum, weight) => sum + weight, 0)
-  return chapters.map(({ title, points }, i) => ({ title, points, minutes: Math.max(0.1, Math.round((brief.minutes * weights[i]!) / all * 10) / 10) }))
+  return chapters.map(({ title, points }, i) => ({
+    title,
+    points,
+    minutes: Math.max(0.1, Math.round(((brief.minutes * weights[i]!) / all) * 10) / 10),
+  }))
 }
 
 type Plan = { title: string; points: string[] }
@@ -28,40 +35,73 @@ type Plan = { title: string; points: string[] }
 function ofPoints(points: readonly string[], wanted: number): Plan[] {
   const count = Math.min(points.length, Math.max(wanted, 1))
   return Array.from({ length: count }, (_, i) => {
-    const own = points.slice(Math.floor((i * points.length) / count), Math.floor(((i + 1) * points.length) / count))
+    const own = points.slice(
+      Math.floor((i * points.length) / count),
+      Math.floor(((i + 1) * points.length) / count),
+    )
     return { title: titleOf(own[0]!), points: own }
   })
 }
 
 const titleOf = (point: string) => {
-  const short = point.replace(/[.;:!]+$/, '').split(/\s+/).slice(0, 9).join(' ')
+  const short = point
+    .replace(/[.;:!]+$/, '')
+    .split(/\s+/)
+    .slice(0, 9)
+    .join(' ')
   return short[0]!.toUpperCase() + short.slice(1)
 }
 
 /** The most central units that are least alike seed the chapters; each is named by its heaviest words. */
-function ofSources(units: readonly Unit[], { topic }: Brief, wanted: number, isThing: (term: string) => boolean): Plan[] {
+function ofSources(
+  units: readonly Unit[],
+  { topic }: Brief,
+  wanted: number,
+  isThing: (term: string) => boolean,
+): Plan[] {
   if (units.length === 0) return [{ title: topic || 'The film', points: [] }]
   const vectors = weightedVectors(units)
   const about = termsOf(topic)
-  const rank = centrality(vectors, units.map(({ terms }) => [...about.keys()].filter((term) => terms.has(term)).length))
+  const rank = centrality(
+    vectors,
+    units.map(({ terms }) => [...about.keys()].filter((term) => terms.has(term)).length),
+  )
   const fit = sourceFit(units, about)
   const seeds: number[] = []
   while (seeds.length < Math.min(wanted, Math.ceil(units.length / 3))) {
-    const best = units.map((_, i) => ({ i, score: seeds.includes(i) ? -1 : rank[i]! * (0.2 + fit.get(units[i]!.source)!) * (1 - Math.max(0, ...seeds.map((seed) => likeness(vectors[i]!, vectors[seed]!)))) })).sort((a, b) => b.score - a.score)[0]!
+    const best = units
+      .map((_, i) => ({
+        i,
+        score: seeds.includes(i)
+          ? -1
+          : rank[i]! *
+            (0.2 + fit.get(units[i]!.source)!) *
+            (1 - Math.max(0, ...seeds.map((seed) => likeness(vectors[i]!, vectors[seed]!)))),
+      }))
+      .sort((a, b) => b.score - a.score)[0]!
     seeds.push(best.i)
   }
   const used = new Set<string>(about.keys())
-  return seeds.sort((a, b) => a - b).map((seed) => {
-    const { heading, sentences } = units[seed]!
-    const points = [sentences[0]!.slice(0, 300)]
-    if (heading && !used.has(heading)) {
-      used.add(heading)
-      return { title: heading, points }
-    }
-    const heavy = [...vectors[seed]!].sort((a, b) => b[1] - a[1]).map(([term]) => term).filter((term) => !used.has(term) && isThing(term)).slice(0, 2)
-    for (const term of heavy) used.add(term)
-    return { title: titleOf(heavy.length ? `The ${heavy.join(' and the ')}` : sentences[0]!), points }
-  })
+  return seeds
+    .sort((a, b) => a - b)
+    .map((seed) => {
+      const { heading, sentences } = units[seed]!
+      const points = [sentences[0]!.slice(0, 300)]
+      if (heading && !used.has(heading)) {
+        used.add(heading)
+        return { title: heading, points }
+      }
+      const heavy = [...vectors[seed]!]
+        .sort((a, b) => b[1] - a[1])
+        .map(([term]) => term)
+        .filter((term) => !used.has(term) && isThing(term))
+        .slice(0, 2)
+      for (const term of heavy) used.add(term)
+      return {
+        title: titleOf(heavy.length ? `The ${heavy.join(' and the ')}` : sentences[0]!),
+        points,
+      }
+    })
 }
 
 /** A chapter weighs the more, the more the sources say about it; none weighs less than half an equal share. */

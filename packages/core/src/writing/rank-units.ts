@@ -8,8 +8,18 @@ const ROUNDS = 40
 /** Terms weighted by how few units have them (tf–idf), length 1. */
 export function weightedVectors(units: readonly Unit[]): Map<string, number>[] {
   const counts = new Map<string, number>()
-  for (const { terms } of units) for (const term of terms.keys()) counts.set(term, (counts.get(term) ?? 0) + 1)
-  return units.map(({ terms }) => normed(new Map([...terms].map(([term, times]) => [term, (1 + Math.log(times)) * Math.log(1 + units.length / counts.get(term)!)]))))
+  for (const { terms } of units)
+    for (const term of terms.keys()) counts.set(term, (counts.get(term) ?? 0) + 1)
+  return units.map(({ terms }) =>
+    normed(
+      new Map(
+        [...terms].map(([term, times]) => [
+          term,
+          (1 + Math.log(times)) * Math.log(1 + units.length / counts.get(term)!),
+        ]),
+      ),
+    ),
+  )
 }
 
 export function normed(vector: Map<string, number>): Map<string, number> {
@@ -40,11 +50,18 @@ export function sourceFit(units: readonly Unit[], ...subjects: Vector[]): Map<st
   }
   const each = subjects.flatMap((subject) => {
     const asked = normed(new Map(subject))
-    const fits = [...all].map(([source, terms]) => [source, likeness(asked, normed(terms))] as const)
+    const fits = [...all].map(
+      ([source, terms]) => [source, likeness(asked, normed(terms))] as const,
+    )
     const most = Math.max(...fits.map(([, fit]) => fit))
     return most > 0 ? [new Map(fits.map(([source, fit]) => [source, fit / most]))] : []
   })
-  return new Map([...all.keys()].map((source) => [source, each.length ? Math.max(...each.map((fits) => fits.get(source)!)) : 1]))
+  return new Map(
+    [...all.keys()].map((source) => [
+      source,
+      each.length ? Math.max(...each.map((fits) => fits.get(source)!)) : 1,
+    ]),
+  )
 }
 
 /**
@@ -65,7 +82,16 @@ export function centrality(vectors: readonly Vector[], start: readonly number[])
   let rank = entry
   for (let round = 0; round < ROUNDS; round++) {
     const stuck = rank.reduce((sum, share, i) => sum + (out[i] ? 0 : share), 0)
-    rank = entry.map((share, j) => (1 - DAMPING) * share + DAMPING * (stuck * share + rank.reduce((sum, from, i) => sum + (out[i] ? (from * edges[i]![j]!) / out[i]! : 0), 0)))
+    rank = entry.map(
+      (share, j) =>
+        (1 - DAMPING) * share +
+        DAMPING *
+          (stuck * share +
+            rank.reduce(
+              (sum, from, i) => sum + (out[i] ? (from * edges[i]![j]!) / out[i]! : 0),
+              0,
+            )),
+    )
   }
   return rank
 }

@@ -35,14 +35,23 @@ export function unitsOf(sources: readonly Source[]): Unit[] {
     for (const paragraph of paragraphsOf(narration)) {
       const whole = narration.slice(paragraph.from, paragraph.to)
       let opens = true
-      const heading = parsed.chapters.findLast(({ source }) => source.to <= paragraph.from)?.title ?? ''
+      const heading =
+        parsed.chapters.findLast(({ source }) => source.to <= paragraph.from)?.title ?? ''
       for (const { from, to } of sentencesOf(whole)) {
         const sentence = whole.slice(from, to).replace(/\s+/g, ' ').trim()
         const last = units.at(-1)
         const leans = leansOnOthers(sentence)
         if (!isUsable(sentence)) continue
-        if (!opens && leans && last?.source === id && last.sentences.length < CHAIN) last.sentences.push(sentence)
-        else units.push({ source: id, at: units.length, sentences: [sentence], heading, terms: new Map() })
+        if (!opens && leans && last?.source === id && last.sentences.length < CHAIN)
+          last.sentences.push(sentence)
+        else
+          units.push({
+            source: id,
+            at: units.length,
+            sentences: [sentence],
+            heading,
+            terms: new Map(),
+          })
         opens = false
       }
     }
@@ -54,7 +63,12 @@ export function unitsOf(sources: readonly Source[]): Unit[] {
 /** A whole sentence: a capital or figure to begin with, a stop to end with, neither a stub nor a page. */
 function isUsable(sentence: string): boolean {
   const words = sentence.split(' ').length
-  return words >= FEWEST_WORDS && words <= MOST_WORDS && /^["“‘(]?[\p{Lu}\p{N}]/u.test(sentence) && /[.!?…]["”’)]?$/.test(sentence)
+  return (
+    words >= FEWEST_WORDS &&
+    words <= MOST_WORDS &&
+    /^["“‘(]?[\p{Lu}\p{N}]/u.test(sentence) &&
+    /[.!?…]["”’)]?$/.test(sentence)
+  )
 }
 
 /** Words of weight with how often they come; plurals and tenses count as one. */

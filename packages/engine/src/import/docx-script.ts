@@ -6,24 +6,54 @@ import { LeftOut, type Imported } from './imported.ts'
 import { unpacked } from './open-zip.ts'
 
 /** The text parts of a word-processor document; pictures and fonts stay packed. */
-const TEXT = /^(?:\[Content_Types\]\.xml|_rels\/\.rels|docProps\/core\.xml|word\/(?:document|styles|numbering|footnotes|endnotes|comments)\.xml|word\/_rels\/document\.xml\.rels)$/
+const TEXT =
+  /^(?:\[Content_Types\]\.xml|_rels\/\.rels|docProps\/core\.xml|word\/(?:document|styles|numbering|footnotes|endnotes|comments)\.xml|word\/_rels\/document\.xml\.rels)$/
 
-const DROPPED: [string, RegExp][] = [['a picture', /<w:drawing[ >]|<w:pict[ >]/g], ['a table', /<w:tbl[ >]/g], ['a footnote', /<w:footnoteReference /g], ['a comment', /<w:commentReference /g], ['a deletion that was tracked', /<w:del [^>]*>/g]]
+const DROPPED: [string, RegExp][] = [
+  ['a picture', /<w:drawing[ >]|<w:pict[ >]/g],
+  ['a table', /<w:tbl[ >]/g],
+  ['a footnote', /<w:footnoteReference /g],
+  ['a comment', /<w:commentReference /g],
+  ['a deletion that was tracked', /<w:del [^>]*>/g],
+]
 
 /** A .docx as a script: headings as chapters, lists as lists, comments and footnotes left out. */
 export async function docxScript(bytes: Buffer, name: string): Promise<Imported> {
   const parts = await unpacked(bytes, name, (path) => TEXT.test(path))
   const document = parts.get('word/document.xml')
-  if (!document) throw new TidyError('import_unreadable', { name, reason: 'it is not a word-processor document' })
+  if (!document)
+    throw new TidyError('import_unreadable', {
+      name,
+      reason: 'it is not a word-processor document',
+    })
   const xml = document.toString('utf8')
   const count = (pattern: RegExp) => xml.match(pattern)?.length ?? 0
   const left = new LeftOut()
   for (const [what, pattern] of DROPPED) left.add(what, count(pattern))
-  const { value } = await mammoth.convertToHtml({ buffer: await repacked(parts) }, { styleMap: ['p[style-name=\'Title\'] => h1:fresh', 'p[style-name=\'Subtitle\'] => p:fresh', 'comment-reference => sup'], includeDefaultStyleMap: true }).catch(() => {
-    throw new TidyError('import_unreadable', { name, reason: 'it is damaged or was cut off' })
-  })
-  const { script } = plainHtmlScript(value.replace(/<sup>.*?<\/sup>/g, '').replace(/<ol><li id="(?:foot|end)note[\s\S]*?<\/ol>/g, ''), name)
-  const title = /<dc:title>([^<]+)<\/dc:title>/.exec(parts.get('docProps/core.xml')?.toString('utf8') ?? '')?.[1]?.trim()
+  const { value } = await mammoth
+    .convertToHtml(
+      { buffer: await repacked(parts) },
+      {
+        styleMap: [
+          "p[style-name='Title'] => h1:fresh",
+          "p[style-name='Subtitle'] => p:fresh",
+          'comment-reference => sup',
+        ],
+        includeDefaultStyleMap: true,
+      },
+    )
+    .catch(() => {
+      throw new TidyError('import_unreadable', { name, reason: 'it is damaged or was cut off' })
+    })
+  const { script } = plainHtmlScript(
+    value
+      .replace(/<sup>.*?<\/sup>/g, '')
+      .replace(/<ol><li id="(?:foot|end)note[\s\S]*?<\/ol>/g, ''),
+    name,
+  )
+  const title = /<dc:title>([^<]+)<\/dc:title>/
+    .exec(parts.get('docProps/core.xml')?.toString('utf8') ?? '')?.[1]
+    ?.trim()
   return { title: title || name, script, left: left.sentences, pictures: [] }
 }
 

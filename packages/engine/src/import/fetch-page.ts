@@ -9,7 +9,8 @@ import { decoded } from './text-encoding.ts'
 const REDIRECTS_LIMIT = 5
 const PAGE_BYTES_LIMIT = 8 * 1024 * 1024
 const TIMEOUT_MS = 15_000
-const READABLE = /^(?:text\/(?:html|plain|markdown|csv|vtt)|application\/(?:xhtml\+xml|pdf|vnd\.openxmlformats|vnd\.oasis))/i
+const READABLE =
+  /^(?:text\/(?:html|plain|markdown|csv|vtt)|application\/(?:xhtml\+xml|pdf|vnd\.openxmlformats|vnd\.oasis))/i
 
 /**
  * The main text of a public page as a script.
@@ -18,26 +19,50 @@ const READABLE = /^(?:text\/(?:html|plain|markdown|csv|vtt)|application\/(?:xhtm
  *
  * @throws TidyError `link_refused` for what is not fetched at all, `link_unreachable` for what does not answer properly
  */
-export async function fetchPage(address: string, signal: AbortSignal, reach: Reach = INTERNET): Promise<Imported> {
+export async function fetchPage(
+  address: string,
+  signal: AbortSignal,
+  reach: Reach = INTERNET,
+): Promise<Imported> {
   const limit = AbortSignal.any([signal, AbortSignal.timeout(TIMEOUT_MS)])
   let url = urlOf(address)
   for (let hops = 0; hops <= REDIRECTS_LIMIT; hops++) {
     const answer = await ask(url, limit, reach).catch((cause: unknown) => {
       if (cause instanceof TidyError) throw cause
       if (signal.aborted) throw new TidyError('cancelled')
-      throw new TidyError('link_unreachable', { address, reason: limit.aborted ? `it does not answer within ${TIMEOUT_MS / 1000} seconds` : 'nothing answers there' })
+      throw new TidyError('link_unreachable', {
+        address,
+        reason: limit.aborted
+          ? `it does not answer within ${TIMEOUT_MS / 1000} seconds`
+          : 'nothing answers there',
+      })
     })
     if (!answer.moved) return scriptOf(answer, url)
     url = urlOf(new URL(answer.moved, url).href)
   }
-  throw new TidyError('link_unreachable', { address, reason: 'it leads from one address to the next without an end' })
+  throw new TidyError('link_unreachable', {
+    address,
+    reason: 'it leads from one address to the next without an end',
+  })
 }
 
 function urlOf(address: string): URL {
   const url = URL.canParse(address) ? new URL(address) : undefined
-  if (!url) throw new TidyError('link_refused', { address, reason: 'it is no address. It should begin with https://' })
-  if (url.protocol !== 'https:' && url.protocol !== 'http:') throw new TidyError('link_refused', { address, reason: 'only pages of the web (http, https) are' })
-  if (url.username || url.password) throw new TidyError('link_refused', { address: url.host, reason: 'it carries a name or a password' })
+  if (!url)
+    throw new TidyError('link_refused', {
+      address,
+      reason: 'it is no address. It should begin with https://',
+    })
+  if (url.protocol !== 'https:' && url.protocol !== 'http:')
+    throw new TidyError('link_refused', {
+      address,
+      reason: 'only pages of the web (http, https) are',
+    })
+  if (url.username || url.password)
+    throw new TidyError('link_refused', {
+      address: url.host,
+      reason: 'it carries a name or a password',
+    })
   return url
 }
 
@@ -49,18 +74,42 @@ interface Answer {
 
 async function ask(url: URL, signal: AbortSignal, reach: Reach): Promise<Answer> {
   const agent = await publicAgent(url, reach).catch(() => {
-    throw new TidyError('link_unreachable', { address: url.href, reason: `there is no "${url.hostname.replace(/^\[|\]$/g, '')}"` })
+    throw new TidyError('link_unreachable', {
+      address: url.href,
+      reason: `there is no "${url.hostname.replace(/^\[|\]$/g, '')}"`,
+    })
   })
-  if (!agent) throw new TidyError('link_refused', { address: url.href, reason: 'it leads into a private network; only public pages are' })
+  if (!agent)
+    throw new TidyError('link_refused', {
+      address: url.href,
+      reason: 'it leads into a private network; only public pages are',
+    })
   try {
-    const answer = await request(url, { dispatcher: agent, signal, headers: { accept: 'text/html,application/xhtml+xml,text/plain;q=0.9,*/*;q=0.5', 'user-agent': 'TidyReel (one page, asked for by a person)' } })
-    const moved = answer.statusCode >= 300 && answer.statusCode < 400 ? header(answer.headers.location) : undefined
+    const answer = await request(url, {
+      dispatcher: agent,
+      signal,
+      headers: {
+        accept: 'text/html,application/xhtml+xml,text/plain;q=0.9,*/*;q=0.5',
+        'user-agent': 'TidyReel (one page, asked for by a person)',
+      },
+    })
+    const moved =
+      answer.statusCode >= 300 && answer.statusCode < 400
+        ? header(answer.headers.location)
+        : undefined
     if (moved) {
       answer.body.on('error', () => undefined).destroy()
       return { moved, type: '', body: Buffer.alloc(0) }
     }
-    if (answer.statusCode >= 400) throw new TidyError('link_unreachable', { address: url.href, reason: `it answers with error ${answer.statusCode}` })
-    return { type: header(answer.headers['content-type']) ?? '', body: await bodyOf(answer.body, url) }
+    if (answer.statusCode >= 400)
+      throw new TidyError('link_unreachable', {
+        address: url.href,
+        reason: `it answers with error ${answer.statusCode}`,
+      })
+    return {
+      type: header(answer.headers['content-type']) ?? '',
+      body: await bodyOf(answer.body, url),
+    }
   } finally {
     await agent.destroy()
   }
@@ -73,15 +122,26 @@ async function bodyOf(body: AsyncIterable<Buffer>, url: URL): Promise<Buffer> {
   let size = 0
   for await (const chunk of body) {
     size += chunk.length
-    if (size > PAGE_BYTES_LIMIT) throw new TidyError('link_unreachable', { address: url.href, reason: `it is larger than ${PAGE_BYTES_LIMIT / 1024 / 1024} MB` })
+    if (size > PAGE_BYTES_LIMIT)
+      throw new TidyError('link_unreachable', {
+        address: url.href,
+        reason: `it is larger than ${PAGE_BYTES_LIMIT / 1024 / 1024} MB`,
+      })
     chunks.push(chunk)
   }
   return Buffer.concat(chunks)
 }
 
 async function scriptOf({ type, body }: Answer, url: URL): Promise<Imported> {
-  if (type && !READABLE.test(type)) throw new TidyError('link_unreachable', { address: url.href, reason: `what is there is no text (${type.split(';')[0]})` })
+  if (type && !READABLE.test(type))
+    throw new TidyError('link_unreachable', {
+      address: url.href,
+      reason: `what is there is no text (${type.split(';')[0]})`,
+    })
   const name = url.pathname.split('/').filter(Boolean).at(-1) ?? url.hostname
-  const made = /html/i.test(type) || !type ? htmlScript(decoded(body).text, url.hostname) : await importFile(body, name)
+  const made =
+    /html/i.test(type) || !type
+      ? htmlScript(decoded(body).text, url.hostname)
+      : await importFile(body, name)
   return { ...made, left: [...made.left, `From ${url.origin}${url.pathname}.`] }
 }

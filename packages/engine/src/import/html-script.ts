@@ -3,9 +3,24 @@ import { parseHTML } from 'linkedom'
 import { TidyError } from '@tidy-reel/core/fault'
 import { LeftOut, listedParagraphs, type Imported } from './imported.ts'
 
-const BLOCKS = new Set('P DIV SECTION ARTICLE LI BLOCKQUOTE DD DT FIGCAPTION PRE H1 H2 H3 H4 H5 H6 UL OL TABLE TR HEADER FOOTER MAIN ASIDE FIGURE BODY HTML'.split(' '))
+const BLOCKS = new Set(
+  'P DIV SECTION ARTICLE LI BLOCKQUOTE DD DT FIGCAPTION PRE H1 H2 H3 H4 H5 H6 UL OL TABLE TR HEADER FOOTER MAIN ASIDE FIGURE BODY HTML'.split(
+    ' ',
+  ),
+)
 /** What is never narration. */
-const DROPPED: Record<string, string> = { TABLE: 'a table', FIGURE: 'a picture', IMG: 'a picture', VIDEO: 'a video', AUDIO: 'a sound', IFRAME: 'something embedded', SVG: 'a drawing', CANVAS: 'a drawing', FORM: 'a form', BUTTON: 'a button' }
+const DROPPED: Record<string, string> = {
+  TABLE: 'a table',
+  FIGURE: 'a picture',
+  IMG: 'a picture',
+  VIDEO: 'a video',
+  AUDIO: 'a sound',
+  IFRAME: 'something embedded',
+  SVG: 'a drawing',
+  CANVAS: 'a drawing',
+  FORM: 'a form',
+  BUTTON: 'a button',
+}
 const SILENT = new Set('SCRIPT STYLE NOSCRIPT TEMPLATE HEAD NAV'.split(' '))
 
 /** Less than this around the main text is no more than its title again. */
@@ -24,17 +39,42 @@ export function htmlScript(html: string, name: string): Imported {
   if (!document.body && !document.documentElement) throw new TidyError('import_empty', { name })
   const left = new LeftOut()
   const whole = document.body?.textContent ?? ''
-  const article = new Readability(document as never, { charThreshold: 200, keepClasses: false }).parse()
-  if (!article?.content) return { ...blocksOf(parseHTML(html).document.body as unknown as DomNode, left, name), title: parseHTML(html).document.title || name, pictures: [] }
-  const main = parseHTML(`<!doctype html><html><body>${article.content}</body></html>`).document.body as unknown as DomNode
+  const article = new Readability(document as never, {
+    charThreshold: 200,
+    keepClasses: false,
+  }).parse()
+  if (!article?.content)
+    return {
+      ...blocksOf(parseHTML(html).document.body as unknown as DomNode, left, name),
+      title: parseHTML(html).document.title || name,
+      pictures: [],
+    }
+  const main = parseHTML(`<!doctype html><html><body>${article.content}</body></html>`).document
+    .body as unknown as DomNode
   const made = blocksOf(main, left, name)
-  const around = whole.replace(/\s+/g, ' ').length - (main.textContent ?? '').replace(/\s+/g, ' ').length
-  return { title: article.title || document.title || name, script: made.script, left: [...(around > AROUND_CHARACTERS ? ['Left out: what stood around the main text (menus, lists of other pages, remarks).'] : []), ...made.left], pictures: [] }
+  const around =
+    whole.replace(/\s+/g, ' ').length - (main.textContent ?? '').replace(/\s+/g, ' ').length
+  return {
+    title: article.title || document.title || name,
+    script: made.script,
+    left: [
+      ...(around > AROUND_CHARACTERS
+        ? ['Left out: what stood around the main text (menus, lists of other pages, remarks).']
+        : []),
+      ...made.left,
+    ],
+    pictures: [],
+  }
 }
 
 /** Markup that another program made (docx, say), all of it text. */
 export function plainHtmlScript(html: string, name: string): { script: string; left: string[] } {
-  return blocksOf(parseHTML(`<!doctype html><html><body>${html}</body></html>`).document.body as unknown as DomNode, new LeftOut(), name)
+  return blocksOf(
+    parseHTML(`<!doctype html><html><body>${html}</body></html>`).document
+      .body as unknown as DomNode,
+    new LeftOut(),
+    name,
+  )
 }
 
 function blocksOf(root: DomNode, left: LeftOut, name: string): { script: string; left: string[] } {

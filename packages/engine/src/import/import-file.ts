@@ -15,7 +15,11 @@ import { decoded } from './text-encoding.ts'
 export const IMPORT_BYTES_LIMIT = 40 * 1024 * 1024
 
 /** The fault of a file over the limit; it need not be read to say so. */
-export const importTooLarge = (name: string, bytes: number) => new TidyError('import_too_large', { name, reason: `it has ${Math.round(bytes / 1024 / 1024)} MB, over the ${IMPORT_BYTES_LIMIT / 1024 / 1024} that are read; save it without its pictures` })
+export const importTooLarge = (name: string, bytes: number) =>
+  new TidyError('import_too_large', {
+    name,
+    reason: `it has ${Math.round(bytes / 1024 / 1024)} MB, over the ${IMPORT_BYTES_LIMIT / 1024 / 1024} that are read; save it without its pictures`,
+  })
 
 /**
  * A script made of a file, told by what is in it rather than by its name: plain text and Markdown, .docx, .odt, .html,
@@ -28,8 +32,16 @@ export async function importFile(bytes: Buffer, file: string): Promise<Imported>
   if (bytes.length > IMPORT_BYTES_LIMIT) throw importTooLarge(name, bytes.length)
   if (bytes.length === 0) throw new TidyError('import_empty', { name })
   const imported = await read(bytes, name)
-  if (imported.script.length > SCRIPT_CHARACTERS_LIMIT) throw new TidyError('script_too_large', { characters: imported.script.length, limit: SCRIPT_CHARACTERS_LIMIT })
-  return { ...imported, title: imported.title === name ? name.replace(/\.\w{1,5}$/, '') : imported.title, script: kept(imported, name) }
+  if (imported.script.length > SCRIPT_CHARACTERS_LIMIT)
+    throw new TidyError('script_too_large', {
+      characters: imported.script.length,
+      limit: SCRIPT_CHARACTERS_LIMIT,
+    })
+  return {
+    ...imported,
+    title: imported.title === name ? name.replace(/\.\w{1,5}$/, '') : imported.title,
+    script: kept(imported, name),
+  }
 }
 
 /** Pictures are placed by letters: where cleaning moves none, they stay right. */
@@ -44,10 +56,16 @@ async function read(bytes: Buffer, name: string): Promise<Imported> {
   if (head.subarray(0, 5).toString('latin1') === '%PDF-') return pdfScript(bytes, name)
   if (head[0] === 0x50 && head[1] === 0x4b) return packedScript(bytes, name)
   const kind = foreign(head, bytes)
-  if (kind) throw new TidyError('import_unreadable', { name, reason: `it is ${kind}${ending && !kind.includes(ending.slice(1)) ? `, whatever its name says` : ''}` })
+  if (kind)
+    throw new TidyError('import_unreadable', {
+      name,
+      reason: `it is ${kind}${ending && !kind.includes(ending.slice(1)) ? `, whatever its name says` : ''}`,
+    })
   const { text, encoding } = decoded(bytes)
   const made = textScript(text, ending, name)
-  return encoding === 'UTF-8' ? made : { ...made, left: [...made.left, `The text was written in ${encoding} and is read as such.`] }
+  return encoding === 'UTF-8'
+    ? made
+    : { ...made, left: [...made.left, `The text was written in ${encoding} and is read as such.`] }
 }
 
 /** What a packed document is, told by the parts it has. */
@@ -59,9 +77,13 @@ async function packedScript(bytes: Buffer, name: string): Promise<Imported> {
   })
   const type = parts.get('mimetype')?.toString('latin1') ?? ''
   if (paths.has('word/document.xml')) return docxScript(bytes, name)
-  if (paths.has('ppt/presentation.xml') || type.includes('presentation')) return slidesScript(bytes, name)
+  if (paths.has('ppt/presentation.xml') || type.includes('presentation'))
+    return slidesScript(bytes, name)
   if (type.includes('opendocument.text')) return odtScript(bytes, name)
-  throw new TidyError('import_unreadable', { name, reason: 'it is an archive without a document that can be read' })
+  throw new TidyError('import_unreadable', {
+    name,
+    reason: 'it is an archive without a document that can be read',
+  })
 }
 
 /** Files that are no text, by their first bytes. */
@@ -72,17 +94,34 @@ function foreign(head: Buffer, bytes: Buffer): string | undefined {
   if (head.toString('latin1', 0, 4) === 'GIF8') return 'a picture (gif)'
   if (head.toString('latin1', 0, 4) === 'RIFF') return 'a sound, film or picture'
   if (bytes.subarray(4, 8).toString('latin1') === 'ftyp') return 'a film'
-  if (is(0xd0, 0xcf, 0x11, 0xe0)) return 'a document of an old kind (before 2007); save it as .docx or .pptx'
-  if (head.toString('latin1', 0, 5) === '{\\rtf') return 'a rich text file (rtf); save it as .docx or plain text'
+  if (is(0xd0, 0xcf, 0x11, 0xe0))
+    return 'a document of an old kind (before 2007); save it as .docx or .pptx'
+  if (head.toString('latin1', 0, 5) === '{\\rtf')
+    return 'a rich text file (rtf); save it as .docx or plain text'
   return undefined
 }
 
 function textScript(text: string, ending: string, name: string): Imported {
   const start = text.trimStart().slice(0, 400)
-  if (/^(?:<!doctype html|<html|<\?xml[^>]*>\s*<(?:!doctype )?html)/i.test(start) || /^\.(?:html?|xhtml|mhtml)$/.test(ending)) return htmlScript(text, name)
+  if (
+    /^(?:<!doctype html|<html|<\?xml[^>]*>\s*<(?:!doctype )?html)/i.test(start) ||
+    /^\.(?:html?|xhtml|mhtml)$/.test(ending)
+  )
+    return htmlScript(text, name)
   if (/^\.(?:csv|tsv)$/.test(ending)) return csvScript(text, name)
   // Called a text, subtitles stay as they are: the tidy pass shows what it takes out of them.
-  if (!/^\.(?:txt|md|markdown)$/.test(ending) && (/^WEBVTT/.test(start) || /^(?:\d+\s*\n)?\s*(?:\d{1,2}:)?\d{1,2}:\d\d[.,]\d{1,3}\s*-->/.test(start))) return subtitlesScript(text, name)
-  if (!/[\p{L}\p{N}]/u.test(text)) throw new TidyError(text.includes('\u0000') ? 'script_not_text' : 'import_empty', { name })
-  return { title: /^#\s+(.+)$/m.exec(start)?.[1]?.trim() ?? name, script: text, left: [], pictures: [] }
+  if (
+    !/^\.(?:txt|md|markdown)$/.test(ending) &&
+    (/^WEBVTT/.test(start) ||
+      /^(?:\d+\s*\n)?\s*(?:\d{1,2}:)?\d{1,2}:\d\d[.,]\d{1,3}\s*-->/.test(start))
+  )
+    return subtitlesScript(text, name)
+  if (!/[\p{L}\p{N}]/u.test(text))
+    throw new TidyError(text.includes('\u0000') ? 'script_not_text' : 'import_empty', { name })
+  return {
+    title: /^#\s+(.+)$/m.exec(start)?.[1]?.trim() ?? name,
+    script: text,
+    left: [],
+    pictures: [],
+  }
 }

@@ -25,12 +25,19 @@ export class LeftOut {
   }
 
   get sentences(): string[] {
-    return [...this.counts].map(([one, times]) => (times === 1 ? `Left out: ${one}.` : `Left out: ${one}, ${times} times.`))
+    return [...this.counts].map(([one, times]) =>
+      times === 1 ? `Left out: ${one}.` : `Left out: ${one}, ${times} times.`,
+    )
   }
 }
 
 /** Paragraphs as a script has them: parted by one empty line. */
-export const paragraphs = (parts: readonly string[]) => parts.map((part) => part.trim()).filter(Boolean).join('\n\n')
+export const paragraphs = (parts: readonly string[]) =>
+  parts
+    .map((part) => part.trim())
+    .filter(Boolean)
+    .join('\n\n')
 
 /** The same, the items of a list (`- …`) close together. */
-export const listedParagraphs = (parts: readonly string[]) => paragraphs(parts).replace(/^(- .*)\n\n(?=- )/gm, '$1\n')
+export const listedParagraphs = (parts: readonly string[]) =>
+  paragraphs(parts).replace(/^(- .*)\n\n(?=- )/gm, '$1\n')

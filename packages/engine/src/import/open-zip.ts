@@ -7,7 +7,11 @@ const ALL_BYTES_LIMIT = 160 * 1024 * 1024
 const ENTRIES_LIMIT = 5000
 
 /** The parts of a packed document that are wanted, read with limits; the rest is not unpacked. */
-export async function unpacked(bytes: Buffer, name: string, wanted: (path: string) => boolean): Promise<Map<string, Buffer>> {
+export async function unpacked(
+  bytes: Buffer,
+  name: string,
+  wanted: (path: string) => boolean,
+): Promise<Map<string, Buffer>> {
   const zip = await open(bytes, name)
   const parts = new Map<string, Buffer>()
   let all = 0
@@ -15,7 +19,11 @@ export async function unpacked(bytes: Buffer, name: string, wanted: (path: strin
   return new Promise((resolve, reject) => {
     const fail = (cause: unknown) => {
       zip.close()
-      reject(cause instanceof TidyError ? cause : new TidyError('import_unreadable', { name, reason: 'it is damaged or was cut off' }))
+      reject(
+        cause instanceof TidyError
+          ? cause
+          : new TidyError('import_unreadable', { name, reason: 'it is damaged or was cut off' }),
+      )
     }
     zip.on('error', fail)
     zip.on('end', () => resolve(parts))
@@ -23,7 +31,8 @@ export async function unpacked(bytes: Buffer, name: string, wanted: (path: strin
       if (!wanted(entry.fileName)) return zip.readEntry()
       // What the entry says of its size is checked by yauzl while it unpacks.
       all += entry.uncompressedSize
-      if (entry.uncompressedSize > PART_BYTES_LIMIT || all > ALL_BYTES_LIMIT) return fail(bomb(name))
+      if (entry.uncompressedSize > PART_BYTES_LIMIT || all > ALL_BYTES_LIMIT)
+        return fail(bomb(name))
       read(zip, entry).then((part) => {
         parts.set(entry.fileName, part)
         zip.readEntry()
@@ -33,11 +42,21 @@ export async function unpacked(bytes: Buffer, name: string, wanted: (path: strin
   })
 }
 
-const bomb = (name: string) => new TidyError('import_too_large', { name, reason: 'what is packed in it is far larger than any script' })
+const bomb = (name: string) =>
+  new TidyError('import_too_large', {
+    name,
+    reason: 'what is packed in it is far larger than any script',
+  })
 
 function open(bytes: Buffer, name: string): Promise<ZipFile> {
   return new Promise((resolve, reject) => {
-    fromBuffer(bytes, { lazyEntries: true }, (cause, zip) => (cause ? reject(new TidyError('import_unreadable', { name, reason: 'it is damaged or was cut off' })) : resolve(zip)))
+    fromBuffer(bytes, { lazyEntries: true }, (cause, zip) =>
+      cause
+        ? reject(
+            new TidyError('import_unreadable', { name, reason: 'it is damaged or was cut off' }),
+          )
+        : resolve(zip),
+    )
   })
 }
 

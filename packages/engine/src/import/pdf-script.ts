@@ -20,9 +20,21 @@ interface TextItem {
 /** A PDF as a script: lines joined to paragraphs by their distance, larger lines as chapters; running heads and page numbers left out. */
 export async function pdfScript(bytes: Buffer, name: string): Promise<Imported> {
   const { getDocument } = await import('pdfjs-dist/legacy/build/pdf.mjs')
-  const loading = getDocument({ data: new Uint8Array(bytes), isEvalSupported: false, disableFontFace: true, useSystemFonts: false, verbosity: 0 })
+  const loading = getDocument({
+    data: new Uint8Array(bytes),
+    isEvalSupported: false,
+    disableFontFace: true,
+    useSystemFonts: false,
+    verbosity: 0,
+  })
   const pdf = await loading.promise.catch((cause: Error) => {
-    throw new TidyError('import_unreadable', { name, reason: cause.name === 'PasswordException' ? 'it is locked with a password' : 'it is damaged or was cut off' })
+    throw new TidyError('import_unreadable', {
+      name,
+      reason:
+        cause.name === 'PasswordException'
+          ? 'it is locked with a password'
+          : 'it is damaged or was cut off',
+    })
   })
   try {
     const pages: Line[][] = []
@@ -30,7 +42,9 @@ export async function pdfScript(bytes: Buffer, name: string): Promise<Imported> 
       const content = await (await pdf.getPage(n)).getTextContent()
       pages.push(linesOf(content.items.filter((item) => 'str' in item) as TextItem[]))
     }
-    const title = ((await pdf.getMetadata().catch(() => undefined))?.info as { Title?: string } | undefined)?.Title?.trim()
+    const title = (
+      (await pdf.getMetadata().catch(() => undefined))?.info as { Title?: string } | undefined
+    )?.Title?.trim()
     return { ...scriptOf(pages, name), title: title || name, pictures: [] }
   } finally {
     await loading.destroy()
@@ -55,8 +69,12 @@ function linesOf(items: readonly TextItem[]): Line[] {
 
 function scriptOf(pages: readonly Line[][], name: string): { script: string; left: string[] } {
   const all = pages.flat()
-  if (!all.some(({ text }) => /\p{L}/u.test(text))) throw new TidyError('import_pictures_only', { name })
-  const body = quantile(all.map(({ height }) => height), 0.5)
+  if (!all.some(({ text }) => /\p{L}/u.test(text)))
+    throw new TidyError('import_pictures_only', { name })
+  const body = quantile(
+    all.map(({ height }) => height),
+    0.5,
+  )
   const running = runningHeads(pages)
   let dropped = 0
   const parts: string[] = []
@@ -67,9 +85,19 @@ function scriptOf(pages: readonly Line[][], name: string): { script: string; lef
   }
   for (const lines of pages) {
     // Most lines follow closely; wider steps are the ends of paragraphs.
-    const gap = quantile(lines.slice(1).map((line, i) => lines[i]!.y - line.y).filter((distance) => distance > 0), 0.25)
+    const gap = quantile(
+      lines
+        .slice(1)
+        .map((line, i) => lines[i]!.y - line.y)
+        .filter((distance) => distance > 0),
+      0.25,
+    )
     lines.forEach((line, i) => {
-      if (running.has(line.text) || /^(?:page |p\. )?\d{1,4}(?: (?:of|\/) \d{1,4})?$/i.test(line.text)) return void dropped++
+      if (
+        running.has(line.text) ||
+        /^(?:page |p\. )?\d{1,4}(?: (?:of|\/) \d{1,4})?$/i.test(line.text)
+      )
+        return void dropped++
       const before = lines[i - 1]
       if (line.height > body * 1.15 && line.text.length < 90) {
         close()
@@ -83,17 +111,27 @@ function scriptOf(pages: readonly Line[][], name: string): { script: string; lef
     if (/[.!?…]["”’)]?$/.test(paragraph)) close()
   }
   close()
-  return { script: paragraphs(parts), left: dropped ? [`Left out: ${dropped} running heads and page numbers.`] : [] }
+  return {
+    script: paragraphs(parts),
+    left: dropped ? [`Left out: ${dropped} running heads and page numbers.`] : [],
+  }
 }
 
 /** A word parted at the end of a line is one word again. */
-const joined = (before: string, line: string) => (/\p{Ll}-$/u.test(before) && /^\p{Ll}/u.test(line) ? before.slice(0, -1) + line : before ? `${before} ${line}` : line)
+const joined = (before: string, line: string) =>
+  /\p{Ll}-$/u.test(before) && /^\p{Ll}/u.test(line)
+    ? before.slice(0, -1) + line
+    : before
+      ? `${before} ${line}`
+      : line
 
 /** Lines that stand at the top or foot of most pages. */
 function runningHeads(pages: readonly Line[][]): Set<string> {
   if (pages.length < 3) return new Set()
   const counts = new Map<string, number>()
-  for (const lines of pages) for (const text of new Set([lines[0]?.text, lines.at(-1)?.text])) if (text) counts.set(text, (counts.get(text) ?? 0) + 1)
+  for (const lines of pages)
+    for (const text of new Set([lines[0]?.text, lines.at(-1)?.text]))
+      if (text) counts.set(text, (counts.get(text) ?? 0) + 1)
   return new Set([...counts].filter(([, times]) => times >= pages.length / 2).map(([text]) => text))
 }
 

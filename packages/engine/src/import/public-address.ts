@@ -13,7 +13,8 @@ export function isPublicAddress(address: string): boolean {
 
 export type Resolve = (host: string) => Promise<string[]>
 
-export const resolveHost: Resolve = async (host) => (await lookup(host, { all: true, verbatim: true })).map(({ address }) => address)
+export const resolveHost: Resolve = async (host) =>
+  (await lookup(host, { all: true, verbatim: true })).map(({ address }) => address)
 
 /** What fetching stands on; tests put their own world here. */
 export interface Reach {
@@ -29,10 +30,18 @@ export const INTERNET: Reach = { resolve: resolveHost, allowed: isPublicAddress 
  * @returns undefined for a host that is not public
  * @throws what resolving throws for a host that there is not
  */
-export async function publicAgent(url: URL, { resolve, allowed }: Reach = INTERNET): Promise<Agent | undefined> {
+export async function publicAgent(
+  url: URL,
+  { resolve, allowed }: Reach = INTERNET,
+): Promise<Agent | undefined> {
   const addresses = await resolve(url.hostname.replace(/^\[|\]$/g, ''))
   if (addresses.length === 0 || !addresses.every(allowed)) return undefined
   const [pinned] = addresses
   const family = pinned!.includes(':') ? 6 : 4
-  return new Agent({ connect: { lookup: (_host, options, done) => (options.all ? done(null, [{ address: pinned!, family }]) : done(null, pinned!, family)) } })
+  return new Agent({
+    connect: {
+      lookup: (_host, options, done) =>
+        options.all ? done(null, [{ address: pinned!, family }]) : done(null, pinned!, family),
+    },
+  })
 }

@@ -25,7 +25,11 @@ const PICTURES = /\.(?:png|jpe?g|gif|webp)$/i
  * A slide that speaks no longer than a scene may is one scene; a longer one keeps its picture on all of its scenes.
  */
 export async function slidesScript(bytes: Buffer, name: string): Promise<Imported> {
-  const parts = await unpacked(bytes, name, (path) => /^(?:ppt\/(?:presentation|slides\/|notesSlides\/|_rels\/|media\/)|content\.xml|Pictures\/|META-INF\/manifest)/.test(path))
+  const parts = await unpacked(bytes, name, (path) =>
+    /^(?:ppt\/(?:presentation|slides\/|notesSlides\/|_rels\/|media\/)|content\.xml|Pictures\/|META-INF\/manifest)/.test(
+      path,
+    ),
+  )
   const slides = parts.has('content.xml') ? odpSlides(parts) : pptxSlides(parts, name)
   let script = ''
   const pictures: ImportedPicture[] = []
@@ -40,12 +44,22 @@ export async function slidesScript(bytes: Buffer, name: string): Promise<Importe
     const from = script.length
     script += `${sceneText(told)}\n\n`
     const picture = slide.picture && parts.get(slide.picture)
-    if (picture) pictures.push({ name: posix.basename(slide.picture!), bytes: picture, from, to: script.length })
+    if (picture)
+      pictures.push({
+        name: posix.basename(slide.picture!),
+        bytes: picture,
+        from,
+        to: script.length,
+      })
   }
   if (!/\p{L}/u.test(script)) throw new TidyError('import_empty', { name })
   const left = [
-    ...(silent ? [`Left out: ${silent === 1 ? 'a slide' : `${silent} slides`} without text or notes.`] : []),
-    ...(slides.some(({ notes, text }) => notes.length && text.length) ? ['The notes are the narration; the text on slides with notes was left out.'] : []),
+    ...(silent
+      ? [`Left out: ${silent === 1 ? 'a slide' : `${silent} slides`} without text or notes.`]
+      : []),
+    ...(slides.some(({ notes, text }) => notes.length && text.length)
+      ? ['The notes are the narration; the text on slides with notes was left out.']
+      : []),
   ]
   return { title: slides[0]?.title || name, script: script.trim(), left, pictures }
 }
@@ -53,7 +67,9 @@ export async function slidesScript(bytes: Buffer, name: string): Promise<Importe
 function sceneText(lines: readonly string[]): string {
   const text = lines.map((line) => (/[.!?…:]["”’)]?$/.test(line) ? line : `${line}.`)).join(' ')
   if (estimateSeconds(spokenText(text)) > SCENE_SECONDS_LIMIT) return text
-  return sentencesOf(text).map(({ from, to }) => text.slice(from, to)).join(' ~ ')
+  return sentencesOf(text)
+    .map(({ from, to }) => text.slice(from, to))
+    .join(' ~ ')
 }
 
 const xmlOf = (parts: ReadonlyMap<string, Buffer>, path: string) => {
@@ -63,30 +79,63 @@ const xmlOf = (parts: ReadonlyMap<string, Buffer>, path: string) => {
 
 /** Where the relations of a part lead: id → path. */
 function relations(parts: ReadonlyMap<string, Buffer>, path: string): Map<string, string> {
-  const tree = xmlOf(parts, posix.join(posix.dirname(path), '_rels', `${posix.basename(path)}.rels`))
-  return new Map((tree ? found(tree, 'Relationship') : []).map(({ attributes }) => [attributes.Id ?? '', posix.join(posix.dirname(path), attributes.Target ?? '')]))
+  const tree = xmlOf(
+    parts,
+    posix.join(posix.dirname(path), '_rels', `${posix.basename(path)}.rels`),
+  )
+  return new Map(
+    (tree ? found(tree, 'Relationship') : []).map(({ attributes }) => [
+      attributes.Id ?? '',
+      posix.join(posix.dirname(path), attributes.Target ?? ''),
+    ]),
+  )
 }
 
 function pptxSlides(parts: ReadonlyMap<string, Buffer>, name: string): Slide[] {
   const presentation = xmlOf(parts, 'ppt/presentation.xml')
-  if (!presentation) throw new TidyError('import_unreadable', { name, reason: 'it holds no slides' })
+  if (!presentation)
+    throw new TidyError('import_unreadable', { name, reason: 'it holds no slides' })
   const places = relations(parts, 'ppt/presentation.xml')
   return found(presentation, 'p:sldId').flatMap(({ attributes }) => {
     const path = places.get(attributes['r:id'] ?? '')
     const tree = path && xmlOf(parts, path)
-    if (!path || !tree || found(tree, 'p:sld').some((slide) => slide.attributes.show === '0')) return []
+    if (!path || !tree || found(tree, 'p:sld').some((slide) => slide.attributes.show === '0'))
+      return []
     const own = relations(parts, path)
     const notes = [...own.values()].find((target) => target.includes('notesSlides/'))
     const shapes = found(tree, 'p:sp')
     const title = shapes.find((shape) => /title/i.test(placeholder(shape)))
-    const picture = found(tree, 'p:pic').map((pic) => ({ area: areaOf(pic), target: own.get(found(pic, 'a:blip')[0]?.attributes['r:embed'] ?? '') })).filter(({ target }) => target && PICTURES.test(target)).sort((a, b) => b.area - a.area)[0]?.target
-    return [{ title: title ? linesOf(title).join(' ') : '', text: shapes.filter((shape) => shape !== title && !/^(?:dt|ftr|sldNum)$/.test(placeholder(shape))).flatMap(linesOf), notes: notes ? notesOf(xmlOf(parts, notes)) : [], ...(picture ? { picture } : {}) }]
+    const picture = found(tree, 'p:pic')
+      .map((pic) => ({
+        area: areaOf(pic),
+        target: own.get(found(pic, 'a:blip')[0]?.attributes['r:embed'] ?? ''),
+      }))
+      .filter(({ target }) => target && PICTURES.test(target))
+      .sort((a, b) => b.area - a.area)[0]?.target
+    return [
+      {
+        title: title ? linesOf(title).join(' ') : '',
+        text: shapes
+          .filter((shape) => shape !== title && !/^(?:dt|ftr|sldNum)$/.test(placeholder(shape)))
+          .flatMap(linesOf),
+        notes: notes ? notesOf(xmlOf(parts, notes)) : [],
+        ...(picture ? { picture } : {}),
+      },
+    ]
   })
 }
 
 const placeholder = (shape: XmlNode) => found(shape, 'p:ph')[0]?.attributes.type ?? ''
-const linesOf = (shape: XmlNode) => found(shape, 'a:p').map((line) => textOf(line).replace(/\s+/g, ' ').trim()).filter(Boolean)
-const notesOf = (tree: XmlNode | undefined) => (tree ? found(tree, 'p:sp').filter((shape) => placeholder(shape) === 'body').flatMap(linesOf) : [])
+const linesOf = (shape: XmlNode) =>
+  found(shape, 'a:p')
+    .map((line) => textOf(line).replace(/\s+/g, ' ').trim())
+    .filter(Boolean)
+const notesOf = (tree: XmlNode | undefined) =>
+  tree
+    ? found(tree, 'p:sp')
+        .filter((shape) => placeholder(shape) === 'body')
+        .flatMap(linesOf)
+    : []
 const areaOf = (pic: XmlNode) => {
   const size = found(pic, 'a:ext').find(({ attributes }) => attributes.cx)?.attributes
   return size ? Number(size.cx) * Number(size.cy) : 0
@@ -96,9 +145,20 @@ function odpSlides(parts: ReadonlyMap<string, Buffer>): Slide[] {
   return found(xmlOf(parts, 'content.xml')!, 'draw:page').map((page) => {
     const notes = page.children.find(({ name }) => name === 'presentation:notes')
     const frames = page.children.filter(({ name }) => name === 'draw:frame')
-    const lines = (node: XmlNode) => found(node, 'text:p', 'text:h').map((line) => textOf(line).replace(/\s+/g, ' ').trim()).filter(Boolean)
+    const lines = (node: XmlNode) =>
+      found(node, 'text:p', 'text:h')
+        .map((line) => textOf(line).replace(/\s+/g, ' ').trim())
+        .filter(Boolean)
     const title = frames.find(({ attributes }) => attributes['presentation:class'] === 'title')
-    const picture = frames.flatMap((frame) => found(frame, 'draw:image')).map(({ attributes }) => attributes['xlink:href'] ?? '').find((href) => PICTURES.test(href) && extname(href))
-    return { title: title ? lines(title).join(' ') : '', text: frames.filter((frame) => frame !== title).flatMap(lines), notes: notes ? lines(notes) : [], ...(picture ? { picture } : {}) }
+    const picture = frames
+      .flatMap((frame) => found(frame, 'draw:image'))
+      .map(({ attributes }) => attributes['xlink:href'] ?? '')
+      .find((href) => PICTURES.test(href) && extname(href))
+    return {
+      title: title ? lines(title).join(' ') : '',
+      text: frames.filter((frame) => frame !== title).flatMap(lines),
+      notes: notes ? lines(notes) : [],
+      ...(picture ? { picture } : {}),
+    }
   })
 }

@@ -1,7 +1,8 @@
 import { TidyError } from '@tidy-reel/core/fault'
 import { paragraphs, type Imported } from './imported.ts'
 
-const TIMES = /^\s*(?:(\d{1,2}):)?(\d{1,2}):(\d\d)[.,](\d{1,3})\s*-->\s*(?:(\d{1,2}):)?(\d{1,2}):(\d\d)[.,](\d{1,3})/
+const TIMES =
+  /^\s*(?:(\d{1,2}):)?(\d{1,2}):(\d\d)[.,](\d{1,3})\s*-->\s*(?:(\d{1,2}):)?(\d{1,2}):(\d\d)[.,](\d{1,3})/
 /** A silence this long begins a paragraph. */
 const PARAGRAPH_SECONDS = 1.5
 
@@ -16,7 +17,11 @@ export function subtitlesScript(text: string, name: string): Imported {
     const at = lines.findIndex((line) => TIMES.test(line))
     if (at < 0) continue
     const [start, end] = secondsOf(TIMES.exec(lines[at]!)!)
-    const words = lines.slice(at + 1).map((line) => spoken(line, () => speakers++)).filter(Boolean).join(' ')
+    const words = lines
+      .slice(at + 1)
+      .map((line) => spoken(line, () => speakers++))
+      .filter(Boolean)
+      .join(' ')
     if (!words) continue
     if (paragraph && start - ended > PARAGRAPH_SECONDS && /[.!?…]["”’)]?$/.test(paragraph)) {
       parts.push(paragraph)
@@ -29,18 +34,30 @@ export function subtitlesScript(text: string, name: string): Imported {
   parts.push(paragraph)
   const script = paragraphs(parts)
   if (!/\p{L}/u.test(script)) throw new TidyError('import_empty', { name })
-  return { title: name, script, left: ['Left out: the times of the subtitles; the voice makes its own.', ...(speakers ? ['Left out: marks of who speaks.'] : [])], pictures: [] }
+  return {
+    title: name,
+    script,
+    left: [
+      'Left out: the times of the subtitles; the voice makes its own.',
+      ...(speakers ? ['Left out: marks of who speaks.'] : []),
+    ],
+    pictures: [],
+  }
 }
 
 function secondsOf(found: RegExpExecArray): [number, number] {
   const [, h1, m1, s1, f1, h2, m2, s2, f2] = found
-  const time = (h: string | undefined, m: string, s: string, f: string) => Number(h ?? 0) * 3600 + Number(m) * 60 + Number(s) + Number(f.padEnd(3, '0')) / 1000
+  const time = (h: string | undefined, m: string, s: string, f: string) =>
+    Number(h ?? 0) * 3600 + Number(m) * 60 + Number(s) + Number(f.padEnd(3, '0')) / 1000
   return [time(h1, m1!, s1!, f1!), time(h2, m2!, s2!, f2!)]
 }
 
 /** Without tags, positions and the hyphen of a change of speaker. */
 function spoken(line: string, onSpeaker: () => void): string {
-  const plain = line.replace(/<v\s+[^>]*>/g, () => (onSpeaker(), '')).replace(/<[^>]*>|\{\\[^}]*\}/g, '').trim()
+  const plain = line
+    .replace(/<v\s+[^>]*>/g, () => (onSpeaker(), ''))
+    .replace(/<[^>]*>|\{\\[^}]*\}/g, '')
+    .trim()
   if (/^[-–]\s/.test(plain)) onSpeaker()
   return plain.replace(/^[-–]\s+/, '').replace(/\s+/g, ' ')
 }

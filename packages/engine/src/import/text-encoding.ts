@@ -33,7 +33,10 @@ export function decoded(bytes: Buffer): Decoded {
   } catch {
     const guess = detect(bytes.subarray(0, 200_000)) ?? 'windows-1252'
     // Of the Latin families the Windows one holds the others' letters and the quotation marks they lack.
-    const encoding = /^(?:ISO-8859-1|ASCII|UTF-8)$/.test(guess) || !iconv.encodingExists(guess) ? 'windows-1252' : guess
+    const encoding =
+      /^(?:ISO-8859-1|ASCII|UTF-8)$/.test(guess) || !iconv.encodingExists(guess)
+        ? 'windows-1252'
+        : guess
     return { text: iconv.decode(bytes, encoding), encoding }
   }
 }

@@ -20,15 +20,49 @@ const TIMEOUT_MS = 20 * 60_000
  *
  * @returns the pieces in order, from its start to its end; none for a clip without a cut, or a short one
  */
-export async function piecesOf(file: string, seconds: number, signal?: AbortSignal): Promise<Piece[]> {
+export async function piecesOf(
+  file: string,
+  seconds: number,
+  signal?: AbortSignal,
+): Promise<Piece[]> {
   if (seconds < LONG_SECONDS) return []
-  const { stderr } = await runProgram('ffmpeg', ['-hide_banner', '-nostats', '-v', 'info', '-nostdin', '-protocol_whitelist', 'file,pipe', '-i', file, '-an', '-vf', `scale=160:-2,select='gt(scene,${CUT_SCORE})',showinfo`, '-f', 'null', '-'], { timeoutMs: TIMEOUT_MS, ...(signal ? { signal } : {}) })
-  return piecesAt([...stderr.matchAll(/pts_time:\s*([\d.]+)/g)].map(([, at]) => Number(at)), seconds)
+  const { stderr } = await runProgram(
+    'ffmpeg',
+    [
+      '-hide_banner',
+      '-nostats',
+      '-v',
+      'info',
+      '-nostdin',
+      '-protocol_whitelist',
+      'file,pipe',
+      '-i',
+      file,
+      '-an',
+      '-vf',
+      `scale=160:-2,select='gt(scene,${CUT_SCORE})',showinfo`,
+      '-f',
+      'null',
+      '-',
+    ],
+    { timeoutMs: TIMEOUT_MS, ...(signal ? { signal } : {}) },
+  )
+  return piecesAt(
+    [...stderr.matchAll(/pts_time:\s*([\d.]+)/g)].map(([, at]) => Number(at)),
+    seconds,
+  )
 }
 
 /** The pieces between cuts at these seconds. */
 export function piecesAt(cuts: readonly number[], seconds: number): Piece[] {
-  const ends = cuts.filter((at) => at >= LEAST_SECONDS && at <= seconds - LEAST_SECONDS).reduce<number[]>((kept, at) => (at - (kept.at(-1) ?? 0) >= LEAST_SECONDS ? [...kept, at] : kept), [])
+  const ends = cuts
+    .filter((at) => at >= LEAST_SECONDS && at <= seconds - LEAST_SECONDS)
+    .reduce<number[]>(
+      (kept, at) => (at - (kept.at(-1) ?? 0) >= LEAST_SECONDS ? [...kept, at] : kept),
+      [],
+    )
   if (ends.length === 0) return []
-  return [...ends, seconds].slice(0, MOST_PIECES).map((to, i) => ({ from: i ? ends[i - 1]! : 0, to }))
+  return [...ends, seconds]
+    .slice(0, MOST_PIECES)
+    .map((to, i) => ({ from: i ? ends[i - 1]! : 0, to }))
 }

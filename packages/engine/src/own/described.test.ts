@@ -16,26 +16,48 @@ const XMP = `<?xpacket begin="" id="W5M0MpCehiHzreSzNTczkc9d"?>
 <xmpRights:UsageTerms><rdf:Alt><rdf:li xml:lang="x-default">CC BY-SA 4.0</rdf:li></rdf:Alt></xmpRights:UsageTerms>
 </rdf:Description></rdf:RDF></x:xmpmeta>
 <?xpacket end="w"?>`
-const SAID = { title: 'Fog signal at the pier', description: 'A bell on a post, seen from the water.', tags: ['bell', 'fog', 'pier'], author: 'A. Keeper', licence: 'CC BY-SA 4.0' }
+const SAID = {
+  title: 'Fog signal at the pier',
+  description: 'A bell on a post, seen from the water.',
+  tags: ['bell', 'fog', 'pier'],
+  author: 'A. Keeper',
+  licence: 'CC BY-SA 4.0',
+}
 
 describe('describedBeside', () => {
-  it('reads an XMP sidecar', async () => expect(await describedBeside(Buffer.from(XMP))).toEqual(SAID))
-  it.each(['', 'harbour, boats', '<html></html>', '{"title":"x"}'])('takes %j for none', async (text) => expect(await describedBeside(Buffer.from(text))).toBeUndefined())
-  it('bears one that is cut off half-way', async () => expect((await describedBeside(Buffer.from(XMP.slice(0, 480))))?.tags).toEqual([]))
+  it('reads an XMP sidecar', async () =>
+    expect(await describedBeside(Buffer.from(XMP))).toEqual(SAID))
+  it.each(['', 'harbour, boats', '<html></html>', '{"title":"x"}'])(
+    'takes %j for none',
+    async (text) => expect(await describedBeside(Buffer.from(text))).toBeUndefined(),
+  )
+  it('bears one that is cut off half-way', async () =>
+    expect((await describedBeside(Buffer.from(XMP.slice(0, 480))))?.tags).toEqual([]))
 })
 
 describe('describedInside', () => {
   it('reads XMP inside a JPEG before its EXIF', async () => {
     const file = join(folder, 'xmp.jpg')
-    writeFileSync(file, await sharp(photograph('xmp-plain', 320, 180)).withExif({ IFD0: { ImageDescription: 'by the camera', Artist: 'Camera' } }).withXmp(XMP).jpeg().toBuffer())
+    writeFileSync(
+      file,
+      await sharp(photograph('xmp-plain', 320, 180))
+        .withExif({ IFD0: { ImageDescription: 'by the camera', Artist: 'Camera' } })
+        .withXmp(XMP)
+        .jpeg()
+        .toBuffer(),
+    )
     expect(await describedInside(file)).toEqual(SAID)
   })
-  it('says nothing of a picture that carries nothing', async () => expect(await describedInside(photograph('bare', 320, 180))).toEqual({ tags: [] }))
+  it('says nothing of a picture that carries nothing', async () =>
+    expect(await describedInside(photograph('bare', 320, 180))).toEqual({ tags: [] }))
 })
 
 describe('piecesAt', () => {
   it('leaves no piece too short to be a picture', () => {
-    expect(piecesAt([4, 4.4, 9.8], 10)).toEqual([{ from: 0, to: 4 }, { from: 4, to: 10 }])
+    expect(piecesAt([4, 4.4, 9.8], 10)).toEqual([
+      { from: 0, to: 4 },
+      { from: 4, to: 10 },
+    ])
     expect(piecesAt([], 10)).toEqual([])
     expect(piecesAt([0.5], 10)).toEqual([])
   })

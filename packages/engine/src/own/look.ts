@@ -15,14 +15,27 @@ const LAPLACIAN = { width: 3, height: 3, kernel: [0, 1, 0, 1, -4, 1, 0, 1, 0], o
 /** Looks at a still: its perceptual hash, colours and detail. */
 export async function lookOf(file: string): Promise<Look> {
   // Decoded once: that is most of the work.
-  const { data, info } = await sharp(file, { limitInputPixels: PIXELS_LIMIT }).resize(DETAIL_SIDE, DETAIL_SIDE, { fit: 'inside', withoutEnlargement: true }).flatten({ background: '#fff' }).toColourspace('srgb').raw().toBuffer({ resolveWithObject: true })
+  const { data, info } = await sharp(file, { limitInputPixels: PIXELS_LIMIT })
+    .resize(DETAIL_SIDE, DETAIL_SIDE, { fit: 'inside', withoutEnlargement: true })
+    .flatten({ background: '#fff' })
+    .toColourspace('srgb')
+    .raw()
+    .toBuffer({ resolveWithObject: true })
   const raw = { raw: { width: info.width, height: info.height, channels: info.channels } }
   const [tiny, small, detail] = await Promise.all([
     sharp(data, raw).greyscale().resize(HASHED_SIDE, HASHED_SIDE, { fit: 'fill' }).raw().toBuffer(),
-    sharp(data, raw).resize(COLOUR_SIDE, COLOUR_SIDE, { fit: 'fill' }).toColourspace('srgb').raw().toBuffer(),
+    sharp(data, raw)
+      .resize(COLOUR_SIDE, COLOUR_SIDE, { fit: 'fill' })
+      .toColourspace('srgb')
+      .raw()
+      .toBuffer(),
     sharp(data, raw).greyscale().convolve(LAPLACIAN).raw().toBuffer(),
   ])
-  return { hash: perceptualHash(tiny), colours: coloursOf(small), sharpness: Math.round(variance(detail) * 10) / 10 }
+  return {
+    hash: perceptualHash(tiny),
+    colours: coloursOf(small),
+    sharpness: Math.round(variance(detail) * 10) / 10,
+  }
 }
 
 function variance(values: Uint8Array): number {

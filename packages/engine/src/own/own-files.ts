@@ -24,7 +24,8 @@ const LARGEST_SIDE = 8192
 /** Stills are read by sharp: starting ffprobe takes longer than all else that is done with one. */
 const STILLS = new Set(['jpeg', 'png', 'webp', 'gif', 'heif'])
 /** What ffmpeg calls the formats that are taken beside them; anything else is no picture to us. */
-const FORMATS = /^(image2|png_pipe|jpeg_pipe|webp_pipe|gif|gif_pipe|mov,mp4,m4a,3gp,3g2,mj2|matroska,webm|avif)$/
+const FORMATS =
+  /^(image2|png_pipe|jpeg_pipe|webp_pipe|gif|gif_pipe|mov,mp4,m4a,3gp,3g2,mj2|matroska,webm|avif)$/
 /** A file in the folder of own files: one somebody brought or one that was made, and of a clip a piece of it, counted from 1. */
 const OWN = /^((?:own|made)-[0-9a-f]{32})(?:-([1-9]\d{0,3}))?$/
 
@@ -35,7 +36,9 @@ export const OwnFacts = z.object({
   /** As the person's computer called it. */
   fileName: z.string(),
   /** Between the cuts of a clip, in seconds; null while nobody has looked for cuts. */
-  pieces: z.array(z.object({ from: z.number().nonnegative(), to: z.number().positive() })).nullable(),
+  pieces: z
+    .array(z.object({ from: z.number().nonnegative(), to: z.number().positive() }))
+    .nullable(),
 })
 export type OwnFacts = z.infer<typeof OwnFacts>
 
@@ -51,18 +54,36 @@ interface Probed {
  * @param name as the person's computer calls it, with its folders; becomes words and never a path
  * @throws TidyError `own_file_unusable` with why, `disk_full`
  */
-export async function takeOwnFile(folder: string, name: string, bytes: Readable): Promise<OwnFacts> {
-  return received(folder, bytes, OWN_BYTES_LIMIT, (reason) => unusable(name, reason), async (half, hash) => {
-    const id = `own-${hash}`
-    const known = await ownFacts(folder, id)
-    if (known) return known
-    const item = await itemOf(half, id, name)
-    return keepOwn(folder, half, { item, fileName: basename(name).slice(0, 300), pieces: item.kind === 'clip' ? null : [] })
-  })
+export async function takeOwnFile(
+  folder: string,
+  name: string,
+  bytes: Readable,
+): Promise<OwnFacts> {
+  return received(
+    folder,
+    bytes,
+    OWN_BYTES_LIMIT,
+    (reason) => unusable(name, reason),
+    async (half, hash) => {
+      const id = `own-${hash}`
+      const known = await ownFacts(folder, id)
+      if (known) return known
+      const item = await itemOf(half, id, name)
+      return keepOwn(folder, half, {
+        item,
+        fileName: basename(name).slice(0, 300),
+        pieces: item.kind === 'clip' ? null : [],
+      })
+    },
+  )
 }
 
 /** Puts a file that was looked at into the folder, its facts after it: without them it is not there. */
-export async function keepOwn(folder: string, half: string, facts: Omit<OwnFacts, 'look'>): Promise<OwnFacts> {
+export async function keepOwn(
+  folder: string,
+  half: string,
+  facts: Omit<OwnFacts, 'look'>,
+): Promise<OwnFacts> {
   const { id, kind } = facts.item
   const still = kind === 'clip' ? `${half}.jpg` : half
   if (kind === 'clip') await firstFrame(half, still, 0)
@@ -75,19 +96,33 @@ export async function keepOwn(folder: string, half: string, facts: Omit<OwnFacts
   return whole
 }
 
-const keepFacts = (folder: string, facts: OwnFacts) => replacedFile(join(folder, `${facts.item.id}.json`), (half) => writeFile(half, JSON.stringify(facts)))
+const keepFacts = (folder: string, facts: OwnFacts) =>
+  replacedFile(join(folder, `${facts.item.id}.json`), (half) =>
+    writeFile(half, JSON.stringify(facts)),
+  )
 
-const unusable = (name: string, reason: string) => new TidyError('own_file_unusable', { name: basename(name).slice(0, 80), reason })
+const unusable = (name: string, reason: string) =>
+  new TidyError('own_file_unusable', { name: basename(name).slice(0, 80), reason })
 
 async function itemOf(file: string, id: string, name: string): Promise<Item> {
   const { moves, seconds, ...size } = (await stillAt(file)) ?? (await probedAt(file, name))
-  if (Math.max(size.width, size.height) > LARGEST_SIDE) throw unusable(name, `it is larger than ${LARGEST_SIDE} pixels`)
+  if (Math.max(size.width, size.height) > LARGEST_SIDE)
+    throw unusable(name, `it is larger than ${LARGEST_SIDE} pixels`)
   // What it carries is read first: turning it leaves that behind.
   const said = moves ? { tags: [] } : await describedInside(file)
-  const stands = moves ? size : await upright(file).catch(() => {
-    throw unreadable(name)
+  const stands = moves
+    ? size
+    : await upright(file).catch(() => {
+        throw unreadable(name)
+      })
+  return Item.parse({
+    ...describedItem(said, name),
+    id,
+    kind: moves ? 'clip' : 'photo',
+    ...stands,
+    seconds,
+    orientation: orientationOf(stands),
   })
-  return Item.parse({ ...describedItem(said, name), id, kind: moves ? 'clip' : 'photo', ...stands, seconds, orientation: orientationOf(stands) })
 }
 
 interface Seen {
@@ -97,18 +132,41 @@ interface Seen {
   seconds: number | null
 }
 
-const unreadable = (name: string) => unusable(name, 'it is neither a picture nor a film that can be read')
+const unreadable = (name: string) =>
+  unusable(name, 'it is neither a picture nor a film that can be read')
 
 /** A still as sharp reads it; undefined for what moves or is none. */
 async function stillAt(file: string): Promise<Seen | undefined> {
-  const known = await sharp(file, { limitInputPixels: false }).metadata().catch(() => undefined)
+  const known = await sharp(file, { limitInputPixels: false })
+    .metadata()
+    .catch(() => undefined)
   // Of HEIF, AVIF alone can be read here: what telephones write is not.
-  const readable = known && STILLS.has(known.format) && (known.format !== 'heif' || known.compression === 'av1')
-  return readable && (known.pages ?? 1) === 1 ? { width: known.width, height: known.height, moves: false, seconds: null } : undefined
+  const readable =
+    known && STILLS.has(known.format) && (known.format !== 'heif' || known.compression === 'av1')
+  return readable && (known.pages ?? 1) === 1
+    ? { width: known.width, height: known.height, moves: false, seconds: null }
+    : undefined
 }
 
 async function probedAt(file: string, name: string): Promise<Seen> {
-  const { stdout } = await runProgram('ffprobe', ['-v', 'error', '-protocol_whitelist', 'file,pipe', '-select_streams', 'v:0', '-count_packets', '-show_entries', 'stream=width,height,nb_read_packets,duration:format=format_name,duration', '-of', 'json', file], { timeoutMs: 60_000 }).catch((cause: unknown) => {
+  const { stdout } = await runProgram(
+    'ffprobe',
+    [
+      '-v',
+      'error',
+      '-protocol_whitelist',
+      'file,pipe',
+      '-select_streams',
+      'v:0',
+      '-count_packets',
+      '-show_entries',
+      'stream=width,height,nb_read_packets,duration:format=format_name,duration',
+      '-of',
+      'json',
+      file,
+    ],
+    { timeoutMs: 60_000 },
+  ).catch((cause: unknown) => {
     if (cause instanceof TidyError && cause.code === 'program_failed') throw unreadable(name)
     throw cause
   })
@@ -123,21 +181,37 @@ async function probedAt(file: string, name: string): Promise<Seen> {
 async function upright(file: string): Promise<{ width: number; height: number }> {
   const { orientation = 1, width, height, format } = await sharp(file).metadata()
   if (orientation <= 1) return { width, height }
-  await writeFile(file, await sharp(file).rotate().keepIccProfile().toFormat(format, { quality: 95 }).toBuffer())
+  await writeFile(
+    file,
+    await sharp(file).rotate().keepIccProfile().toFormat(format, { quality: 95 }).toBuffer(),
+  )
   return orientation >= 5 ? { width: height, height: width } : { width, height }
 }
 
 const worded = (text: string) => text.replace(/[_\s]+/g, ' ').trim()
 /** Names that cameras give tell nothing. */
-const NO_WORDS = /^(?:img|dsc[nf]?|dji|gopr|mvi|pxl|p|photo|image|video|clip|scan|screenshot|untitled)?[\s_-]*[\d\s_():.-]*$/i
+const NO_WORDS =
+  /^(?:img|dsc[nf]?|dji|gopr|mvi|pxl|p|photo|image|video|clip|scan|screenshot|untitled)?[\s_-]*[\d\s_():.-]*$/i
 
 function describedItem(said: Described, name: string): Partial<Item> {
-  const folders = name.split(/[\\/]/).slice(0, -1).map(worded).filter((part) => part && !/^\.+$|^\w:$/.test(part) && !NO_WORDS.test(part)).slice(-4)
+  const folders = name
+    .split(/[\\/]/)
+    .slice(0, -1)
+    .map(worded)
+    .filter((part) => part && !/^\.+$|^\w:$/.test(part) && !NO_WORDS.test(part))
+    .slice(-4)
   const named = worded(basename(name.replaceAll('\\', '/')).replace(/\.\w{1,5}$/, '')).slice(0, 200)
-  const licence = said.licence && licenceFacts(said.licence).use !== 'unknown' ? said.licence : 'Own'
+  const licence =
+    said.licence && licenceFacts(said.licence).use !== 'unknown' ? said.licence : 'Own'
   return {
-    title: said.title ?? (named && !NO_WORDS.test(named) ? named : (folders.at(-1) ?? (named || 'Own file'))),
-    ...(said.description ? { description: said.description } : {}), tags: [...new Set([...said.tags, ...folders])], source: 'Own file', licence, author: said.author ?? '',
+    title:
+      said.title ??
+      (named && !NO_WORDS.test(named) ? named : (folders.at(-1) ?? (named || 'Own file'))),
+    ...(said.description ? { description: said.description } : {}),
+    tags: [...new Set([...said.tags, ...folders])],
+    source: 'Own file',
+    licence,
+    author: said.author ?? '',
   }
 }
 
@@ -151,7 +225,9 @@ function partsOf(id: string): { file: string; piece: number | undefined } | unde
 export async function ownFacts(folder: string, id: string): Promise<OwnFacts | undefined> {
   const parts = partsOf(id)
   if (!parts || !existsSync(join(folder, parts.file))) return undefined
-  const read = OwnFacts.safeParse(jsonOf(await readFile(join(folder, `${parts.file}.json`), 'utf8').catch(() => '')))
+  const read = OwnFacts.safeParse(
+    jsonOf(await readFile(join(folder, `${parts.file}.json`), 'utf8').catch(() => '')),
+  )
   return read.success ? read.data : undefined
 }
 
@@ -160,18 +236,31 @@ export async function ownFacts(folder: string, id: string): Promise<OwnFacts | u
  *
  * @returns the pieces as pictures of their own; none for a clip without a cut
  */
-export async function cutOwnFile(folder: string, id: string, signal?: AbortSignal): Promise<Item[]> {
+export async function cutOwnFile(
+  folder: string,
+  id: string,
+  signal?: AbortSignal,
+): Promise<Item[]> {
   const facts = await ownFacts(folder, id)
   if (!facts) return []
-  const pieces = facts.pieces ?? (await piecesOf(join(folder, facts.item.id), facts.item.seconds ?? 0, signal))
+  const pieces =
+    facts.pieces ?? (await piecesOf(join(folder, facts.item.id), facts.item.seconds ?? 0, signal))
   if (!facts.pieces) await keepFacts(folder, { ...facts, pieces })
-  return pieces.map(({ from, to }, i) => ({ ...facts.item, id: `${facts.item.id}-${i + 1}`, title: `${facts.item.title}, part ${i + 1} of ${pieces.length}`.slice(0, 500), seconds: Math.round((to - from) * 1000) / 1000 }))
+  return pieces.map(({ from, to }, i) => ({
+    ...facts.item,
+    id: `${facts.item.id}-${i + 1}`,
+    title: `${facts.item.title}, part ${i + 1} of ${pieces.length}`.slice(0, 500),
+    seconds: Math.round((to - from) * 1000) / 1000,
+  }))
 }
 
 /** The files in the folder of own files, by id. */
 export function ownFiles(folder: string): PictureFiles {
   const own = async (id: string) => {
-    const gone = new TidyError('media_unusable', { title: id, reason: 'its file is not in the library any more' })
+    const gone = new TidyError('media_unusable', {
+      title: id,
+      reason: 'its file is not in the library any more',
+    })
     const parts = partsOf(id)
     if (!parts || !existsSync(join(folder, parts.file))) throw gone
     const file = join(folder, parts.file)
@@ -183,24 +272,90 @@ export function ownFiles(folder: string): PictureFiles {
   return {
     async download(item, _height, out, signal) {
       const { file, span } = await own(item.id)
-      if (!span) return pipeline(createReadStream(file), createWriteStream(out), signal ? { signal } : {})
+      if (!span)
+        return pipeline(createReadStream(file), createWriteStream(out), signal ? { signal } : {})
       // A piece begins at any frame, so it is encoded anew, all but without loss.
-      await runProgram('ffmpeg', [...reading, '-ss', String(span.from), '-to', String(span.to), '-i', file, '-an', '-c:v', 'libx264', '-preset', 'veryfast', '-crf', '14', '-movflags', '+faststart', '-f', 'mp4', out], signal ? { signal } : {})
+      await runProgram(
+        'ffmpeg',
+        [
+          ...reading,
+          '-ss',
+          String(span.from),
+          '-to',
+          String(span.to),
+          '-i',
+          file,
+          '-an',
+          '-c:v',
+          'libx264',
+          '-preset',
+          'veryfast',
+          '-crf',
+          '14',
+          '-movflags',
+          '+faststart',
+          '-f',
+          'mp4',
+          out,
+        ],
+        signal ? { signal } : {},
+      )
     },
     async thumbnail(id, out, signal) {
       const { file, span } = await own(id)
-      if (!span && (await stillAt(file))) return void (await sharp(file).resize({ width: SMALL }).flatten({ background: '#fff' }).jpeg({ quality: 82 }).toFile(out))
-      await firstFrame(file, out, span ? span.from + Math.min(0.5, (span.to - span.from) / 2) : 0, signal)
+      if (!span && (await stillAt(file)))
+        return void (await sharp(file)
+          .resize({ width: SMALL })
+          .flatten({ background: '#fff' })
+          .jpeg({ quality: 82 })
+          .toFile(out))
+      await firstFrame(
+        file,
+        out,
+        span ? span.from + Math.min(0.5, (span.to - span.from) / 2) : 0,
+        signal,
+      )
     },
   }
 }
 
-const reading = ['-hide_banner', '-v', 'error', '-nostdin', '-y', '-protocol_whitelist', 'file,pipe']
+const reading = [
+  '-hide_banner',
+  '-v',
+  'error',
+  '-nostdin',
+  '-y',
+  '-protocol_whitelist',
+  'file,pipe',
+]
 
 /** Pixels a small picture is wide. */
 const SMALL = 480
 
 /** A small JPEG of what is seen at a second. */
-async function firstFrame(file: string, out: string, at: number, signal?: AbortSignal): Promise<void> {
-  await runProgram('ffmpeg', [...reading, ...(at ? ['-ss', String(at)] : []), '-i', file, '-frames:v', '1', '-vf', `scale=${SMALL}:-2`, '-q:v', '4', '-f', 'mjpeg', out], signal ? { signal } : {})
+async function firstFrame(
+  file: string,
+  out: string,
+  at: number,
+  signal?: AbortSignal,
+): Promise<void> {
+  await runProgram(
+    'ffmpeg',
+    [
+      ...reading,
+      ...(at ? ['-ss', String(at)] : []),
+      '-i',
+      file,
+      '-frames:v',
+      '1',
+      '-vf',
+      `scale=${SMALL}:-2`,
+      '-q:v',
+      '4',
+      '-f',
+      'mjpeg',
+      out,
+    ],
+    signal ? { signal } : {},
+  )
 }

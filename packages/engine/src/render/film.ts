@@ -21,9 +21,15 @@ export interface FilmParts {
  * @param onProgress frames that are done and frames there are
  * @returns their files, in order
  */
-export async function renderSegments(folders: { segments: string; work: string; fonts: string }, { segments, files, shape }: FilmParts, signal: AbortSignal, onProgress: (done: number, all: number) => void): Promise<string[]> {
+export async function renderSegments(
+  folders: { segments: string; work: string; fonts: string },
+  { segments, files, shape }: FilmParts,
+  signal: AbortSignal,
+  onProgress: (done: number, all: number) => void,
+): Promise<string[]> {
   await mkdir(folders.work, { recursive: true })
-  if (!existsSync(join(folders.work, 'fonts'))) await symlink(folders.fonts, join(folders.work, 'fonts'))
+  if (!existsSync(join(folders.work, 'fonts')))
+    await symlink(folders.fonts, join(folders.work, 'fonts'))
   const limit = pLimit(Math.max(1, cpus().length))
   const all = segments.reduce((sum, { frames }) => sum + frames, 0)
   const stop = new AbortController()
@@ -34,7 +40,14 @@ export async function renderSegments(folders: { segments: string; work: string; 
       limit(async () => {
         either.throwIfAborted()
         try {
-          const file = await renderSegment(folders.segments, folders.work, segment, shape, files[i]!, either)
+          const file = await renderSegment(
+            folders.segments,
+            folders.work,
+            segment,
+            shape,
+            files[i]!,
+            either,
+          )
           onProgress((done += segment.frames), all)
           return file
         } catch (cause) {
@@ -52,16 +65,70 @@ export async function renderSegments(folders: { segments: string; work: string; 
 }
 
 /** Joins segments, sound, subtitles and chapters into the film; nothing is encoded again. */
-export async function joinFilm(work: string, parts: { segments: readonly string[]; mix: string; srt: string; metadata: string; seconds: number }, out: string, signal: AbortSignal): Promise<void> {
+export async function joinFilm(
+  work: string,
+  parts: {
+    segments: readonly string[]
+    mix: string
+    srt: string
+    metadata: string
+    seconds: number
+  },
+  out: string,
+  signal: AbortSignal,
+): Promise<void> {
   const list = join(work, 'segments.txt')
-  await writeFile(list, parts.segments.map((file) => `file '${file.replace(/'/g, "'\\''")}'`).join('\n'))
+  await writeFile(
+    list,
+    parts.segments.map((file) => `file '${file.replace(/'/g, "'\\''")}'`).join('\n'),
+  )
   const subtitled = parts.srt.length > 0
   await writeFile(join(work, 'film.srt'), parts.srt)
   await writeFile(join(work, 'chapters.txt'), parts.metadata)
-  const inputs = ['-f', 'concat', '-safe', '0', '-i', list, '-i', parts.mix, '-f', 'ffmetadata', '-i', join(work, 'chapters.txt'), ...(subtitled ? ['-i', join(work, 'film.srt')] : [])]
-  await runProgram('ffmpeg', [
-    '-hide_banner', '-v', 'error', '-nostdin', '-y', ...inputs,
-    '-map', '0:v', '-map', '1:a', ...(subtitled ? ['-map', '3:s'] : []),
-    '-map_metadata', '2', '-map_chapters', '2', '-c', 'copy', ...(subtitled ? ['-c:s', 'mov_text', '-metadata:s:s:0', 'language=eng'] : []), '-t', parts.seconds.toFixed(6), '-movflags', '+faststart', '-f', 'mp4', out,
-  ], { signal })
+  const inputs = [
+    '-f',
+    'concat',
+    '-safe',
+    '0',
+    '-i',
+    list,
+    '-i',
+    parts.mix,
+    '-f',
+    'ffmetadata',
+    '-i',
+    join(work, 'chapters.txt'),
+    ...(subtitled ? ['-i', join(work, 'film.srt')] : []),
+  ]
+  await runProgram(
+    'ffmpeg',
+    [
+      '-hide_banner',
+      '-v',
+      'error',
+      '-nostdin',
+      '-y',
+      ...inputs,
+      '-map',
+      '0:v',
+      '-map',
+      '1:a',
+      ...(subtitled ? ['-map', '3:s'] : []),
+      '-map_metadata',
+      '2',
+      '-map_chapters',
+      '2',
+      '-c',
+      'copy',
+      ...(subtitled ? ['-c:s', 'mov_text', '-metadata:s:s:0', 'language=eng'] : []),
+      '-t',
+      parts.seconds.toFixed(6),
+      '-movflags',
+      '+faststart',
+      '-f',
+      'mp4',
+      out,
+    ],
+    { signal },
+  )
 }

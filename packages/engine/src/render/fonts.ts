@@ -5,8 +5,12 @@ import { basename, dirname, join } from 'node:path'
 
 const require = createRequire(import.meta.url)
 const FACES = [
-  ...['latin', 'latin-ext', 'cyrillic', 'greek', 'vietnamese'].map((part) => `@fontsource/source-sans-3/files/source-sans-3-${part}-600-normal.woff2`),
-  ...['latin', 'latin-ext'].map((part) => `@fontsource/newsreader/files/newsreader-${part}-500-normal.woff2`),
+  ...['latin', 'latin-ext', 'cyrillic', 'greek', 'vietnamese'].map(
+    (part) => `@fontsource/source-sans-3/files/source-sans-3-${part}-600-normal.woff2`,
+  ),
+  ...['latin', 'latin-ext'].map(
+    (part) => `@fontsource/newsreader/files/newsreader-${part}-500-normal.woff2`,
+  ),
 ]
 
 /** Puts the faces that films are lettered in into one folder, for libass's `fontsdir`. */

@@ -27,47 +27,106 @@ export interface Footage {
 const AT_ONCE = 2
 
 /** Fetches every picture once and looks whether it is what the library said; one that is not is left out and named. */
-export async function fetchFootage(folder: string, library: PictureFiles, items: readonly ChosenItem[], height: number, signal: AbortSignal, onProgress: (done: number, all: number) => void): Promise<Footage> {
+export async function fetchFootage(
+  folder: string,
+  library: PictureFiles,
+  items: readonly ChosenItem[],
+  height: number,
+  signal: AbortSignal,
+  onProgress: (done: number, all: number) => void,
+): Promise<Footage> {
   const wanted = [...new Map(items.map((item) => [item.id, item])).values()]
   const limit = pLimit(AT_ONCE)
   const footage: Footage = { files: new Map(), faults: [] }
   let done = 0
   let away: TidyError | undefined
-  await Promise.all(wanted.map((item) => limit(async () => {
-    signal.throwIfAborted()
-    const name = join(folder, contentHash({ id: item.id, source: item.source, height }))
-    const path = `${name}.${item.kind === 'clip' ? 'mp4' : 'jpg'}`
-    try {
-      if (away && !existsSync(path)) throw away
-      await keptFile(path, async (half) => {
-        await library.download(item, height, half, signal)
-        await probe(half, item, signal)
-      })
-      const facts = await keptFile(`${name}.json`, async (half) => writeFile(half, JSON.stringify(await probe(path, item, signal))))
-      footage.files.set(item.id, { path, ...(JSON.parse(await readFile(facts, 'utf8')) as Omit<PictureFile, 'path'>) })
-    } catch (cause) {
-      if (!(cause instanceof TidyError) || cause.code === 'cancelled' || cause.code === 'disk_full' || cause.code === 'program_missing') throw cause
-      if (cause.code === 'stock_unreachable') away = cause
-      footage.faults.push({ item, fault: cause })
-    }
-    onProgress(++done, wanted.length)
-  })))
+  await Promise.all(
+    wanted.map((item) =>
+      limit(async () => {
+        signal.throwIfAborted()
+        const name = join(folder, contentHash({ id: item.id, source: item.source, height }))
+        const path = `${name}.${item.kind === 'clip' ? 'mp4' : 'jpg'}`
+        try {
+          if (away && !existsSync(path)) throw away
+          await keptFile(path, async (half) => {
+            await library.download(item, height, half, signal)
+            await probe(half, item, signal)
+          })
+          const facts = await keptFile(`${name}.json`, async (half) =>
+            writeFile(half, JSON.stringify(await probe(path, item, signal))),
+          )
+          footage.files.set(item.id, {
+            path,
+            ...(JSON.parse(await readFile(facts, 'utf8')) as Omit<PictureFile, 'path'>),
+          })
+        } catch (cause) {
+          if (
+            !(cause instanceof TidyError) ||
+            cause.code === 'cancelled' ||
+            cause.code === 'disk_full' ||
+            cause.code === 'program_missing'
+          )
+            throw cause
+          if (cause.code === 'stock_unreachable') away = cause
+          footage.faults.push({ item, fault: cause })
+        }
+        onProgress(++done, wanted.length)
+      }),
+    ),
+  )
   return footage
 }
 
 /** @throws TidyError `media_unusable` when the file is not what the library said */
-async function probe(file: string, { title, kind }: ChosenItem, signal: AbortSignal): Promise<Omit<PictureFile, 'path'>> {
+async function probe(
+  file: string,
+  { title, kind }: ChosenItem,
+  signal: AbortSignal,
+): Promise<Omit<PictureFile, 'path'>> {
   const unusable = (reason: string) => new TidyError('media_unusable', { title, reason })
-  const { stdout } = await runProgram('ffprobe', ['-v', 'error', '-protocol_whitelist', 'file,pipe', '-select_streams', 'v:0', '-show_entries', 'stream=width,height,nb_frames,pix_fmt,color_space,color_range:format=format_name', '-of', 'json', file], { signal, timeoutMs: 20_000 }).catch((cause: unknown) => {
-    if (cause instanceof TidyError && cause.code === 'program_failed') throw unusable('its file is no picture')
+  const { stdout } = await runProgram(
+    'ffprobe',
+    [
+      '-v',
+      'error',
+      '-protocol_whitelist',
+      'file,pipe',
+      '-select_streams',
+      'v:0',
+      '-show_entries',
+      'stream=width,height,nb_frames,pix_fmt,color_space,color_range:format=format_name',
+      '-of',
+      'json',
+      file,
+    ],
+    { signal, timeoutMs: 20_000 },
+  ).catch((cause: unknown) => {
+    if (cause instanceof TidyError && cause.code === 'program_failed')
+      throw unusable('its file is no picture')
     throw cause
   })
-  const { streams, format } = JSON.parse(stdout.toString()) as { streams?: { width?: number; height?: number; nb_frames?: string; pix_fmt?: string; color_space?: string; color_range?: string }[]; format?: { format_name?: string } }
+  const { streams, format } = JSON.parse(stdout.toString()) as {
+    streams?: {
+      width?: number
+      height?: number
+      nb_frames?: string
+      pix_fmt?: string
+      color_space?: string
+      color_range?: string
+    }[]
+    format?: { format_name?: string }
+  }
   const stream = streams?.[0]
   if (!stream?.width || !stream.height) throw unusable('its file is no picture')
   if (stream.width > 8192 || stream.height > 8192) throw unusable('it is larger than 8192 pixels')
-  const still = /_pipe$|^image2/.test(format?.format_name ?? '') || Number(stream.nb_frames ?? 2) < 2
+  const still =
+    /_pipe$|^image2/.test(format?.format_name ?? '') || Number(stream.nb_frames ?? 2) < 2
   if (kind === 'clip' && still) throw unusable('it was offered as a clip but is a still')
   const { width, height } = stream
-  return { width, height, plain: stream.pix_fmt === 'yuv420p' && stream.color_space === 'bt709' && stream.color_range === 'tv' }
+  return {
+    width,
+    height,
+    plain:
+      stream.pix_fmt === 'yuv420p' && stream.color_space === 'bt709' && stream.color_range === 'tv',
+  }
 }

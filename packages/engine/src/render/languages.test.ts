@@ -18,9 +18,35 @@ import { fontsFolder } from './fonts.ts'
 const work = mkdtempSync(join(tmpdir(), 'tidy-languages-'))
 const place: SpeechPlace = { takes: join(work, 'takes'), voices: voiceList(work) }
 const SCRIPTS: Record<string, string> = {
-  en: 'The tower is tall.', de: 'Der Turm ist groß und übt für später.', fr: 'La tour est très haute, ça va de soi.', es: '¿Qué tan alta es la torre? Año tras año.', it: 'La torre è alta, perché no?', pt: 'A torre não é só alta, são lições.', nl: 'De toren is hoog, één keer.', pl: 'Wieża jest wysoka; źródło światła świeci.',
-  cs: 'Věž je vysoká, říká žák.', hu: 'A torony magas, őrzi a tűz.', ro: 'Turnul este înalt și știut.', sv: 'Tornet är högt på ön.', da: 'Tårnet er højt på øen.', nb: 'Tårnet er høyt på øya.', fi: 'Torni on korkea yöllä.', tr: 'Kule çok yüksek, ışığı güçlü.', ca: 'La torre és alta, col·loquial.',
-  ru: 'Башня высокая и старая.', uk: 'Вежа висока, її світло ґрунт.', bg: 'Кулата е висока.', el: 'Ο πύργος είναι ψηλός.', vi: 'Tòa tháp rất cao ở đây.', id: 'Menara itu tinggi.', ar: 'البرج عال جدا.', fa: 'برج بلند است.', hi: 'मीनार ऊँची है।', cmn: '塔很高，海很深。', ja: 'とうはたかい。', ko: '탑이 높다.',
+  en: 'The tower is tall.',
+  de: 'Der Turm ist groß und übt für später.',
+  fr: 'La tour est très haute, ça va de soi.',
+  es: '¿Qué tan alta es la torre? Año tras año.',
+  it: 'La torre è alta, perché no?',
+  pt: 'A torre não é só alta, são lições.',
+  nl: 'De toren is hoog, één keer.',
+  pl: 'Wieża jest wysoka; źródło światła świeci.',
+  cs: 'Věž je vysoká, říká žák.',
+  hu: 'A torony magas, őrzi a tűz.',
+  ro: 'Turnul este înalt și știut.',
+  sv: 'Tornet är högt på ön.',
+  da: 'Tårnet er højt på øen.',
+  nb: 'Tårnet er høyt på øya.',
+  fi: 'Torni on korkea yöllä.',
+  tr: 'Kule çok yüksek, ışığı güçlü.',
+  ca: 'La torre és alta, col·loquial.',
+  ru: 'Башня высокая и старая.',
+  uk: 'Вежа висока, її світло ґрунт.',
+  bg: 'Кулата е висока.',
+  el: 'Ο πύργος είναι ψηλός.',
+  vi: 'Tòa tháp rất cao ở đây.',
+  id: 'Menara itu tinggi.',
+  ar: 'البرج عال جدا.',
+  fa: 'برج بلند است.',
+  hi: 'मीनार ऊँची है।',
+  cmn: '塔很高，海很深。',
+  ja: 'とうはたかい。',
+  ko: '탑이 높다.',
 }
 
 describe('a film in another language', () => {
@@ -29,24 +55,64 @@ describe('a film in another language', () => {
     const languages = Object.entries(SCRIPTS)
     const shown: Cue[] = []
     for (const [n, [language, script]] of languages.entries()) {
-      const document = { ...documentFrom(language, script), voice: language === 'en' ? 'flite-slt' : `espeak-${language}` }
+      const document = {
+        ...documentFrom(language, script),
+        voice: language === 'en' ? 'flite-slt' : `espeak-${language}`,
+      }
       const film = filmOf(document)
-      const takes = await Promise.all(film.scenes.map(({ text }) => takeOf(place, { text, voice: document.voice, speed: 1, finish: 'plain' })))
+      const takes = await Promise.all(
+        film.scenes.map(({ text }) =>
+          takeOf(place, { text, voice: document.voice, speed: 1, finish: 'plain' }),
+        ),
+      )
       takes.forEach(({ words, samples }, i) => {
         expect(words, language).toHaveLength(wordsOf(film.scenes[i]!.text).length)
         expect(samples / 48_000, language).toBeGreaterThan(0.6)
       })
       const cues = filmCues(timeline(film, takes, [30, 1]), 1280, 720)
-      expect(cues.flatMap(({ lines }) => lines).join('').replace(/\s/g, ''), language).toBe(wordsOf(script).join(''))
+      expect(
+        cues
+          .flatMap(({ lines }) => lines)
+          .join('')
+          .replace(/\s/g, ''),
+        language,
+      ).toBe(wordsOf(script).join(''))
       // All are drawn in one run, a second each: looking through the fonts takes longer than drawing.
-      shown.push({ lines: cues.flatMap(({ lines }) => lines), start: n * SAMPLE_RATE, end: (n + 1) * SAMPLE_RATE })
+      shown.push({
+        lines: cues.flatMap(({ lines }) => lines),
+        start: n * SAMPLE_RATE,
+        end: (n + 1) * SAMPLE_RATE,
+      })
     }
     const file = join(work, 'all.ass')
     writeFileSync(file, assDocument({ width: 1280, height: 720, cues: shown, supers: [] }))
-    const { stderr, stdout } = spawnSync('ffmpeg', ['-v', 'verbose', '-nostdin', '-f', 'lavfi', '-i', `color=black:s=1280x720:r=2:d=${languages.length}`, '-vf', `ass=${file}:fontsdir=${fonts}`, '-f', 'rawvideo', '-pix_fmt', 'gray', '-'], { maxBuffer: 1 << 27 })
+    const { stderr, stdout } = spawnSync(
+      'ffmpeg',
+      [
+        '-v',
+        'verbose',
+        '-nostdin',
+        '-f',
+        'lavfi',
+        '-i',
+        `color=black:s=1280x720:r=2:d=${languages.length}`,
+        '-vf',
+        `ass=${file}:fontsdir=${fonts}`,
+        '-f',
+        'rawvideo',
+        '-pix_fmt',
+        'gray',
+        '-',
+      ],
+      { maxBuffer: 1 << 27 },
+    )
     expect(stderr.toString()).not.toMatch(/failed to find any fallback/i)
     const frame = 1280 * 720
     // The second of each two frames stands in the middle of its language's second.
-    for (const [n, [language]] of languages.entries()) expect(stdout.subarray((2 * n + 1) * frame, (2 * n + 2) * frame).some((luma) => luma > 200), language).toBe(true)
+    for (const [n, [language]] of languages.entries())
+      expect(
+        stdout.subarray((2 * n + 1) * frame, (2 * n + 2) * frame).some((luma) => luma > 200),
+        language,
+      ).toBe(true)
   }, 120_000)
 })

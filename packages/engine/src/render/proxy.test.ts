@@ -15,8 +15,16 @@ describe('proxyOf', () => {
     const file = await proxyOf(folder, library, item('wave', 'clip'), signal)
     expect(file).toBe(proxyFile(folder, { id: 'wave', kind: 'clip' }))
     const [video] = probe(file).streams
-    expect(video).toMatchObject({ codec_name: 'h264', height: 480, nb_read_frames: '60', color_space: 'bt709' })
-    expect(filterLog(file, { video: "select='eq(pict_type,I)',showinfo" }).match(/iskey:1|type:I/g)!.length).toBeGreaterThanOrEqual(8)
+    expect(video).toMatchObject({
+      codec_name: 'h264',
+      height: 480,
+      nb_read_frames: '60',
+      color_space: 'bt709',
+    })
+    expect(
+      filterLog(file, { video: "select='eq(pict_type,I)',showinfo" }).match(/iskey:1|type:I/g)!
+        .length,
+    ).toBeGreaterThanOrEqual(8)
   })
   it('makes of a photograph a still no higher than 960 lines', async () => {
     const [still] = probe(await proxyOf(folder, library, item('lamp'), signal)).streams

@@ -9,8 +9,24 @@ const CARD = '0xF4F0E6'
 
 /** Common to everything that is encoded: H.264, BT.709 in limited range, tagged. */
 export const ENCODER = [
-  '-c:v', 'libx264', '-preset', 'veryfast', '-crf', '20', '-profile:v', 'high', '-pix_fmt', 'yuv420p',
-  '-color_primaries', 'bt709', '-color_trc', 'bt709', '-colorspace', 'bt709', '-color_range', 'tv',
+  '-c:v',
+  'libx264',
+  '-preset',
+  'veryfast',
+  '-crf',
+  '20',
+  '-profile:v',
+  'high',
+  '-pix_fmt',
+  'yuv420p',
+  '-color_primaries',
+  'bt709',
+  '-color_trc',
+  'bt709',
+  '-colorspace',
+  'bt709',
+  '-color_range',
+  'tv',
 ]
 
 /**
@@ -21,30 +37,80 @@ export const ENCODER = [
  *
  * @param files of each stretch its picture's file; undefined for a card
  */
-export function segmentArgs(segment: Segment, shape: FilmShape, files: readonly (PictureFile | undefined)[], names: { ass: string; fonts: string; out: string }): string[] {
+export function segmentArgs(
+  segment: Segment,
+  shape: FilmShape,
+  files: readonly (PictureFile | undefined)[],
+  names: { ass: string; fonts: string; out: string },
+): string[] {
   const { width, height, fps } = shape
   const rate = fps.join('/')
   const stretches = stretchesOf(segment.shots)
   let pipe = 3
   const inputs = stretches.flatMap(({ source }, i) => {
-    if (source.kind === 'photo') return ['-f', 'rawvideo', '-pix_fmt', 'yuv420p', '-s', `${width}x${height}`, '-r', rate, '-i', `pipe:${pipe++}`]
-    if (source.kind === 'clip') return ['-protocol_whitelist', 'file,pipe', '-stream_loop', '-1', '-i', files[i]!.path]
+    if (source.kind === 'photo')
+      return [
+        '-f',
+        'rawvideo',
+        '-pix_fmt',
+        'yuv420p',
+        '-s',
+        `${width}x${height}`,
+        '-r',
+        rate,
+        '-i',
+        `pipe:${pipe++}`,
+      ]
+    if (source.kind === 'clip')
+      return ['-protocol_whitelist', 'file,pipe', '-stream_loop', '-1', '-i', files[i]!.path]
     return ['-f', 'lavfi', '-i', `color=c=${CARD}:s=${width}x${height}:r=${rate}`]
   })
-  const pictures = stretches.map((stretch, i) => `[${i}:v]${pictureFilter(stretch, shape, files[i])}[p${i}]`)
+  const pictures = stretches.map(
+    (stretch, i) => `[${i}:v]${pictureFilter(stretch, shape, files[i])}[p${i}]`,
+  )
   let read = 0
-  const shots = segment.shots.map(({ lead }, i) => (lead ? transitionFilter(lead, read++, read++, i, fps) : `[p${read++}]null[s${i}]`))
+  const shots = segment.shots.map(({ lead }, i) =>
+    lead ? transitionFilter(lead, read++, read++, i, fps) : `[p${read++}]null[s${i}]`,
+  )
   const joined = `${segment.shots.map((_, i) => `[s${i}]`).join('')}concat=n=${segment.shots.length}:v=1:a=0,ass=${names.ass}:fontsdir=${names.fonts},format=yuv420p[v]`
   return [
-    '-hide_banner', '-v', 'error', '-nostdin', '-y', ...inputs,
-    '-filter_complex', [...pictures, ...shots, joined].join(';'), '-map', '[v]', '-frames:v', String(segment.frames), '-r', rate,
-    ...ENCODER, '-threads', '1', '-filter_complex_threads', '1', '-video_track_timescale', String(fps[0] * (fps[1] === 1 ? 1000 : 1)), '-f', 'mp4', names.out,
+    '-hide_banner',
+    '-v',
+    'error',
+    '-nostdin',
+    '-y',
+    ...inputs,
+    '-filter_complex',
+    [...pictures, ...shots, joined].join(';'),
+    '-map',
+    '[v]',
+    '-frames:v',
+    String(segment.frames),
+    '-r',
+    rate,
+    ...ENCODER,
+    '-threads',
+    '1',
+    '-filter_complex_threads',
+    '1',
+    '-video_track_timescale',
+    String(fps[0] * (fps[1] === 1 ? 1000 : 1)),
+    '-f',
+    'mp4',
+    names.out,
   ]
 }
 
 /** The picture before gives way to the shot's own: mixed evenly, or faded to black in one half and from black in the other. */
-function transitionFilter({ kind, frames, from }: NonNullable<SegmentShot['lead']>, before: number, own: number, shot: number, fps: FilmShape['fps']): string {
-  if (kind === 'dissolve') return `[p${before}][p${own}]xfade=transition=fade:duration=${((frames * fps[1]) / fps[0]).toFixed(6)}:offset=0[s${shot}]`
+function transitionFilter(
+  { kind, frames, from }: NonNullable<SegmentShot['lead']>,
+  before: number,
+  own: number,
+  shot: number,
+  fps: FilmShape['fps'],
+): string {
+  if (kind === 'dissolve')
+    return `[p${before}][p${own}]xfade=transition=fade:duration=${((frames * fps[1]) / fps[0]).toFixed(6)}:offset=0[s${shot}]`
   const half = from.frames
   const rest = frames - half
   return [
@@ -54,17 +120,25 @@ function transitionFilter({ kind, frames, from }: NonNullable<SegmentShot['lead'
   ].join(';')
 }
 
-function pictureFilter({ source, first, frames, span }: Stretch, { width, height, fps }: FilmShape, file: PictureFile | undefined): string {
+function pictureFilter(
+  { source, first, frames, span }: Stretch,
+  { width, height, fps }: FilmShape,
+  file: PictureFile | undefined,
+): string {
   const rate = fps.join('/')
   const exact = `setpts=N/(${rate})/TB,settb=${fps[1]}/${fps[0]},setsar=1`
   if (source.kind === 'photo') return `trim=end_frame=${frames},${exact}`
-  if (source.kind === 'card') return `format=rgb24,scale=out_color_matrix=bt709:out_range=tv,format=yuv420p,trim=end_frame=${frames},${exact}`
+  if (source.kind === 'card')
+    return `format=rgb24,scale=out_color_matrix=bt709:out_range=tv,format=yuv420p,trim=end_frame=${frames},${exact}`
   const slipped = source.slip ? `trim=start=${(source.slip / SAMPLE_RATE).toFixed(6)},` : ''
-  const timed = slipped || source.speed !== 1 ? `${slipped}setpts=(PTS-STARTPTS)/${source.speed},` : ''
+  const timed =
+    slipped || source.speed !== 1 ? `${slipped}setpts=(PTS-STARTPTS)/${source.speed},` : ''
   const cut = `${timed}fps=${rate},trim=start_frame=${first}:end_frame=${first + frames},${exact}`
   // Frames that are the film's already are not touched: scaling in place costs a tenth of the encoding.
   const fits = file?.plain && file.width === width && file.height === height
-  const filled = fits ? cut : `${cut},scale=${width}:${height}:force_original_aspect_ratio=increase:flags=bicubic:out_color_matrix=bt709:out_range=tv,crop=${width}:${height},format=yuv420p`
+  const filled = fits
+    ? cut
+    : `${cut},scale=${width}:${height}:force_original_aspect_ratio=increase:flags=bicubic:out_color_matrix=bt709:out_range=tv,crop=${width}:${height},format=yuv420p`
   return source.move ? `${filled},${viewFilter(source.move, first, span)}` : filled
 }
 

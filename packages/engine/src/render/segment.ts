@@ -14,7 +14,8 @@ import { segmentArgs } from './segment-args.ts'
 import { stillFrames, type FrameSpan } from './still-frames.ts'
 
 /** Where a finished segment is kept. */
-export const segmentFile = (folder: string, { hash }: Pick<Segment, 'hash'>) => join(folder, `${hash}.mp4`)
+export const segmentFile = (folder: string, { hash }: Pick<Segment, 'hash'>) =>
+  join(folder, `${hash}.mp4`)
 
 /**
  * Encodes one segment, unless it is there already.
@@ -23,17 +24,36 @@ export const segmentFile = (folder: string, { hash }: Pick<Segment, 'hash'>) => 
  * @param work  folder with the fonts in `fonts`, where the segment's ASS document is put
  * @throws TidyError `scene_not_rendered` with the scene's number and why; `cancelled`, `disk_full`, `program_missing`
  */
-export async function renderSegment(folder: string, work: string, segment: Segment, shape: FilmShape, files: readonly (PictureFile | undefined)[], signal: AbortSignal): Promise<string> {
+export async function renderSegment(
+  folder: string,
+  work: string,
+  segment: Segment,
+  shape: FilmShape,
+  files: readonly (PictureFile | undefined)[],
+  signal: AbortSignal,
+): Promise<string> {
   return keptFile(segmentFile(folder, segment), async (half) => {
     const ass = `${segment.hash}.ass`
     await writeFile(join(work, ass), segment.ass)
-    const stills = stretchesOf(segment.shots).flatMap(({ source, ...frames }, i): Still[] => (source.kind === 'photo' ? [{ move: source.move, frames, file: files[i]!.path }] : []))
+    const stills = stretchesOf(segment.shots).flatMap(({ source, ...frames }, i): Still[] =>
+      source.kind === 'photo' ? [{ move: source.move, frames, file: files[i]!.path }] : [],
+    )
     try {
       const args = segmentArgs(segment, shape, files, { ass, fonts: 'fonts', out: half })
       const stop = new AbortController()
       const either = AbortSignal.any([signal, stop.signal])
-      const encoder = execa('ffmpeg', args, { cwd: work, cancelSignal: either, timeout: 900_000, stdio: ['ignore', 'ignore', 'pipe', ...stills.map(() => 'pipe' as const)] })
-      const feed = feedStills(stills, encoder.stdio.slice(3) as unknown as Writable[], shape, either).catch((cause: unknown) => {
+      const encoder = execa('ffmpeg', args, {
+        cwd: work,
+        cancelSignal: either,
+        timeout: 900_000,
+        stdio: ['ignore', 'ignore', 'pipe', ...stills.map(() => 'pipe' as const)],
+      })
+      const feed = feedStills(
+        stills,
+        encoder.stdio.slice(3) as unknown as Writable[],
+        shape,
+        either,
+      ).catch((cause: unknown) => {
         stop.abort()
         throw cause
       })
@@ -53,19 +73,39 @@ interface Still {
   frames: FrameSpan
 }
 
-const isBrokenPipe = (cause: unknown) => ['EPIPE', 'ERR_STREAM_DESTROYED', 'ERR_STREAM_PREMATURE_CLOSE'].includes((cause as NodeJS.ErrnoException)?.code ?? '')
+const isBrokenPipe = (cause: unknown) =>
+  ['EPIPE', 'ERR_STREAM_DESTROYED', 'ERR_STREAM_PREMATURE_CLOSE'].includes(
+    (cause as NodeJS.ErrnoException)?.code ?? '',
+  )
 
 function sceneFault({ scene }: Segment, cause: unknown): unknown {
-  if (cause instanceof TidyError && ['cancelled', 'disk_full', 'program_missing'].includes(cause.code)) return cause
-  return new TidyError('scene_not_rendered', { scene: scene + 1, reason: cause instanceof Error ? cause.message : String(cause) })
+  if (
+    cause instanceof TidyError &&
+    ['cancelled', 'disk_full', 'program_missing'].includes(cause.code)
+  )
+    return cause
+  return new TidyError('scene_not_rendered', {
+    scene: scene + 1,
+    reason: cause instanceof Error ? cause.message : String(cause),
+  })
 }
 
 /** Feeds all stills side by side: the encoder wants a first frame of each before it takes a second of any. */
-async function feedStills(stills: readonly Still[], pipes: readonly Writable[], shape: FilmShape, signal: AbortSignal) {
+async function feedStills(
+  stills: readonly Still[],
+  pipes: readonly Writable[],
+  shape: FilmShape,
+  signal: AbortSignal,
+) {
   await Promise.all(stills.map((still, i) => feedStill(still, pipes[i]!, shape, signal)))
 }
 
-async function feedStill({ file, move, frames }: Still, pipe: Writable, shape: FilmShape, signal: AbortSignal) {
+async function feedStill(
+  { file, move, frames }: Still,
+  pipe: Writable,
+  shape: FilmShape,
+  signal: AbortSignal,
+) {
   const broken = new Promise<never>((_, reject) => pipe.once('error', reject))
   broken.catch(() => undefined)
   for await (const frame of stillFrames(file, move, frames, shape, signal)) {

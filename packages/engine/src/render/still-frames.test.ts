@@ -9,7 +9,8 @@ import { stillFrames } from './still-frames.ts'
 const SIZE = { width: 640, height: 360 }
 async function frames(file: string, move: Move, count: number, size = SIZE): Promise<Uint8Array[]> {
   const all: Uint8Array[] = []
-  for await (const frame of stillFrames(file, move, { first: 0, frames: count, span: count }, size)) all.push(frame.slice())
+  for await (const frame of stillFrames(file, move, { first: 0, frames: count, span: count }, size))
+    all.push(frame.slice())
   return all
 }
 const STILL: Move = { from: { x: 0.5, y: 0.5, scale: 1 }, to: { x: 0.5, y: 0.5, scale: 1 } }
@@ -30,19 +31,43 @@ function centre(frame: Uint8Array, { width, height } = SIZE): [number, number] {
 describe('stillFrames', () => {
   it('moves without judder: a tracked disc is displaced from frame to frame by amounts that vary by less than 0.25 px', async () => {
     const disc = join(folder, 'disc.png')
-    execFileSync('ffmpeg', ['-v', 'error', '-y', '-f', 'lavfi', '-i', "color=c=gray:s=1600x900,format=gray,geq='if(lt(hypot(X-900,Y-420),40),235,40)',gblur=3", '-frames:v', '1', disc])
+    execFileSync('ffmpeg', [
+      '-v',
+      'error',
+      '-y',
+      '-f',
+      'lavfi',
+      '-i',
+      "color=c=gray:s=1600x900,format=gray,geq='if(lt(hypot(X-900,Y-420),40),235,40)',gblur=3",
+      '-frames:v',
+      '1',
+      disc,
+    ])
     for (const seed of ['push', 'drift', 'pull', 'b', 'c']) {
       const track = (await frames(disc, stillMove(seed), 60)).map((frame) => centre(frame))
       for (const axis of [0, 1] as const) {
         const steps = track.slice(1).map((point, i) => point[axis] - track[i]![axis])
         expect(Math.max(...steps) - Math.min(...steps)).toBeLessThan(0.25)
       }
-      expect(Math.hypot(track[59]![0] - track[0]![0], track[59]![1] - track[0]![1])).toBeGreaterThan(1)
+      expect(
+        Math.hypot(track[59]![0] - track[0]![0], track[59]![1] - track[0]![1]),
+      ).toBeGreaterThan(1)
     }
   })
   it('brings a grey ramp back within 2 code values in limited-range BT.709', async () => {
     const ramp = join(folder, 'ramp.png')
-    execFileSync('ffmpeg', ['-v', 'error', '-y', '-f', 'lavfi', '-i', "color=c=black:s=1280x720,format=rgb24,geq=r='floor(X/5)':g='floor(X/5)':b='floor(X/5)'", '-frames:v', '1', ramp])
+    execFileSync('ffmpeg', [
+      '-v',
+      'error',
+      '-y',
+      '-f',
+      'lavfi',
+      '-i',
+      "color=c=black:s=1280x720,format=rgb24,geq=r='floor(X/5)':g='floor(X/5)':b='floor(X/5)'",
+      '-frames:v',
+      '1',
+      ramp,
+    ])
     const [frame] = await frames(ramp, STILL, 1)
     for (let x = 20; x < 620; x += 20) {
       const grey = Math.floor((x * 2 + 1) / 5)
@@ -54,12 +79,26 @@ describe('stillFrames', () => {
     expect(Math.max(...chroma) - 128).toBeLessThanOrEqual(2)
     expect(128 - Math.min(...chroma)).toBeLessThanOrEqual(2)
   })
-  it.each([[1600, 900], [900, 1600], [400, 300], [3000, 500]])('fills the whole frame from a picture of %i×%i', async (width, height) => {
+  it.each([
+    [1600, 900],
+    [900, 1600],
+    [400, 300],
+    [3000, 500],
+  ])('fills the whole frame from a picture of %i×%i', async (width, height) => {
     const [frame] = await frames(photograph(`shape-${width}`, width, height), STILL, 1)
-    for (const [x, y] of [[0, 0], [639, 0], [0, 359], [639, 359]]) expect(frame![y! * 640 + x!]).toBeGreaterThan(16)
+    for (const [x, y] of [
+      [0, 0],
+      [639, 0],
+      [0, 359],
+      [639, 359],
+    ])
+      expect(frame![y! * 640 + x!]).toBeGreaterThan(16)
   })
   it('fills upright and square frames too', async () => {
-    for (const size of [{ width: 360, height: 640 }, { width: 360, height: 360 }]) {
+    for (const size of [
+      { width: 360, height: 640 },
+      { width: 360, height: 360 },
+    ]) {
       const [frame] = await frames(photograph('any'), stillMove('x'), 1, size)
       expect(frame).toHaveLength((size.width * size.height * 3) / 2)
     }
@@ -67,7 +106,14 @@ describe('stillFrames', () => {
   it('stops when told to', async () => {
     const stop = new AbortController()
     const walk = async () => {
-      for await (const _frame of stillFrames(photograph('stop'), STILL, { first: 0, frames: 500, span: 500 }, SIZE, stop.signal)) stop.abort()
+      for await (const _frame of stillFrames(
+        photograph('stop'),
+        STILL,
+        { first: 0, frames: 500, span: 500 },
+        SIZE,
+        stop.signal,
+      ))
+        stop.abort()
     }
     await expect(walk()).rejects.toThrow()
   })
@@ -76,27 +122,47 @@ describe('stillFrames', () => {
 describe('resample', () => {
   it('agrees with the plain bilinear formula in floats within 2 code values, for any place and step', async () => {
     const bytes = await readFile(new URL('../../assembly/resample.wasm', import.meta.url))
-    const instance = await WebAssembly.instantiate(await WebAssembly.compile(bytes), { env: { abort: () => undefined } })
-    const { memory, resample, tableBytes } = instance.exports as unknown as { memory: WebAssembly.Memory; resample: (...numbers: number[]) => void; tableBytes: (width: number) => number }
+    const instance = await WebAssembly.instantiate(await WebAssembly.compile(bytes), {
+      env: { abort: () => undefined },
+    })
+    const { memory, resample, tableBytes } = instance.exports as unknown as {
+      memory: WebAssembly.Memory
+      resample: (...numbers: number[]) => void
+      tableBytes: (width: number) => number
+    }
     memory.grow(20)
     const all = new Uint8Array(memory.buffer)
     const [sw, sh, src] = [83, 61, 4096]
-    for (let i = 0; i < sw * sh; i++) all[src + i] = (Math.sin(i * 12.9898) * 43758.5453 - Math.floor(Math.sin(i * 12.9898) * 43758.5453)) * 256
+    for (let i = 0; i < sw * sh; i++)
+      all[src + i] =
+        (Math.sin(i * 12.9898) * 43758.5453 - Math.floor(Math.sin(i * 12.9898) * 43758.5453)) * 256
     const plain = (x: number, y: number) => {
       const [cx, cy] = [Math.min(Math.max(x, 0), sw - 1), Math.min(Math.max(y, 0), sh - 1)]
       const [column, row] = [Math.min(Math.floor(cx), sw - 2), Math.min(Math.floor(cy), sh - 2)]
       const at = (dx: number, dy: number) => all[src + (row + dy) * sw + column + dx]!
       const [fx, fy] = [cx - column, cy - row]
-      return (at(0, 0) * (1 - fx) + at(1, 0) * fx) * (1 - fy) + (at(0, 1) * (1 - fx) + at(1, 1) * fx) * fy
+      return (
+        (at(0, 0) * (1 - fx) + at(1, 0) * fx) * (1 - fy) +
+        (at(0, 1) * (1 - fx) + at(1, 1) * fx) * fy
+      )
     }
-    for (const [dw, dh, x, y, step] of [[64, 40, 3.37, 2.81, 1.07], [60, 50, 0, 0, 1], [52, 30, 10.5, 7.25, 1.31], [30, 20, -1, -1, 1.9], [81, 59, 0.01, 0.99, 1]] as const) {
+    for (const [dw, dh, x, y, step] of [
+      [64, 40, 3.37, 2.81, 1.07],
+      [60, 50, 0, 0, 1],
+      [52, 30, 10.5, 7.25, 1.31],
+      [30, 20, -1, -1, 1.9],
+      [81, 59, 0.01, 0.99, 1],
+    ] as const) {
       const dst = 16_384
       const table = 65_536
       resample(src, sw, sh, dst, dw, dh, x, y, step, table, table + tableBytes(dw))
       for (let j = 0; j < dh; j++)
         for (let i = 0; i < dw; i++) {
           const wanted = plain(x + (i + 0.5) * step - 0.5, y + (j + 0.5) * step - 0.5)
-          if (Math.abs(all[dst + j * dw + i]! - wanted) > 2) throw new Error(`${all[dst + j * dw + i]} instead of ${wanted} at ${i}, ${j} of ${dw}×${dh}, step ${step}`)
+          if (Math.abs(all[dst + j * dw + i]! - wanted) > 2)
+            throw new Error(
+              `${all[dst + j * dw + i]} instead of ${wanted} at ${i}, ${j} of ${dw}×${dh}, step ${step}`,
+            )
         }
     }
   })

@@ -1,7 +1,11 @@
 import { describe, expect, it } from 'vitest'
 import { lastWords, runProgram } from './program.ts'
 
-const fault = (run: Promise<unknown>) => run.then(() => undefined, (cause: { code: string; message: string }) => cause)
+const fault = (run: Promise<unknown>) =>
+  run.then(
+    () => undefined,
+    (cause: { code: string; message: string }) => cause,
+  )
 
 describe('runProgram', () => {
   it('returns what the program wrote', async () => {
@@ -18,7 +22,9 @@ describe('runProgram', () => {
     expect(cause!.message).toContain('sudo apt-get install')
   })
   it('repeats the last words of a program that failed', async () => {
-    const cause = await fault(runProgram('ffmpeg', ['-v', 'error', '-i', '/nowhere/at/all.mp4', '-f', 'null', '-']))
+    const cause = await fault(
+      runProgram('ffmpeg', ['-v', 'error', '-i', '/nowhere/at/all.mp4', '-f', 'null', '-']),
+    )
     expect(cause).toMatchObject({ code: 'program_failed' })
     expect(cause!.message).toContain('No such file')
     expect(cause!.message).not.toContain('/nowhere/at')
@@ -31,13 +37,20 @@ describe('runProgram', () => {
   it('ends as cancelled when asked to stop', async () => {
     const stop = new AbortController()
     setTimeout(() => stop.abort(), 100)
-    expect(await fault(runProgram('sleep', ['30'], { signal: stop.signal }))).toMatchObject({ code: 'cancelled' })
+    expect(await fault(runProgram('sleep', ['30'], { signal: stop.signal }))).toMatchObject({
+      code: 'cancelled',
+    })
   })
   it('knows a full disk when a program says so', async () => {
-    expect(await fault(runProgram('dd', ['if=/dev/zero', 'of=/dev/full', 'count=1'], {}))).toMatchObject({ code: 'disk_full' })
+    expect(
+      await fault(runProgram('dd', ['if=/dev/zero', 'of=/dev/full', 'count=1'], {})),
+    ).toMatchObject({ code: 'disk_full' })
   })
 })
 
 describe('lastWords', () => {
-  it('leaves out where files lie on this machine', () => expect(lastWords('one\n/home/x/y/film.mp4: Invalid data\n')).toBe('one; film.mp4: Invalid data'))
+  it('leaves out where files lie on this machine', () =>
+    expect(lastWords('one\n/home/x/y/film.mp4: Invalid data\n')).toBe(
+      'one; film.mp4: Invalid data',
+    ))
 })

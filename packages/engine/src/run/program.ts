@@ -3,8 +3,13 @@ import { TidyError } from '@tidy-reel/core/fault'
 
 /** The Debian package a program comes in, for the sentence that says what to type. */
 const PACKAGES: Record<string, string> = {
-  ffmpeg: 'ffmpeg', ffprobe: 'ffmpeg', flite: 'flite', 'espeak-ng': 'espeak-ng', festival: 'festival festvox-us-slt-hts',
-  mma: 'mma', fluidsynth: 'fluidsynth fluidr3mono-gm-soundfont',
+  ffmpeg: 'ffmpeg',
+  ffprobe: 'ffmpeg',
+  flite: 'flite',
+  'espeak-ng': 'espeak-ng',
+  festival: 'festival festvox-us-slt-hts',
+  mma: 'mma',
+  fluidsynth: 'fluidsynth fluidr3mono-gm-soundfont',
 }
 
 export interface RunOptions {
@@ -25,10 +30,16 @@ export interface Ran {
  *
  * @throws TidyError `program_missing`, `program_failed` with its last words, `disk_full`, `cancelled`
  */
-export async function runProgram(program: string, args: readonly string[], options: RunOptions = {}): Promise<Ran> {
+export async function runProgram(
+  program: string,
+  args: readonly string[],
+  options: RunOptions = {},
+): Promise<Ran> {
   try {
     const { stdout, stderr } = await execa(program, [...args], {
-      encoding: 'buffer', maxBuffer: 512 * 1024 * 1024, timeout: options.timeoutMs ?? 600_000,
+      encoding: 'buffer',
+      maxBuffer: 512 * 1024 * 1024,
+      timeout: options.timeoutMs ?? 600_000,
       ...(options.input === undefined ? { stdin: 'ignore' as const } : { input: options.input }),
       ...(options.cwd ? { cwd: options.cwd } : {}),
       ...(options.signal ? { cancelSignal: options.signal } : {}),
@@ -43,16 +54,26 @@ export async function runProgram(program: string, args: readonly string[], optio
 export function programFault(program: string, cause: unknown): unknown {
   if (!(cause instanceof ExecaError)) return cause
   if (cause.isCanceled) return new TidyError('cancelled')
-  if (cause.code === 'ENOENT') return new TidyError('program_missing', { program, package: PACKAGES[program] ?? program })
+  if (cause.code === 'ENOENT')
+    return new TidyError('program_missing', { program, package: PACKAGES[program] ?? program })
   const stderr: unknown = cause.stderr
   const said = stderr instanceof Uint8Array ? Buffer.from(stderr).toString() : String(stderr ?? '')
   if (/No space left on device/.test(said)) return new TidyError('disk_full')
-  const reason = cause.timedOut ? 'it took too long and was stopped' : lastWords(said) || cause.shortMessage
+  const reason = cause.timedOut
+    ? 'it took too long and was stopped'
+    : lastWords(said) || cause.shortMessage
   return new TidyError('program_failed', { program, reason })
 }
 
 /** The last line a program said, without paths of this machine. */
 export function lastWords(said: string): string {
-  const line = said.trim().split('\n').filter((text) => text.trim() && !text.startsWith('Conversion failed')).slice(-3).join('; ')
-  return line.replace(/(?:\/[\w.@-]+){2,}/g, (path) => path.slice(path.lastIndexOf('/') + 1)).slice(0, 300)
+  const line = said
+    .trim()
+    .split('\n')
+    .filter((text) => text.trim() && !text.startsWith('Conversion failed'))
+    .slice(-3)
+    .join('; ')
+  return line
+    .replace(/(?:\/[\w.@-]+){2,}/g, (path) => path.slice(path.lastIndexOf('/') + 1))
+    .slice(0, 300)
 }

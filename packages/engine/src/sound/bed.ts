@@ -22,44 +22,104 @@ interface Style {
 }
 
 const STYLES: Record<Exclude<Mood, 'none'>, Style> = {
-  calm: { groove: 'PianoBallad', tempo: 68, progressions: ['Cmaj7 Am7 Fmaj7 G Cmaj7 Em7 Fmaj7 Gsus4', 'Am7 Fmaj7 C G Am7 Fmaj7 Dm7 G', 'Fmaj7 C/E Dm7 C Fmaj7 Em7 Dm7 G'] },
-  warm: { groove: 'FolkBallad', tempo: 78, progressions: ['C F C G Am F C G', 'F C Dm Am F C G C', 'Am F C G Am F G G'] },
-  bright: { groove: 'SoftRock', tempo: 92, progressions: ['C G Am F C G F F', 'F G C Am F G C C', 'C Em F G C Em Dm G'] },
-  solemn: { groove: 'StringBallad', tempo: 60, progressions: ['Am F C Em Am Dm E E', 'Dm Am Bb F Dm Am E Am', 'Am Em F C Dm Am Esus4 E'] },
+  calm: {
+    groove: 'PianoBallad',
+    tempo: 68,
+    progressions: [
+      'Cmaj7 Am7 Fmaj7 G Cmaj7 Em7 Fmaj7 Gsus4',
+      'Am7 Fmaj7 C G Am7 Fmaj7 Dm7 G',
+      'Fmaj7 C/E Dm7 C Fmaj7 Em7 Dm7 G',
+    ],
+  },
+  warm: {
+    groove: 'FolkBallad',
+    tempo: 78,
+    progressions: ['C F C G Am F C G', 'F C Dm Am F C G C', 'Am F C G Am F G G'],
+  },
+  bright: {
+    groove: 'SoftRock',
+    tempo: 92,
+    progressions: ['C G Am F C G F F', 'F G C Am F G C C', 'C Em F G C Em Dm G'],
+  },
+  solemn: {
+    groove: 'StringBallad',
+    tempo: 60,
+    progressions: ['Am F C Em Am Dm E E', 'Dm Am Bb F Dm Am E Am', 'Am Em F C Dm Am Esus4 E'],
+  },
 }
 const LONGEST_SECONDS = 180
 const SOUND_FONT = '/usr/share/sounds/sf2/default-GM.sf2'
 const KEYS = [-5, -3, -2, 0, 2, 3, 5]
 
 /** The chord sheet `mma` plays: as many bars as are needed, the same for the same seed. */
-export function chordSheet(mood: Exclude<Mood, 'none'>, seconds: number, seed: string): { sheet: string; bars: number; tempo: number } {
+export function chordSheet(
+  mood: Exclude<Mood, 'none'>,
+  seconds: number,
+  seed: string,
+): { sheet: string; bars: number; tempo: number } {
   const { groove, tempo, progressions } = STYLES[mood]
   const barSeconds = (4 * 60) / tempo
   const bars = 8 * Math.max(1, Math.ceil(Math.min(seconds, LONGEST_SECONDS) / barSeconds / 8))
   const lines = Array.from({ length: bars }, (_, bar) => {
     const part = Math.floor(bar / 8)
-    const chords = progressions[Math.floor(chance(`${seed} ${part}`) * progressions.length)]!.split(' ')
+    const chords =
+      progressions[Math.floor(chance(`${seed} ${part}`) * progressions.length)]!.split(' ')
     return `${bar + 1} ${chords[bar % 8]}`
   })
   const key = KEYS[Math.floor(chance(`${seed} key`) * KEYS.length)]!
-  const head = [`RndSeed ${Math.floor(chance(`${seed} dice`) * 1e6)}`, `Tempo ${tempo}`, `Transpose ${key}`, `Groove ${groove}`, 'Drum-Snare Off', 'Drum-Kick Off', 'Drum-HH Off']
+  const head = [
+    `RndSeed ${Math.floor(chance(`${seed} dice`) * 1e6)}`,
+    `Tempo ${tempo}`,
+    `Transpose ${key}`,
+    `Groove ${groove}`,
+    'Drum-Snare Off',
+    'Drum-Kick Off',
+    'Drum-HH Off',
+  ]
   return { sheet: [...head, ...lines, ''].join('\n'), bars, tempo }
 }
 
 /** Makes a bed that suits a mood, at least as long as the film or, past three minutes, fit to be looped. */
-export async function makeBed(folder: string, mood: Exclude<Mood, 'none'>, seconds: number, seed: string, signal?: AbortSignal): Promise<Bed> {
+export async function makeBed(
+  folder: string,
+  mood: Exclude<Mood, 'none'>,
+  seconds: number,
+  seed: string,
+  signal?: AbortSignal,
+): Promise<Bed> {
   const { sheet, bars, tempo } = chordSheet(mood, seconds, seed)
   const loopSamples = Math.round((bars * 4 * 60 * SAMPLE_RATE) / tempo)
-  const file = await keptFile(join(folder, `${contentHash({ sheet, version: 1 })}.wav`), async (half) => {
-    const work = await mkdtemp(join(tmpdir(), 'tidy-bed-'))
-    try {
-      await writeFile(join(work, 'bed.mma'), sheet)
-      const options = { cwd: work, ...(signal ? { signal } : {}) }
-      await runProgram('mma', ['-f', 'bed.mid', 'bed.mma'], options)
-      await runProgram('fluidsynth', ['-ni', '-F', half, '-T', 'wav', '-O', 's16', '-r', String(SAMPLE_RATE), '-g', '0.5', SOUND_FONT, 'bed.mid'], options)
-    } finally {
-      await rm(work, { recursive: true, force: true })
-    }
-  })
+  const file = await keptFile(
+    join(folder, `${contentHash({ sheet, version: 1 })}.wav`),
+    async (half) => {
+      const work = await mkdtemp(join(tmpdir(), 'tidy-bed-'))
+      try {
+        await writeFile(join(work, 'bed.mma'), sheet)
+        const options = { cwd: work, ...(signal ? { signal } : {}) }
+        await runProgram('mma', ['-f', 'bed.mid', 'bed.mma'], options)
+        await runProgram(
+          'fluidsynth',
+          [
+            '-ni',
+            '-F',
+            half,
+            '-T',
+            'wav',
+            '-O',
+            's16',
+            '-r',
+            String(SAMPLE_RATE),
+            '-g',
+            '0.5',
+            SOUND_FONT,
+            'bed.mid',
+          ],
+          options,
+        )
+      } finally {
+        await rm(work, { recursive: true, force: true })
+      }
+    },
+  )
   return { file, loopSamples }
 }

@@ -28,17 +28,53 @@ const VERSION = 1
  *
  * @param folders where mixes and beds are kept, and a folder for what lies between
  */
-export async function filmSound(folders: { mixes: string; beds: string; work: string }, request: SoundRequest, signal: AbortSignal): Promise<Mixdown> {
+export async function filmSound(
+  folders: { mixes: string; beds: string; work: string },
+  request: SoundRequest,
+  signal: AbortSignal,
+): Promise<Mixdown> {
   const { mood, seed, scenes, takes, samples } = request
-  const hash = contentHash({ VERSION, mood, seed, samples, spoken: scenes.map(({ speechStart }, i) => [speechStart, takes[i]?.hash ?? null]) })
+  const hash = contentHash({
+    VERSION,
+    mood,
+    seed,
+    samples,
+    spoken: scenes.map(({ speechStart }, i) => [speechStart, takes[i]?.hash ?? null]),
+  })
   const file = join(folders.mixes, `${hash}.m4a`)
   const facts = await keptFile(join(folders.mixes, `${hash}.json`), async (half) => {
     const voice = join(folders.work, 'voice.wav')
-    await voiceTrack(voice, scenes, takes.map((take) => take?.file), samples)
-    const bed = mood === 'none' ? undefined : await makeBed(folders.beds, mood, samples / 48_000, seed, signal)
+    await voiceTrack(
+      voice,
+      scenes,
+      takes.map((take) => take?.file),
+      samples,
+    )
+    const bed =
+      mood === 'none'
+        ? undefined
+        : await makeBed(folders.beds, mood, samples / 48_000, seed, signal)
     const { file: mix, ...measured } = await mixdown(folders.work, voice, bed, samples, signal)
     await keptFile(file, async (part) => {
-      await runProgram('ffmpeg', ['-v', 'error', '-nostdin', '-y', '-i', mix, '-c:a', 'aac', '-aac_coder', 'fast', '-b:a', '192k', part], { signal })
+      await runProgram(
+        'ffmpeg',
+        [
+          '-v',
+          'error',
+          '-nostdin',
+          '-y',
+          '-i',
+          mix,
+          '-c:a',
+          'aac',
+          '-aac_coder',
+          'fast',
+          '-b:a',
+          '192k',
+          part,
+        ],
+        { signal },
+      )
     })
     await writeFile(half, JSON.stringify(measured))
   })

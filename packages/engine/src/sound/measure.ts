@@ -18,8 +18,26 @@ export async function loudnessOf(file: string, signal?: AbortSignal): Promise<nu
 }
 
 async function ebur128(file: string, peak: string, signal?: AbortSignal): Promise<Loudness> {
-  const { stderr } = await runProgram('ffmpeg', ['-nostdin', '-hide_banner', '-nostats', '-i', file, '-map', '0:a:0', '-af', `aformat=channel_layouts=stereo,ebur128=${peak}framelog=verbose`, '-f', 'null', '-'], signal ? { signal } : {})
+  const { stderr } = await runProgram(
+    'ffmpeg',
+    [
+      '-nostdin',
+      '-hide_banner',
+      '-nostats',
+      '-i',
+      file,
+      '-map',
+      '0:a:0',
+      '-af',
+      `aformat=channel_layouts=stereo,ebur128=${peak}framelog=verbose`,
+      '-f',
+      'null',
+      '-',
+    ],
+    signal ? { signal } : {},
+  )
   const summary = stderr.slice(stderr.lastIndexOf('Summary:'))
-  const read = (pattern: RegExp, otherwise: number) => Number(pattern.exec(summary)?.[1] ?? otherwise)
+  const read = (pattern: RegExp, otherwise: number) =>
+    Number(pattern.exec(summary)?.[1] ?? otherwise)
   return { lufs: read(/I:\s+(-?[\d.]+) LUFS/, -70), truePeak: read(/Peak:\s+(-?[\d.]+) dBFS/, -70) }
 }

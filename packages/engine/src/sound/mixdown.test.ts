@@ -23,13 +23,25 @@ const pcm = (file: string) => {
 }
 
 beforeAll(async () => {
-  takes = await Promise.all(['The lamp burns all night above the sea.', 'By day it is wound and cleaned and filled again.'].map((text) => takeOf({ takes: work, voices: voiceList(work) }, { text, voice: 'flite-slt', speed: 1 })))
+  takes = await Promise.all(
+    [
+      'The lamp burns all night above the sea.',
+      'By day it is wound and cleaned and filled again.',
+    ].map((text) =>
+      takeOf({ takes: work, voices: voiceList(work) }, { text, voice: 'flite-slt', speed: 1 }),
+    ),
+  )
 })
 
 describe('voiceTrack', () => {
   it('lays each take at its exact sample and is exactly as long as asked', async () => {
     const out = join(work, 'voice.wav')
-    await voiceTrack(out, [scene(12_345), scene(260_001)], takes.map(({ file }) => file), SAMPLES)
+    await voiceTrack(
+      out,
+      [scene(12_345), scene(260_001)],
+      takes.map(({ file }) => file),
+      SAMPLES,
+    )
     const [track, first, second] = [pcm(out), pcm(takes[0]!.file), pcm(takes[1]!.file)]
     expect(track).toHaveLength(SAMPLES)
     expect(track.subarray(12_345, 12_345 + first.length)).toEqual(first)
@@ -48,7 +60,12 @@ describe('voiceTrack', () => {
 describe('mixdown', () => {
   it('brings a film to −14 LUFS ± 0.5 with true peaks under −1 dBTP and the music 20 dB under the speech (EBU R 128; WCAG 2.2 SC 1.4.7), by ffmpeg ebur128', async () => {
     const voice = join(work, 'film-voice.wav')
-    await voiceTrack(voice, [scene(30_000), scene(260_000)], takes.map(({ file }) => file), SAMPLES)
+    await voiceTrack(
+      voice,
+      [scene(30_000), scene(260_000)],
+      takes.map(({ file }) => file),
+      SAMPLES,
+    )
     const bed = await makeBed(work, 'calm', SAMPLES / 48_000, 'test')
     const mix = await mixdown(work, voice, bed, SAMPLES)
     const { lufs, peak } = ebur128(mix.file)
@@ -72,15 +89,18 @@ describe('mixdown', () => {
 })
 
 describe('makeBed', () => {
-  it.each(MOODS.filter((mood) => mood !== 'none'))('plays %s: as long as the film, in whole bars, sounding all the way', async (mood) => {
-    const bed = await makeBed(work, mood, 20, 'seed')
-    const { sheet, bars, tempo } = chordSheet(mood, 20, 'seed')
-    expect(bed.loopSamples).toBe(Math.round((bars * 240 * 48_000) / tempo))
-    expect(bed.loopSamples).toBeGreaterThanOrEqual(20 * 48_000)
-    expect(Number(probe(bed.file).format.duration)).toBeGreaterThanOrEqual(20)
-    expect(silencesOf(bed.file, '-60dB', 1.2).filter(([from]) => from < 20)).toEqual([])
-    expect(sheet).toContain(`Tempo ${tempo}`)
-  })
+  it.each(MOODS.filter((mood) => mood !== 'none'))(
+    'plays %s: as long as the film, in whole bars, sounding all the way',
+    async (mood) => {
+      const bed = await makeBed(work, mood, 20, 'seed')
+      const { sheet, bars, tempo } = chordSheet(mood, 20, 'seed')
+      expect(bed.loopSamples).toBe(Math.round((bars * 240 * 48_000) / tempo))
+      expect(bed.loopSamples).toBeGreaterThanOrEqual(20 * 48_000)
+      expect(Number(probe(bed.file).format.duration)).toBeGreaterThanOrEqual(20)
+      expect(silencesOf(bed.file, '-60dB', 1.2).filter(([from]) => from < 20)).toEqual([])
+      expect(sheet).toContain(`Tempo ${tempo}`)
+    },
+  )
   it('is the same for the same film and another for another', () => {
     expect(chordSheet('calm', 60, 'a')).toEqual(chordSheet('calm', 60, 'a'))
     expect(chordSheet('calm', 60, 'a').sheet).not.toBe(chordSheet('calm', 60, 'b').sheet)
@@ -91,11 +111,16 @@ describe('integratedLoudness of core', () => {
   it('agrees with ffmpeg ebur128 on speech and on music within 0.2 LU', async () => {
     const voice = Float32Array.from(pcm(takes[0]!.file), (x) => x / 32768)
     // ffmpeg plays a mono file as one channel; the recommendation's meter adds up what it is given.
-    expect(Math.abs(integratedLoudness([voice], 48_000) - ebur128(takes[0]!.file).lufs)).toBeLessThanOrEqual(0.2)
+    expect(
+      Math.abs(integratedLoudness([voice], 48_000) - ebur128(takes[0]!.file).lufs),
+    ).toBeLessThanOrEqual(0.2)
     const bed = await makeBed(work, 'bright', 10, 'seed')
     const both = pcm(bed.file)
-    const channel = (c: number) => Float32Array.from({ length: both.length >> 1 }, (_, i) => both[i * 2 + c]! / 32768)
-    expect(Math.abs(integratedLoudness([channel(0), channel(1)], 48_000) - ebur128(bed.file).lufs)).toBeLessThanOrEqual(0.2)
+    const channel = (c: number) =>
+      Float32Array.from({ length: both.length >> 1 }, (_, i) => both[i * 2 + c]! / 32768)
+    expect(
+      Math.abs(integratedLoudness([channel(0), channel(1)], 48_000) - ebur128(bed.file).lufs),
+    ).toBeLessThanOrEqual(0.2)
   })
   it('is what `measure` returns for stereo', async () => {
     const bed = await makeBed(work, 'bright', 10, 'seed')

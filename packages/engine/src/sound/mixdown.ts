@@ -24,12 +24,18 @@ const HEAD_BYTES = 44
 const CURVE_STEP = 64
 
 /** Lays the takes of a film one after the other at their exact samples: 48 kHz mono WAV, `samples` long. */
-export async function voiceTrack(out: string, scenes: readonly TimelineScene[], takes: readonly (string | undefined)[], samples: number): Promise<void> {
+export async function voiceTrack(
+  out: string,
+  scenes: readonly TimelineScene[],
+  takes: readonly (string | undefined)[],
+  samples: number,
+): Promise<void> {
   const stream = createWriteStream(out)
   stream.write(wavHead(samples, 1))
   let at = 0
   const silence = async (until: number) => {
-    for (; at < until; at += Math.min(CHUNK, until - at)) await write(stream, Buffer.alloc(Math.min(CHUNK, until - at) * 2))
+    for (; at < until; at += Math.min(CHUNK, until - at))
+      await write(stream, Buffer.alloc(Math.min(CHUNK, until - at) * 2))
   }
   for (const [i, scene] of scenes.entries()) {
     const take = takes[i]
@@ -57,13 +63,23 @@ async function write(stream: NodeJS.WritableStream, bytes: Buffer) {
  *
  * @param work folder for what lies between
  */
-export async function mixdown(work: string, voice: string, bed: Bed | undefined, samples: number, signal?: AbortSignal): Promise<Mixdown> {
+export async function mixdown(
+  work: string,
+  voice: string,
+  bed: Bed | undefined,
+  samples: number,
+  signal?: AbortSignal,
+): Promise<Mixdown> {
   const speechLufs = await loudnessOf(voice, signal)
   const speaks = speechLufs > -69
   const sum = join(work, 'sum.wav')
   const below = join(work, 'bed-as-mixed.wav')
   if (bed) {
-    const plan = mixPlan(samples, speaks ? speechLufs : FILM_LUFS + 8, await loudnessOf(bed.file, signal))
+    const plan = mixPlan(
+      samples,
+      speaks ? speechLufs : FILM_LUFS + 8,
+      await loudnessOf(bed.file, signal),
+    )
     await addUp(voice, bed, plan, sum, below, signal)
   }
   const distance = bed && speaks ? speechLufs - (await loudnessOf(below, signal)) : null
@@ -72,7 +88,14 @@ export async function mixdown(work: string, voice: string, bed: Bed | undefined,
   return { file, ...loudness, speechLufs, bedBelowSpeech: distance }
 }
 
-async function addUp(voice: string, bed: Bed, plan: ReturnType<typeof mixPlan>, out: string, bedOut: string, signal?: AbortSignal): Promise<void> {
+async function addUp(
+  voice: string,
+  bed: Bed,
+  plan: ReturnType<typeof mixPlan>,
+  out: string,
+  bedOut: string,
+  signal?: AbortSignal,
+): Promise<void> {
   const voiceFile = await open(voice)
   const music = int16View((await readFile(bed.file)).subarray(HEAD_BYTES))
   const [stream, bedStream] = [createWriteStream(out), createWriteStream(bedOut)]
@@ -112,7 +135,16 @@ function int16View(bytes: Buffer): Int16Array {
 }
 
 /** Lays the looped bed under samples `[from, to)`: each round starts on a bar while the one before still rings. */
-function layBed(out: Float32Array, music: Int16Array, loop: number, at: number, from: number, to: number, start: number, slope: number) {
+function layBed(
+  out: Float32Array,
+  music: Int16Array,
+  loop: number,
+  at: number,
+  from: number,
+  to: number,
+  start: number,
+  slope: number,
+) {
   const frames = music.length >> 1
   for (let i = from; i < to; i++) {
     const here = (at + i) % loop
@@ -129,7 +161,25 @@ function layBed(out: Float32Array, music: Int16Array, loop: number, at: number, 
 async function levelled(input: string, out: string, signal?: AbortSignal): Promise<Loudness> {
   const before = await loudnessOf(input, signal)
   if (before <= -69) {
-    await runProgram('ffmpeg', ['-v', 'error', '-nostdin', '-y', '-i', input, '-ac', '2', '-ar', '48000', '-c:a', 'pcm_s24le', out], signal ? { signal } : {})
+    await runProgram(
+      'ffmpeg',
+      [
+        '-v',
+        'error',
+        '-nostdin',
+        '-y',
+        '-i',
+        input,
+        '-ac',
+        '2',
+        '-ar',
+        '48000',
+        '-c:a',
+        'pcm_s24le',
+        out,
+      ],
+      signal ? { signal } : {},
+    )
     return measure(out, signal)
   }
   let gain = FILM_LUFS - before
@@ -137,7 +187,11 @@ async function levelled(input: string, out: string, signal?: AbortSignal): Promi
     const ceiling = 10 ** ((TRUE_PEAK_DBTP - HEADROOM_DB) / 20)
     const chain = `aformat=channel_layouts=stereo,volume=${gain.toFixed(2)}dB,aresample=192000,alimiter=limit=${ceiling.toFixed(4)}:attack=3:release=70:level=false,aresample=48000`
     const half = `${out}.part.wav`
-    await runProgram('ffmpeg', ['-v', 'error', '-nostdin', '-y', '-i', input, '-af', chain, '-c:a', 'pcm_s24le', half], signal ? { signal } : {})
+    await runProgram(
+      'ffmpeg',
+      ['-v', 'error', '-nostdin', '-y', '-i', input, '-af', chain, '-c:a', 'pcm_s24le', half],
+      signal ? { signal } : {},
+    )
     await rename(half, out)
     const lufs = await loudnessOf(out, signal)
     if (Math.abs(lufs - FILM_LUFS) <= 0.2) break

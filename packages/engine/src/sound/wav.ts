@@ -23,9 +23,11 @@ export function wavHead(samples: number, channels: number, float = false): Buffe
 /** Floats in −1…1 as 16-bit samples. */
 export function int16(pcm: Float32Array): Buffer {
   const out = Buffer.alloc(pcm.length * 2)
-  for (let i = 0; i < pcm.length; i++) out.writeInt16LE(Math.round(Math.max(-1, Math.min(1, pcm[i]!)) * 32767), i * 2)
+  for (let i = 0; i < pcm.length; i++)
+    out.writeInt16LE(Math.round(Math.max(-1, Math.min(1, pcm[i]!)) * 32767), i * 2)
   return out
 }
 
 /** Bytes of 16-bit samples as samples; an odd byte at the end is left out. */
-export const int16sOf = (bytes: Buffer): Int16Array => new Int16Array(bytes.buffer.slice(bytes.byteOffset, bytes.byteOffset + (bytes.byteLength & ~1)))
+export const int16sOf = (bytes: Buffer): Int16Array =>
+  new Int16Array(bytes.buffer.slice(bytes.byteOffset, bytes.byteOffset + (bytes.byteLength & ~1)))

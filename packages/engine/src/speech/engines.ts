@@ -7,7 +7,8 @@ import type { VoiceList } from './voice-list.ts'
 import type { Voice } from './voices.ts'
 
 /** Festival's HTS voice knows one pace only: its take is brought to the wished one afterwards. */
-export const knowsPace = (voice: Voice) => !(voice.engine === 'festival' && voice.speaks.endsWith('_hts'))
+export const knowsPace = (voice: Voice) =>
+  !(voice.engine === 'festival' && voice.speaks.endsWith('_hts'))
 
 /**
  * Speaks a text as the voice's engine makes it; a raised or lowered voice is spoken slower or faster, so that it
@@ -15,16 +16,38 @@ export const knowsPace = (voice: Voice) => !(voice.engine === 'festival' && voic
  *
  * @throws TidyError `voice_failed` and what `runProgram` throws
  */
-export async function speakRaw(list: VoiceList, voice: Voice, order: SpeechOrder, signal?: AbortSignal): Promise<RawSpeech> {
+export async function speakRaw(
+  list: VoiceList,
+  voice: Voice,
+  order: SpeechOrder,
+  signal?: AbortSignal,
+): Promise<RawSpeech> {
   const { shift = 1 } = voice
   const told = await engineSpeech(list, voice, { ...order, stretch: order.stretch * shift }, signal)
   const words = told.words ?? (await heardWords(told, order.text, voice.language, signal))
   const speech: RawSpeech = { ...told, ...(words ? { words } : {}) }
   if (shift === 1) return speech
-  return { ...speech, rate: Math.round(speech.rate * shift), ...(words ? { words: words.map(({ text, start, end }) => ({ text, start: start / shift, end: end / shift })) } : {}) }
+  return {
+    ...speech,
+    rate: Math.round(speech.rate * shift),
+    ...(words
+      ? {
+          words: words.map(({ text, start, end }) => ({
+            text,
+            start: start / shift,
+            end: end / shift,
+          })),
+        }
+      : {}),
+  }
 }
 
-function engineSpeech(list: VoiceList, voice: Voice, order: SpeechOrder, signal?: AbortSignal): Promise<RawSpeech> {
+function engineSpeech(
+  list: VoiceList,
+  voice: Voice,
+  order: SpeechOrder,
+  signal?: AbortSignal,
+): Promise<RawSpeech> {
   switch (voice.engine) {
     case 'flite':
     case 'espeak-ng':

@@ -18,17 +18,36 @@ beforeAll(async () => {
 })
 afterAll(() => rm(place.takes, { recursive: true }))
 
-const sentences = async (name: string) => parseScript(await readFile(new URL(`../../../../demo/${name}.txt`, import.meta.url), 'utf8')).scenes.map(({ text }) => text)
+const sentences = async (name: string) =>
+  parseScript(
+    await readFile(new URL(`../../../../demo/${name}.txt`, import.meta.url), 'utf8'),
+  ).scenes.map(({ text }) => text)
 
 describe('the length expected of a narration', () => {
-  it.each(['flite-slt', 'espeak-gb'])('is what %s speaks, within three in a hundred, once it has spoken three sentences of another', async (voice) => {
-    for (const text of (await sentences('tides')).slice(0, 3)) await takeOf(place, { text, voice, speed: 1 })
-    const { rate } = await voiceFacts(place.takes, place.voices.voices.find(({ id }) => id === voice)!)
-    const texts = (await sentences('canal-lock')).slice(0, 20)
-    const expected = texts.reduce((sum, text) => sum + rate * estimateSeconds(spokenText(text)), 0)
-    const takes = await takeAll(place, texts.map((text) => ({ text, voice, speed: 1 })))
-    const spoken = takes.reduce((sum, made) => sum + (made && 'take' in made ? made.take.samples / SAMPLE_RATE : NaN), 0)
-    expect(spoken).toBeGreaterThan(60)
-    expect(Math.abs(expected / spoken - 1)).toBeLessThan(0.03)
-  })
+  it.each(['flite-slt', 'espeak-gb'])(
+    'is what %s speaks, within three in a hundred, once it has spoken three sentences of another',
+    async (voice) => {
+      for (const text of (await sentences('tides')).slice(0, 3))
+        await takeOf(place, { text, voice, speed: 1 })
+      const { rate } = await voiceFacts(
+        place.takes,
+        place.voices.voices.find(({ id }) => id === voice)!,
+      )
+      const texts = (await sentences('canal-lock')).slice(0, 20)
+      const expected = texts.reduce(
+        (sum, text) => sum + rate * estimateSeconds(spokenText(text)),
+        0,
+      )
+      const takes = await takeAll(
+        place,
+        texts.map((text) => ({ text, voice, speed: 1 })),
+      )
+      const spoken = takes.reduce(
+        (sum, made) => sum + (made && 'take' in made ? made.take.samples / SAMPLE_RATE : NaN),
+        0,
+      )
+      expect(spoken).toBeGreaterThan(60)
+      expect(Math.abs(expected / spoken - 1)).toBeLessThan(0.03)
+    },
+  )
 })

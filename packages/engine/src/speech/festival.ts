@@ -17,7 +17,11 @@ ${lexicon}
 `
 
 /** Festival, one process a sentence. Its HTS voice knows one pace only; the take is brought to its pace afterwards. */
-export async function speakWithFestival(voice: string, { text, stretch }: SpeechOrder, signal?: AbortSignal): Promise<RawSpeech> {
+export async function speakWithFestival(
+  voice: string,
+  { text, stretch }: SpeechOrder,
+  signal?: AbortSignal,
+): Promise<RawSpeech> {
   const folder = await mkdtemp(join(tmpdir(), 'tidy-festival-'))
   try {
     const out = join(folder, 'out.wav')
@@ -25,13 +29,28 @@ export async function speakWithFestival(voice: string, { text, stretch }: Speech
     const madeUp = new Map<string, string>()
     const said = text.replace(IPA_WORD, (_all, ipa: string) => {
       const word = `zq${String.fromCharCode(97 + (entries.length % 26)).repeat(1 + Math.floor(entries.length / 26))}x`
-      entries.push(`(lex.add.entry (list "${word}" nil (lex.syllabify.phstress '(${arpabetOf(ipa).map((sound) => sound.toLowerCase().replace(/2$/, '1')).join(' ')}))))`)
+      entries.push(
+        `(lex.add.entry (list "${word}" nil (lex.syllabify.phstress '(${arpabetOf(ipa)
+          .map((sound) => sound.toLowerCase().replace(/2$/, '1'))
+          .join(' ')}))))`,
+      )
       madeUp.set(word, `/${ipa}/`)
       return word
     })
     // Straight quotes and backslashes are all that means something inside a Scheme string.
-    const plain = said.replace(/["\\]/g, ' ').replace(/[‘’]/g, "'").replace(/[“”«»]/g, ' ').replace(/[–—]/g, ', ').replace(/…/g, '.').normalize('NFKD').replace(/[^\x20-\x7e]/g, '')
-    const { stdout } = await runProgram('festival', ['--pipe'], { input: script(voice, plain, entries.join('\n'), stretch, out), timeoutMs: 60_000, ...(signal ? { signal } : {}) })
+    const plain = said
+      .replace(/["\\]/g, ' ')
+      .replace(/[‘’]/g, "'")
+      .replace(/[“”«»]/g, ' ')
+      .replace(/[–—]/g, ', ')
+      .replace(/…/g, '.')
+      .normalize('NFKD')
+      .replace(/[^\x20-\x7e]/g, '')
+    const { stdout } = await runProgram('festival', ['--pipe'], {
+      input: script(voice, plain, entries.join('\n'), stretch, out),
+      timeoutMs: 60_000,
+      ...(signal ? { signal } : {}),
+    })
     return { ...pcmOf(await readFile(out)), words: wordsOf(stdout.toString(), madeUp) }
   } finally {
     await rm(folder, { recursive: true, force: true })
@@ -41,6 +60,8 @@ export async function speakWithFestival(voice: string, { text, stretch }: Speech
 function wordsOf(told: string, madeUp: ReadonlyMap<string, string>): RawWord[] {
   return told.split('\n').flatMap((line) => {
     const [text, start, end] = line.split('\t')
-    return end === undefined ? [] : [{ text: madeUp.get(text!) ?? text!, start: Number(start), end: Number(end) }]
+    return end === undefined
+      ? []
+      : [{ text: madeUp.get(text!) ?? text!, start: Number(start), end: Number(end) }]
   })
 }

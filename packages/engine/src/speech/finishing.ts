@@ -10,11 +10,41 @@ export const FINISHING = 6
  */
 const CHAINS: Record<Finish, string[]> = {
   plain: [],
-  documentary: ['highpass=f=70', 'equalizer=f=170:t=q:w=1:g=2', 'equalizer=f=420:t=q:w=1.2:g=-1.5', 'equalizer=f=3000:t=q:w=1.4:g=2', 'aexciter=amount=0.9:drive=5:blend=0:freq=5500:ceil=12000', 'deesser=i=0.25:m=0.4:f=0.35', 'acompressor=threshold=-26dB:ratio=2.5:attack=6:release=110', 'aecho=1:1:13|21|34:0.05|0.035|0.02'],
-  bright: ['highpass=f=90', 'equalizer=f=260:t=q:w=1:g=-1.5', 'equalizer=f=3600:t=q:w=1.2:g=3', 'highshelf=f=6500:g=3', 'aexciter=amount=1.4:drive=6:blend=0:freq=5000:ceil=14000', 'deesser=i=0.35:m=0.5:f=0.35', 'acompressor=threshold=-28dB:ratio=3:attack=4:release=90', 'aecho=1:1:11|17:0.04|0.03'],
-  intimate: ['highpass=f=60', 'equalizer=f=150:t=q:w=0.9:g=3.5', 'equalizer=f=500:t=q:w=1.2:g=-1.5', 'equalizer=f=2600:t=q:w=1.2:g=1', 'highshelf=f=7000:g=-1', 'deesser=i=0.25:m=0.4:f=0.35', 'acompressor=threshold=-30dB:ratio=3.5:attack=10:release=160'],
+  documentary: [
+    'highpass=f=70',
+    'equalizer=f=170:t=q:w=1:g=2',
+    'equalizer=f=420:t=q:w=1.2:g=-1.5',
+    'equalizer=f=3000:t=q:w=1.4:g=2',
+    'aexciter=amount=0.9:drive=5:blend=0:freq=5500:ceil=12000',
+    'deesser=i=0.25:m=0.4:f=0.35',
+    'acompressor=threshold=-26dB:ratio=2.5:attack=6:release=110',
+    'aecho=1:1:13|21|34:0.05|0.035|0.02',
+  ],
+  bright: [
+    'highpass=f=90',
+    'equalizer=f=260:t=q:w=1:g=-1.5',
+    'equalizer=f=3600:t=q:w=1.2:g=3',
+    'highshelf=f=6500:g=3',
+    'aexciter=amount=1.4:drive=6:blend=0:freq=5000:ceil=14000',
+    'deesser=i=0.35:m=0.5:f=0.35',
+    'acompressor=threshold=-28dB:ratio=3:attack=4:release=90',
+    'aecho=1:1:11|17:0.04|0.03',
+  ],
+  intimate: [
+    'highpass=f=60',
+    'equalizer=f=150:t=q:w=0.9:g=3.5',
+    'equalizer=f=500:t=q:w=1.2:g=-1.5',
+    'equalizer=f=2600:t=q:w=1.2:g=1',
+    'highshelf=f=7000:g=-1',
+    'deesser=i=0.25:m=0.4:f=0.35',
+    'acompressor=threshold=-30dB:ratio=3.5:attack=10:release=160',
+  ],
 }
 
 /** ffmpeg's filters for a finish; the sound comes in at any rate and goes out at 48 kHz. `tempo` 1 leaves its pace. */
 export const finishFilters = (finish: Finish, tempo = 1): string =>
-  ['aresample=48000', ...(tempo === 1 ? [] : [`atempo=${tempo.toFixed(4)}`]), ...CHAINS[finish]].join(',')
+  [
+    'aresample=48000',
+    ...(tempo === 1 ? [] : [`atempo=${tempo.toFixed(4)}`]),
+    ...CHAINS[finish],
+  ].join(',')

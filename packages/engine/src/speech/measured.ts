@@ -6,9 +6,13 @@ import type { Voice } from './voices.ts'
 
 const Measured = z.object({
   /** Of the engine alone. */
-  work: z.object({ workSeconds: z.number(), soundSeconds: z.number() }).default({ workSeconds: 0, soundSeconds: 0 }),
+  work: z
+    .object({ workSeconds: z.number(), soundSeconds: z.number() })
+    .default({ workSeconds: 0, soundSeconds: 0 }),
   /** Of finished takes against the estimate, at the pace that was asked for. */
-  pace: z.object({ takes: z.number(), expectedSeconds: z.number(), soundSeconds: z.number() }).default({ takes: 0, expectedSeconds: 0, soundSeconds: 0 }),
+  pace: z
+    .object({ takes: z.number(), expectedSeconds: z.number(), soundSeconds: z.number() })
+    .default({ takes: 0, expectedSeconds: 0, soundSeconds: 0 }),
 })
 type Measured = z.infer<typeof Measured>
 
@@ -33,16 +37,37 @@ async function keep(takes: string, voice: string, measured: Measured): Promise<v
 }
 
 /** Adds how long an engine worked for so much sound. */
-export async function learnWork(takes: string, voice: string, { workSeconds, soundSeconds }: Measured['work']): Promise<void> {
+export async function learnWork(
+  takes: string,
+  voice: string,
+  { workSeconds, soundSeconds }: Measured['work'],
+): Promise<void> {
   const known = await measuredOf(takes, voice)
-  await keep(takes, voice, { ...known, work: { workSeconds: known.work.workSeconds + workSeconds, soundSeconds: known.work.soundSeconds + soundSeconds } })
+  await keep(takes, voice, {
+    ...known,
+    work: {
+      workSeconds: known.work.workSeconds + workSeconds,
+      soundSeconds: known.work.soundSeconds + soundSeconds,
+    },
+  })
 }
 
 /** Adds how long a sentence became against the estimate. */
-export async function learnPace(takes: string, voice: string, { expectedSeconds, soundSeconds }: Omit<Measured['pace'], 'takes'>): Promise<void> {
+export async function learnPace(
+  takes: string,
+  voice: string,
+  { expectedSeconds, soundSeconds }: Omit<Measured['pace'], 'takes'>,
+): Promise<void> {
   const known = await measuredOf(takes, voice)
   const { pace } = known
-  await keep(takes, voice, { ...known, pace: { takes: pace.takes + 1, expectedSeconds: pace.expectedSeconds + expectedSeconds, soundSeconds: pace.soundSeconds + soundSeconds } })
+  await keep(takes, voice, {
+    ...known,
+    pace: {
+      takes: pace.takes + 1,
+      expectedSeconds: pace.expectedSeconds + expectedSeconds,
+      soundSeconds: pace.soundSeconds + soundSeconds,
+    },
+  })
 }
 
 /** Takes after which a voice is believed. */
@@ -58,10 +83,17 @@ export interface VoiceFacts {
   realTimeFactor: number | null
 }
 
-export async function voiceFacts(takes: string, { id, engine }: Pick<Voice, 'id' | 'engine'>): Promise<VoiceFacts> {
+export async function voiceFacts(
+  takes: string,
+  { id, engine }: Pick<Voice, 'id' | 'engine'>,
+): Promise<VoiceFacts> {
   const { work, pace } = await measuredOf(takes, id)
   const before = ['program', 'service', 'model'].includes(engine) ? 0 : KNOWN_SECONDS
-  const rate = pace.takes < ENOUGH ? 1 : (before + pace.soundSeconds) / (before + pace.expectedSeconds)
+  const rate =
+    pace.takes < ENOUGH ? 1 : (before + pace.soundSeconds) / (before + pace.expectedSeconds)
   const three = (n: number) => Math.round(n * 1000) / 1000
-  return { rate: three(rate), realTimeFactor: work.soundSeconds ? three(work.workSeconds / work.soundSeconds) : null }
+  return {
+    rate: three(rate),
+    realTimeFactor: work.soundSeconds ? three(work.workSeconds / work.soundSeconds) : null,
+  }
 }

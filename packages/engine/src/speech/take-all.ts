@@ -13,7 +13,13 @@ export interface Part extends TakeRequest {
 }
 
 /** Faults of one sentence and its voice: all others end everything. */
-const ONE_SENTENCE: readonly FaultCode[] = ['voice_silent', 'voice_failed', 'program_failed', 'voice_unknown', 'take_gone']
+const ONE_SENTENCE: readonly FaultCode[] = [
+  'voice_silent',
+  'voice_failed',
+  'program_failed',
+  'voice_unknown',
+  'take_gone',
+]
 
 /**
  * Speaks many sentences, as many at once as there are cores. One that cannot be spoken does not stop the others.
@@ -23,7 +29,15 @@ const ONE_SENTENCE: readonly FaultCode[] = ['voice_silent', 'voice_failed', 'pro
  * @param onSpoken called with the index of each sentence as soon as it is there
  * @throws TidyError `cancelled`, `program_missing`, `disk_full`: nothing more can be spoken then
  */
-export async function takeAll(place: SpeechPlace, parts: readonly (Part | undefined)[], options: { signal?: AbortSignal; first?: number; onSpoken?: (index: number, spoken: Spoken) => void } = {}): Promise<(Spoken | undefined)[]> {
+export async function takeAll(
+  place: SpeechPlace,
+  parts: readonly (Part | undefined)[],
+  options: {
+    signal?: AbortSignal
+    first?: number
+    onSpoken?: (index: number, spoken: Spoken) => void
+  } = {},
+): Promise<(Spoken | undefined)[]> {
   const limit = pLimit(Math.max(1, cpus().length))
   const results = new Array<Spoken | undefined>(parts.length)
   const first = Math.max(0, options.first ?? 0)
@@ -43,7 +57,11 @@ export async function takeAll(place: SpeechPlace, parts: readonly (Part | undefi
   return results
 }
 
-async function speakOne(place: SpeechPlace, { understudy, ...request }: Part, signal?: AbortSignal): Promise<Spoken> {
+async function speakOne(
+  place: SpeechPlace,
+  { understudy, ...request }: Part,
+  signal?: AbortSignal,
+): Promise<Spoken> {
   try {
     return { take: await takeOf(place, request, signal) }
   } catch (cause) {

@@ -41,14 +41,19 @@ export interface SpeechPlace {
   voices: VoiceList
 }
 
-export const speechPlace = (config: EngineConfig): SpeechPlace => ({ takes: folders(config).takes, voices: voiceList(config.data) })
+export const speechPlace = (config: EngineConfig): SpeechPlace => ({
+  takes: folders(config).takes,
+  voices: voiceList(config.data),
+})
 
 const HIGHEST_PEAK = 0.7
 /** An engine that knows no letter of a text says nothing at about −52 dB; a voice peaks above −10. */
 const SILENT_PEAK = 0.02
 /** What an emphasis does to pace, melody and level (dB), by ear. */
 const WEIGHTS: Record<Emphasis, { stretch: number; melody: number; db: number }> = {
-  soft: { stretch: 1.02, melody: 0.7, db: -1.5 }, plain: { stretch: 1, melody: 1, db: 0 }, strong: { stretch: 1.06, melody: 1.4, db: 1.5 },
+  soft: { stretch: 1.02, melody: 0.7, db: -1.5 },
+  plain: { stretch: 1, melody: 1, db: 0 },
+  strong: { stretch: 1.06, melody: 1.4, db: 1.5 },
 }
 
 /** A request with all that follows from it. */
@@ -69,11 +74,22 @@ interface Planned {
 }
 
 function planned({ takes, voices }: SpeechPlace, request: TakeRequest): Planned {
-  const { text, speed, finish = 'documentary', emphasis = 'plain', pauses = 1, tighten, pronunciations = [] } = request
+  const {
+    text,
+    speed,
+    finish = 'documentary',
+    emphasis = 'plain',
+    pauses = 1,
+    tighten,
+    pronunciations = [],
+  } = request
   const asked = voiceById(voices, request.voice)
   const foreign = foreignLanguage(text, asked.language)
   const voice = foreign ? foreignVoice(foreign) : asked
-  const form = spokenForm(text, { language: voice.language, pronunciations: pronunciationsIn(text, pronunciations) })
+  const form = spokenForm(text, {
+    language: voice.language,
+    pronunciations: pronunciationsIn(text, pronunciations),
+  })
   const weight = WEIGHTS[emphasis]
   const stretch = (voice.slower / speed) * weight.stretch
   const paced = knowsPace(voice)
@@ -81,16 +97,37 @@ function planned({ takes, voices }: SpeechPlace, request: TakeRequest): Planned 
   const tempo = paced ? 1 : 1 / (stretch * (voice.shift ?? 1))
   const own = voices.own.get(voice.id)
   const recorded = request.take && isRecorded(takes, request.take) ? request.take : undefined
-  const finishing = { FINISHING, finish, pauses, gainDb: weight.db, ...(tighten === undefined ? {} : { tighten }) }
-  const hash = recorded ? contentHash({ ...finishing, recorded }) : (request.take ?? contentHash({ ...finishing, voice: own ?? voice.id, order, tempo }))
+  const finishing = {
+    FINISHING,
+    finish,
+    pauses,
+    gainDb: weight.db,
+    ...(tighten === undefined ? {} : { tighten }),
+  }
+  const hash = recorded
+    ? contentHash({ ...finishing, recorded })
+    : (request.take ?? contentHash({ ...finishing, voice: own ?? voice.id, order, tempo }))
   const expectedSeconds = (estimateSeconds(form.text) / speed) * weight.stretch
-  return { voice, form, order, expectedSeconds, tempo: recorded ? 1 : tempo, finish, pauses, tighten, gainDb: weight.db, recorded, hash }
+  return {
+    voice,
+    form,
+    order,
+    expectedSeconds,
+    tempo: recorded ? 1 : tempo,
+    finish,
+    pauses,
+    tighten,
+    gainDb: weight.db,
+    recorded,
+    hash,
+  }
 }
 
 export const takeHash = (place: SpeechPlace, request: TakeRequest) => planned(place, request).hash
 
 /** What a voice would be given for a text. */
-export const spokenBy = (place: SpeechPlace, request: TakeRequest): SpokenForm => planned(place, request).form
+export const spokenBy = (place: SpeechPlace, request: TakeRequest): SpokenForm =>
+  planned(place, request).form
 
 /** What is kept of a take beside its sound. */
 type KeptFacts = Omit<TakeFacts, 'words'> & {
@@ -104,63 +141,191 @@ type KeptFacts = Omit<TakeFacts, 'words'> & {
  *
  * @throws TidyError `voice_silent` when the engine made no sound, `take_gone` when the chosen one is not there any more, `voice_failed`, and what `runProgram` throws
  */
-export async function takeOf(place: SpeechPlace, request: TakeRequest, signal?: AbortSignal): Promise<Take> {
+export async function takeOf(
+  place: SpeechPlace,
+  request: TakeRequest,
+  signal?: AbortSignal,
+): Promise<Take> {
   const plan = planned(place, request)
   const file = join(place.takes, `${plan.hash}.wav`)
-  if (request.take && !plan.recorded && !existsSync(file)) throw new TidyError('take_gone', { text: request.text.slice(0, 60) })
+  if (request.take && !plan.recorded && !existsSync(file))
+    throw new TidyError('take_gone', { text: request.text.slice(0, 60) })
   const facts = await keptFile(join(place.takes, `${plan.hash}.json`), async (half) => {
-    if (!/[\p{L}\p{N}]/u.test(plan.form.text)) throw new TidyError('voice_silent', { voice: plan.voice.name, text: request.text.slice(0, 60) })
-    const raw = plan.recorded ? await recordedRaw(place.takes, plan.recorded) : await rawTake(place, plan.voice, plan.order, signal)
+    if (!/[\p{L}\p{N}]/u.test(plan.form.text))
+      throw new TidyError('voice_silent', {
+        voice: plan.voice.name,
+        text: request.text.slice(0, 60),
+      })
+    const raw = plan.recorded
+      ? await recordedRaw(place.takes, plan.recorded)
+      : await rawTake(place, plan.voice, plan.order, signal)
     const { pcm, ...kept } = finished(await filtered(raw, plan, signal), raw, plan)
     if (pcm.length < SAMPLE_RATE * 0.05) {
       if (!plan.recorded) await rm(raw.file, { force: true })
-      throw new TidyError('voice_silent', { voice: plan.voice.name, text: request.text.slice(0, 60) })
+      throw new TidyError('voice_silent', {
+        voice: plan.voice.name,
+        text: request.text.slice(0, 60),
+      })
     }
     const soundSeconds = pcm.length / SAMPLE_RATE
-    if (raw.fresh && plan.pauses === 1) await learnPace(place.takes, plan.voice.id, { expectedSeconds: plan.expectedSeconds, soundSeconds })
-    await keptFile(file, (part) => writeFile(part, Buffer.concat([wavHead(pcm.length, 1), int16(pcm)])))
-    await writeFile(half, JSON.stringify({ samples: pcm.length, levels: speechLevels(pcm), ...kept } satisfies KeptFacts))
+    if (raw.fresh && plan.pauses === 1)
+      await learnPace(place.takes, plan.voice.id, {
+        expectedSeconds: plan.expectedSeconds,
+        soundSeconds,
+      })
+    await keptFile(file, (part) =>
+      writeFile(part, Buffer.concat([wavHead(pcm.length, 1), int16(pcm)])),
+    )
+    await writeFile(
+      half,
+      JSON.stringify({
+        samples: pcm.length,
+        levels: speechLevels(pcm),
+        ...kept,
+      } satisfies KeptFacts),
+    )
   })
   return takeFrom(plan, request.text, file, JSON.parse(await readFile(facts, 'utf8')) as KeptFacts)
 }
 
 /** The take of a sentence if it is there already. */
-export async function knownTake(place: SpeechPlace, request: TakeRequest): Promise<Take | undefined> {
+export async function knownTake(
+  place: SpeechPlace,
+  request: TakeRequest,
+): Promise<Take | undefined> {
   if (!place.voices.voices.some(({ id }) => id === request.voice)) return undefined
   const plan = planned(place, request)
-  const facts = await readFile(join(place.takes, `${plan.hash}.json`), 'utf8').catch(() => undefined)
-  return facts === undefined ? undefined : takeFrom(plan, request.text, join(place.takes, `${plan.hash}.wav`), JSON.parse(facts) as KeptFacts)
+  const facts = await readFile(join(place.takes, `${plan.hash}.json`), 'utf8').catch(
+    () => undefined,
+  )
+  return facts === undefined
+    ? undefined
+    : takeFrom(
+        plan,
+        request.text,
+        join(place.takes, `${plan.hash}.wav`),
+        JSON.parse(facts) as KeptFacts,
+      )
 }
 
-function takeFrom({ hash, form }: Planned, text: string, file: string, { said, ...facts }: KeptFacts): Take {
-  const words = said && writtenSpans(form, spansOf(form.words.map((word) => word.text), said), wordsOf(text).length).map(([start, end]): Span => [Math.round(start), Math.round(end)])
+function takeFrom(
+  { hash, form }: Planned,
+  text: string,
+  file: string,
+  { said, ...facts }: KeptFacts,
+): Take {
+  const words =
+    said &&
+    writtenSpans(
+      form,
+      spansOf(
+        form.words.map((word) => word.text),
+        said,
+      ),
+      wordsOf(text).length,
+    ).map(([start, end]): Span => [Math.round(start), Math.round(end)])
   return { hash, file, ...facts, ...(words ? { words } : {}) }
 }
 
-async function filtered(raw: RawTake, { finish, tempo }: Planned, signal?: AbortSignal): Promise<Float32Array> {
-  if (!existsSync(raw.file)) throw new TidyError('voice_failed', { engine: 'The voice', reason: 'its sound is gone' })
-  const { stdout } = await runProgram('ffmpeg', ['-v', 'error', '-nostdin', '-protocol_whitelist', 'file,pipe', '-f', 's16le', '-ar', String(raw.rate), '-ac', '1', '-i', raw.file, '-af', finishFilters(finish, tempo), '-ac', '1', '-f', 'f32le', 'pipe:1'], signal ? { signal } : {})
-  return new Float32Array(stdout.buffer.slice(stdout.byteOffset, stdout.byteOffset + stdout.byteLength))
+async function filtered(
+  raw: RawTake,
+  { finish, tempo }: Planned,
+  signal?: AbortSignal,
+): Promise<Float32Array> {
+  if (!existsSync(raw.file))
+    throw new TidyError('voice_failed', { engine: 'The voice', reason: 'its sound is gone' })
+  const { stdout } = await runProgram(
+    'ffmpeg',
+    [
+      '-v',
+      'error',
+      '-nostdin',
+      '-protocol_whitelist',
+      'file,pipe',
+      '-f',
+      's16le',
+      '-ar',
+      String(raw.rate),
+      '-ac',
+      '1',
+      '-i',
+      raw.file,
+      '-af',
+      finishFilters(finish, tempo),
+      '-ac',
+      '1',
+      '-f',
+      'f32le',
+      'pipe:1',
+    ],
+    signal ? { signal } : {},
+  )
+  return new Float32Array(
+    stdout.buffer.slice(stdout.byteOffset, stdout.byteOffset + stdout.byteLength),
+  )
 }
 
 /** Trims and levels a take, finds the silences inside it and its words. */
-function finished(pcm: Float32Array, { words, noises = [] }: RawTake, { form, tempo, pauses, tighten, gainDb }: Planned): { pcm: Float32Array } & Pick<KeptFacts, 'pauses' | 'said' | 'saved' | 'noises'> {
+function finished(
+  pcm: Float32Array,
+  { words, noises = [] }: RawTake,
+  { form, tempo, pauses, tighten, gainDb }: Planned,
+): { pcm: Float32Array } & Pick<KeptFacts, 'pauses' | 'said' | 'saved' | 'noises'> {
   const quiet = silences(pcm, SAMPLE_RATE)
   const first = quiet[0]?.[0] === 0 ? quiet[0][1] : 0
   const last = quiet.at(-1)?.[1] === pcm.length ? quiet.at(-1)![0] : pcm.length
   const peak = pcm.subarray(first, last).reduce((most, x) => Math.max(most, Math.abs(x)), 0)
   if (last <= first || peak < SILENT_PEAK) return { pcm: new Float32Array(0), pauses: [] }
   const edged = withEdges(pcm, first, last)
-  const inner = quiet.filter(([from, to]) => from > first && to < last).map(([from, to]): Span => [from - first + TAKE_EDGE, to - first + TAKE_EDGE])
+  const inner = quiet
+    .filter(([from, to]) => from > first && to < last)
+    .map(([from, to]): Span => [from - first + TAKE_EDGE, to - first + TAKE_EDGE])
   const here = (seconds: number) => Math.round((seconds / tempo) * SAMPLE_RATE) - first + TAKE_EDGE
-  const timed = paced(edged, inner, noises.map(({ from, to }): Span => [here(from), here(to)]), { factor: pauses, longest: tighten === undefined ? undefined : Math.round(tighten * SAMPLE_RATE) })
+  const timed = paced(
+    edged,
+    inner,
+    noises.map(({ from, to }): Span => [here(from), here(to)]),
+    {
+      factor: pauses,
+      longest: tighten === undefined ? undefined : Math.round(tighten * SAMPLE_RATE),
+    },
+  )
   const gain = 10 ** ((TAKE_LUFS + gainDb - integratedLoudness([timed.pcm], SAMPLE_RATE)) / 20)
-  const level = limited(timed.pcm.map((x) => x * gain), HIGHEST_PEAK)
-  const place = (seconds: number) => Math.min(level.length, Math.max(0, timed.at((seconds / tempo) * SAMPLE_RATE - first + TAKE_EDGE)))
-  const said = words && spansOf(form.words.map(({ text }) => text), words).map(([start, end], i) => ({ text: form.words[i]!.text, start: Math.round(place(start)), end: Math.round(place(end)) }))
-  const saved = tighten === undefined ? 0 : paced(edged, inner, [], { factor: pauses, longest: undefined }).pcm.length - timed.pcm.length
-  const heard = { breaths: noises.filter(({ kind }) => kind === 'breath').length, fillers: noises.filter(({ kind }) => kind === 'filler').length }
-  return { pcm: level, pauses: timed.pauses, ...(saved ? { saved } : {}), ...(noises.length ? { noises: heard } : {}), ...(said ? { said } : {}) }
+  const level = limited(
+    timed.pcm.map((x) => x * gain),
+    HIGHEST_PEAK,
+  )
+  const place = (seconds: number) =>
+    Math.min(
+      level.length,
+      Math.max(0, timed.at((seconds / tempo) * SAMPLE_RATE - first + TAKE_EDGE)),
+    )
+  const said =
+    words &&
+    spansOf(
+      form.words.map(({ text }) => text),
+      words,
+    ).map(([start, end], i) => ({
+      text: form.words[i]!.text,
+      start: Math.round(place(start)),
+      end: Math.round(place(end)),
+    }))
+  const saved =
+    tighten === undefined
+      ? 0
+      : paced(edged, inner, [], { factor: pauses, longest: undefined }).pcm.length -
+        timed.pcm.length
+  const heard = {
+    breaths: noises.filter(({ kind }) => kind === 'breath').length,
+    fillers: noises.filter(({ kind }) => kind === 'filler').length,
+  }
+  return {
+    pcm: level,
+    pauses: timed.pauses,
+    ...(saved ? { saved } : {}),
+    ...(noises.length ? { noises: heard } : {}),
+    ...(said ? { said } : {}),
+  }
 }
 
 /** Speech with exactly `TAKE_EDGE` before its first and after its last sound, fading into silence. */

@@ -23,44 +23,233 @@ export interface Voice {
   shift?: number
 }
 
-type Known = Pick<Voice, 'id' | 'name' | 'speaks' | 'gender' | 'age' | 'character' | 'slower'> & Partial<Voice>
+type Known = Pick<Voice, 'id' | 'name' | 'speaks' | 'gender' | 'age' | 'character' | 'slower'> &
+  Partial<Voice>
 
-const flite = (voice: Known): Voice => ({ engine: 'flite', language: 'en-US', accent: 'American', rating: 3, ...voice })
-const festival = (voice: Known): Voice => ({ engine: 'festival', language: 'en-US', accent: 'American', rating: 2, ...voice })
-const espeak = (voice: Known): Voice => ({ engine: 'espeak-ng', language: 'en-GB', accent: 'English', rating: 2, ...voice })
+const flite = (voice: Known): Voice => ({
+  engine: 'flite',
+  language: 'en-US',
+  accent: 'American',
+  rating: 3,
+  ...voice,
+})
+const festival = (voice: Known): Voice => ({
+  engine: 'festival',
+  language: 'en-US',
+  accent: 'American',
+  rating: 2,
+  ...voice,
+})
+const espeak = (voice: Known): Voice => ({
+  engine: 'espeak-ng',
+  language: 'en-GB',
+  accent: 'English',
+  rating: 2,
+  ...voice,
+})
 
 /** English voices of Debian's speech engines, the most pleasant first. */
 const ENGLISH: readonly Voice[] = [
-  flite({ id: 'flite-slt', name: 'Salt', speaks: 'slt', gender: 'female', age: 'adult', character: 'clear, even', slower: 1.228 }),
-  flite({ id: 'flite-slt-low', name: 'Sable', speaks: 'slt', gender: 'female', age: 'older', character: 'calm, low', slower: 1.228, shift: 0.93 }),
-  flite({ id: 'flite-rms', name: 'Rime', speaks: 'rms', gender: 'male', age: 'adult', character: 'low, unhurried', slower: 1.066 }),
-  flite({ id: 'flite-rms-deep', name: 'Ridge', speaks: 'rms', gender: 'male', age: 'older', character: 'deep, steady', slower: 1.066, shift: 0.92 }),
-  flite({ id: 'flite-awb', name: 'Awl', speaks: 'awb', language: 'en-GB', accent: 'Scottish', gender: 'male', age: 'adult', character: 'brisk', slower: 1.19 }),
-  flite({ id: 'flite-awb-deep', name: 'Alder', speaks: 'awb', language: 'en-GB', accent: 'Scottish', gender: 'male', age: 'older', character: 'weathered, brisk', slower: 1.19, shift: 0.91 }),
-  festival({ id: 'festival-slt', name: 'Slate', speaks: 'cmu_us_slt_arctic_hts', gender: 'female', age: 'adult', character: 'soft, statistical', rating: 3, slower: 1.182 }),
-  festival({ id: 'festival-slt-high', name: 'Wren', speaks: 'cmu_us_slt_arctic_hts', gender: 'female', age: 'young', character: 'light, quick', rating: 3, slower: 1.182, shift: 1.07 }),
-  festival({ id: 'festival-kal', name: 'Keel', speaks: 'kal_diphone', gender: 'male', age: 'adult', character: 'plain, pieced together', slower: 1.232 }),
-  festival({ id: 'festival-ked', name: 'Kiln', speaks: 'ked_diphone', gender: 'male', age: 'adult', character: 'dry, pieced together', slower: 1.246 }),
-  espeak({ id: 'espeak-gb', name: 'Ebb', speaks: 'en', gender: 'male', age: 'adult', character: 'crisp, synthetic', slower: 1.161 }),
-  espeak({ id: 'espeak-rp', name: 'Elder', speaks: 'en-gb-x-rp+m7', accent: 'Received Pronunciation', gender: 'male', age: 'older', character: 'formal, synthetic', slower: 1.147 }),
-  espeak({ id: 'espeak-scotland', name: 'Esk', speaks: 'en-gb-scotland', accent: 'Scottish', gender: 'male', age: 'adult', character: 'crisp, synthetic', slower: 1.179 }),
-  espeak({ id: 'espeak-lancaster', name: 'Ellen', speaks: 'en-gb-x-gbclan+f2', accent: 'Lancashire', gender: 'female', age: 'adult', character: 'crisp, synthetic', slower: 1.092 }),
-  espeak({ id: 'espeak-us-f', name: 'Elm', speaks: 'en-us+f3', language: 'en-US', accent: 'American', gender: 'female', age: 'adult', character: 'bright, synthetic', slower: 1.129 }),
-  espeak({ id: 'espeak-caribbean', name: 'Eddy', speaks: 'en-029+m3', language: 'en-029', accent: 'Caribbean', gender: 'male', age: 'adult', character: 'crisp, synthetic', slower: 1.161 }),
+  flite({
+    id: 'flite-slt',
+    name: 'Salt',
+    speaks: 'slt',
+    gender: 'female',
+    age: 'adult',
+    character: 'clear, even',
+    slower: 1.228,
+  }),
+  flite({
+    id: 'flite-slt-low',
+    name: 'Sable',
+    speaks: 'slt',
+    gender: 'female',
+    age: 'older',
+    character: 'calm, low',
+    slower: 1.228,
+    shift: 0.93,
+  }),
+  flite({
+    id: 'flite-rms',
+    name: 'Rime',
+    speaks: 'rms',
+    gender: 'male',
+    age: 'adult',
+    character: 'low, unhurried',
+    slower: 1.066,
+  }),
+  flite({
+    id: 'flite-rms-deep',
+    name: 'Ridge',
+    speaks: 'rms',
+    gender: 'male',
+    age: 'older',
+    character: 'deep, steady',
+    slower: 1.066,
+    shift: 0.92,
+  }),
+  flite({
+    id: 'flite-awb',
+    name: 'Awl',
+    speaks: 'awb',
+    language: 'en-GB',
+    accent: 'Scottish',
+    gender: 'male',
+    age: 'adult',
+    character: 'brisk',
+    slower: 1.19,
+  }),
+  flite({
+    id: 'flite-awb-deep',
+    name: 'Alder',
+    speaks: 'awb',
+    language: 'en-GB',
+    accent: 'Scottish',
+    gender: 'male',
+    age: 'older',
+    character: 'weathered, brisk',
+    slower: 1.19,
+    shift: 0.91,
+  }),
+  festival({
+    id: 'festival-slt',
+    name: 'Slate',
+    speaks: 'cmu_us_slt_arctic_hts',
+    gender: 'female',
+    age: 'adult',
+    character: 'soft, statistical',
+    rating: 3,
+    slower: 1.182,
+  }),
+  festival({
+    id: 'festival-slt-high',
+    name: 'Wren',
+    speaks: 'cmu_us_slt_arctic_hts',
+    gender: 'female',
+    age: 'young',
+    character: 'light, quick',
+    rating: 3,
+    slower: 1.182,
+    shift: 1.07,
+  }),
+  festival({
+    id: 'festival-kal',
+    name: 'Keel',
+    speaks: 'kal_diphone',
+    gender: 'male',
+    age: 'adult',
+    character: 'plain, pieced together',
+    slower: 1.232,
+  }),
+  festival({
+    id: 'festival-ked',
+    name: 'Kiln',
+    speaks: 'ked_diphone',
+    gender: 'male',
+    age: 'adult',
+    character: 'dry, pieced together',
+    slower: 1.246,
+  }),
+  espeak({
+    id: 'espeak-gb',
+    name: 'Ebb',
+    speaks: 'en',
+    gender: 'male',
+    age: 'adult',
+    character: 'crisp, synthetic',
+    slower: 1.161,
+  }),
+  espeak({
+    id: 'espeak-rp',
+    name: 'Elder',
+    speaks: 'en-gb-x-rp+m7',
+    accent: 'Received Pronunciation',
+    gender: 'male',
+    age: 'older',
+    character: 'formal, synthetic',
+    slower: 1.147,
+  }),
+  espeak({
+    id: 'espeak-scotland',
+    name: 'Esk',
+    speaks: 'en-gb-scotland',
+    accent: 'Scottish',
+    gender: 'male',
+    age: 'adult',
+    character: 'crisp, synthetic',
+    slower: 1.179,
+  }),
+  espeak({
+    id: 'espeak-lancaster',
+    name: 'Ellen',
+    speaks: 'en-gb-x-gbclan+f2',
+    accent: 'Lancashire',
+    gender: 'female',
+    age: 'adult',
+    character: 'crisp, synthetic',
+    slower: 1.092,
+  }),
+  espeak({
+    id: 'espeak-us-f',
+    name: 'Elm',
+    speaks: 'en-us+f3',
+    language: 'en-US',
+    accent: 'American',
+    gender: 'female',
+    age: 'adult',
+    character: 'bright, synthetic',
+    slower: 1.129,
+  }),
+  espeak({
+    id: 'espeak-caribbean',
+    name: 'Eddy',
+    speaks: 'en-029+m3',
+    language: 'en-029',
+    accent: 'Caribbean',
+    gender: 'male',
+    age: 'adult',
+    character: 'crisp, synthetic',
+    slower: 1.161,
+  }),
 ]
 
 /** Varieties worth a voice of their own. */
 
 const VARIETIES: readonly [id: string, speaks: string, language: string, accent: string][] = [
-  ['es-419', 'es-419', 'es-419', 'Latin American'], ['pt-br', 'pt-br', 'pt-BR', 'Brazilian'], ['fr-be', 'fr-be', 'fr-BE', 'Belgian'], ['fr-ch', 'fr-ch', 'fr-CH', 'Swiss'],
+  ['es-419', 'es-419', 'es-419', 'Latin American'],
+  ['pt-br', 'pt-br', 'pt-BR', 'Brazilian'],
+  ['fr-be', 'fr-be', 'fr-BE', 'Belgian'],
+  ['fr-ch', 'fr-ch', 'fr-CH', 'Swiss'],
 ]
 
 /** A low and a light voice for every other language; what is crisp and synthetic in English is so in all. */
 function otherLanguages(): Voice[] {
-  const plain = (Object.keys(LANGUAGES) as Language[]).filter((language) => language !== 'en').map((language) => [language, language, language, 'standard'] as const)
+  const plain = (Object.keys(LANGUAGES) as Language[])
+    .filter((language) => language !== 'en')
+    .map((language) => [language, language, language, 'standard'] as const)
   return [...plain, ...VARIETIES].flatMap(([id, speaks, language, accent]) => [
-    espeak({ id: `espeak-${id}`, name: 'Ebb', speaks, language, accent, gender: 'male', age: 'adult', character: 'crisp, synthetic', slower: 1.13 }),
-    espeak({ id: `espeak-${id}-f`, name: 'Elm', speaks: `${speaks}+f2`, language, accent, gender: 'female', age: 'adult', character: 'bright, synthetic', slower: 1.13 }),
+    espeak({
+      id: `espeak-${id}`,
+      name: 'Ebb',
+      speaks,
+      language,
+      accent,
+      gender: 'male',
+      age: 'adult',
+      character: 'crisp, synthetic',
+      slower: 1.13,
+    }),
+    espeak({
+      id: `espeak-${id}-f`,
+      name: 'Elm',
+      speaks: `${speaks}+f2`,
+      language,
+      accent,
+      gender: 'female',
+      age: 'adult',
+      character: 'bright, synthetic',
+      slower: 1.13,
+    }),
   ])
 }
 
@@ -68,4 +257,5 @@ function otherLanguages(): Voice[] {
 export const BUILT_IN_VOICES: readonly Voice[] = [...ENGLISH, ...otherLanguages()]
 
 /** The voice of last resort for a text in other letters than its voice knows. */
-export const foreignVoice = (language: Language): Voice => BUILT_IN_VOICES.find(({ id }) => id === `espeak-${language}`)!
+export const foreignVoice = (language: Language): Voice =>
+  BUILT_IN_VOICES.find(({ id }) => id === `espeak-${language}`)!

@@ -14,10 +14,17 @@ const Page = z.object({ total: z.number().int().min(0), films: z.array(z.unknown
 export function statisticsClient(address: string, patienceMs = PATIENCE_MS): ChannelStatistics {
   const ask = <T>(path: string, schema: z.ZodType<T>, signal?: AbortSignal) =>
     withTimeLimit(patienceMs, signal, async (either) => {
-      const answer = await fetch(new URL(path, address), { redirect: 'error', signal: either }).catch(() => {
-        throw signal?.aborted ? new TidyError('cancelled') : new TidyError('statistics_unreachable', { address })
+      const answer = await fetch(new URL(path, address), {
+        redirect: 'error',
+        signal: either,
+      }).catch(() => {
+        throw signal?.aborted
+          ? new TidyError('cancelled')
+          : new TidyError('statistics_unreachable', { address })
       })
-      const read = schema.safeParse(answer.ok ? await answer.json().catch(() => undefined) : undefined)
+      const read = schema.safeParse(
+        answer.ok ? await answer.json().catch(() => undefined) : undefined,
+      )
       if (signal?.aborted) throw new TidyError('cancelled')
       if (!read.success) throw new TidyError('statistics_answer_invalid', { address })
       return read.data
@@ -27,7 +34,11 @@ export function statisticsClient(address: string, patienceMs = PATIENCE_MS): Cha
     async films(channelId, signal) {
       const films: ChannelFilm[] = []
       for (let page = 1; page <= FILMS_LIMIT / PER_PAGE; page++) {
-        const { total, films: entries } = await ask(`/v1/channels/${encodeURIComponent(channelId)}/films?page=${page}&per_page=${PER_PAGE}`, Page, signal)
+        const { total, films: entries } = await ask(
+          `/v1/channels/${encodeURIComponent(channelId)}/films?page=${page}&per_page=${PER_PAGE}`,
+          Page,
+          signal,
+        )
         films.push(...entries.flatMap((entry) => ChannelFilm.safeParse(entry).data ?? []))
         if (entries.length === 0 || page * PER_PAGE >= total) break
       }

@@ -13,7 +13,12 @@ export interface StockQuery {
 /** Whatever hands out pictures by their ids. */
 export interface PictureFiles {
   /** Writes an item's file, its shorter side at least `height` pixels where there is such a one. */
-  download(item: { id: string; title: string }, height: number, out: string, signal?: AbortSignal): Promise<void>
+  download(
+    item: { id: string; title: string },
+    height: number,
+    out: string,
+    signal?: AbortSignal,
+  ): Promise<void>
   /** Writes a small JPEG of an item. */
   thumbnail(id: string, out: string, signal?: AbortSignal): Promise<void>
 }

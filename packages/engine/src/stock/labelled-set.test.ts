@@ -1,10 +1,16 @@
 import { readFileSync } from 'node:fs'
 import { beforeAll, describe, expect, it } from 'vitest'
-import { labelledCatalogue, labelledScripts, type LabelledItem, type LabelledScript } from '@tidy-reel/core/match/set/labelled'
+import {
+  labelledCatalogue,
+  labelledScripts,
+  type LabelledItem,
+  type LabelledScript,
+} from '@tidy-reel/core/match/set/labelled'
 import { judgeMatches, offeredFor, type MatchJudgement } from '@tidy-reel/core/match/set/measure'
 import { loadLexicon } from '../words/wordnet.ts'
 
-const read = (name: string) => readFileSync(new URL(`../../../core/src/match/set/${name}.txt`, import.meta.url), 'utf8')
+const read = (name: string) =>
+  readFileSync(new URL(`../../../core/src/match/set/${name}.txt`, import.meta.url), 'utf8')
 const scripts = labelledScripts(read('scripts'))
 const catalogue = labelledCatalogue(read('subjects'))
 
@@ -19,11 +25,12 @@ describe('the labelled set', () => {
     expect(scripts.length).toBeGreaterThanOrEqual(10)
     expect(scripts.reduce((sum, { scenes }) => sum + scenes.length, 0)).toBeGreaterThan(200)
     expect(catalogue.length).toBeGreaterThan(1000)
-    for (const { scenes } of scripts) for (const { text, fits, otherSense } of scenes) {
-      expect(fits.size, text).toBeGreaterThan(0)
-      for (const subject of [...fits, ...otherSense]) expect(subjects).toContain(subject)
-      for (const subject of otherSense) expect(fits).not.toContain(subject)
-    }
+    for (const { scenes } of scripts)
+      for (const { text, fits, otherSense } of scenes) {
+        expect(fits.size, text).toBeGreaterThan(0)
+        for (const subject of [...fits, ...otherSense]) expect(subjects).toContain(subject)
+        for (const subject of otherSense) expect(fits).not.toContain(subject)
+      }
   })
 })
 
@@ -32,9 +39,10 @@ describe('matching by meaning, on the labelled set', () => {
   let tuned: MatchJudgement
   let held: MatchJudgement
   beforeAll(async () => {
-    [tuned, held] = await Promise.all([judged('tuned'), judged('held')])
+    ;[tuned, held] = await Promise.all([judged('tuned'), judged('held')])
   }, 60_000)
-  const share = (judgement: MatchJudgement, key: 'first' | 'four' | 'otherSense' | 'alike') => judgement.all[key] / judgement.all.scenes
+  const share = (judgement: MatchJudgement, key: 'first' | 'four' | 'otherSense' | 'alike') =>
+    judgement.all[key] / judgement.all.scenes
   it('does not fall behind what it reached', () => {
     expect(share(tuned, 'first')).toBeGreaterThan(0.72)
     expect(share(tuned, 'four')).toBeGreaterThan(0.93)

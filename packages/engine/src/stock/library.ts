@@ -14,20 +14,41 @@ const PER_SECOND = { stock: 200, prints: 80 }
  *
  * @param shelf where own pictures are looked for; left out, they are had by their ids alone
  */
-export function pictureLibrary(config: EngineConfig, shelf?: Pick<PictureProvider, 'search'>): PictureLibrary {
+export function pictureLibrary(
+  config: EngineConfig,
+  shelf?: Pick<PictureProvider, 'search'>,
+): PictureLibrary {
   const { own, searches } = folders(config)
   const sources: Source[] = [
-    { key: '', name: config.stock, provider: pagesProvider(config.stock), perSecond: PER_SECOND.stock },
-    ...(config.prints ? [{ key: 'prints', name: config.prints, provider: recordsProvider(config.prints), perSecond: PER_SECOND.prints }] : []),
+    {
+      key: '',
+      name: config.stock,
+      provider: pagesProvider(config.stock),
+      perSecond: PER_SECOND.stock,
+    },
+    ...(config.prints
+      ? [
+          {
+            key: 'prints',
+            name: config.prints,
+            provider: recordsProvider(config.prints),
+            perSecond: PER_SECOND.prints,
+          },
+        ]
+      : []),
   ]
   const outside = manySources(sources, searches)
   const inside = ownFiles(own)
   return {
     async search(query, signal) {
-      const [ours, theirs] = await Promise.all([shelf?.search(query, signal) ?? [], outside.search(query, signal)])
+      const [ours, theirs] = await Promise.all([
+        shelf?.search(query, signal) ?? [],
+        outside.search(query, signal),
+      ])
       return { items: [...ours, ...theirs.items], faults: theirs.faults }
     },
-    download: (item, height, out, signal) => (isOurs(item.id) ? inside : outside).download(item, height, out, signal),
+    download: (item, height, out, signal) =>
+      (isOurs(item.id) ? inside : outside).download(item, height, out, signal),
     thumbnail: (id, out, signal) => (isOurs(id) ? inside : outside).thumbnail(id, out, signal),
   }
 }

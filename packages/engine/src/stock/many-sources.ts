@@ -37,25 +37,47 @@ const Answers = z.array(Item)
  *
  * @param kept folder of answers kept from before; none: nothing is kept
  */
-export function manySources(sources: readonly Source[], kept?: string, patience: Partial<typeof PATIENCE> = {}): PictureLibrary {
+export function manySources(
+  sources: readonly Source[],
+  kept?: string,
+  patience: Partial<typeof PATIENCE> = {},
+): PictureLibrary {
   if (kept && Date.now() - (cleared.get(kept) ?? 0) > KEPT_MS) {
     cleared.set(kept, Date.now())
     void removeOlder(kept, KEPT_MS)
   }
-  const asked = sources.map((source) => ({ ...source, ask: asking(source, kept, { ...PATIENCE, ...patience }) }))
+  const asked = sources.map((source) => ({
+    ...source,
+    ask: asking(source, kept, { ...PATIENCE, ...patience }),
+  }))
   const of = (id: string) => {
-    const source = sources.find(({ key }) => key && id.startsWith(`${key}.`)) ?? sources.find(({ key }) => !key)
-    if (!source) throw new TidyError('media_unusable', { title: id, reason: 'the library it came from is not there any more' })
+    const source =
+      sources.find(({ key }) => key && id.startsWith(`${key}.`)) ?? sources.find(({ key }) => !key)
+    if (!source)
+      throw new TidyError('media_unusable', {
+        title: id,
+        reason: 'the library it came from is not there any more',
+      })
     return { provider: source.provider, inner: source.key ? id.slice(source.key.length + 1) : id }
   }
   return {
     async search(query, signal) {
-      const found = await Promise.all(asked.map(({ ask }) => ask(query, signal).then((items) => ({ items, fault: undefined }), (cause: unknown) => {
-        if (signal?.aborted) throw new TidyError('cancelled')
-        if (!(cause instanceof TidyError)) throw cause
-        return { items: [], fault: cause }
-      })))
-      return { items: found.flatMap(({ items }) => items), faults: found.flatMap(({ fault }) => fault ?? []) }
+      const found = await Promise.all(
+        asked.map(({ ask }) =>
+          ask(query, signal).then(
+            (items) => ({ items, fault: undefined }),
+            (cause: unknown) => {
+              if (signal?.aborted) throw new TidyError('cancelled')
+              if (!(cause instanceof TidyError)) throw cause
+              return { items: [], fault: cause }
+            },
+          ),
+        ),
+      )
+      return {
+        items: found.flatMap(({ items }) => items),
+        faults: found.flatMap(({ fault }) => fault ?? []),
+      }
     },
     async download(item, height, out, signal) {
       const { provider, inner } = of(item.id)
@@ -70,10 +92,19 @@ export function manySources(sources: readonly Source[], kept?: string, patience:
 
 type Ask = (query: StockQuery, signal?: AbortSignal) => Promise<Item[]>
 
-function asking({ key, name, provider, perSecond }: Source, kept: string | undefined, { awayMs, slowMs, slowTimes }: typeof PATIENCE): Ask {
+function asking(
+  { key, name, provider, perSecond }: Source,
+  kept: string | undefined,
+  { awayMs, slowMs, slowTimes }: typeof PATIENCE,
+): Ask {
   const named = (item: Item): Item => (key ? { ...item, id: `${key}.${item.id}` } : item)
   // A tenth of a second is short enough that a first search waits for nothing, and long enough to be counted in.
-  const queue = new PQueue({ concurrency: AT_ONCE, interval: 100, intervalCap: Math.max(1, Math.round(perSecond / 10)), carryoverConcurrencyCount: true })
+  const queue = new PQueue({
+    concurrency: AT_ONCE,
+    interval: 100,
+    intervalCap: Math.max(1, Math.round(perSecond / 10)),
+    carryoverConcurrencyCount: true,
+  })
   let away: { until: number; fault: TidyError } | undefined
   let slow = 0
   const leave = (fault: TidyError) => (away = { until: Date.now() + awayMs, fault })
@@ -98,7 +129,10 @@ function asking({ key, name, provider, perSecond }: Source, kept: string | undef
     if (before) return before
     const items = (await queue.add(() => fresh(query, signal)))!
     // An answer that cannot be kept is an answer all the same.
-    if (file) await replacedFile(file, (half) => writeFile(half, JSON.stringify(items))).catch(() => undefined)
+    if (file)
+      await replacedFile(file, (half) => writeFile(half, JSON.stringify(items))).catch(
+        () => undefined,
+      )
     return items
   }
 }

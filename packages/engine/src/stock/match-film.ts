@@ -6,7 +6,13 @@ import { pictureIndex } from '@tidy-reel/core/match/picture-index'
 import { queriesOf, searchesOf } from '@tidy-reel/core/match/queries'
 import { shortlist } from '@tidy-reel/core/match/shortlist'
 import type { SceneToMatch } from '@tidy-reel/core/match/scene-to-match'
-import { NOTHING_TOLD, PLAIN_PICKING, UNTITLED, type Matching, type Picking } from '@tidy-reel/core/document/document'
+import {
+  NOTHING_TOLD,
+  PLAIN_PICKING,
+  UNTITLED,
+  type Matching,
+  type Picking,
+} from '@tidy-reel/core/document/document'
 import type { Film } from '@tidy-reel/core/document/film-scenes'
 import type { Lexicon } from '@tidy-reel/core/words/lexicon'
 import type { PictureLibrary } from './contract.ts'
@@ -32,35 +38,68 @@ export interface MatchOptions {
 
 /** Pictures of scenes that have theirs, by number of the scene: matching looks around them. */
 export const keptPictures = (scenes: Film['scenes']): Map<number, string[]> =>
-  new Map(scenes.flatMap(({ shots }, i) => {
-    const ids = shots.flatMap((shot) => (shot.item ? [shot.item.id] : []))
-    return ids.length ? [[i, ids] as const] : []
-  }))
+  new Map(
+    scenes.flatMap(({ shots }, i) => {
+      const ids = shots.flatMap((shot) => (shot.item ? [shot.item.id] : []))
+      return ids.length ? [[i, ids] as const] : []
+    }),
+  )
 
 /** One entry a scene of the film; a card has no words to look for. */
-export function scenesToMatch({ scenes, chapters }: Pick<Film, 'scenes' | 'chapters'>, seconds: readonly number[]): SceneToMatch[] {
+export function scenesToMatch(
+  { scenes, chapters }: Pick<Film, 'scenes' | 'chapters'>,
+  seconds: readonly number[],
+): SceneToMatch[] {
   return scenes.map((scene, i) => {
-    const picture = scene.directions.flatMap((d) => (d.kind === 'picture' ? [d.text] : [])).join('. ')
+    const picture = scene.directions
+      .flatMap((d) => (d.kind === 'picture' ? [d.text] : []))
+      .join('. ')
     const chapterTitle = chapters[scene.chapter]?.title
-    return { text: scene.text, chapter: scene.chapter, seconds: seconds[i]!, ...(picture ? { picture } : {}), ...(chapterTitle ? { chapterTitle } : {}) }
+    return {
+      text: scene.text,
+      chapter: scene.chapter,
+      seconds: seconds[i]!,
+      ...(picture ? { picture } : {}),
+      ...(chapterTitle ? { chapterTitle } : {}),
+    }
   })
 }
 
 /** Faults by what they say: a library that is away says so once. */
-const once = (faults: readonly TidyError[]) => [...new Map(faults.map((fault) => [fault.message, fault])).values()]
+const once = (faults: readonly TidyError[]) => [
+  ...new Map(faults.map((fault) => [fault.message, fault])).values(),
+]
 
 /**
  * Matches a whole film against a library, or against a list of items in its place.
  *
  * @returns picks by scene, and what providers said when they failed: the scenes are there all the same, without their pictures
  */
-export async function matchFilm(scenes: readonly SceneToMatch[], lexicon: Lexicon, library: PictureLibrary | readonly Item[], options: MatchOptions): Promise<{ picks: ScenePicks[]; faults: TidyError[] }> {
+export async function matchFilm(
+  scenes: readonly SceneToMatch[],
+  lexicon: Lexicon,
+  library: PictureLibrary | readonly Item[],
+  options: MatchOptions,
+): Promise<{ picks: ScenePicks[]; faults: TidyError[] }> {
   const { told = NOTHING_TOLD, picking = PLAIN_PICKING } = options
-  const queries = queriesOf(scenes, lexicon, options.title === UNTITLED ? '' : options.title, new Map(told.senses.map(({ noun, sense }) => [noun, sense])))
+  const queries = queriesOf(
+    scenes,
+    lexicon,
+    options.title === UNTITLED ? '' : options.title,
+    new Map(told.senses.map(({ noun, sense }) => [noun, sense])),
+  )
   const keptIds = new Set([...(options.kept?.values() ?? [])].flat())
   // What a person chose stays, wherever it is from: matching looks around it.
-  const wanted = ({ id, source }: Item) => !picking.without.includes(sourceName(source)) || keptIds.has(id)
-  const pick = (items: readonly Item[]) => pickPictures(scenes, queries, pictureIndex(items.filter(wanted), lexicon, options.hashOf), lexicon, { ...options, refusals: told.refusals })
+  const wanted = ({ id, source }: Item) =>
+    !picking.without.includes(sourceName(source)) || keptIds.has(id)
+  const pick = (items: readonly Item[]) =>
+    pickPictures(
+      scenes,
+      queries,
+      pictureIndex(items.filter(wanted), lexicon, options.hashOf),
+      lexicon,
+      { ...options, refusals: told.refusals },
+    )
   const searches = [...new Set(queries.flatMap(searchesOf))]
   if (!('search' in library)) return { picks: pick(shortlist(library, searches)), faults: [] }
   // Every search listens to the one signal.

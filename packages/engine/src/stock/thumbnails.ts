@@ -22,7 +22,8 @@ export interface Thumbnails {
 const fileOf = (folder: string, id: string) => join(folder, `${contentHash({ id })}.jpg`)
 
 /** What was seen of an item whose thumbnail is in the folder. */
-export const lookOfThumbnail = (folder: string, id: string): Look | undefined => keptLook(fileOf(folder, id))
+export const lookOfThumbnail = (folder: string, id: string): Look | undefined =>
+  keptLook(fileOf(folder, id))
 
 /** Fetches an item's thumbnail once, looks at it and keeps both: what is no picture, or unpacks to more than there is room for, is none. */
 export function thumbnailOf(folder: string, library: PictureFiles, id: string): Promise<string> {
@@ -30,7 +31,12 @@ export function thumbnailOf(folder: string, library: PictureFiles, id: string): 
   return keptFile(file, async (half) => {
     await library.thumbnail(id, half)
     await keepLook(file, half).catch((cause: unknown) => {
-      throw cause instanceof TidyError ? cause : new TidyError('media_unusable', { title: id, reason: 'what was sent for a small picture of it is no picture' })
+      throw cause instanceof TidyError
+        ? cause
+        : new TidyError('media_unusable', {
+            title: id,
+            reason: 'what was sent for a small picture of it is no picture',
+          })
     })
   })
 }
@@ -51,7 +57,10 @@ export function thumbnails(folder: string, library: PictureFiles): Thumbnails {
         // Whoever waits for it hears why it does not come; nobody need.
         come.catch(() => undefined)
       }
-      return Promise.race([come, new Promise<undefined>((resolve) => setTimeout(() => resolve(undefined), PATIENCE_MS))])
+      return Promise.race([
+        come,
+        new Promise<undefined>((resolve) => setTimeout(() => resolve(undefined), PATIENCE_MS)),
+      ])
     },
   }
 }

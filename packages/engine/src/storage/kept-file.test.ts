@@ -29,18 +29,24 @@ describe('keptFile', () => {
     expect(readFileSync(path('whole.mp4'), 'utf8')).toBe('whole')
   })
   it('leaves nothing behind when making fails', async () => {
-    await expect(keptFile(path('broken.wav'), async (half) => {
-      writeFileSync(half, 'half')
-      throw new Error('broke')
-    })).rejects.toThrow('broke')
+    await expect(
+      keptFile(path('broken.wav'), async (half) => {
+        writeFileSync(half, 'half')
+        throw new Error('broke')
+      }),
+    ).rejects.toThrow('broke')
     expect(readdirSync(folder).filter((name) => name.startsWith('broken'))).toEqual([])
   })
   it('calls a full disk by its name', async () => {
-    await expect(keptFile(path('full.wav'), () => writeFile('/dev/full', 'x'.repeat(1 << 16)))).rejects.toMatchObject({ code: 'disk_full' })
+    await expect(
+      keptFile(path('full.wav'), () => writeFile('/dev/full', 'x'.repeat(1 << 16))),
+    ).rejects.toMatchObject({ code: 'disk_full' })
   })
   it('lets two makers of the same file both succeed', async () => {
     const make = (half: string) => writeFile(half, 'same')
-    await expect(Promise.all([keptFile(path('both.wav'), make), keptFile(path('both.wav'), make)])).resolves.toHaveLength(2)
+    await expect(
+      Promise.all([keptFile(path('both.wav'), make), keptFile(path('both.wav'), make)]),
+    ).resolves.toHaveLength(2)
   })
 })
 

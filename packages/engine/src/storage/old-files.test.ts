@@ -19,5 +19,6 @@ describe('removeOlder', () => {
     await removeOlder(folder, 60_000)
     expect(readdirSync(folder).sort()).toEqual(['inner', 'new.json'])
   })
-  it('does nothing where there is no folder', () => expect(removeOlder('/nowhere/at/all', 1)).resolves.toBeUndefined())
+  it('does nothing where there is no folder', () =>
+    expect(removeOlder('/nowhere/at/all', 1)).resolves.toBeUndefined())
 })

@@ -7,7 +7,10 @@ export async function removeOlder(folder: string, ms: number): Promise<void> {
   for (const entry of await readdir(folder, { withFileTypes: true }).catch(() => [])) {
     if (!entry.isFile()) continue
     const file = join(folder, entry.name)
-    const written = await stat(file).then(({ mtimeMs }) => mtimeMs, () => Infinity)
+    const written = await stat(file).then(
+      ({ mtimeMs }) => mtimeMs,
+      () => Infinity,
+    )
     if (written < border) await rm(file, { force: true }).catch(() => undefined)
   }
 }

@@ -13,7 +13,13 @@ import { TidyError } from '@tidy-reel/core/fault'
  * @param refuse makes the fault for a file that is empty or over `limit` bytes
  * @throws TidyError of `refuse`, `disk_full`
  */
-export async function received<T>(folder: string, bytes: Readable, limit: number, refuse: (reason: string) => TidyError, use: (half: string, hash: string) => Promise<T>): Promise<T> {
+export async function received<T>(
+  folder: string,
+  bytes: Readable,
+  limit: number,
+  refuse: (reason: string) => TidyError,
+  use: (half: string, hash: string) => Promise<T>,
+): Promise<T> {
   const half = join(folder, `${randomUUID()}.part`)
   await mkdir(folder, { recursive: true })
   try {

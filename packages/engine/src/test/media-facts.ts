@@ -18,20 +18,53 @@ export interface StreamFacts {
   channels?: number
 }
 
-export function probe(file: string): { streams: StreamFacts[]; chapters: { start_time: string; end_time: string; tags: { title: string } }[]; format: { duration: string } } {
-  return JSON.parse(execFileSync('ffprobe', ['-v', 'error', '-count_frames', '-show_streams', '-show_chapters', '-show_format', '-of', 'json', file], { encoding: 'utf8', maxBuffer: 1 << 26 }))
+export function probe(file: string): {
+  streams: StreamFacts[]
+  chapters: { start_time: string; end_time: string; tags: { title: string } }[]
+  format: { duration: string }
+} {
+  return JSON.parse(
+    execFileSync(
+      'ffprobe',
+      [
+        '-v',
+        'error',
+        '-count_frames',
+        '-show_streams',
+        '-show_chapters',
+        '-show_format',
+        '-of',
+        'json',
+        file,
+      ],
+      { encoding: 'utf8', maxBuffer: 1 << 26 },
+    ),
+  )
 }
 
 /** Everything ffmpeg's log says while a filter looks at a file. */
 export function filterLog(file: string, filters: { video?: string; audio?: string }): string {
-  const args = ['-hide_banner', '-nostats', '-i', file, ...(filters.video ? ['-vf', filters.video] : ['-vn']), ...(filters.audio ? ['-af', filters.audio] : ['-an']), '-f', 'null', '-']
+  const args = [
+    '-hide_banner',
+    '-nostats',
+    '-i',
+    file,
+    ...(filters.video ? ['-vf', filters.video] : ['-vn']),
+    ...(filters.audio ? ['-af', filters.audio] : ['-an']),
+    '-f',
+    'null',
+    '-',
+  ]
   return spawnSync('ffmpeg', args, { encoding: 'utf8', maxBuffer: 1 << 26 }).stderr
 }
 
 /** Integrated loudness and true peak by ffmpeg's `ebur128`. */
 export function ebur128(file: string): { lufs: number; peak: number } {
   const summary = filterLog(file, { audio: 'ebur128=peak=true' }).split('Summary:').at(-1)!
-  return { lufs: Number(/I:\s+(-?[\d.]+|-inf) LUFS/.exec(summary)![1]), peak: Number(/Peak:\s+(-?[\d.]+|-inf) dBFS/.exec(summary)![1]) }
+  return {
+    lufs: Number(/I:\s+(-?[\d.]+|-inf) LUFS/.exec(summary)![1]),
+    peak: Number(/Peak:\s+(-?[\d.]+|-inf) dBFS/.exec(summary)![1]),
+  }
 }
 
 /** Stretches of silence by ffmpeg's `silencedetect`, in seconds. */
@@ -43,7 +76,31 @@ export function silencesOf(file: string, level: string, seconds: number): [numbe
 }
 
 /** Raw planes of a file's first frames, as 8-bit luma only. */
-export function lumaFrames(file: string, width: number, height: number, frames: number): Uint8Array[] {
-  const out = execFileSync('ffmpeg', ['-v', 'error', '-i', file, '-frames:v', String(frames), '-f', 'rawvideo', '-pix_fmt', 'gray', '-'], { maxBuffer: 1 << 28 })
-  return Array.from({ length: Math.floor(out.length / (width * height)) }, (_, i) => new Uint8Array(out.buffer, out.byteOffset + i * width * height, width * height))
+export function lumaFrames(
+  file: string,
+  width: number,
+  height: number,
+  frames: number,
+): Uint8Array[] {
+  const out = execFileSync(
+    'ffmpeg',
+    [
+      '-v',
+      'error',
+      '-i',
+      file,
+      '-frames:v',
+      String(frames),
+      '-f',
+      'rawvideo',
+      '-pix_fmt',
+      'gray',
+      '-',
+    ],
+    { maxBuffer: 1 << 28 },
+  )
+  return Array.from(
+    { length: Math.floor(out.length / (width * height)) },
+    (_, i) => new Uint8Array(out.buffer, out.byteOffset + i * width * height, width * height),
+  )
 }

@@ -3,7 +3,23 @@ import { misspellings } from './spelling.ts'
 
 describe('misspellings', () => {
   it('knows British and American words, names of the channel, parts of hyphened words', () => {
-    expect(misspellings(['colour', 'color', 'harbour', 'harbor', 'Fresnel', "keeper's", 'half-open', 'NASA', '1822', 'I'], ['fresnel'])).toEqual([])
+    expect(
+      misspellings(
+        [
+          'colour',
+          'color',
+          'harbour',
+          'harbor',
+          'Fresnel',
+          "keeper's",
+          'half-open',
+          'NASA',
+          '1822',
+          'I',
+        ],
+        ['fresnel'],
+      ),
+    ).toEqual([])
   })
   it('tells each wrong word once, with the right one among its suggestions', () => {
     const found = misspellings(['lihgthouse', 'lihgthouse', 'recieve'], [])

@@ -19,11 +19,16 @@ export interface WordVectors {
  * bytes for each of the same words; made by `scripts/make-gist-vectors.ts` from the Universal Sentence Encoder Lite).
  */
 export async function loadVectors(): Promise<WordVectors> {
-  const [bytes, gists] = await Promise.all(['word-vectors.bin', 'gist-vectors.bin'].map((name) => readFile(new URL(`../../data/${name}`, import.meta.url))) as [Promise<Buffer>, Promise<Buffer>])
+  const [bytes, gists] = await Promise.all(
+    ['word-vectors.bin', 'gist-vectors.bin'].map((name) =>
+      readFile(new URL(`../../data/${name}`, import.meta.url)),
+    ) as [Promise<Buffer>, Promise<Buffer>],
+  )
   const { words, end } = wordsIn(bytes)
   const places = new Map(words.map((word, i) => [word, i]))
   const vectorAt = (i: number) => directionAt(bytes, end + i * DIMENSIONS, DIMENSIONS)
-  const gistAt = (i: number) => unit(Float32Array.of(...vectorAt(i), ...directionAt(gists, i * GIST_AXES, GIST_AXES)))
+  const gistAt = (i: number) =>
+    unit(Float32Array.of(...vectorAt(i), ...directionAt(gists, i * GIST_AXES, GIST_AXES)))
   return { vector: keptOf(places, vectorAt), gist: keptOf(places, gistAt) }
 }
 
@@ -34,7 +39,10 @@ export function wordsIn(bytes: Buffer): { words: string[]; end: number } {
 }
 
 /** What `make` gives for the place of a word, made once. */
-function keptOf(places: ReadonlyMap<string, number>, make: (i: number) => Vector): (word: string) => Vector | undefined {
+function keptOf(
+  places: ReadonlyMap<string, number>,
+  make: (i: number) => Vector,
+): (word: string) => Vector | undefined {
   const known = new Map<string, Vector>()
   return (word) => {
     const at = places.get(word)
@@ -45,4 +53,5 @@ function keptOf(places: ReadonlyMap<string, number>, make: (i: number) => Vector
   }
 }
 
-const directionAt = (bytes: Buffer, at: number, length: number): Vector => unit(Float32Array.from({ length }, (_, d) => bytes.readInt8(at + d)))
+const directionAt = (bytes: Buffer, at: number, length: number): Vector =>
+  unit(Float32Array.from({ length }, (_, d) => bytes.readInt8(at + d)))

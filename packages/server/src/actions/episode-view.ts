@@ -13,28 +13,75 @@ import { knownTake, type SpeechPlace, type Take } from '@tidy-reel/engine/speech
 import { lookOfThumbnail } from '@tidy-reel/engine/stock/thumbnails'
 import { Candidates, Render, type Episode } from '../db/models.ts'
 
-export const renderView = ({ id, state, shape, progress, report, fault, createdAt }: Render): RenderView => ({ id, state, shape, progress, report, fault, createdAt: createdAt.toISOString() })
+export const renderView = ({
+  id,
+  state,
+  shape,
+  progress,
+  report,
+  fault,
+  createdAt,
+}: Render): RenderView => ({
+  id,
+  state,
+  shape,
+  progress,
+  report,
+  fault,
+  createdAt: createdAt.toISOString(),
+})
 
-export async function episodeView(episode: Episode, place: Pick<ReturnType<typeof folders>, 'beds' | 'proxies' | 'thumbnails'>, speech: SpeechPlace, pronunciations: Pronunciation[], history: History): Promise<EpisodeView> {
+export async function episodeView(
+  episode: Episode,
+  place: Pick<ReturnType<typeof folders>, 'beds' | 'proxies' | 'thumbnails'>,
+  speech: SpeechPlace,
+  pronunciations: Pronunciation[],
+  history: History,
+): Promise<EpisodeView> {
   const { id, revision, document, ownerId } = episode
   const [candidates, renders] = await Promise.all([
     Candidates.findAll({ where: { episodeId: id, ownerId } }),
-    Render.findAll({ where: { episodeId: id, ownerId }, order: [['createdAt', 'DESC']], limit: 10 }),
+    Render.findAll({
+      where: { episodeId: id, ownerId },
+      order: [['createdAt', 'DESC']],
+      limit: 10,
+    }),
   ])
   const rate = await voiceRate(speech, document.voice)
   const takes = await knownTakes(document, speech, pronunciations)
   const film = filmOf(document, rate)
-  const spoken = Object.fromEntries([...takes].map(([sceneId, { file: _file, ...facts }]) => [sceneId, facts]))
+  const spoken = Object.fromEntries(
+    [...takes].map(([sceneId, { file: _file, ...facts }]) => [sceneId, facts]),
+  )
   const shown = document.scenes.flatMap(({ shots }) => shots.flatMap(({ item }) => item ?? []))
   return {
-    id, revision, document,
-    takes: spoken, rate, pronunciations,
-    bed: await knownBed(place.beds, document.mood, filmSeconds(film, film.scenes.map((scene) => spoken[scene.id])), document.title),
-    candidates: Object.fromEntries(candidates.map(({ sceneId, words, picks, meanings, numbers }) => [sceneId, { words, picks, meanings, numbers }])),
-    hashes: Object.fromEntries(shown.flatMap(({ id: item }) => {
-      const look = lookOfThumbnail(place.thumbnails, item)
-      return look ? [[item, look.hash]] : []
-    })),
+    id,
+    revision,
+    document,
+    takes: spoken,
+    rate,
+    pronunciations,
+    bed: await knownBed(
+      place.beds,
+      document.mood,
+      filmSeconds(
+        film,
+        film.scenes.map((scene) => spoken[scene.id]),
+      ),
+      document.title,
+    ),
+    candidates: Object.fromEntries(
+      candidates.map(({ sceneId, words, picks, meanings, numbers }) => [
+        sceneId,
+        { words, picks, meanings, numbers },
+      ]),
+    ),
+    hashes: Object.fromEntries(
+      shown.flatMap(({ id: item }) => {
+        const look = lookOfThumbnail(place.thumbnails, item)
+        return look ? [[item, look.hash]] : []
+      }),
+    ),
     proxies: shown.flatMap((item) => (existsSync(proxyFile(place.proxies, item)) ? [item.id] : [])),
     renders: renders.map(renderView),
     history,
@@ -47,9 +94,20 @@ async function voiceRate(speech: SpeechPlace, id: string): Promise<number> {
 }
 
 /** The takes there are, by scene; a scene that is left out has one too, for the moment it comes back. */
-export async function knownTakes(document: Document, speech: SpeechPlace, pronunciations: readonly Pronunciation[]): Promise<Map<string, Take>> {
-  const whole = filmOf({ ...document, scenes: document.scenes.map(({ hidden: _hidden, ...scene }) => scene) })
+export async function knownTakes(
+  document: Document,
+  speech: SpeechPlace,
+  pronunciations: readonly Pronunciation[],
+): Promise<Map<string, Take>> {
+  const whole = filmOf({
+    ...document,
+    scenes: document.scenes.map(({ hidden: _hidden, ...scene }) => scene),
+  })
   const requests = takeRequests(document, whole, pronunciations)
-  const takes = await Promise.all(whole.scenes.map(async ({ id }, i) => [id, requests[i] && (await knownTake(speech, requests[i]))] as const))
+  const takes = await Promise.all(
+    whole.scenes.map(
+      async ({ id }, i) => [id, requests[i] && (await knownTake(speech, requests[i]))] as const,
+    ),
+  )
   return new Map(takes.flatMap(([id, take]) => (take ? [[id, take] as const] : [])))
 }

@@ -23,8 +23,14 @@ export function episodeActions(sequelize: Sequelize, channels: ChannelActions, o
   return {
     find,
     async list(): Promise<EpisodeRow[]> {
-      const episodes = await Episode.findAll({ where: { ownerId, deletedAt: null }, order: [['updatedAt', 'DESC']] })
-      const films = await Render.findAll({ where: { ownerId, state: 'done' }, attributes: ['episodeId'] })
+      const episodes = await Episode.findAll({
+        where: { ownerId, deletedAt: null },
+        order: [['updatedAt', 'DESC']],
+      })
+      const films = await Render.findAll({
+        where: { ownerId, state: 'done' },
+        attributes: ['episodeId'],
+      })
       const rendered = new Set(films.map(({ episodeId }) => episodeId))
       return episodes.map((episode) => rowOf(episode, rendered.has(episode.id)))
     },
@@ -35,7 +41,14 @@ export function episodeActions(sequelize: Sequelize, channels: ChannelActions, o
     },
     async create(title: string, script = ''): Promise<{ id: string }> {
       const { id: channelId } = await channels.first()
-      const episode = await Episode.create({ id: randomUUID(), ownerId, channelId, document: documentFrom(title, script), revision: 1, deletedAt: null })
+      const episode = await Episode.create({
+        id: randomUUID(),
+        ownerId,
+        channelId,
+        document: documentFrom(title, script),
+        revision: 1,
+        deletedAt: null,
+      })
       return { id: episode.id }
     },
     async remove(id: string): Promise<void> {
@@ -46,14 +59,31 @@ export function episodeActions(sequelize: Sequelize, channels: ChannelActions, o
       if (!count) throw new TidyError('episode_not_found')
     },
     /** Applies a command and logs it in one transaction; one made against an earlier revision names what it changes by id, and a script is merged with what was written meanwhile. */
-    async command(id: string, revision: number, command: Command, actor: Change['actor'] = 'person', key: string | null = null): Promise<Revised> {
+    async command(
+      id: string,
+      revision: number,
+      command: Command,
+      actor: Change['actor'] = 'person',
+      key: string | null = null,
+    ): Promise<Revised> {
       return changeEpisode(sequelize, ownerId, id, async (episode, transaction) => {
-        if (key && (await Change.count({ where: { episodeId: id, key }, transaction }))) return { revision: episode.revision, document: episode.document }
-        const made = command.type === 'setScript' && revision < episode.revision ? await rebasedScript(command, episode, revision, transaction) : command
+        if (key && (await Change.count({ where: { episodeId: id, key }, transaction })))
+          return { revision: episode.revision, document: episode.document }
+        const made =
+          command.type === 'setScript' && revision < episode.revision
+            ? await rebasedScript(command, episode, revision, transaction)
+            : command
         const { document, inverse } = apply(episode.document, made)
         const next = episode.revision + 1
-        if (actor === 'person') await Change.update({ state: 'left' }, { where: { episodeId: id, state: 'undone' }, transaction })
-        await Change.create({ ownerId, episodeId: id, revision: next, actor, key, command: made, inverse }, { transaction })
+        if (actor === 'person')
+          await Change.update(
+            { state: 'left' },
+            { where: { episodeId: id, state: 'undone' }, transaction },
+          )
+        await Change.create(
+          { ownerId, episodeId: id, revision: next, actor, key, command: made, inverse },
+          { transaction },
+        )
         return { revision: next, document }
       })
     },
@@ -66,14 +96,36 @@ export type EpisodeActions = ReturnType<typeof episodeActions>
  *
  * @throws TidyError `revision_stale` where both changed the same lines
  */
-async function rebasedScript(command: CommandOf<'setScript'>, { id, document, revision }: Episode, against: number, transaction: Transaction): Promise<CommandOf<'setScript'>> {
-  const since = await Change.findAll({ where: { episodeId: id, revision: { [Op.gt]: against } }, order: [['revision', 'DESC']], transaction })
+async function rebasedScript(
+  command: CommandOf<'setScript'>,
+  { id, document, revision }: Episode,
+  against: number,
+  transaction: Transaction,
+): Promise<CommandOf<'setScript'>> {
+  const since = await Change.findAll({
+    where: { episodeId: id, revision: { [Op.gt]: against } },
+    order: [['revision', 'DESC']],
+    transaction,
+  })
   if (since.every(({ actor }) => actor === 'matching')) return command
   // Undone changes lie between when the log has fewer than the revisions: the script they were made against cannot be told then.
   const whole = since.length === revision - against && since.every(({ state }) => state === 'done')
-  const base = whole ? since.reduce((now, { inverse }) => takenBack(now, inverse), document) : undefined
+  const base = whole
+    ? since.reduce((now, { inverse }) => takenBack(now, inverse), document)
+    : undefined
   const script = base && mergeScripts(base.script, command.script, document.script)
-  if (script === undefined) throw new TidyError('revision_stale', { revision, changes: [...new Set(since.filter(({ actor }) => actor === 'person').map((change) => commandName(change.command)))].join(', ') || 'undone' })
+  if (script === undefined)
+    throw new TidyError('revision_stale', {
+      revision,
+      changes:
+        [
+          ...new Set(
+            since
+              .filter(({ actor }) => actor === 'person')
+              .map((change) => commandName(change.command)),
+          ),
+        ].join(', ') || 'undone',
+    })
   return { ...command, script }
 }
 
@@ -81,11 +133,16 @@ function rowOf({ id, document, updatedAt }: Episode, rendered: boolean): Episode
   const { scenes, speed, pauses } = filmOf(document)
   const matched = document.scenes.some(({ shots }) => shots.length > 0)
   return {
-    id, title: document.title, scenes: scenes.length,
+    id,
+    title: document.title,
+    scenes: scenes.length,
     words: scenes.reduce((sum, { text }) => sum + text.split(/\s+/).length, 0),
     seconds: sceneSeconds(scenes, speed, pauses).reduce((sum, seconds) => sum + seconds, 0),
     state: rendered ? 'rendered' : matched ? 'matched' : scenes.length ? 'script' : 'empty',
     updatedAt: updatedAt.toISOString(),
-    picture: document.scenes.flatMap(({ shots }) => shots.flatMap(({ item }) => (item ? [item.id] : [])))[0] ?? null,
+    picture:
+      document.scenes.flatMap(({ shots }) =>
+        shots.flatMap(({ item }) => (item ? [item.id] : [])),
+      )[0] ?? null,
   }
 }

@@ -22,8 +22,28 @@ const never = new AbortController().signal
 /** A stock library of one photograph under twelve names. */
 function library(): Promise<Server> {
   const file = join(mkdtempSync(join(tmpdir(), 'tidy-jobs-')), 'photo.jpg')
-  execFileSync('ffmpeg', ['-v', 'error', '-f', 'lavfi', '-i', 'testsrc2=s=640x360:r=1', '-frames:v', '1', file])
-  const items = Array.from({ length: 12 }, (_, i) => ({ id: `p${i}`, kind: 'photo', title: `Lamp ${i}`, tags: ['lamp', 'sea'], width: 640, height: 360, source: 's', licence: 'l', author: 'a' }))
+  execFileSync('ffmpeg', [
+    '-v',
+    'error',
+    '-f',
+    'lavfi',
+    '-i',
+    'testsrc2=s=640x360:r=1',
+    '-frames:v',
+    '1',
+    file,
+  ])
+  const items = Array.from({ length: 12 }, (_, i) => ({
+    id: `p${i}`,
+    kind: 'photo',
+    title: `Lamp ${i}`,
+    tags: ['lamp', 'sea'],
+    width: 640,
+    height: 360,
+    source: 's',
+    licence: 'l',
+    author: 'a',
+  }))
   const server = createServer((request, response) => {
     if (!serving) return void response.destroy()
     if (request.url!.includes('/file')) return void response.end(readFileSync(file))
@@ -42,10 +62,16 @@ afterAll(async () => {
 })
 
 const create = (script: string) => fresh.app.episodes.create('A film', script)
-const prepareIt = (id: string) => prepare(connect(fresh.database), fresh.engine, fresh.app.episodes, id, never)
+const prepareIt = (id: string) =>
+  prepare(connect(fresh.database), fresh.engine, fresh.app.episodes, id, never)
 const heard = (id: string) => {
   const remarks: string[] = []
-  const leave = fresh.app.hub.follow(id, ({ kind, data }) => kind === 'prepare' && remarks.splice(0, remarks.length, ...(data as { remarks: string[] }).remarks))
+  const leave = fresh.app.hub.follow(
+    id,
+    ({ kind, data }) =>
+      kind === 'prepare' &&
+      remarks.splice(0, remarks.length, ...(data as { remarks: string[] }).remarks),
+  )
   return { remarks, leave }
 }
 
@@ -55,8 +81,11 @@ describe('prepare', () => {
     await prepareIt(id)
     const { document, revision } = await fresh.app.episodes.find(id)
     expect(document.scenes.every(({ shots }) => shots[0]?.item)).toBe(true)
-    for (const { picks } of await Candidates.findAll({ where: { episodeId: id } })) expect(picks.length).toBeGreaterThanOrEqual(8)
-    const answer = (await fresh.ask('GET', `/api/episodes/${id}`)).body as { takes: Record<string, { samples: number }> }
+    for (const { picks } of await Candidates.findAll({ where: { episodeId: id } }))
+      expect(picks.length).toBeGreaterThanOrEqual(8)
+    const answer = (await fresh.ask('GET', `/api/episodes/${id}`)).body as {
+      takes: Record<string, { samples: number }>
+    }
     expect(Object.values(answer.takes).every(({ samples }) => samples > 10_000)).toBe(true)
     await prepareIt(id)
     expect((await fresh.app.episodes.find(id)).revision).toBe(revision)
@@ -64,41 +93,99 @@ describe('prepare', () => {
   it('keeps the takes a scene has had, of the same words, and speaks with the one a person goes back to', async () => {
     const { id } = await create('The lamp burns. The sea is calm.')
     const view = async () => (await fresh.ask('GET', `/api/episodes/${id}`)).body as EpisodeView
-    const earlier = async (scene = 's1') => ((await fresh.ask('GET', `/api/episodes/${id}/scenes/${scene}/takes`)).body as { takes: SceneTakeView[] }).takes
+    const earlier = async (scene = 's1') =>
+      (
+        (await fresh.ask('GET', `/api/episodes/${id}/scenes/${scene}/takes`)).body as {
+          takes: SceneTakeView[]
+        }
+      ).takes
     await prepareIt(id)
     const first = (await view()).takes.s1!.hash
-    await fresh.app.episodes.command(id, (await view()).revision, { type: 'setSpeaking', set: { pronunciations: [{ word: 'lamp', say: 'lemp' }] } })
-    await fresh.app.episodes.command(id, (await view()).revision, { type: 'adjustScenes', target: ['s2'], set: { voice: 'flite-awb', emphasis: 'strong' } })
+    await fresh.app.episodes.command(id, (await view()).revision, {
+      type: 'setSpeaking',
+      set: { pronunciations: [{ word: 'lamp', say: 'lemp' }] },
+    })
+    await fresh.app.episodes.command(id, (await view()).revision, {
+      type: 'adjustScenes',
+      target: ['s2'],
+      set: { voice: 'flite-awb', emphasis: 'strong' },
+    })
     await prepareIt(id)
     const second = (await view()).takes.s1!.hash
     expect(second).not.toBe(first)
-    expect((await earlier()).map(({ hash, voice, kind }) => [hash, voice, kind])).toEqual([[second, 'flite-slt', 'spoken'], [first, 'flite-slt', 'spoken']])
+    expect((await earlier()).map(({ hash, voice, kind }) => [hash, voice, kind])).toEqual([
+      [second, 'flite-slt', 'spoken'],
+      [first, 'flite-slt', 'spoken'],
+    ])
     expect((await earlier('s2')).map(({ voice }) => voice)).toEqual(['flite-awb', 'flite-slt'])
-    await fresh.app.episodes.command(id, (await view()).revision, { type: 'useTakes', takes: [{ sceneId: 's1', take: first }] })
-    expect((await view()).takes.s1).toMatchObject({ hash: first, words: [expect.any(Array), expect.any(Array), expect.any(Array)] })
-    await fresh.app.episodes.command(id, (await view()).revision, { type: 'editNarration', sceneId: 's1', text: 'The lamp burns on.' })
+    await fresh.app.episodes.command(id, (await view()).revision, {
+      type: 'useTakes',
+      takes: [{ sceneId: 's1', take: first }],
+    })
+    expect((await view()).takes.s1).toMatchObject({
+      hash: first,
+      words: [expect.any(Array), expect.any(Array), expect.any(Array)],
+    })
+    await fresh.app.episodes.command(id, (await view()).revision, {
+      type: 'editNarration',
+      sceneId: 's1',
+      text: 'The lamp burns on.',
+    })
     expect((await view()).takes.s1).toBeUndefined()
     expect(await earlier()).toEqual([])
-    expect((await fresh.ask('GET', `/api/episodes/${id}/scenes/s9/takes`)).body).toMatchObject({ code: 'scene_not_found' })
+    expect((await fresh.ask('GET', `/api/episodes/${id}/scenes/s9/takes`)).body).toMatchObject({
+      code: 'scene_not_found',
+    })
   })
   it('says words as the channel does, unless the episode says them otherwise', async () => {
     const { id } = await create('The lamp burns over Reed Rock.')
-    await fresh.ask('PUT', '/api/channel/pronunciations', { pronunciations: [{ word: 'Reed', say: 'Rayd' }, { word: 'lamp', say: 'lemp' }] })
-    await fresh.app.episodes.command(id, 1, { type: 'setSpeaking', set: { pronunciations: [{ word: 'lamp', say: 'lomp' }] } })
+    await fresh.ask('PUT', '/api/channel/pronunciations', {
+      pronunciations: [
+        { word: 'Reed', say: 'Rayd' },
+        { word: 'lamp', say: 'lemp' },
+      ],
+    })
+    await fresh.app.episodes.command(id, 1, {
+      type: 'setSpeaking',
+      set: { pronunciations: [{ word: 'lamp', say: 'lomp' }] },
+    })
     await prepareIt(id)
-    const take = async (text: string) => ((await fresh.ask('POST', '/api/say', { text, voice: 'flite-slt' })).body as { hash: string }).hash
+    const take = async (text: string) =>
+      ((await fresh.ask('POST', '/api/say', { text, voice: 'flite-slt' })).body as { hash: string })
+        .hash
     const view = (await fresh.ask('GET', `/api/episodes/${id}`)).body as EpisodeView
     expect(view.pronunciations).toHaveLength(2)
     expect(view.takes.s1!.hash).toBe(await take('The lomp burns over Rayd Rock.'))
     await fresh.ask('PUT', '/api/channel/pronunciations', { pronunciations: [] })
-    expect((await fresh.ask('PUT', '/api/channel/voices', { favourites: ['flite-awb', 'flite-awb'] })).body).toMatchObject({ favouriteVoices: ['flite-awb'] })
+    expect(
+      (await fresh.ask('PUT', '/api/channel/voices', { favourites: ['flite-awb', 'flite-awb'] }))
+        .body,
+    ).toMatchObject({ favouriteVoices: ['flite-awb'] })
   })
   it('leaves what a person chose', async () => {
     const { id } = await create('The lamp burns. The sea is calm.')
-    const chosen = { id: 'mine', kind: 'photo' as const, title: 'Mine', seconds: null, width: 1, height: 1, source: '', licence: '', author: '' }
-    await fresh.app.episodes.command(id, 1, { type: 'setShot', sceneId: 's1', shot: 0, item: chosen })
+    const chosen = {
+      id: 'mine',
+      kind: 'photo' as const,
+      title: 'Mine',
+      seconds: null,
+      width: 1,
+      height: 1,
+      source: '',
+      licence: '',
+      author: '',
+    }
+    await fresh.app.episodes.command(id, 1, {
+      type: 'setShot',
+      sceneId: 's1',
+      shot: 0,
+      item: chosen,
+    })
     await prepareIt(id)
-    expect((await fresh.app.episodes.find(id)).document.scenes[0]!.shots[0]).toEqual({ item: chosen, by: 'hand' })
+    expect((await fresh.app.episodes.find(id)).document.scenes[0]!.shots[0]).toEqual({
+      item: chosen,
+      by: 'hand',
+    })
   })
   it('speaks all the same when the library is away, says so, and matches once it is back', async () => {
     serving = false
@@ -143,7 +230,9 @@ describe('render', () => {
     expect(await state(id)).toBe('done')
   })
   it('stops when a person says so, and stays stopped', async () => {
-    const { id } = await started('The lamp burns on and on above the sea. The keeper climbs the stairs again. The weight is wound to the top. The lens turns.')
+    const { id } = await started(
+      'The lamp burns on and on above the sea. The keeper climbs the stairs again. The weight is wound to the top. The lens turns.',
+    )
     const running = fresh.app.renders.run(id, never)
     await expect.poll(() => state(id)).toBe('running')
     await fresh.app.renders.cancel(id)
@@ -151,7 +240,9 @@ describe('render', () => {
     expect(await state(id)).toBe('cancelled')
   })
   it('is put back and finished by the next worker when its own is stopped', async () => {
-    const { id } = await started('The moon pulls the sea. The sea rises and falls. The boats lie on the sand.')
+    const { id } = await started(
+      'The moon pulls the sea. The sea rises and falls. The boats lie on the sand.',
+    )
     const stopping = new AbortController()
     const running = fresh.app.renders.run(id, stopping.signal)
     await expect.poll(() => state(id)).toBe('running')
@@ -166,7 +257,10 @@ describe('render', () => {
     await Render.update({ state: 'running' }, { where: { id } })
     await fresh.app.renders.sweep()
     expect(await state(id)).toBe('running')
-    await connect(fresh.database).query("update renders set updated_at = now() - interval '1 minute' where id = $id", { bind: { id } })
+    await connect(fresh.database).query(
+      "update renders set updated_at = now() - interval '1 minute' where id = $id",
+      { bind: { id } },
+    )
     await fresh.app.renders.sweep()
     expect(await state(id)).toBe('queued')
   })
@@ -175,7 +269,10 @@ describe('render', () => {
     const render = (await Render.findByPk(id))!
     await render.update({ document: { ...render.document, voice: 'nobody' } })
     await fresh.app.renders.run(id, never)
-    expect((await Render.findByPk(id))!).toMatchObject({ state: 'failed', fault: { code: 'voice_unknown', message: expect.stringContaining('flite-slt') } })
+    expect((await Render.findByPk(id))!).toMatchObject({
+      state: 'failed',
+      fault: { code: 'voice_unknown', message: expect.stringContaining('flite-slt') },
+    })
   })
 })
 

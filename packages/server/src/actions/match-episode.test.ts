@@ -8,15 +8,28 @@ import { libraryActions, type LibraryActions } from './library.ts'
 import { matchEpisode } from './match-episode.ts'
 
 /** Of each thing clips and stills, of two houses. */
-const ITEMS = ['lamp', 'whale', 'bridge', 'apple'].flatMap((thing, t) => Array.from({ length: 12 }, (_, i) => ({
-  id: `${thing}-${i}`, kind: i % 2 ? 'photo' : 'clip', title: `${['Old', 'Small', 'Red', 'Far', 'Wet', 'New'][i >> 1]} ${thing} ${i}`, tags: [thing, `kind${t}${i}`], width: 1920, height: 1080, seconds: i % 2 ? null : 20,
-  source: i % 3 ? 'Harbour House' : 'https://www.pictures.example/12', licence: 'CC0', author: 'Ann',
-})))
+const ITEMS = ['lamp', 'whale', 'bridge', 'apple'].flatMap((thing, t) =>
+  Array.from({ length: 12 }, (_, i) => ({
+    id: `${thing}-${i}`,
+    kind: i % 2 ? 'photo' : 'clip',
+    title: `${['Old', 'Small', 'Red', 'Far', 'Wet', 'New'][i >> 1]} ${thing} ${i}`,
+    tags: [thing, `kind${t}${i}`],
+    width: 1920,
+    height: 1080,
+    seconds: i % 2 ? null : 20,
+    source: i % 3 ? 'Harbour House' : 'https://www.pictures.example/12',
+    licence: 'CC0',
+    author: 'Ann',
+  })),
+)
 let stock: Server
 let fresh: FreshApp
 let library: LibraryActions
 beforeAll(async () => {
-  stock = createServer((_, response) => void response.end(JSON.stringify({ total: ITEMS.length, page: 1, items: ITEMS })))
+  stock = createServer(
+    (_, response) =>
+      void response.end(JSON.stringify({ total: ITEMS.length, page: 1, items: ITEMS })),
+  )
   await new Promise<void>((listening) => stock.listen(0, '127.0.0.1', listening))
   fresh = await freshApp(`http://127.0.0.1:${(stock.address() as AddressInfo).port}`)
   library = libraryActions(connect(fresh.database), LOCAL_OWNER)
@@ -31,9 +44,16 @@ async function matched() {
   const { id } = await fresh.app.episodes.create('A film', SCRIPT)
   const match = async () => {
     const episode = await fresh.app.episodes.find(id)
-    return matchEpisode(fresh.engine, fresh.app.episodes, library, episode, new AbortController().signal)
+    return matchEpisode(
+      fresh.engine,
+      fresh.app.episodes,
+      library,
+      episode,
+      new AbortController().signal,
+    )
   }
-  const shots = async () => (await fresh.app.episodes.find(id)).document.scenes.map((scene) => scene.shots)
+  const shots = async () =>
+    (await fresh.app.episodes.find(id)).document.scenes.map((scene) => scene.shots)
   const first = async () => (await shots()).map(([shot]) => shot!.item!)
   const change = async (command: Command) => {
     await fresh.app.episodes.command(id, (await fresh.app.episodes.find(id)).revision, command)
@@ -46,31 +66,52 @@ async function matched() {
 describe('matchEpisode', () => {
   it('shows what each sentence names, and a second time changes nothing', async () => {
     const { id, match, first } = await matched()
-    expect((await first()).map((item) => item.id.split('-')[0])).toEqual(['lamp', 'whale', 'bridge', 'apple'])
+    expect((await first()).map((item) => item.id.split('-')[0])).toEqual([
+      'lamp',
+      'whale',
+      'bridge',
+      'apple',
+    ])
     const { revision } = await fresh.app.episodes.find(id)
     await match()
     expect((await fresh.app.episodes.find(id)).revision).toBe(revision)
   })
-  it.each([[1, 'photo'], [0, 'clip']] as const)('chooses anew for a share of stills of %d, what a person chose left as it is', async (stills, kind) => {
-    const { first, change } = await matched()
-    const other = ITEMS.find((item) => item.kind !== kind && item.id.startsWith('whale'))!
-    await change({ type: 'setShot', sceneId: 's2', shot: 0, item: { ...other, kind: other.kind as 'clip' | 'photo' } })
-    await change({ type: 'setPicking', set: { stills } })
-    const items = await first()
-    expect(items.map((item) => item.kind === kind)).toEqual([true, false, true, true])
-    expect(items[1]!.id).toBe(other.id)
-  })
+  it.each([
+    [1, 'photo'],
+    [0, 'clip'],
+  ] as const)(
+    'chooses anew for a share of stills of %d, what a person chose left as it is',
+    async (stills, kind) => {
+      const { first, change } = await matched()
+      const other = ITEMS.find((item) => item.kind !== kind && item.id.startsWith('whale'))!
+      await change({
+        type: 'setShot',
+        sceneId: 's2',
+        shot: 0,
+        item: { ...other, kind: other.kind as 'clip' | 'photo' },
+      })
+      await change({ type: 'setPicking', set: { stills } })
+      const items = await first()
+      expect(items.map((item) => item.kind === kind)).toEqual([true, false, true, true])
+      expect(items[1]!.id).toBe(other.id)
+    },
+  )
   it('takes nothing from a source that is left out, and changes nothing that came from elsewhere', async () => {
     const { first, change } = await matched()
     const before = await first()
     await change({ type: 'setPicking', set: { without: ['pictures.example'] } })
     const after = await first()
     expect(after.every(({ source }) => source === 'Harbour House')).toBe(true)
-    for (const [i, { id, source }] of before.entries()) if (source === 'Harbour House') expect(after[i]!.id).toBe(id)
+    for (const [i, { id, source }] of before.entries())
+      if (source === 'Harbour House') expect(after[i]!.id).toBe(id)
   })
   it('shows no picture longer than is wished', async () => {
     const { id, shots, change } = await matched()
-    await fresh.app.episodes.command(id, (await fresh.app.episodes.find(id)).revision, { type: 'editNarration', sceneId: 's1', text: 'The lamp burns all through the long night, and nobody comes to look at it' })
+    await fresh.app.episodes.command(id, (await fresh.app.episodes.find(id)).revision, {
+      type: 'editNarration',
+      sceneId: 's1',
+      text: 'The lamp burns all through the long night, and nobody comes to look at it',
+    })
     await change({ type: 'setPicking', set: { longest: 2 } })
     const [long, short] = await shots()
     expect(long!.length).toBeGreaterThanOrEqual(2)
@@ -80,14 +121,31 @@ describe('matchEpisode', () => {
   it('puts another in the place of one that was turned down, there alone', async () => {
     const { first, change } = await matched()
     const before = await first()
-    await change({ type: 'refusePicture', item: before[2]!, refusal: { reason: 'seen', sentence: 'The bridge holds.', words: ['bridge'] } })
+    await change({
+      type: 'refusePicture',
+      item: before[2]!,
+      refusal: { reason: 'seen', sentence: 'The bridge holds.', words: ['bridge'] },
+    })
     const after = await first()
     expect(after.map(({ id }, i) => id === before[i]!.id)).toEqual([true, true, false, true])
   })
   it('tells which numbers are worth showing', async () => {
-    const { id } = await fresh.app.episodes.create('A film', 'In 1859 the lamp burned. The bridge is four hundred metres long.')
+    const { id } = await fresh.app.episodes.create(
+      'A film',
+      'In 1859 the lamp burned. The bridge is four hundred metres long.',
+    )
     const episode = await fresh.app.episodes.find(id)
-    await matchEpisode(fresh.engine, fresh.app.episodes, library, episode, new AbortController().signal)
-    expect((await Candidates.findAll({ where: { episodeId: id }, order: ['sceneId'] })).map(({ numbers }) => numbers)).toEqual([['1859'], ['400 metres']])
+    await matchEpisode(
+      fresh.engine,
+      fresh.app.episodes,
+      library,
+      episode,
+      new AbortController().signal,
+    )
+    expect(
+      (await Candidates.findAll({ where: { episodeId: id }, order: ['sceneId'] })).map(
+        ({ numbers }) => numbers,
+      ),
+    ).toEqual([['1859'], ['400 metres']])
   })
 })

@@ -24,51 +24,115 @@ const STILL_THE_SAME = 0.5
  *
  * @returns what a person should know: a library that is away
  */
-export async function matchEpisode(config: EngineConfig, episodes: EpisodeActions, library: LibraryActions, { id: episodeId, ownerId, document, revision }: Episode, signal: AbortSignal): Promise<string[]> {
+export async function matchEpisode(
+  config: EngineConfig,
+  episodes: EpisodeActions,
+  library: LibraryActions,
+  { id: episodeId, ownerId, document, revision }: Episode,
+  signal: AbortSignal,
+): Promise<string[]> {
   const film = filmable(document)
   const told: Told = { ...document.matching, picking: document.picking }
   const of = contentHash(told)
   const before = await Candidates.findAll({ where: { episodeId, ownerId } })
   const known = new Map(before.map((row) => [row.sceneId, row]))
-  const shown = film.scenes.flatMap((scene, i) => (scene.card === undefined ? [{ ...scene, i }] : []))
-  const nothingNew = before.every((row) => row.told.of === of) && shown.every(({ id, text, shots }) => shots.length > 0 && known.get(id)?.text === text)
+  const shown = film.scenes.flatMap((scene, i) =>
+    scene.card === undefined ? [{ ...scene, i }] : [],
+  )
+  const nothingNew =
+    before.every((row) => row.told.of === of) &&
+    shown.every(({ id, text, shots }) => shots.length > 0 && known.get(id)?.text === text)
   if (nothingNew) return []
 
   const seconds = sceneSeconds(film.scenes, film.speed, film.pauses)
-  const suits = film.scenes.map((scene, i) => scene.shots.length > 0 && stillSuits(scene, seconds[i]!, known.get(scene.id), told))
-  const kept = keptPictures(film.scenes.map((scene, i) => (suits[i] ? scene : { ...scene, shots: scene.shots.filter(({ by }) => by === 'hand') })))
-  const { picks, faults } = await matchFilm(scenesToMatch(film, seconds), await loadLexicon(), pictureLibrary(config, library.shelf()), {
-    orientation: 'landscape', title: document.title, hashOf: (id) => lookOfThumbnail(folders(config).thumbnails, id)?.hash, kept, signal,
-    told: { ...document.matching, refusals: [...document.matching.refusals, ...(await library.refusals())] }, picking: document.picking, favourites: await library.favouriteIds(),
-  })
+  const suits = film.scenes.map(
+    (scene, i) =>
+      scene.shots.length > 0 && stillSuits(scene, seconds[i]!, known.get(scene.id), told),
+  )
+  const kept = keptPictures(
+    film.scenes.map((scene, i) =>
+      suits[i] ? scene : { ...scene, shots: scene.shots.filter(({ by }) => by === 'hand') },
+    ),
+  )
+  const { picks, faults } = await matchFilm(
+    scenesToMatch(film, seconds),
+    await loadLexicon(),
+    pictureLibrary(config, library.shelf()),
+    {
+      orientation: 'landscape',
+      title: document.title,
+      hashOf: (id) => lookOfThumbnail(folders(config).thumbnails, id)?.hash,
+      kept,
+      signal,
+      told: {
+        ...document.matching,
+        refusals: [...document.matching.refusals, ...(await library.refusals())],
+      },
+      picking: document.picking,
+      favourites: await library.favouriteIds(),
+    },
+  )
   const remarks = faults.map(({ message }) => message)
   if (faults.length && picks.every(({ chosen }) => chosen.length === 0)) return remarks
 
   await Candidates.destroy({ where: { episodeId, ownerId } })
-  await Candidates.bulkCreate(shown.map(({ id: sceneId, text, i }) => {
-    const { words, candidates, meanings, numbers } = picks[i]!
-    return { episodeId, ownerId, sceneId, text, words, picks: candidates, meanings, numbers, told: { of, picking: told.picking, senses: told.senses.filter(({ noun }) => words.some((word) => word.text === noun)) } }
-  }))
-  const anew = shown.flatMap((scene) => (suits[scene.i] ? [] : [{ sceneId: scene.id, text: scene.text, items: picks[scene.i]!.chosen }]))
-  if (anew.length) await episodes.command(episodeId, revision, { type: 'placeShots', scenes: anew }, 'matching')
+  await Candidates.bulkCreate(
+    shown.map(({ id: sceneId, text, i }) => {
+      const { words, candidates, meanings, numbers } = picks[i]!
+      return {
+        episodeId,
+        ownerId,
+        sceneId,
+        text,
+        words,
+        picks: candidates,
+        meanings,
+        numbers,
+        told: {
+          of,
+          picking: told.picking,
+          senses: told.senses.filter(({ noun }) => words.some((word) => word.text === noun)),
+        },
+      }
+    }),
+  )
+  const anew = shown.flatMap((scene) =>
+    suits[scene.i] ? [] : [{ sceneId: scene.id, text: scene.text, items: picks[scene.i]!.chosen }],
+  )
+  if (anew.length)
+    await episodes.command(episodeId, revision, { type: 'placeShots', scenes: anew }, 'matching')
   return remarks
 }
 
 type Told = Matching & { picking: Picking }
 
 /** Whether the pictures of a scene are still what would be chosen, given what was found for it before. */
-function stillSuits({ text, shots }: Pick<FilmScene, 'text' | 'shots'>, seconds: number, before: Candidates | undefined, told: Told): boolean {
+function stillSuits(
+  { text, shots }: Pick<FilmScene, 'text' | 'shots'>,
+  seconds: number,
+  before: Candidates | undefined,
+  told: Told,
+): boolean {
   if (likeness(before?.text ?? text, text) < STILL_THE_SAME) return false
   const matched = shots.flatMap(({ by, item }) => (by === 'match' && item ? [item] : []))
   if (matched.some(({ source }) => told.picking.without.includes(sourceName(source)))) return false
   if (!before) return true
   const said = saidBy(before.text, before.words)
-  if (told.refusals.some((refusal) => concerns(refusal, said) && matched.some(({ id }) => id === refusal.item.id))) return false
+  if (
+    told.refusals.some(
+      (refusal) => concerns(refusal, said) && matched.some(({ id }) => id === refusal.item.id),
+    )
+  )
+    return false
   // Where a person chose, what was told meanwhile changes nothing.
   if (matched.length < shots.length) return true
-  const sense = ({ senses }: Pick<Matching, 'senses'>, noun: string) => senses.find((pinned) => pinned.noun === noun)?.sense
+  const sense = ({ senses }: Pick<Matching, 'senses'>, noun: string) =>
+    senses.find((pinned) => pinned.noun === noun)?.sense
   const was = before.told
-  return before.words.every(({ text: word }) => sense(was, word) === sense(told, word))
-    && was.picking.stills === told.picking.stills
-    && (was.picking.longest === told.picking.longest || shotsIn(seconds, told.picking.longest) === shots.length)
+  return (
+    before.words.every(({ text: word }) => sense(was, word) === sense(told, word)) &&
+    was.picking.stills === told.picking.stills &&
+    (was.picking.longest === told.picking.longest ||
+      shotsIn(seconds, told.picking.longest) === shots.length)
+  )
 }

@@ -34,33 +34,60 @@ const LIST_LIMIT = 50 * 1024 * 1024
 const CALLED_SHOWN = 5
 
 /** Pictures on their way into a film or the library: found, brought, cut, made. */
-export function pictureActions(sequelize: Sequelize, queue: Queue, engine: EngineConfig, ownerId: string) {
+export function pictureActions(
+  sequelize: Sequelize,
+  queue: Queue,
+  engine: EngineConfig,
+  ownerId: string,
+) {
   const library = libraryActions(sequelize, ownerId)
   const { own, thumbnails, proxies } = folders(engine)
   const previewing = pLimit(PREVIEWS_AT_ONCE)
   const everywhere = pictureLibrary(engine, library.shelf())
   const maker = engine.maker ? makerClient(engine.maker, own) : undefined
   /** What has been seen of pictures, by id. */
-  const looksOf = (items: readonly { id: string }[]) => new Map(items.flatMap(({ id }): [string, Look][] => {
-    const look = lookOfThumbnail(thumbnails, id)
-    return look ? [[id, look]] : []
-  }))
+  const looksOf = (items: readonly { id: string }[]) =>
+    new Map(
+      items.flatMap(({ id }): [string, Look][] => {
+        const look = lookOfThumbnail(thumbnails, id)
+        return look ? [[id, look]] : []
+      }),
+    )
   const needMaker = () => {
     if (!maker) throw new TidyError('maker_missing')
     return maker
   }
   return {
     /** Pictures of all providers and of the library that have the words and pass the filter, those of a series in turns. */
-    async find(words: string, filter: PictureFilter, page: number, signal?: AbortSignal): Promise<FoundView> {
+    async find(
+      words: string,
+      filter: PictureFilter,
+      page: number,
+      signal?: AbortSignal,
+    ): Promise<FoundView> {
       const kind = filter.kind === 'made' ? undefined : filter.kind
       const found = new Map<string, Item>()
       const remarks = new Set<string>()
       const filtered = Object.values(filter).some((value) => value !== undefined)
       let at = (page - 1) * (filtered ? PAGES_LOOKED : 1)
       let more = true
-      for (let looked = 0; more && looked < (filtered ? PAGES_LOOKED : 1) && found.size < SHOWN; looked++) {
-        const { items, faults } = await everywhere.search({ words, page: ++at, perPage: SHOWN, ...(kind ? { kind } : {}), ...(filter.orientation ? { orientation: filter.orientation } : {}) }, signal)
-        for (const item of items) if (passes(item, filter, lookOfThumbnail(thumbnails, item.id))) found.set(item.id, item)
+      for (
+        let looked = 0;
+        more && looked < (filtered ? PAGES_LOOKED : 1) && found.size < SHOWN;
+        looked++
+      ) {
+        const { items, faults } = await everywhere.search(
+          {
+            words,
+            page: ++at,
+            perPage: SHOWN,
+            ...(kind ? { kind } : {}),
+            ...(filter.orientation ? { orientation: filter.orientation } : {}),
+          },
+          signal,
+        )
+        for (const item of items)
+          if (passes(item, filter, lookOfThumbnail(thumbnails, item.id))) found.set(item.id, item)
         for (const { message } of faults) remarks.add(message)
         more = items.length >= SHOWN
       }
@@ -69,12 +96,21 @@ export function pictureActions(sequelize: Sequelize, queue: Queue, engine: Engin
     /** What a person chose for a film goes into the library, with all that matching knew of it. */
     async chosen(episodeId: string, command: Command): Promise<void> {
       // What is wanted in no film is learnt for all of them.
-      if (command.type === 'refusePicture' && (!command.refusal || REFUSED_EVERYWHERE.includes(command.refusal.reason))) return library.refuse(command.item, command.refusal?.reason ?? null)
+      if (
+        command.type === 'refusePicture' &&
+        (!command.refusal || REFUSED_EVERYWHERE.includes(command.refusal.reason))
+      )
+        return library.refuse(command.item, command.refusal?.reason ?? null)
       const items = chosenIn(command)
       if (!items.length || !('sceneId' in command)) return
-      const offered = await Candidates.findOne({ where: { ownerId, episodeId, sceneId: command.sceneId } })
+      const offered = await Candidates.findOne({
+        where: { ownerId, episodeId, sceneId: command.sceneId },
+      })
       const known = new Map(offered?.picks.map(({ item }) => [item.id, item]))
-      await library.keep(items.map((item) => known.get(item.id) ?? item), { looks: looksOf(items), used: true })
+      await library.keep(
+        items.map((item) => known.get(item.id) ?? item),
+        { looks: looksOf(items), used: true },
+      )
     },
     /** A file somebody brought: into the library, and a clip to be looked through for cuts. */
     async take(name: string, bytes: Readable): Promise<Item> {
@@ -85,8 +121,13 @@ export function pictureActions(sequelize: Sequelize, queue: Queue, engine: Engin
     },
     /** What an XMP sidecar says goes to the pictures it lies beside. */
     async takeSidecar(name: string, bytes: Readable): Promise<{ described: number }> {
-      const unusable = (reason: string) => new TidyError('sidecar_unusable', { name: basename(name).slice(0, 80), reason })
-      const text = await buffer(limited(bytes, SIDECAR_LIMIT, () => unusable(`it is larger than ${SIDECAR_LIMIT / 1024} KB`)))
+      const unusable = (reason: string) =>
+        new TidyError('sidecar_unusable', { name: basename(name).slice(0, 80), reason })
+      const text = await buffer(
+        limited(bytes, SIDECAR_LIMIT, () =>
+          unusable(`it is larger than ${SIDECAR_LIMIT / 1024} KB`),
+        ),
+      )
       const said = await describedBeside(text)
       if (!said) throw unusable('it is no XMP')
       const ids = await library.called(basename(name).replace(/\.xmp$/i, ''))
@@ -98,30 +139,48 @@ export function pictureActions(sequelize: Sequelize, queue: Queue, engine: Engin
     },
     /** What a list says of pictures that are in the library. */
     async takeList(name: string, bytes: Readable): Promise<NotedView> {
-      const unusable = (reason: string) => new TidyError('picture_list_unreadable', { name: basename(name).slice(0, 80), reason })
-      const text = await buffer(limited(bytes, LIST_LIMIT, () => unusable(`it is larger than ${LIST_LIMIT / 1024 / 1024} MB`)))
+      const unusable = (reason: string) =>
+        new TidyError('picture_list_unreadable', { name: basename(name).slice(0, 80), reason })
+      const text = await buffer(
+        limited(bytes, LIST_LIMIT, () =>
+          unusable(`it is larger than ${LIST_LIMIT / 1024 / 1024} MB`),
+        ),
+      )
       const { notes, skipped } = readPictureList(new TextDecoder().decode(text), basename(name))
       const unknown = (await library.note(notes)).map((nth) => notes[nth]!)
-      return { described: notes.length - unknown.length, unknown: unknown.length, called: unknown.slice(0, CALLED_SHOWN).map(({ file, id }) => file ?? id!), skipped: skipped.slice(0, CALLED_SHOWN) }
+      return {
+        described: notes.length - unknown.length,
+        unknown: unknown.length,
+        called: unknown.slice(0, CALLED_SHOWN).map(({ file, id }) => file ?? id!),
+        skipped: skipped.slice(0, CALLED_SHOWN),
+      }
     },
     /** The pieces of a clip as pictures of their own. */
     async cut(id: string, signal: AbortSignal): Promise<void> {
       const pieces = await cutOwnFile(own, id, signal)
       const facts = await ownFacts(own, id)
       for (const { id: piece } of pieces) await thumbnailOf(thumbnails, everywhere, piece)
-      await library.keep(pieces, { looks: looksOf(pieces), ...(facts ? { fileName: facts.fileName } : {}) })
+      await library.keep(pieces, {
+        looks: looksOf(pieces),
+        ...(facts ? { fileName: facts.fileName } : {}),
+      })
     },
     /** A small copy of a clip that plays where it is offered. Nobody waits for it any more: it is not made. */
-    preview: (id: string, signal: AbortSignal): Promise<string> => previewing(() => {
-      signal.throwIfAborted()
-      return proxyOf(proxies, everywhere, { id, title: id, kind: 'clip' }, signal)
-    }),
+    preview: (id: string, signal: AbortSignal): Promise<string> =>
+      previewing(() => {
+        signal.throwIfAborted()
+        return proxyOf(proxies, everywhere, { id, title: id, kind: 'clip' }, signal)
+      }),
     async styles(): Promise<MakerStyle[]> {
       return maker ? maker.styles() : []
     },
     async make(wish: PictureWish, variants: number, signal: AbortSignal): Promise<Item[]> {
       const items = await needMaker().make(wish, variants, signal)
-      const looks = new Map((await Promise.all(items.map(({ id }) => ownFacts(own, id)))).flatMap((facts) => (facts ? [[facts.item.id, facts.look] as const] : [])))
+      const looks = new Map(
+        (await Promise.all(items.map(({ id }) => ownFacts(own, id)))).flatMap((facts) =>
+          facts ? [[facts.item.id, facts.look] as const] : [],
+        ),
+      )
       await library.keep(items, { looks })
       return items
     },
@@ -141,7 +200,11 @@ function chosenIn(command: Command): ChosenItem[] {
   }
 }
 
-async function* limited(bytes: Readable, limit: number, refuse: () => TidyError): AsyncGenerator<Buffer> {
+async function* limited(
+  bytes: Readable,
+  limit: number,
+  refuse: () => TidyError,
+): AsyncGenerator<Buffer> {
   let size = 0
   for await (const chunk of bytes as AsyncIterable<Buffer>) {
     size += chunk.length

@@ -18,10 +18,22 @@ import { rememberTakes } from './scene-takes.ts'
  *
  * @param first the scene in view: it is spoken before the others, then those after it
  */
-export async function prepare(sequelize: Sequelize, config: EngineConfig, episodes: EpisodeActions, episodeId: string, signal: AbortSignal, first?: string): Promise<void> {
+export async function prepare(
+  sequelize: Sequelize,
+  config: EngineConfig,
+  episodes: EpisodeActions,
+  episodeId: string,
+  signal: AbortSignal,
+  first?: string,
+): Promise<void> {
   const episode = await episodes.find(episodeId)
   const remarks: string[] = []
-  const tell = (step: Preparing['step'], done: number, all: number) => announce(sequelize, { episodeId, kind: 'prepare', data: { step, done, all, remarks } satisfies Preparing })
+  const tell = (step: Preparing['step'], done: number, all: number) =>
+    announce(sequelize, {
+      episodeId,
+      kind: 'prepare',
+      data: { step, done, all, remarks } satisfies Preparing,
+    })
   try {
     filmable(episode.document)
   } catch (cause) {
@@ -31,14 +43,23 @@ export async function prepare(sequelize: Sequelize, config: EngineConfig, episod
     return
   }
   await tell('match', 0, 1)
-  remarks.push(...(await matchEpisode(config, episodes, libraryActions(sequelize, episode.ownerId), episode, signal)))
+  remarks.push(
+    ...(await matchEpisode(
+      config,
+      episodes,
+      libraryActions(sequelize, episode.ownerId),
+      episode,
+      signal,
+    )),
+  )
   const { document } = await episodes.find(episodeId)
   const film = filmable(document)
   const requests = takeRequests(document, film, await episodes.pronunciations(episodeId))
   let done = 0
   let told = 0
   const spoken = await takeAll(speechPlace(config), requests, {
-    signal, first: film.scenes.findIndex(({ id }) => id === first),
+    signal,
+    first: film.scenes.findIndex(({ id }) => id === first),
     onSpoken: () => {
       done++
       if (Date.now() - told < 400) return
@@ -51,7 +72,13 @@ export async function prepare(sequelize: Sequelize, config: EngineConfig, episod
   if (document.mood !== 'none') {
     await tell('music', 0, 1)
     const takes = spoken.map((s) => (s && 'take' in s ? s.take : undefined))
-    await monitorBed(folders(config).beds, document.mood, filmSeconds(film, takes), document.title, signal)
+    await monitorBed(
+      folders(config).beds,
+      document.mood,
+      filmSeconds(film, takes),
+      document.title,
+      signal,
+    )
   }
   await tell('done', 1, 1)
 }

@@ -9,25 +9,38 @@ import { pictureLibrary } from '@tidy-reel/engine/stock/library'
 import { announce } from '../events.ts'
 import type { EpisodeActions } from './episodes.ts'
 
-const itemsOf = ({ scenes }: Document): ChosenItem[] => scenes.flatMap(({ shots }) => shots.flatMap(({ item }) => item ?? []))
+const itemsOf = ({ scenes }: Document): ChosenItem[] =>
+  scenes.flatMap(({ shots }) => shots.flatMap(({ item }) => item ?? []))
 
 /**
  * Makes what the monitor shows of an episode's pictures, one after the other in the film's order; what is put on the
  * sheet meanwhile comes in its turn. A picture that cannot be had is passed over: its thumbnail stands in its place.
  */
-export async function makeProxies(sequelize: Sequelize, config: EngineConfig, episodes: EpisodeActions, episodeId: string, signal: AbortSignal): Promise<void> {
+export async function makeProxies(
+  sequelize: Sequelize,
+  config: EngineConfig,
+  episodes: EpisodeActions,
+  episodeId: string,
+  signal: AbortSignal,
+): Promise<void> {
   const { proxies } = folders(config)
   const library = pictureLibrary(config)
   const failed = new Set<string>()
   for (;;) {
     const { document } = await episodes.find(episodeId)
-    const next = itemsOf(document).find((item) => !failed.has(item.id) && !existsSync(proxyFile(proxies, item)))
+    const next = itemsOf(document).find(
+      (item) => !failed.has(item.id) && !existsSync(proxyFile(proxies, item)),
+    )
     if (!next) return
     signal.throwIfAborted()
     try {
       await proxyOf(proxies, library, next, signal)
     } catch (cause) {
-      if (!(cause instanceof TidyError) || ['cancelled', 'disk_full', 'program_missing', 'stock_unreachable'].includes(cause.code)) throw cause
+      if (
+        !(cause instanceof TidyError) ||
+        ['cancelled', 'disk_full', 'program_missing', 'stock_unreachable'].includes(cause.code)
+      )
+        throw cause
       failed.add(next.id)
     }
     await announce(sequelize, { episodeId, kind: 'proxy', data: { id: next.id } })

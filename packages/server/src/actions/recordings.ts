@@ -25,12 +25,35 @@ export const RECORDING_BYTES_LIMIT = 720 * 1024 * 1024
 const refuse = (reason: string) => new TidyError('recording_unusable', { reason })
 
 /** Recordings of a person's own voice: a sentence by itself, or the whole in one go. */
-export function recordingActions(sequelize: Sequelize, queue: Pick<Queue, 'send'>, config: EngineConfig, episodes: EpisodeActions, ownerId: string) {
+export function recordingActions(
+  sequelize: Sequelize,
+  queue: Pick<Queue, 'send'>,
+  config: EngineConfig,
+  episodes: EpisodeActions,
+  ownerId: string,
+) {
   const { takes, recordings } = folders(config)
-  const resultFile = (episodeId: string, recordingId: string) => join(recordings, `${recordingId}.${episodeId}.json`)
+  const resultFile = (episodeId: string, recordingId: string) =>
+    join(recordings, `${recordingId}.${episodeId}.json`)
 
-  const remember = (episodeId: string, sceneId: string, text: string, hash: string, seconds: number) =>
-    SceneTake.upsert({ episodeId, ownerId, sceneId, hash, text, voice: 'recorded', kind: 'recorded', samples: Math.round(seconds * SAMPLE_RATE), usedAt: new Date() })
+  const remember = (
+    episodeId: string,
+    sceneId: string,
+    text: string,
+    hash: string,
+    seconds: number,
+  ) =>
+    SceneTake.upsert({
+      episodeId,
+      ownerId,
+      sceneId,
+      hash,
+      text,
+      voice: 'recorded',
+      kind: 'recorded',
+      samples: Math.round(seconds * SAMPLE_RATE),
+      usedAt: new Date(),
+    })
 
   return {
     /** One sentence: cleaned, its words found, kept as a take that the scene can choose. */
@@ -40,9 +63,17 @@ export function recordingActions(sequelize: Sequelize, queue: Pick<Queue, 'send'
       if (!scene) throw new TidyError('scene_not_found', { sceneId })
       return received(recordings, bytes, RECORDING_BYTES_LIMIT, refuse, async (half) => {
         const recording = await readRecording(half)
-        const take = await keepReading(takes, recording, scene.text, { start: 0, end: recording.seconds })
+        const take = await keepReading(takes, recording, scene.text, {
+          start: 0,
+          end: recording.seconds,
+        })
         await remember(episodeId, sceneId, scene.text, take, recording.seconds)
-        return { take, seconds: recording.seconds, missing: await missingWords(takes, take, scene.text), remarks: recording.remarks }
+        return {
+          take,
+          seconds: recording.seconds,
+          missing: await missingWords(takes, take, scene.text),
+          remarks: recording.remarks,
+        }
       })
     },
     /** The whole in one go: kept, and listened to by a worker. */
@@ -65,7 +96,13 @@ export function recordingActions(sequelize: Sequelize, queue: Pick<Queue, 'send'
     /** Finds the film's sentences in a recording and makes a take of each; safe to repeat. */
     async listen(episodeId: string, recordingId: string, signal: AbortSignal): Promise<void> {
       const { document } = await episodes.find(episodeId)
-      const { scenes } = filmOf({ ...document, cards: { opening: { ...document.cards.opening, shown: false }, closing: { ...document.cards.closing, shown: false } } })
+      const { scenes } = filmOf({
+        ...document,
+        cards: {
+          opening: { ...document.cards.opening, shown: false },
+          closing: { ...document.cards.closing, shown: false },
+        },
+      })
       let told = 0
       const tell = (share: number) => {
         if (Date.now() - told < 400 && share < 1) return
@@ -74,7 +111,12 @@ export function recordingActions(sequelize: Sequelize, queue: Pick<Queue, 'send'
       }
       const view = await listened().catch((cause: unknown): RecordingView => {
         if (!(cause instanceof TidyError) || cause.code === 'cancelled') throw cause
-        return { seconds: 0, remarks: [], sentences: [], fault: { code: cause.code, message: cause.message } }
+        return {
+          seconds: 0,
+          remarks: [],
+          sentences: [],
+          fault: { code: cause.code, message: cause.message },
+        }
       })
       await writeWhole(resultFile(episodeId, recordingId), JSON.stringify(view))
       tell(1)
@@ -82,17 +124,36 @@ export function recordingActions(sequelize: Sequelize, queue: Pick<Queue, 'send'
       async function listened(): Promise<RecordingView> {
         const recording = await readRecording(join(recordings, recordingId), signal)
         tell(0.05)
-        const sentences = await alignRecording(recording, scenes.map(({ text }) => text), { signal, onProgress: (share) => tell(0.05 + share * 0.75) })
+        const sentences = await alignRecording(
+          recording,
+          scenes.map(({ text }) => text),
+          { signal, onProgress: (share) => tell(0.05 + share * 0.75) },
+        )
         const two = pLimit(2)
-        const kept = await Promise.all(sentences.map(({ start, end, text }, i) => two(async () => {
-          if (start === null || end === null) return null
-          const take = await keepReading(takes, recording, text, { start, end }, signal)
-          await remember(episodeId, scenes[i]!.id, text, take, end - start)
-          return take
-        })))
+        const kept = await Promise.all(
+          sentences.map(({ start, end, text }, i) =>
+            two(async () => {
+              if (start === null || end === null) return null
+              const take = await keepReading(takes, recording, text, { start, end }, signal)
+              await remember(episodeId, scenes[i]!.id, text, take, end - start)
+              return take
+            }),
+          ),
+        )
         return {
-          seconds: recording.seconds, remarks: recording.remarks, fault: null,
-          sentences: sentences.map(({ text, start, end, missing, extra, tries }, i) => ({ sceneId: scenes[i]!.id, text, start, end, missing, extra: extra.map(({ word }) => word), tries, take: kept[i]! })),
+          seconds: recording.seconds,
+          remarks: recording.remarks,
+          fault: null,
+          sentences: sentences.map(({ text, start, end, missing, extra, tries }, i) => ({
+            sceneId: scenes[i]!.id,
+            text,
+            start,
+            end,
+            missing,
+            extra: extra.map(({ word }) => word),
+            tries,
+            take: kept[i]!,
+          })),
         }
       }
     },
@@ -102,6 +163,8 @@ export type RecordingActions = ReturnType<typeof recordingActions>
 
 /** In place of what an earlier listening came to. */
 async function writeWhole(file: string, text: string) {
-  const fresh = await keptFile(`${file.slice(0, -5)}.${Date.now()}.json`, (half) => writeFile(half, text))
+  const fresh = await keptFile(`${file.slice(0, -5)}.${Date.now()}.json`, (half) =>
+    writeFile(half, text),
+  )
   await rename(fresh, file)
 }

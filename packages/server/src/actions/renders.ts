@@ -19,34 +19,65 @@ const SILENT_MS = 12_000
 const HEARTBEAT_MS = 3000
 const CANCEL_WATCH_MS = 700
 
-export function renderActions(sequelize: Sequelize, queue: Queue, config: EngineConfig, episodes: EpisodeActions, ownerId: string) {
+export function renderActions(
+  sequelize: Sequelize,
+  queue: Queue,
+  config: EngineConfig,
+  episodes: EpisodeActions,
+  ownerId: string,
+) {
   const find = async (id: string) => {
     const render = await Render.findOne({ where: { id, ownerId } })
     if (!render) throw new TidyError('render_not_found')
     return render
   }
-  const tell = (render: Render) => announce(sequelize, { episodeId: render.episodeId, kind: 'render', data: { id: render.id, state: render.state, progress: render.progress } })
+  const tell = (render: Render) =>
+    announce(sequelize, {
+      episodeId: render.episodeId,
+      kind: 'render',
+      data: { id: render.id, state: render.state, progress: render.progress },
+    })
   return {
     find,
     folder: (id: string) => join(folders(config).renders, id),
     async start(episodeId: string, shape: FilmShape) {
       const { document } = await episodes.find(episodeId)
       filmable(document)
-      if (await Render.count({ where: { episodeId, ownerId, state: { [Op.in]: ['queued', 'running'] } } })) throw new TidyError('render_running')
-      const render = await Render.create({ id: randomUUID(), ownerId, episodeId, state: 'queued', shape, document, progress: null, report: null, fault: null })
+      if (
+        await Render.count({
+          where: { episodeId, ownerId, state: { [Op.in]: ['queued', 'running'] } },
+        })
+      )
+        throw new TidyError('render_running')
+      const render = await Render.create({
+        id: randomUUID(),
+        ownerId,
+        episodeId,
+        state: 'queued',
+        shape,
+        document,
+        progress: null,
+        report: null,
+        fault: null,
+      })
       await queue.send(RENDER, { renderId: render.id })
       await tell(render)
       return renderView(render)
     },
     async cancel(id: string) {
       const render = await find(id)
-      if (render.state === 'queued' || render.state === 'running') await render.update({ state: 'cancelled' })
+      if (render.state === 'queued' || render.state === 'running')
+        await render.update({ state: 'cancelled' })
       await tell(render)
       return renderView(render)
     },
     /** Renders whose worker died are asked for again; what they had finished is used. */
     async sweep() {
-      const silent = { ownerId, state: 'running', updatedAt: { [Op.lt]: new Date(Date.now() - SILENT_MS) } }
+      const silent = {
+        ownerId,
+        state: 'running',
+        updatedAt: { [Op.lt]: new Date(Date.now() - SILENT_MS) },
+      }
       for (const { id } of await Render.findAll({ where: silent, attributes: ['id'] })) {
         const [taken] = await Render.update({ state: 'queued' }, { where: { ...silent, id } })
         if (taken) await queue.send(RENDER, { renderId: id })
@@ -54,17 +85,36 @@ export function renderActions(sequelize: Sequelize, queue: Queue, config: Engine
     },
     /** Makes the film. Ends as done, failed or cancelled; put back in the queue when the worker itself is stopped. */
     async run(renderId: string, stopping: AbortSignal) {
-      const [taken] = await Render.update({ state: 'running', fault: null }, { where: { id: renderId, ownerId, state: 'queued' } })
+      const [taken] = await Render.update(
+        { state: 'running', fault: null },
+        { where: { id: renderId, ownerId, state: 'queued' } },
+      )
       if (!taken) return
       const render = await find(renderId)
       const cancel = new AbortController()
       const signal = AbortSignal.any([stopping, cancel.signal])
       const note = progressNotes(sequelize, render)
       const beat = setInterval(() => void note.write().catch(() => undefined), HEARTBEAT_MS)
-      const cancelWatch = setInterval(() => void Render.findByPk(renderId, { attributes: ['state'] }).then((row) => row?.state === 'cancelled' && cancel.abort(), () => undefined), CANCEL_WATCH_MS)
+      const cancelWatch = setInterval(
+        () =>
+          void Render.findByPk(renderId, { attributes: ['state'] }).then(
+            (row) => row?.state === 'cancelled' && cancel.abort(),
+            () => undefined,
+          ),
+        CANCEL_WATCH_MS,
+      )
       try {
-        const report = await makeFilm(render.document, render.shape, this.folder(renderId), { config, library: pictureLibrary(config), pronunciations: await episodes.pronunciations(render.episodeId), signal, onProgress: note.hear })
-        await Render.update({ state: 'done', report, progress: null }, { where: { id: renderId, state: 'running' } })
+        const report = await makeFilm(render.document, render.shape, this.folder(renderId), {
+          config,
+          library: pictureLibrary(config),
+          pronunciations: await episodes.pronunciations(render.episodeId),
+          signal,
+          onProgress: note.hear,
+        })
+        await Render.update(
+          { state: 'done', report, progress: null },
+          { where: { id: renderId, state: 'running' } },
+        )
       } catch (cause) {
         if (stopping.aborted) {
           await Render.update({ state: 'queued' }, { where: { id: renderId, state: 'running' } })
@@ -73,7 +123,10 @@ export function renderActions(sequelize: Sequelize, queue: Queue, config: Engine
         }
         const known = cause instanceof TidyError ? cause : new TidyError('unexpected')
         if (!(cause instanceof TidyError) && !cancel.signal.aborted) console.error(cause)
-        await Render.update({ state: 'failed', fault: { code: known.code, message: known.message } }, { where: { id: renderId, state: 'running' } })
+        await Render.update(
+          { state: 'failed', fault: { code: known.code, message: known.message } },
+          { where: { id: renderId, state: 'running' } },
+        )
       } finally {
         clearInterval(beat)
         clearInterval(cancelWatch)
@@ -90,10 +143,15 @@ function progressNotes(sequelize: Sequelize, render: Render) {
   let written = 0
   const write = async () => {
     const share = overallProgress(latest)
-    const remainingSeconds = share > 0.12 ? Math.round((((Date.now() - started) / 1000) * (1 - share)) / share) : null
+    const remainingSeconds =
+      share > 0.12 ? Math.round((((Date.now() - started) / 1000) * (1 - share)) / share) : null
     const progress = { ...latest, remainingSeconds }
     await Render.update({ progress }, { where: { id: render.id, state: 'running' } })
-    await announce(sequelize, { episodeId: render.episodeId, kind: 'render', data: { id: render.id, state: 'running', progress } })
+    await announce(sequelize, {
+      episodeId: render.episodeId,
+      kind: 'render',
+      data: { id: render.id, state: 'running', progress },
+    })
   }
   return {
     write,

@@ -12,5 +12,11 @@ export async function scriptChecks(channels: ChannelActions, text: string): Prom
   const script = cleanScript(text)
   const parsed = parsedScript(script)
   const { words } = await channels.view()
-  return { things: newThings(parsed.scenes, await loadLexicon()), misspelt: misspellings(scriptWords(script, parsed).map((word) => word.text), words) }
+  return {
+    things: newThings(parsed.scenes, await loadLexicon()),
+    misspelt: misspellings(
+      scriptWords(script, parsed).map((word) => word.text),
+      words,
+    ),
+  }
 }

@@ -6,7 +6,12 @@ import { pacedFilms, trendOf } from '@tidy-reel/core/topics/pace'
 import { rankedSubjects } from '@tidy-reel/core/topics/rank-subjects'
 import { readFilms, type ReadFilms } from '@tidy-reel/core/topics/read-films'
 import { subjectsOf, type OwnedFilm } from '@tidy-reel/core/topics/subjects'
-import type { Idea, OfferedChannel, TopicsView, WatchedChannel } from '@tidy-reel/core/topics/topic-views'
+import type {
+  Idea,
+  OfferedChannel,
+  TopicsView,
+  WatchedChannel,
+} from '@tidy-reel/core/topics/topic-views'
 import type { ChannelStatistics } from '@tidy-reel/engine/statistics/contract'
 import { loadLexicon } from '@tidy-reel/engine/words/wordnet'
 import { IdeaRow, Watched } from '../db/models.ts'
@@ -18,7 +23,12 @@ const THING = 0.35
 type IdeaFields = Pick<Idea, 'title' | 'notes' | 'subject' | 'state'>
 
 /** Channels that are followed, what works on them, and ideas for films. */
-export function topicActions(sequelize: Sequelize, statistics: ChannelStatistics, episodes: EpisodeActions, ownerId: string) {
+export function topicActions(
+  sequelize: Sequelize,
+  statistics: ChannelStatistics,
+  episodes: EpisodeActions,
+  ownerId: string,
+) {
   const idea = async (id: string) => {
     const found = await IdeaRow.findOne({ where: { id, ownerId } })
     if (!found) throw new TidyError('idea_not_found')
@@ -33,21 +43,49 @@ export function topicActions(sequelize: Sequelize, statistics: ChannelStatistics
   }
   return {
     async view(now: number): Promise<TopicsView> {
-      const watched = await Watched.findAll({ where: { ownerId }, order: [['own', 'DESC'], ['name', 'ASC']] })
+      const watched = await Watched.findAll({
+        where: { ownerId },
+        order: [
+          ['own', 'DESC'],
+          ['name', 'ASC'],
+        ],
+      })
       const paced = watched.map((channel) => ({ channel, films: pacedFilms(channel.films, now) }))
-      const films = paced.flatMap(({ channel, films: own }) => own.map((film): OwnedFilm => ({ ...film, id: `${channel.id}/${film.id}`, channel: channel.name, own: channel.own })))
+      const films = paced.flatMap(({ channel, films: own }) =>
+        own.map((film): OwnedFilm => ({
+          ...film,
+          id: `${channel.id}/${film.id}`,
+          channel: channel.name,
+          own: channel.own,
+        })),
+      )
       const lexicon = await loadLexicon()
       const ideas = await IdeaRow.findAll({ where: { ownerId }, order: [['createdAt', 'DESC']] })
       return {
-        channels: paced.map(({ channel, films: own }) => channelView(channel, trendOf(own))), films,
-        subjects: rankedSubjects(subjectsOf(films, (word) => lexicon.synonyms(word), (term) => (lexicon.picturable(term) ?? 0) >= THING)), ideas: ideas.map(ideaView),
+        channels: paced.map(({ channel, films: own }) => channelView(channel, trendOf(own))),
+        films,
+        subjects: rankedSubjects(
+          subjectsOf(
+            films,
+            (word) => lexicon.synonyms(word),
+            (term) => (lexicon.picturable(term) ?? 0) >= THING,
+          ),
+        ),
+        ideas: ideas.map(ideaView),
       }
     },
     offered: (signal: AbortSignal): Promise<OfferedChannel[]> => statistics.channels(signal),
     async follow(channel: Pick<OfferedChannel, 'id' | 'name'>, signal: AbortSignal): Promise<void> {
-      await keep(`statistics:${channel.id}`, channel.name, await statistics.films(channel.id, signal))
+      await keep(
+        `statistics:${channel.id}`,
+        channel.name,
+        await statistics.films(channel.id, signal),
+      )
     },
-    async importList(name: string, text: string): Promise<Pick<ReadFilms, 'skipped'> & { films: number }> {
+    async importList(
+      name: string,
+      text: string,
+    ): Promise<Pick<ReadFilms, 'skipped'> & { films: number }> {
       const { films, skipped } = readFilms(text, name)
       const plain = name.replace(/\.\w{1,5}$/, '')
       await keep(`list:${plain}`, plain, films)
@@ -58,14 +96,28 @@ export function topicActions(sequelize: Sequelize, statistics: ChannelStatistics
       await sequelize.transaction(async (transaction) => {
         const [count] = await Watched.update({ own: true }, { where: { id, ownerId }, transaction })
         if (!count) throw new TidyError('channel_not_found')
-        await Watched.update({ own: false }, { where: { ownerId, id: { [Op.ne]: id } }, transaction })
+        await Watched.update(
+          { own: false },
+          { where: { ownerId, id: { [Op.ne]: id } }, transaction },
+        )
       })
     },
     async unfollow(id: string): Promise<void> {
-      if (!(await Watched.destroy({ where: { id, ownerId } }))) throw new TidyError('channel_not_found')
+      if (!(await Watched.destroy({ where: { id, ownerId } })))
+        throw new TidyError('channel_not_found')
     },
     async addIdea({ title, notes, subject, state }: IdeaFields): Promise<Idea> {
-      return ideaView(await IdeaRow.create({ id: randomUUID(), ownerId, title, notes, subject, state, episodeId: null }))
+      return ideaView(
+        await IdeaRow.create({
+          id: randomUUID(),
+          ownerId,
+          title,
+          notes,
+          subject,
+          state,
+          episodeId: null,
+        }),
+      )
     },
     async changeIdea(id: string, fields: Partial<IdeaFields>): Promise<Idea> {
       return ideaView(await (await idea(id)).update(fields))
@@ -79,7 +131,8 @@ export function topicActions(sequelize: Sequelize, statistics: ChannelStatistics
       if (found.episodeId) return { id: found.episodeId }
       const episode = await episodes.create(found.title)
       const { revision } = await episodes.find(episode.id)
-      if (found.notes) await episodes.command(episode.id, revision, { type: 'setNotes', notes: found.notes })
+      if (found.notes)
+        await episodes.command(episode.id, revision, { type: 'setNotes', notes: found.notes })
       await found.update({ episodeId: episode.id, state: 'work' })
       return episode
     },
@@ -87,5 +140,22 @@ export function topicActions(sequelize: Sequelize, statistics: ChannelStatistics
 }
 export type TopicActions = ReturnType<typeof topicActions>
 
-const channelView = ({ id, name, own, films, takenAt }: Watched, trend: number | undefined): WatchedChannel => ({ id, name, own, films: films.length, takenAt: takenAt.toISOString(), ...(trend === undefined ? {} : { trend }) })
-const ideaView = ({ id, title, notes, subject, state, episodeId }: IdeaRow): Idea => ({ id, title, notes, subject, state, episodeId })
+const channelView = (
+  { id, name, own, films, takenAt }: Watched,
+  trend: number | undefined,
+): WatchedChannel => ({
+  id,
+  name,
+  own,
+  films: films.length,
+  takenAt: takenAt.toISOString(),
+  ...(trend === undefined ? {} : { trend }),
+})
+const ideaView = ({ id, title, notes, subject, state, episodeId }: IdeaRow): Idea => ({
+  id,
+  title,
+  notes,
+  subject,
+  state,
+  episodeId,
+})

@@ -17,11 +17,15 @@ export function versionActions(episodes: EpisodeActions, ownerId: string) {
   return {
     async list(episodeId: string): Promise<VersionView[]> {
       await episodes.find(episodeId)
-      return (await Version.findAll({ where: { episodeId, ownerId }, order: [['createdAt', 'DESC']] })).map(viewOf)
+      return (
+        await Version.findAll({ where: { episodeId, ownerId }, order: [['createdAt', 'DESC']] })
+      ).map(viewOf)
     },
     async keep(episodeId: string, name: string): Promise<VersionView> {
       const { document, revision } = await episodes.find(episodeId)
-      return viewOf(await Version.create({ id: randomUUID(), ownerId, episodeId, name, revision, document }))
+      return viewOf(
+        await Version.create({ id: randomUUID(), ownerId, episodeId, name, revision, document }),
+      )
     },
     async read(episodeId: string, id: string): Promise<VersionView & { document: Document }> {
       const version = await find(episodeId, id)
@@ -36,11 +40,20 @@ export function versionActions(episodes: EpisodeActions, ownerId: string) {
       return compareDocuments(version.document, episode.document)
     },
     async restore(episodeId: string, id: string): Promise<Revised> {
-      const [version, { revision }] = await Promise.all([find(episodeId, id), episodes.find(episodeId)])
+      const [version, { revision }] = await Promise.all([
+        find(episodeId, id),
+        episodes.find(episodeId),
+      ])
       return episodes.command(episodeId, revision, { type: 'restore', document: version.document })
     },
   }
 }
 export type VersionActions = ReturnType<typeof versionActions>
 
-const viewOf = ({ id, name, revision, document, createdAt }: Version): VersionView => ({ id, name, revision, scenes: document.scenes.length, createdAt: createdAt.toISOString() })
+const viewOf = ({ id, name, revision, document, createdAt }: Version): VersionView => ({
+  id,
+  name,
+  revision,
+  scenes: document.scenes.length,
+  createdAt: createdAt.toISOString(),
+})

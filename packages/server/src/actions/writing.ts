@@ -1,5 +1,12 @@
 import { TidyError } from '@tidy-reel/core/fault'
-import { emptyBrief, type Brief, type Draft, type Outline, type WriterView, type Writing } from '@tidy-reel/core/writing/brief'
+import {
+  emptyBrief,
+  type Brief,
+  type Draft,
+  type Outline,
+  type WriterView,
+  type Writing,
+} from '@tidy-reel/core/writing/brief'
 import { departures, styleOf } from '@tidy-reel/core/writing/style'
 import { chatWriter } from '@tidy-reel/engine/writing/chat-writer'
 import type { Writer } from '@tidy-reel/engine/writing/contract'
@@ -14,12 +21,23 @@ export function writingActions(episodes: EpisodeActions, ownerId: string) {
   const settings = () => WriterSettings.findOne({ where: { ownerId } })
   const writer = async (): Promise<Writer> => {
     const own = await settings()
-    return own ? chatWriter({ address: own.address, key: own.key, model: own.model }) : standInWriter
+    return own
+      ? chatWriter({ address: own.address, key: own.key, model: own.model })
+      : standInWriter
   }
   async function view(episodeId: string): Promise<Writing> {
     const { document } = await episodes.find(episodeId)
     const row = await WritingRow.findOne({ where: { episodeId, ownerId } })
-    return row?.writing ?? { brief: { ...emptyBrief(document.title, document.wantedMinutes ?? DEFAULT_MINUTES), points: pointsOf(document.notes) }, outline: null, draft: null }
+    return (
+      row?.writing ?? {
+        brief: {
+          ...emptyBrief(document.title, document.wantedMinutes ?? DEFAULT_MINUTES),
+          points: pointsOf(document.notes),
+        },
+        outline: null,
+        draft: null,
+      }
+    )
   }
   async function keep(episodeId: string, writing: Writing): Promise<Writing> {
     await episodes.find(episodeId)
@@ -28,14 +46,20 @@ export function writingActions(episodes: EpisodeActions, ownerId: string) {
   }
   return {
     view,
-    keepBrief: async (episodeId: string, brief: Brief, outline: Outline | null) => keep(episodeId, { ...(await view(episodeId)), brief, outline }),
+    keepBrief: async (episodeId: string, brief: Brief, outline: Outline | null) =>
+      keep(episodeId, { ...(await view(episodeId)), brief, outline }),
     async outline(episodeId: string, brief: Brief, signal: AbortSignal): Promise<Writing> {
       await keep(episodeId, { ...(await view(episodeId)), brief })
       const outline = await (await writer()).outline(brief, signal)
       return keep(episodeId, { brief, outline, draft: (await view(episodeId)).draft })
     },
     /** A draft that fails leaves the one before it. */
-    async draft(episodeId: string, brief: Brief, outline: Outline, signal: AbortSignal): Promise<Writing> {
+    async draft(
+      episodeId: string,
+      brief: Brief,
+      outline: Outline,
+      signal: AbortSignal,
+    ): Promise<Writing> {
       const { document } = await episodes.find(episodeId)
       await keep(episodeId, { ...(await view(episodeId)), brief, outline })
       const draft = await (await writer()).draft(brief, outline, document.speed, signal)
@@ -46,21 +70,41 @@ export function writingActions(episodes: EpisodeActions, ownerId: string) {
       return { service: own && { address: own.address, model: own.model, hasKey: own.key !== '' } }
     },
     /** A key left out stays as it was; the address must be one of the web. */
-    async setWriter(service: { address: string; model: string; key?: string | undefined } | null): Promise<void> {
+    async setWriter(
+      service: { address: string; model: string; key?: string | undefined } | null,
+    ): Promise<void> {
       if (!service) return void (await WriterSettings.destroy({ where: { ownerId } }))
-      if (!URL.canParse(service.address) || !/^https?:$/.test(new URL(service.address).protocol)) throw new TidyError('option_invalid', { option: 'The address of the writing service', value: service.address, wanted: 'an address that begins with https://' })
+      if (!URL.canParse(service.address) || !/^https?:$/.test(new URL(service.address).protocol))
+        throw new TidyError('option_invalid', {
+          option: 'The address of the writing service',
+          value: service.address,
+          wanted: 'an address that begins with https://',
+        })
       const known = await settings()
-      await WriterSettings.upsert({ ownerId, address: service.address, model: service.model, key: service.key ?? known?.key ?? '' })
+      await WriterSettings.upsert({
+        ownerId,
+        address: service.address,
+        model: service.model,
+        key: service.key ?? known?.key ?? '',
+      })
     },
   }
 }
 export type WritingActions = ReturnType<typeof writingActions>
 
 /** Lines of an idea's notes are what must be in the film. */
-const pointsOf = (notes: string) => notes.split('\n').map((line) => line.replace(/^[-*•]\s*/, '').trim()).filter((line) => line.length > 3 && line.length <= 300 && !/:$/.test(line)).slice(0, 12)
+const pointsOf = (notes: string) =>
+  notes
+    .split('\n')
+    .map((line) => line.replace(/^[-*•]\s*/, '').trim())
+    .filter((line) => line.length > 3 && line.length <= 300 && !/:$/.test(line))
+    .slice(0, 12)
 
 function withStyle(draft: Draft, { sample }: Brief): Draft {
-  const [written, own] = [styleOf(draft.sentences.map(({ text }) => text).join(' ')), styleOf(sample)]
+  const [written, own] = [
+    styleOf(draft.sentences.map(({ text }) => text).join(' ')),
+    styleOf(sample),
+  ]
   const told = written && own ? departures(written, own) : []
   return { ...draft, limits: [...draft.limits, ...told] }
 }

@@ -32,7 +32,11 @@ const HISTORY = [
 
 /** Documents of version 2; what takes a change back is written otherwise since, so earlier changes cannot be undone any more. */
 const card = { shown: false, text: null, samples: 192_000 }
-const SECOND_DOCUMENT = JSON.stringify({ version: 2, transition: { kind: 'cut', samples: 0 }, cards: { opening: card, closing: card } })
+const SECOND_DOCUMENT = JSON.stringify({
+  version: 2,
+  transition: { kind: 'cut', samples: 0 },
+  cards: { opening: card, closing: card },
+})
 const DOCUMENT_2 = [
   `update episodes set document = document || '${SECOND_DOCUMENT}'::jsonb where document->>'version' = '1'`,
   `update renders set document = document || '${SECOND_DOCUMENT}'::jsonb where document->>'version' = '1'`,
@@ -43,12 +47,23 @@ const DOCUMENT_2 = [
 ]
 
 /** Takes the documents of one version to the next: what came with it as it is by itself. */
-const documentsOf = (version: number, more: string) => ['episodes', 'renders', 'versions'].map((table) => `update ${table} set document = document || '${more}'::jsonb where document->>'version' = '${version}'`)
+const documentsOf = (version: number, more: string) =>
+  ['episodes', 'renders', 'versions'].map(
+    (table) =>
+      `update ${table} set document = document || '${more}'::jsonb where document->>'version' = '${version}'`,
+  )
 
 /** Documents of version 3: wanted length, notes, claims and comments. */
-const THIRD_DOCUMENT = JSON.stringify({ version: 3, wantedMinutes: null, notes: '', claims: [], comments: [] })
-const DOCUMENT_3 = documentsOf(2, THIRD_DOCUMENT)
-  .concat("alter table channels add column words jsonb not null default '[]'")
+const THIRD_DOCUMENT = JSON.stringify({
+  version: 3,
+  wantedMinutes: null,
+  notes: '',
+  claims: [],
+  comments: [],
+})
+const DOCUMENT_3 = documentsOf(2, THIRD_DOCUMENT).concat(
+  "alter table channels add column words jsonb not null default '[]'",
+)
 
 const TOPICS = [
   `create table watched_channels (id uuid primary key, owner_id uuid not null references owners, key text not null, name text not null, own boolean not null,
@@ -63,7 +78,17 @@ const WRITING = [
 ]
 
 /** Documents of version 4: how a film is spoken; what a channel says, likes and has spoken. */
-const FOURTH_DOCUMENT = JSON.stringify({ version: 4, speaking: { finish: 'documentary', pauses: 1, tighten: null, understudy: null, speakers: [], pronunciations: [] } })
+const FOURTH_DOCUMENT = JSON.stringify({
+  version: 4,
+  speaking: {
+    finish: 'documentary',
+    pauses: 1,
+    tighten: null,
+    understudy: null,
+    speakers: [],
+    pronunciations: [],
+  },
+})
 const DOCUMENT_4 = documentsOf(3, FOURTH_DOCUMENT).concat(
   "alter table channels add column pronunciations jsonb not null default '[]', add column favourite_voices jsonb not null default '[]'",
   `create table scene_takes (episode_id uuid not null references episodes on delete cascade, scene_id text not null, hash text not null, owner_id uuid not null references owners,
@@ -72,8 +97,10 @@ const DOCUMENT_4 = documentsOf(3, FOURTH_DOCUMENT).concat(
 
 /** Documents of version 5: what a person told matching. Candidates are found anew: they tell more now. */
 const FIFTH_DOCUMENT = JSON.stringify({ version: 5, matching: { senses: [], refusals: [] } })
-const DOCUMENT_5 = documentsOf(4, FIFTH_DOCUMENT)
-  .concat('delete from candidates', 'alter table candidates add column meanings jsonb not null, add column told jsonb not null')
+const DOCUMENT_5 = documentsOf(4, FIFTH_DOCUMENT).concat(
+  'delete from candidates',
+  'alter table candidates add column meanings jsonb not null, add column told jsonb not null',
+)
 
 /** Documents of version 6: how pictures are made. Pictures the channel has, or chose; found by their words. */
 const SIXTH_DOCUMENT = JSON.stringify({ version: 6, making: { style: 'paper', without: '' } })
@@ -96,18 +123,36 @@ const DOCUMENT_6 = documentsOf(5, SIXTH_DOCUMENT).concat(
 )
 
 /** Documents of version 7: how pictures are chosen. Numbers worth showing are found when pictures are looked for anew. */
-const SEVENTH_DOCUMENT = JSON.stringify({ version: 7, picking: { stills: null, longest: 8, without: [] } })
-const DOCUMENT_7 = documentsOf(6, SEVENTH_DOCUMENT)
-  .concat('delete from candidates', 'alter table candidates add column numbers jsonb not null', "create index pictures_called on pictures (owner_id, regexp_replace(file_name, '\\.[^.]+$', '')) where file_name is not null")
+const SEVENTH_DOCUMENT = JSON.stringify({
+  version: 7,
+  picking: { stills: null, longest: 8, without: [] },
+})
+const DOCUMENT_7 = documentsOf(6, SEVENTH_DOCUMENT).concat(
+  'delete from candidates',
+  'alter table candidates add column numbers jsonb not null',
+  "create index pictures_called on pictures (owner_id, regexp_replace(file_name, '\\.[^.]+$', '')) where file_name is not null",
+)
 
 /** Brings the database to the newest layout; each step once, in a transaction. */
 export async function migrate(sequelize: Sequelize): Promise<void> {
   const umzug = new Umzug({
-    migrations: [['001-first', FIRST], ['002-history', HISTORY], ['003-document-2', DOCUMENT_2], ['004-document-3', DOCUMENT_3], ['005-topics', TOPICS], ['006-writing', WRITING], ['007-document-4', DOCUMENT_4], ['008-document-5', DOCUMENT_5], ['009-document-6', DOCUMENT_6], ['010-document-7', DOCUMENT_7]].map(([name, statements]) => ({
+    migrations: [
+      ['001-first', FIRST],
+      ['002-history', HISTORY],
+      ['003-document-2', DOCUMENT_2],
+      ['004-document-3', DOCUMENT_3],
+      ['005-topics', TOPICS],
+      ['006-writing', WRITING],
+      ['007-document-4', DOCUMENT_4],
+      ['008-document-5', DOCUMENT_5],
+      ['009-document-6', DOCUMENT_6],
+      ['010-document-7', DOCUMENT_7],
+    ].map(([name, statements]) => ({
       name: name as string,
-      up: () => sequelize.transaction(async (transaction) => {
-        for (const statement of statements!) await sequelize.query(statement, { transaction })
-      }),
+      up: () =>
+        sequelize.transaction(async (transaction) => {
+          for (const statement of statements!) await sequelize.query(statement, { transaction })
+        }),
     })),
     context: sequelize,
     storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),

@@ -1,4 +1,11 @@
-import { DataTypes, Model, Sequelize, type CreationOptional, type InferAttributes, type InferCreationAttributes } from 'sequelize'
+import {
+  DataTypes,
+  Model,
+  Sequelize,
+  type CreationOptional,
+  type InferAttributes,
+  type InferCreationAttributes,
+} from 'sequelize'
 import type { Command } from '@tidy-reel/core/document/command'
 import type { Document, Matching, Picking } from '@tidy-reel/core/document/document'
 import type { Inverse } from '@tidy-reel/core/document/inverse'
@@ -58,7 +65,10 @@ export class Version extends Model<InferAttributes<Version>, InferCreationAttrib
   declare createdAt: CreationOptional<Date>
 }
 
-export class Candidates extends Model<InferAttributes<Candidates>, InferCreationAttributes<Candidates>> {
+export class Candidates extends Model<
+  InferAttributes<Candidates>,
+  InferCreationAttributes<Candidates>
+> {
   declare episodeId: string
   declare ownerId: string
   declare sceneId: string
@@ -87,7 +97,10 @@ export class Render extends Model<InferAttributes<Render>, InferCreationAttribut
 }
 
 /** A take that a scene has or had. */
-export class SceneTake extends Model<InferAttributes<SceneTake>, InferCreationAttributes<SceneTake>> {
+export class SceneTake extends Model<
+  InferAttributes<SceneTake>,
+  InferCreationAttributes<SceneTake>
+> {
   declare episodeId: string
   declare sceneId: string
   declare hash: string
@@ -124,14 +137,20 @@ export class IdeaRow extends Model<InferAttributes<IdeaRow>, InferCreationAttrib
 }
 
 /** What is kept of the writing of an episode. */
-export class WritingRow extends Model<InferAttributes<WritingRow>, InferCreationAttributes<WritingRow>> {
+export class WritingRow extends Model<
+  InferAttributes<WritingRow>,
+  InferCreationAttributes<WritingRow>
+> {
   declare episodeId: string
   declare ownerId: string
   declare writing: Writing
 }
 
 /** The language-model service of an owner; without a row the built-in writer writes. */
-export class WriterSettings extends Model<InferAttributes<WriterSettings>, InferCreationAttributes<WriterSettings>> {
+export class WriterSettings extends Model<
+  InferAttributes<WriterSettings>,
+  InferCreationAttributes<WriterSettings>
+> {
   declare ownerId: string
   declare address: string
   declare model: string
@@ -146,17 +165,132 @@ const owner = { type: UUID, allowNull: false }
 const COMMON_WORD = 8000
 
 export function connect(database: string): Sequelize {
-  const sequelize = new Sequelize(database, { logging: false, dialectOptions: { options: `-c gin_fuzzy_search_limit=${COMMON_WORD}` }, define: { underscored: true }, pool: { max: 8 } })
-  Channel.init({ id, ownerId: owner, name: STRING, words: { type: JSONB, defaultValue: [] }, pronunciations: { type: JSONB, defaultValue: [] }, favouriteVoices: { type: JSONB, defaultValue: [] } }, { sequelize, tableName: 'channels', timestamps: false })
-  Episode.init({ id, ownerId: owner, channelId: UUID, document: JSONB, revision: INTEGER, deletedAt: DATE, createdAt: DATE, updatedAt: DATE }, { sequelize, tableName: 'episodes' })
-  Change.init({ id: { type: BIGINT, primaryKey: true, autoIncrement: true }, ownerId: owner, episodeId: UUID, revision: INTEGER, actor: STRING, command: JSONB, inverse: JSONB, key: STRING, state: { type: STRING, defaultValue: 'done' }, createdAt: DATE }, { sequelize, tableName: 'changes', updatedAt: false })
-  Version.init({ id, ownerId: owner, episodeId: UUID, name: STRING, revision: INTEGER, document: JSONB, createdAt: DATE }, { sequelize, tableName: 'versions', updatedAt: false })
-  Candidates.init({ episodeId: { type: UUID, primaryKey: true }, sceneId: { type: STRING, primaryKey: true }, ownerId: owner, text: TEXT, words: JSONB, picks: JSONB, meanings: JSONB, numbers: JSONB, told: JSONB }, { sequelize, tableName: 'candidates', timestamps: false })
-  Render.init({ id, ownerId: owner, episodeId: UUID, state: STRING, shape: JSONB, document: JSONB, progress: JSONB, report: JSONB, fault: JSONB, createdAt: DATE, updatedAt: DATE }, { sequelize, tableName: 'renders' })
-  SceneTake.init({ episodeId: { type: UUID, primaryKey: true }, sceneId: { type: STRING, primaryKey: true }, hash: { type: STRING, primaryKey: true }, ownerId: owner, text: TEXT, voice: STRING, kind: STRING, samples: INTEGER, usedAt: DATE }, { sequelize, tableName: 'scene_takes', timestamps: false })
-  Watched.init({ id, ownerId: owner, key: STRING, name: STRING, own: BOOLEAN, films: JSONB, takenAt: DATE }, { sequelize, tableName: 'watched_channels', timestamps: false })
-  IdeaRow.init({ id, ownerId: owner, title: STRING, notes: TEXT, subject: STRING, state: STRING, episodeId: UUID, createdAt: DATE, updatedAt: DATE }, { sequelize, tableName: 'ideas' })
-  WritingRow.init({ episodeId: { type: UUID, primaryKey: true }, ownerId: owner, writing: JSONB }, { sequelize, tableName: 'writings', timestamps: false })
-  WriterSettings.init({ ownerId: { type: UUID, primaryKey: true }, address: TEXT, model: STRING, key: TEXT }, { sequelize, tableName: 'writer_settings', timestamps: false })
+  const sequelize = new Sequelize(database, {
+    logging: false,
+    dialectOptions: { options: `-c gin_fuzzy_search_limit=${COMMON_WORD}` },
+    define: { underscored: true },
+    pool: { max: 8 },
+  })
+  Channel.init(
+    {
+      id,
+      ownerId: owner,
+      name: STRING,
+      words: { type: JSONB, defaultValue: [] },
+      pronunciations: { type: JSONB, defaultValue: [] },
+      favouriteVoices: { type: JSONB, defaultValue: [] },
+    },
+    { sequelize, tableName: 'channels', timestamps: false },
+  )
+  Episode.init(
+    {
+      id,
+      ownerId: owner,
+      channelId: UUID,
+      document: JSONB,
+      revision: INTEGER,
+      deletedAt: DATE,
+      createdAt: DATE,
+      updatedAt: DATE,
+    },
+    { sequelize, tableName: 'episodes' },
+  )
+  Change.init(
+    {
+      id: { type: BIGINT, primaryKey: true, autoIncrement: true },
+      ownerId: owner,
+      episodeId: UUID,
+      revision: INTEGER,
+      actor: STRING,
+      command: JSONB,
+      inverse: JSONB,
+      key: STRING,
+      state: { type: STRING, defaultValue: 'done' },
+      createdAt: DATE,
+    },
+    { sequelize, tableName: 'changes', updatedAt: false },
+  )
+  Version.init(
+    {
+      id,
+      ownerId: owner,
+      episodeId: UUID,
+      name: STRING,
+      revision: INTEGER,
+      document: JSONB,
+      createdAt: DATE,
+    },
+    { sequelize, tableName: 'versions', updatedAt: false },
+  )
+  Candidates.init(
+    {
+      episodeId: { type: UUID, primaryKey: true },
+      sceneId: { type: STRING, primaryKey: true },
+      ownerId: owner,
+      text: TEXT,
+      words: JSONB,
+      picks: JSONB,
+      meanings: JSONB,
+      numbers: JSONB,
+      told: JSONB,
+    },
+    { sequelize, tableName: 'candidates', timestamps: false },
+  )
+  Render.init(
+    {
+      id,
+      ownerId: owner,
+      episodeId: UUID,
+      state: STRING,
+      shape: JSONB,
+      document: JSONB,
+      progress: JSONB,
+      report: JSONB,
+      fault: JSONB,
+      createdAt: DATE,
+      updatedAt: DATE,
+    },
+    { sequelize, tableName: 'renders' },
+  )
+  SceneTake.init(
+    {
+      episodeId: { type: UUID, primaryKey: true },
+      sceneId: { type: STRING, primaryKey: true },
+      hash: { type: STRING, primaryKey: true },
+      ownerId: owner,
+      text: TEXT,
+      voice: STRING,
+      kind: STRING,
+      samples: INTEGER,
+      usedAt: DATE,
+    },
+    { sequelize, tableName: 'scene_takes', timestamps: false },
+  )
+  Watched.init(
+    { id, ownerId: owner, key: STRING, name: STRING, own: BOOLEAN, films: JSONB, takenAt: DATE },
+    { sequelize, tableName: 'watched_channels', timestamps: false },
+  )
+  IdeaRow.init(
+    {
+      id,
+      ownerId: owner,
+      title: STRING,
+      notes: TEXT,
+      subject: STRING,
+      state: STRING,
+      episodeId: UUID,
+      createdAt: DATE,
+      updatedAt: DATE,
+    },
+    { sequelize, tableName: 'ideas' },
+  )
+  WritingRow.init(
+    { episodeId: { type: UUID, primaryKey: true }, ownerId: owner, writing: JSONB },
+    { sequelize, tableName: 'writings', timestamps: false },
+  )
+  WriterSettings.init(
+    { ownerId: { type: UUID, primaryKey: true }, address: TEXT, model: STRING, key: TEXT },
+    { sequelize, tableName: 'writer_settings', timestamps: false },
+  )
   return sequelize
 }

@@ -33,12 +33,20 @@ export async function openQueue(database: string): Promise<Queue> {
   return {
     async send(kind, input, key) {
       await ensure(kind)
-      await boss.send(kind.queue, input as object, { retryLimit: kind.retryLimit, retryDelay: 2, expireInSeconds: kind.timeoutSeconds, ...(key ? { singletonKey: key } : {}) })
+      await boss.send(kind.queue, input as object, {
+        retryLimit: kind.retryLimit,
+        retryDelay: 2,
+        expireInSeconds: kind.timeoutSeconds,
+        ...(key ? { singletonKey: key } : {}),
+      })
     },
     async work(kind, run) {
       await ensure(kind)
       await boss.work(kind.queue, { pollingIntervalSeconds: 0.5, batchSize: 1 }, async (jobs) => {
-        for (const job of jobs) await withTimeLimit(kind.timeoutSeconds * 1000, stop.signal, (signal) => run(kind.input.parse(job.data), signal))
+        for (const job of jobs)
+          await withTimeLimit(kind.timeoutSeconds * 1000, stop.signal, (signal) =>
+            run(kind.input.parse(job.data), signal),
+          )
       })
     },
     async stop() {

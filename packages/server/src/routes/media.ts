@@ -8,34 +8,77 @@ import type { App } from '../app.ts'
 import { sendFile } from './files.ts'
 import { valid } from './valid.ts'
 
-const TYPES = { mp4: 'video/mp4', srt: 'application/x-subrip', vtt: 'text/vtt', ass: 'text/plain; charset=utf-8', csv: 'text/csv; charset=utf-8', txt: 'text/plain; charset=utf-8', json: 'application/json' } as const
-const FilmFile = z.enum(['film.mp4', 'film.srt', 'film.vtt', 'film.ass', 'shots.csv', 'credits.txt', 'chapters.txt', 'claims.csv', 'ledger.csv', 'report.json'])
+const TYPES = {
+  mp4: 'video/mp4',
+  srt: 'application/x-subrip',
+  vtt: 'text/vtt',
+  ass: 'text/plain; charset=utf-8',
+  csv: 'text/csv; charset=utf-8',
+  txt: 'text/plain; charset=utf-8',
+  json: 'application/json',
+} as const
+const FilmFile = z.enum([
+  'film.mp4',
+  'film.srt',
+  'film.vtt',
+  'film.ass',
+  'shots.csv',
+  'credits.txt',
+  'chapters.txt',
+  'claims.csv',
+  'ledger.csv',
+  'report.json',
+])
 const ItemId = z.object({ id: z.string().regex(/^[\w.-]{1,200}$/) })
 const Hash = z.object({ hash: z.string().regex(/^[0-9a-f]{32}$/) })
 
 export function mediaRoutes({ renders, place, thumbnails, pictures }: App) {
   return new Hono()
-    .get('/takes/:hash', valid('param', Hash), (c) => sendFile(join(place.takes, `${c.req.valid('param').hash}.wav`), 'audio/wav', { range: c.req.header('range') }))
-    .get('/beds/:hash', valid('param', Hash), (c) => sendFile(bedFile(place.beds, c.req.valid('param').hash), 'audio/flac'))
+    .get('/takes/:hash', valid('param', Hash), (c) =>
+      sendFile(join(place.takes, `${c.req.valid('param').hash}.wav`), 'audio/wav', {
+        range: c.req.header('range'),
+      }),
+    )
+    .get('/beds/:hash', valid('param', Hash), (c) =>
+      sendFile(bedFile(place.beds, c.req.valid('param').hash), 'audio/flac'),
+    )
     .get('/proxies/:id', valid('param', ItemId), async (c) => {
       const { id } = c.req.valid('param')
       const kind = existsSync(proxyFile(place.proxies, { id, kind: 'clip' })) ? 'clip' : 'photo'
-      return sendFile(proxyFile(place.proxies, { id, kind }), kind === 'clip' ? 'video/mp4' : 'image/jpeg', { range: c.req.header('range') })
+      return sendFile(
+        proxyFile(place.proxies, { id, kind }),
+        kind === 'clip' ? 'video/mp4' : 'image/jpeg',
+        { range: c.req.header('range') },
+      )
     })
     .get('/pictures/:id/preview', valid('param', ItemId), async (c) => {
       const { id } = c.req.valid('param')
-      return sendFile(await pictures.preview(id, c.req.raw.signal), 'video/mp4', { range: c.req.header('range') })
+      return sendFile(await pictures.preview(id, c.req.raw.signal), 'video/mp4', {
+        range: c.req.header('range'),
+      })
     })
     .get('/pictures/:id/thumbnail', valid('param', ItemId), async (c) => {
       const file = await thumbnails.file(c.req.valid('param').id)
-      return file ? sendFile(file, 'image/jpeg') : c.body(null, 202, { 'cache-control': 'no-store' })
+      return file
+        ? sendFile(file, 'image/jpeg')
+        : c.body(null, 202, { 'cache-control': 'no-store' })
     })
-    .post('/renders/:id/cancel', valid('param', z.object({ id: z.uuid() })), async (c) => c.json(await renders.cancel(c.req.valid('param').id)))
-    .get('/renders/:id/:name', valid('param', z.object({ id: z.uuid(), name: FilmFile })), valid('query', z.object({ save: z.string().max(120).optional() })), async (c) => {
-      const { id, name } = c.req.valid('param')
-      await renders.find(id)
-      const { save } = c.req.valid('query')
-      const ending = name.split('.')[1] as keyof typeof TYPES
-      return sendFile(join(renders.folder(id), name), TYPES[ending], { range: c.req.header('range'), saveAs: save && `${save.replace(/[^\p{L}\p{N} _-]+/gu, '').trim() || 'film'}.${ending}` })
-    })
+    .post('/renders/:id/cancel', valid('param', z.object({ id: z.uuid() })), async (c) =>
+      c.json(await renders.cancel(c.req.valid('param').id)),
+    )
+    .get(
+      '/renders/:id/:name',
+      valid('param', z.object({ id: z.uuid(), name: FilmFile })),
+      valid('query', z.object({ save: z.string().max(120).optional() })),
+      async (c) => {
+        const { id, name } = c.req.valid('param')
+        await renders.find(id)
+        const { save } = c.req.valid('query')
+        const ending = name.split('.')[1] as keyof typeof TYPES
+        return sendFile(join(renders.folder(id), name), TYPES[ending], {
+          range: c.req.header('range'),
+          saveAs: save && `${save.replace(/[^\p{L}\p{N} _-]+/gu, '').trim() || 'film'}.${ending}`,
+        })
+      },
+    )
 }

@@ -9,10 +9,27 @@ const Word = z.object({ word: z.string().trim().min(2).max(80) })
 /** What is asked about a script while it is written, before any of it is kept. */
 export function scriptRoutes({ channels, imports }: App) {
   return new Hono()
-    .post('/checks', valid('json', z.object({ script: z.string() })), async (c) => c.json(await scriptChecks(channels, c.req.valid('json').script)))
-    .post('/import', valid('query', z.object({ name: z.string().trim().min(1).max(300) })), async (c) => c.json(await imports.file(c.req.valid('query').name, Buffer.from(await c.req.arrayBuffer()))))
-    .post('/import/link', valid('json', z.object({ address: z.string().trim().min(1).max(2000) })), async (c) => c.json(await imports.link(c.req.valid('json').address, c.req.raw.signal)))
+    .post('/checks', valid('json', z.object({ script: z.string() })), async (c) =>
+      c.json(await scriptChecks(channels, c.req.valid('json').script)),
+    )
+    .post(
+      '/import',
+      valid('query', z.object({ name: z.string().trim().min(1).max(300) })),
+      async (c) =>
+        c.json(
+          await imports.file(c.req.valid('query').name, Buffer.from(await c.req.arrayBuffer())),
+        ),
+    )
+    .post(
+      '/import/link',
+      valid('json', z.object({ address: z.string().trim().min(1).max(2000) })),
+      async (c) => c.json(await imports.link(c.req.valid('json').address, c.req.raw.signal)),
+    )
     .get('/channel', async (c) => c.json(await channels.view()))
-    .post('/channel/words', valid('json', Word), async (c) => c.json(await channels.addWord(c.req.valid('json').word)))
-    .delete('/channel/words', valid('json', Word), async (c) => c.json(await channels.removeWord(c.req.valid('json').word)))
+    .post('/channel/words', valid('json', Word), async (c) =>
+      c.json(await channels.addWord(c.req.valid('json').word)),
+    )
+    .delete('/channel/words', valid('json', Word), async (c) =>
+      c.json(await channels.removeWord(c.req.valid('json').word)),
+    )
 }

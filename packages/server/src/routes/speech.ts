@@ -19,7 +19,10 @@ const Say = z.object({
   pronunciations: Pronunciations.optional(),
   tighten: z.number().min(0.1).max(2).optional(),
   /** A recording to be heard as it would be finished. */
-  take: z.string().regex(/^[0-9a-f]{32}$/).optional(),
+  take: z
+    .string()
+    .regex(/^[0-9a-f]{32}$/)
+    .optional(),
 })
 
 /** Voices, and what they say when they are tried. */
@@ -27,7 +30,14 @@ export function speechRoutes({ channels, speech }: App) {
   return new Hono()
     .get('/voices', async (c) => {
       const place = speech()
-      const voices = await Promise.all(place.voices.voices.map(async ({ slower: _slower, speaks: _speaks, shift: _shift, ...voice }) => ({ ...voice, ...(await voiceFacts(place.takes, voice)) })))
+      const voices = await Promise.all(
+        place.voices.voices.map(
+          async ({ slower: _slower, speaks: _speaks, shift: _shift, ...voice }) => ({
+            ...voice,
+            ...(await voiceFacts(place.takes, voice)),
+          }),
+        ),
+      )
       return c.json({ voices, fault: place.voices.fault?.message ?? null } satisfies VoicesView)
     })
     .post('/say', valid('json', Say), async (c) => {
@@ -36,10 +46,32 @@ export function speechRoutes({ channels, speech }: App) {
       const { hash, samples } = await takeOf(place, request, c.req.raw.signal)
       return c.json({ hash, samples, spoken: spokenBy(place, request).text } satisfies SaidView)
     })
-    .put('/channel/pronunciations', valid('json', z.object({ pronunciations: Pronunciations })), async (c) => c.json(await channels.setPronunciations(c.req.valid('json').pronunciations)))
-    .put('/channel/voices', valid('json', z.object({ favourites: z.array(z.string().max(80)).max(200) })), async (c) => c.json(await channels.setFavouriteVoices(c.req.valid('json').favourites)))
+    .put(
+      '/channel/pronunciations',
+      valid('json', z.object({ pronunciations: Pronunciations })),
+      async (c) => c.json(await channels.setPronunciations(c.req.valid('json').pronunciations)),
+    )
+    .put(
+      '/channel/voices',
+      valid('json', z.object({ favourites: z.array(z.string().max(80)).max(200) })),
+      async (c) => c.json(await channels.setFavouriteVoices(c.req.valid('json').favourites)),
+    )
 }
 
-const withoutUndefined = ({ finish, emphasis, pauses, pronunciations, tighten, take, ...rest }: z.infer<typeof Say>) => ({
-  ...rest, ...(finish ? { finish } : {}), ...(emphasis ? { emphasis } : {}), ...(pauses ? { pauses } : {}), ...(pronunciations ? { pronunciations } : {}), ...(tighten ? { tighten } : {}), ...(take ? { take } : {}),
+const withoutUndefined = ({
+  finish,
+  emphasis,
+  pauses,
+  pronunciations,
+  tighten,
+  take,
+  ...rest
+}: z.infer<typeof Say>) => ({
+  ...rest,
+  ...(finish ? { finish } : {}),
+  ...(emphasis ? { emphasis } : {}),
+  ...(pauses ? { pauses } : {}),
+  ...(pronunciations ? { pronunciations } : {}),
+  ...(tighten ? { tighten } : {}),
+  ...(take ? { take } : {}),
 })

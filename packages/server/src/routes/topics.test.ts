@@ -11,8 +11,13 @@ let statistics: ChildProcess
 /** The stand-in as the product ships it, in a process of its own. */
 const STANDIN = fileURLToPath(new URL('../../../standins/src/statistics/main.ts', import.meta.url))
 beforeAll(async () => {
-  statistics = spawn(process.execPath, ['--import', 'tsx', STANDIN], { env: { ...process.env, STATISTICS_PORT: '0' }, stdio: ['ignore', 'pipe', 'inherit'] })
-  const address = await new Promise<string>((resolve) => statistics.stdout!.on('data', (text: Buffer) => resolve(/http:\S+/.exec(String(text))![0])))
+  statistics = spawn(process.execPath, ['--import', 'tsx', STANDIN], {
+    env: { ...process.env, STATISTICS_PORT: '0' },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  })
+  const address = await new Promise<string>((resolve) =>
+    statistics.stdout!.on('data', (text: Buffer) => resolve(/http:\S+/.exec(String(text))![0])),
+  )
   fresh = await freshApp(undefined, address)
 })
 afterAll(async () => {
@@ -20,14 +25,25 @@ afterAll(async () => {
   statistics.kill()
 })
 const view = async () => (await fresh.ask('GET', '/api/topics')).body as TopicsView
-const list = (name: string, text: string) => fresh.web.request(`/api/topics/channels/list?name=${encodeURIComponent(name)}`, { method: 'POST', body: text })
+const list = (name: string, text: string) =>
+  fresh.web.request(`/api/topics/channels/list?name=${encodeURIComponent(name)}`, {
+    method: 'POST',
+    body: text,
+  })
 
 describe('topics', () => {
-  it('follow channels of the statistics, the first one as one\'s own', async () => {
-    const { channels } = (await fresh.ask('GET', '/api/topics/offered')).body as { channels: { id: string; name: string }[] }
-    for (const { id, name } of channels.slice(0, 3)) expect((await fresh.ask('POST', '/api/topics/channels', { id, name })).status).toBe(204)
+  it("follow channels of the statistics, the first one as one's own", async () => {
+    const { channels } = (await fresh.ask('GET', '/api/topics/offered')).body as {
+      channels: { id: string; name: string }[]
+    }
+    for (const { id, name } of channels.slice(0, 3))
+      expect((await fresh.ask('POST', '/api/topics/channels', { id, name })).status).toBe(204)
     const followed = await view()
-    expect(followed.channels.map(({ name, own, films }) => [name, own, films])).toEqual([['Harbour Light', true, 48], ['Slow Machines', false, 48], ['The Salt Line', false, 48]])
+    expect(followed.channels.map(({ name, own, films }) => [name, own, films])).toEqual([
+      ['Harbour Light', true, 48],
+      ['Slow Machines', false, 48],
+      ['The Salt Line', false, 48],
+    ])
     expect(followed.films).toHaveLength(144)
     // The stand-in lets films on wrecks and lighthouses do better than those on salt, and the first channel grow.
     const place = (word: string) => followed.subjects.findIndex(({ terms }) => terms.includes(word))
@@ -37,26 +53,54 @@ describe('topics', () => {
   })
   it('take a list, and the same list again in its place', async () => {
     await list('Mine.csv', 'title,published,views\nTides,2026-01-02,100\nBroken,soon,1')
-    const answer = await list('Mine.csv', 'title,published,views\nTides,2026-01-02,150\nRopes,2026-02-02,10')
+    const answer = await list(
+      'Mine.csv',
+      'title,published,views\nTides,2026-01-02,150\nRopes,2026-02-02,10',
+    )
     expect(await answer.json()).toEqual({ films: 2, skipped: [] })
     const mine = (await view()).channels.find(({ name }) => name === 'Mine')!
     expect(mine.films).toBe(2)
     await fresh.ask('POST', `/api/topics/channels/${mine.id}/own`)
-    expect((await view()).channels.filter(({ own }) => own).map(({ name }) => name)).toEqual(['Mine'])
+    expect((await view()).channels.filter(({ own }) => own).map(({ name }) => name)).toEqual([
+      'Mine',
+    ])
     expect((await fresh.ask('DELETE', `/api/topics/channels/${mine.id}`)).status).toBe(204)
-    expect((await fresh.ask('DELETE', `/api/topics/channels/${mine.id}`)).body).toMatchObject({ code: 'channel_not_found' })
+    expect((await fresh.ask('DELETE', `/api/topics/channels/${mine.id}`)).body).toMatchObject({
+      code: 'channel_not_found',
+    })
   })
   it('answer a list with the wrong separator with a sentence', async () => {
-    expect(await (await list('a.csv', 'title#published#views\nA#2026-01-02#5')).json()).toMatchObject({ code: 'films_unreadable', detail: expect.stringContaining('columns cannot be told apart') })
+    expect(
+      await (await list('a.csv', 'title#published#views\nA#2026-01-02#5')).json(),
+    ).toMatchObject({
+      code: 'films_unreadable',
+      detail: expect.stringContaining('columns cannot be told apart'),
+    })
   })
   it('keep ideas, and begin the film of one with its notes, once', async () => {
-    const made = (await fresh.ask('POST', '/api/topics/ideas', { title: 'Why fog sits down', notes: 'Start on the pier.', subject: 'fog', state: 'todo' })).body as Idea
-    const { id } = (await fresh.ask('POST', `/api/topics/ideas/${made.id}/episode`)).body as { id: string }
+    const made = (
+      await fresh.ask('POST', '/api/topics/ideas', {
+        title: 'Why fog sits down',
+        notes: 'Start on the pier.',
+        subject: 'fog',
+        state: 'todo',
+      })
+    ).body as Idea
+    const { id } = (await fresh.ask('POST', `/api/topics/ideas/${made.id}/episode`)).body as {
+      id: string
+    }
     expect((await fresh.ask('POST', `/api/topics/ideas/${made.id}/episode`)).body).toEqual({ id })
-    expect((await fresh.ask('GET', `/api/episodes/${id}`)).body).toMatchObject({ document: { title: 'Why fog sits down', notes: 'Start on the pier.', script: '' } })
+    expect((await fresh.ask('GET', `/api/episodes/${id}`)).body).toMatchObject({
+      document: { title: 'Why fog sits down', notes: 'Start on the pier.', script: '' },
+    })
     expect((await view()).ideas[0]).toMatchObject({ state: 'work', episodeId: id })
-    expect(((await fresh.ask('PATCH', `/api/topics/ideas/${made.id}`, { state: 'done' })).body as Idea).state).toBe('done')
-    expect((await fresh.ask('PATCH', `/api/topics/ideas/${made.id}`, { state: 'someday' })).status).toBe(400)
+    expect(
+      ((await fresh.ask('PATCH', `/api/topics/ideas/${made.id}`, { state: 'done' })).body as Idea)
+        .state,
+    ).toBe('done')
+    expect(
+      (await fresh.ask('PATCH', `/api/topics/ideas/${made.id}`, { state: 'someday' })).status,
+    ).toBe(400)
     expect((await fresh.ask('DELETE', `/api/topics/ideas/${made.id}`)).status).toBe(204)
   })
   it.each([

@@ -15,7 +15,11 @@ export function topicRoutes({ topics }: App) {
       await topics.follow(c.req.valid('json'), c.req.raw.signal)
       return c.body(null, 204)
     })
-    .post('/channels/list', valid('query', z.object({ name: z.string().trim().min(1).max(200) })), async (c) => c.json(await topics.importList(c.req.valid('query').name, await c.req.text())))
+    .post(
+      '/channels/list',
+      valid('query', z.object({ name: z.string().trim().min(1).max(200) })),
+      async (c) => c.json(await topics.importList(c.req.valid('query').name, await c.req.text())),
+    )
     .post('/channels/:id/own', valid('param', Id), async (c) => {
       await topics.makeOwn(c.req.valid('param').id)
       return c.body(null, 204)
@@ -24,11 +28,17 @@ export function topicRoutes({ topics }: App) {
       await topics.unfollow(c.req.valid('param').id)
       return c.body(null, 204)
     })
-    .post('/ideas', valid('json', Fields), async (c) => c.json(await topics.addIdea(c.req.valid('json')), 201))
-    .patch('/ideas/:id', valid('param', Id), valid('json', Fields.partial()), async (c) => c.json(await topics.changeIdea(c.req.valid('param').id, c.req.valid('json'))))
+    .post('/ideas', valid('json', Fields), async (c) =>
+      c.json(await topics.addIdea(c.req.valid('json')), 201),
+    )
+    .patch('/ideas/:id', valid('param', Id), valid('json', Fields.partial()), async (c) =>
+      c.json(await topics.changeIdea(c.req.valid('param').id, c.req.valid('json'))),
+    )
     .delete('/ideas/:id', valid('param', Id), async (c) => {
       await topics.removeIdea(c.req.valid('param').id)
       return c.body(null, 204)
     })
-    .post('/ideas/:id/episode', valid('param', Id), async (c) => c.json(await topics.beginEpisode(c.req.valid('param').id), 201))
+    .post('/ideas/:id/episode', valid('param', Id), async (c) =>
+      c.json(await topics.beginEpisode(c.req.valid('param').id), 201),
+    )
 }

@@ -4,9 +4,14 @@ import type { z } from 'zod'
 import { TidyError } from '@tidy-reel/core/fault'
 
 /** Reads a part of a request with a schema; what does not fit becomes `input_invalid` with the fields at fault. */
-export const valid = <S extends z.ZodType, T extends keyof ValidationTargets>(target: T, schema: S) =>
+export const valid = <S extends z.ZodType, T extends keyof ValidationTargets>(
+  target: T,
+  schema: S,
+) =>
   zValidator(target, schema, (result) => {
     if (result.success) return
-    const issues = result.error.issues.map((issue) => `${issue.path.join('.') || String(target)}: ${issue.message}`).join('; ')
+    const issues = result.error.issues
+      .map((issue) => `${issue.path.join('.') || String(target)}: ${issue.message}`)
+      .join('; ')
     throw new TidyError('input_invalid', { issues })
   })

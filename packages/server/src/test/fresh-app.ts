@@ -22,22 +22,50 @@ export async function freshDatabase(): Promise<string> {
 }
 
 /** @param stock address of a stock library; nobody answers at the usual one */
-export async function freshApp(stock = 'http://127.0.0.1:1', statistics = 'http://127.0.0.1:1', maker?: string) {
+export async function freshApp(
+  stock = 'http://127.0.0.1:1',
+  statistics = 'http://127.0.0.1:1',
+  maker?: string,
+) {
   const database = await freshDatabase()
   const data = mkdtempSync(join(tmpdir(), 'tidy-server-'))
   const engine = { data, stock, statistics, maker }
   const app = await openApp(database, engine)
   const web = webApp(app, '/nowhere')
-  const ask = async (method: string, path: string, body?: unknown, headers: Record<string, string> = {}) => {
+  const ask = async (
+    method: string,
+    path: string,
+    body?: unknown,
+    headers: Record<string, string> = {},
+  ) => {
     const answer = await web.request(`http://localhost${path}`, {
-      method, headers: { host: 'localhost', ...(body === undefined ? {} : { 'content-type': 'application/json' }), ...headers },
-      ...(body === undefined ? {} : { body: typeof body === 'string' ? body : JSON.stringify(body) }),
+      method,
+      headers: {
+        host: 'localhost',
+        ...(body === undefined ? {} : { 'content-type': 'application/json' }),
+        ...headers,
+      },
+      ...(body === undefined
+        ? {}
+        : { body: typeof body === 'string' ? body : JSON.stringify(body) }),
     })
     const text = await answer.text()
-    return { status: answer.status, headers: answer.headers, text, body: (answer.headers.get('content-type')?.includes('json') ? JSON.parse(text) : undefined) as never }
+    return {
+      status: answer.status,
+      headers: answer.headers,
+      text,
+      body: (answer.headers.get('content-type')?.includes('json')
+        ? JSON.parse(text)
+        : undefined) as never,
+    }
   }
   return {
-    app, database, data, engine, web, ask,
+    app,
+    database,
+    data,
+    engine,
+    web,
+    ask,
     close: () => Promise.allSettled([app.queue.stop(), app.hub.close()]),
   }
 }

@@ -3,4 +3,6 @@ import { makerServer } from './server.ts'
 
 const port = Number(process.env.MAKER_PORT ?? 4312)
 const app = makerServer({ files: `${process.env.TIDY_DATA ?? '.data'}/paintings` })
-serve({ fetch: app.fetch, port, hostname: '127.0.0.1' }, () => console.log(`picture maker on http://127.0.0.1:${port}`))
+serve({ fetch: app.fetch, port, hostname: '127.0.0.1' }, () =>
+  console.log(`picture maker on http://127.0.0.1:${port}`),
+)

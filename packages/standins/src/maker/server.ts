@@ -7,7 +7,13 @@ import { STYLES, type Style } from '../stock/paint/styles.ts'
 import { compose } from './composition.ts'
 import { openapi } from './openapi.ts'
 
-const NAMES: Record<Style, string> = { paper: 'Cut paper', engraving: 'Engraving', linocut: 'Linocut', watercolour: 'Watercolour', blueprint: 'Blueprint' }
+const NAMES: Record<Style, string> = {
+  paper: 'Cut paper',
+  engraving: 'Engraving',
+  linocut: 'Linocut',
+  watercolour: 'Watercolour',
+  blueprint: 'Blueprint',
+}
 const LONGEST = 1000
 /** Paintings that can still be fetched. */
 const REMEMBERED = 2000
@@ -20,12 +26,29 @@ export function makerServer({ files: folder }: { files: string }): Hono {
   app.get('/openapi.json', (c) => c.json(openapi))
   app.get('/v1/styles', (c) => c.json({ styles: STYLES.map((id) => ({ id, name: NAMES[id] })) }))
   app.post('/v1/paintings', async (c) => {
-    const wish = (await c.req.json().catch(() => undefined)) as { description?: unknown; style?: unknown; without?: unknown; shape?: unknown; seed?: unknown; variants?: unknown } | undefined
+    const wish = (await c.req.json().catch(() => undefined)) as
+      | {
+          description?: unknown
+          style?: unknown
+          without?: unknown
+          shape?: unknown
+          seed?: unknown
+          variants?: unknown
+        }
+      | undefined
     const description = typeof wish?.description === 'string' ? wish.description.trim() : ''
     const style = STYLES.find((each) => each === wish?.style)
-    if (!description || description.length > LONGEST || !style) return c.json({ problem: `a wish has a description of at most ${LONGEST} letters and a style` }, 422)
-    const without = Array.isArray(wish!.without) ? wish!.without.filter((word): word is string => typeof word === 'string').slice(0, 30) : []
-    const variants = Number.isInteger(wish!.variants) ? Math.min(4, Math.max(1, wish!.variants as number)) : 1
+    if (!description || description.length > LONGEST || !style)
+      return c.json(
+        { problem: `a wish has a description of at most ${LONGEST} letters and a style` },
+        422,
+      )
+    const without = Array.isArray(wish!.without)
+      ? wish!.without.filter((word): word is string => typeof word === 'string').slice(0, 30)
+      : []
+    const variants = Number.isInteger(wish!.variants)
+      ? Math.min(4, Math.max(1, wish!.variants as number))
+      : 1
     const first = Number.isInteger(wish!.seed) ? (wish!.seed as number) : 1
     const paintings = Array.from({ length: variants }, (_, i) => {
       const seed = first + i
@@ -34,7 +57,24 @@ export function makerServer({ files: folder }: { files: string }): Hono {
       const id = createHash('sha256').update(JSON.stringify(recipe)).digest('hex').slice(0, 24)
       const [width, height] = upright ? [1080, 1920] : [1920, 1080]
       painted.delete(id)
-      painted.set(id, { item: { id, kind: 'photo', title: description, description: '', tags: [], width, height, seconds: null, orientation: upright ? 'portrait' : 'landscape', source: '', licence: '', author: '', link: '' }, made: { recipe } })
+      painted.set(id, {
+        item: {
+          id,
+          kind: 'photo',
+          title: description,
+          description: '',
+          tags: [],
+          width,
+          height,
+          seconds: null,
+          orientation: upright ? 'portrait' : 'landscape',
+          source: '',
+          licence: '',
+          author: '',
+          link: '',
+        },
+        made: { recipe },
+      })
       if (painted.size > REMEMBERED) painted.delete(painted.keys().next().value!)
       return { id, seed, width, height, shows }
     })
@@ -43,7 +83,9 @@ export function makerServer({ files: folder }: { files: string }): Hono {
   app.get('/v1/paintings/:id/file', async (c) => {
     const entry = painted.get(c.req.param('id'))
     if (!entry) return c.json({ problem: 'no such painting' }, 404)
-    return c.body(new Uint8Array(await readFile(await files.full(entry, LINES))), 200, { 'content-type': 'image/jpeg' })
+    return c.body(new Uint8Array(await readFile(await files.full(entry, LINES))), 200, {
+      'content-type': 'image/jpeg',
+    })
   })
   return app
 }

@@ -3,4 +3,6 @@ import { printsServer } from './server.ts'
 
 const port = Number(process.env.PRINTS_PORT ?? 4311)
 const app = printsServer({ files: `${process.env.TIDY_DATA ?? '.data'}/prints` })
-serve({ fetch: app.fetch, port, hostname: '127.0.0.1' }, () => console.log(`prints archive on http://127.0.0.1:${port}`))
+serve({ fetch: app.fetch, port, hostname: '127.0.0.1' }, () =>
+  console.log(`prints archive on http://127.0.0.1:${port}`),
+)

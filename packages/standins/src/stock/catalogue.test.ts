@@ -27,12 +27,38 @@ describe('catalogue', () => {
     }
     expect(photos.filter(({ licence }) => /NC|non-?commercial/i.test(licence))).toEqual([])
   })
-  it.each(['lighthouse', 'ship', 'forest', 'city', 'kitchen', 'moon', 'horse', 'bread', 'train', 'castle', 'rain', 'book', 'clock', 'factory', 'hospital', 'school', 'bridge', 'flower'])('has something for %s', (word) => {
-    expect(items.some(({ title, tags }) => `${title} ${tags.join(' ')}`.toLowerCase().includes(word))).toBe(true)
+  it.each([
+    'lighthouse',
+    'ship',
+    'forest',
+    'city',
+    'kitchen',
+    'moon',
+    'horse',
+    'bread',
+    'train',
+    'castle',
+    'rain',
+    'book',
+    'clock',
+    'factory',
+    'hospital',
+    'school',
+    'bridge',
+    'flower',
+  ])('has something for %s', (word) => {
+    expect(
+      items.some(({ title, tags }) => `${title} ${tags.join(' ')}`.toLowerCase().includes(word)),
+    ).toBe(true)
   })
   it('paints at 1080 lines, or as many as its contributor does, and says the right shape', () => {
-    for (const { id, author, width, height, orientation } of items.filter((item) => item.id.startsWith('paper-'))) {
-      expect([id, Math.min(width, height)]).toEqual([id, CONTRIBUTORS.find(({ name }) => name === author)?.lines ?? 1080])
+    for (const { id, author, width, height, orientation } of items.filter((item) =>
+      item.id.startsWith('paper-'),
+    )) {
+      expect([id, Math.min(width, height)]).toEqual([
+        id,
+        CONTRIBUTORS.find(({ name }) => name === author)?.lines ?? 1080,
+      ])
       expect(orientation).toBe(width > height ? 'landscape' : 'portrait')
     }
   })
@@ -44,11 +70,19 @@ describe('catalogue', () => {
     }
   })
   it('has every drawing and every setting its recipes name', async () => {
-    expect(SUBJECTS.filter(({ drawing }) => !hasDrawing(drawing)).map(({ drawing }) => drawing)).toEqual([])
-    expect(SUBJECTS.flatMap(({ places }) => places).filter((place) => !PLACES[place] && place !== 'plain')).toEqual([])
+    expect(
+      SUBJECTS.filter(({ drawing }) => !hasDrawing(drawing)).map(({ drawing }) => drawing),
+    ).toEqual([])
+    expect(
+      SUBJECTS.flatMap(({ places }) => places).filter(
+        (place) => !PLACES[place] && place !== 'plain',
+      ),
+    ).toEqual([])
   })
   it('takes no picture for its own where photographs are missing', () => {
-    expect([...catalogue('/nowhere').values()].some(({ item }) => item.id.startsWith('photo-'))).toBe(false)
+    expect(
+      [...catalogue('/nowhere').values()].some(({ item }) => item.id.startsWith('photo-')),
+    ).toBe(false)
   })
   it('finds its photographs unpacked', () => {
     for (const { made } of entries) if ('photo' in made) expect(existsSync(made.photo)).toBe(true)
@@ -62,22 +96,33 @@ describe('contributors', () => {
     expect(new Set(by(name).map((item) => item.licence))).toEqual(new Set([licence]))
   })
   it('some tag with everything, some misspell, some hardly tag, and titles stay true', () => {
-    const tags = (tagging: Contributor['tagging']) => CONTRIBUTORS.filter((each) => each.tagging === tagging).flatMap(({ name }) => by(name).flatMap((item) => item.tags))
-    const mean = (tagging: Contributor['tagging']) => tags(tagging).length / CONTRIBUTORS.filter((each) => each.tagging === tagging).flatMap(({ name }) => by(name)).length
+    const tags = (tagging: Contributor['tagging']) =>
+      CONTRIBUTORS.filter((each) => each.tagging === tagging).flatMap(({ name }) =>
+        by(name).flatMap((item) => item.tags),
+      )
+    const mean = (tagging: Contributor['tagging']) =>
+      tags(tagging).length /
+      CONTRIBUTORS.filter((each) => each.tagging === tagging).flatMap(({ name }) => by(name)).length
     expect(mean('stuffed')).toBeGreaterThan(mean('honest') + 8)
     expect(mean('sparse')).toBeLessThanOrEqual(2)
     const known = new Set(tags('honest'))
     expect(tags('misspelt').filter((tag) => !known.has(tag)).length).toBeGreaterThan(100)
   })
   it('some are upright and some small', () => {
-    expect(items.filter(({ orientation }) => orientation === 'portrait').length).toBeGreaterThan(200)
+    expect(items.filter(({ orientation }) => orientation === 'portrait').length).toBeGreaterThan(
+      200,
+    )
     expect(items.filter(({ height }) => height === 540).length).toBeGreaterThan(200)
   })
 })
 
 describe('every setting', () => {
   const settings = [...Object.keys(PLACES), ...Object.keys(MACHINES)]
-  it.each(settings.map((setting, i) => [setting, (['day', 'night', 'dusk', 'grey'] as const)[i % 4]!] as const))('%s is painted to the edges, in many tones (%s)', async (setting, time) => {
+  it.each(
+    settings.map(
+      (setting, i) => [setting, (['day', 'night', 'dusk', 'grey'] as const)[i % 4]!] as const,
+    ),
+  )('%s is painted to the edges, in many tones (%s)', async (setting, time) => {
     const recipe: Recipe = { seed: setting, setting, time }
     const canvas = createCanvas(160, 90)
     ;(await stageOf(recipe, 160)).draw(canvas, 2, 9)

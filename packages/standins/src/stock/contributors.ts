@@ -17,30 +17,56 @@ export interface Contributor {
 export const CONTRIBUTORS: readonly Contributor[] = [
   { name: 'Quay and Paper', licence: 'CC BY 4.0', tagging: 'honest', series: false, lines: 1080 },
   { name: 'Marsh Lantern', licence: 'CC0 1.0', tagging: 'honest', series: true, lines: 1080 },
-  { name: 'Tin Whistle Pictures', licence: 'CC BY 4.0', tagging: 'stuffed', series: true, lines: 1080 },
+  {
+    name: 'Tin Whistle Pictures',
+    licence: 'CC BY 4.0',
+    tagging: 'stuffed',
+    series: true,
+    lines: 1080,
+  },
   { name: 'Saltgrass', licence: 'CC BY-SA 4.0', tagging: 'misspelt', series: false, lines: 1080 },
   { name: 'Two Gulls', licence: 'CC0 1.0', tagging: 'sparse', series: false, lines: 540 },
-  { name: 'Almanac House', licence: 'CC BY-NC 4.0', tagging: 'stuffed', series: false, lines: 1080 },
+  {
+    name: 'Almanac House',
+    licence: 'CC BY-NC 4.0',
+    tagging: 'stuffed',
+    series: false,
+    lines: 1080,
+  },
   { name: 'Ferry Lane Studio', licence: 'CC BY 4.0', tagging: 'honest', series: true, lines: 720 },
   { name: 'Old Slipway', licence: '', tagging: 'misspelt', series: true, lines: 1080 },
-  { name: 'Morning Press', licence: 'Editorial use only', tagging: 'honest', series: false, lines: 1080 },
+  {
+    name: 'Morning Press',
+    licence: 'Editorial use only',
+    tagging: 'honest',
+    series: false,
+    lines: 1080,
+  },
   { name: 'Cork Board', licence: 'CC0 1.0', tagging: 'stuffed', series: false, lines: 540 },
 ]
 
 /** Words that bring lookers and have nothing to do with the picture. */
-const STUFFING = 'beautiful nature background wallpaper travel summer business success concept design art colorful holiday modern texture people happy technology world sky water light'.split(' ')
+const STUFFING =
+  'beautiful nature background wallpaper travel summer business success concept design art colorful holiday modern texture people happy technology world sky water light'.split(
+    ' ',
+  )
 
 /** Who gave an item follows from its name. */
-export const contributorOf = (id: string): Contributor => CONTRIBUTORS[Math.floor(new Random(`${id} contributor`).next() * CONTRIBUTORS.length)]!
+export const contributorOf = (id: string): Contributor =>
+  CONTRIBUTORS[Math.floor(new Random(`${id} contributor`).next() * CONTRIBUTORS.length)]!
 
 /** A contributor's tags for a picture whose true ones are `tags`. */
 export function tagsBy({ tagging }: Contributor, tags: readonly string[], id: string): string[] {
   const random = new Random(`${id} tags`)
   switch (tagging) {
-    case 'honest': return [...tags]
-    case 'sparse': return tags.slice(0, 2)
-    case 'misspelt': return tags.map((tag) => (random.next() < 0.4 ? misspelt(tag, random) : tag))
-    case 'stuffed': return [...new Set([...tags, ...STUFFING.filter(() => random.next() < 0.7)])]
+    case 'honest':
+      return [...tags]
+    case 'sparse':
+      return tags.slice(0, 2)
+    case 'misspelt':
+      return tags.map((tag) => (random.next() < 0.4 ? misspelt(tag, random) : tag))
+    case 'stuffed':
+      return [...new Set([...tags, ...STUFFING.filter(() => random.next() < 0.7)])]
   }
 }
 

@@ -33,7 +33,9 @@ export class Files {
   full(entry: Entry, height: number): Promise<string> {
     const { id, kind, seconds, width, height: tall } = entry.item
     const lines = 'photo' in entry.made ? height : Math.min(height, width, tall)
-    return this.kept(`${id}-${lines}.${kind === 'clip' ? 'mp4' : 'jpg'}`, (out) => this.make(entry, lines, seconds ?? 0, out))
+    return this.kept(`${id}-${lines}.${kind === 'clip' ? 'mp4' : 'jpg'}`, (out) =>
+      this.make(entry, lines, seconds ?? 0, out),
+    )
   }
 
   /** A small JPEG, 480 pixels wide or, upright, 480 high. */
@@ -57,9 +59,23 @@ export class Files {
     return made
   }
 
-  private async make({ item, made }: Entry, side: number, seconds: number, out: string): Promise<void> {
+  private async make(
+    { item, made }: Entry,
+    side: number,
+    seconds: number,
+    out: string,
+  ): Promise<void> {
     if ('photo' in made) {
-      await sharp(made.photo).resize({ width: Math.round((side * 16) / 9), height: Math.round((side * 16) / 9), fit: 'inside', withoutEnlargement: false }).flatten({ background: '#000' }).jpeg({ quality: 91 }).toFile(out)
+      await sharp(made.photo)
+        .resize({
+          width: Math.round((side * 16) / 9),
+          height: Math.round((side * 16) / 9),
+          fit: 'inside',
+          withoutEnlargement: false,
+        })
+        .flatten({ background: '#000' })
+        .jpeg({ quality: 91 })
+        .toFile(out)
       return
     }
     const scale = side / Math.min(item.width, item.height)
@@ -77,6 +93,15 @@ export class Files {
       await writeFile(out, await canvas.encode('jpeg', 92))
       return
     }
-    await run(process.execPath, ['--import', 'tsx', PAINTER, JSON.stringify(made.recipe), String(even(item.width)), String(even(item.height)), String(seconds), out])
+    await run(process.execPath, [
+      '--import',
+      'tsx',
+      PAINTER,
+      JSON.stringify(made.recipe),
+      String(even(item.width)),
+      String(even(item.height)),
+      String(seconds),
+      out,
+    ])
   }
 }

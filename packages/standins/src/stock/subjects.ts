@@ -12,7 +12,13 @@ export interface Subject {
 
 const row = (line: string): Subject => {
   const [drawing, name, places, act, tags = ''] = line.split('|').map((part) => part.trim())
-  return { drawing: drawing!, name: name!, places: places!.split(' '), act: act as Act, tags: tags.split(' ').filter(Boolean) }
+  return {
+    drawing: drawing!,
+    name: name!,
+    places: places!.split(' '),
+    act: act as Act,
+    tags: tags.split(' ').filter(Boolean),
+  }
 }
 
 /** drawing | name | places | act | tags — every name says what the drawing shows, no more. */
@@ -632,71 +638,329 @@ yo-yo|a yo-yo|plain|bob|toy string
 
 /** Places worth a picture of their own, with the words they are looked for by. */
 export const PLACES: Record<string, { name: string; tags: string; times: readonly Time[] }> = {
-  sea: { name: 'the open sea', tags: 'sea ocean water waves horizon', times: ['day', 'dusk', 'night', 'dawn'] },
-  volcanic: { name: 'dark hills under rising smoke', tags: 'volcano smoke rock hills ash', times: ['dusk'] },
-  storm: { name: 'a stormy sea in the rain', tags: 'storm sea waves rain wind weather danger', times: ['grey'] },
+  sea: {
+    name: 'the open sea',
+    tags: 'sea ocean water waves horizon',
+    times: ['day', 'dusk', 'night', 'dawn'],
+  },
+  volcanic: {
+    name: 'dark hills under rising smoke',
+    tags: 'volcano smoke rock hills ash',
+    times: ['dusk'],
+  },
+  storm: {
+    name: 'a stormy sea in the rain',
+    tags: 'storm sea waves rain wind weather danger',
+    times: ['grey'],
+  },
   beach: { name: 'a sandy beach', tags: 'beach sand coast shore seaside', times: ['day', 'dusk'] },
-  coast: { name: 'a cliff above the sea', tags: 'cliff coast sea shore rock', times: ['day', 'dawn', 'dusk'] },
-  harbour: { name: 'a small harbour with boats', tags: 'harbor port boats quay town seaside', times: ['day', 'dusk', 'dawn'] },
-  underwater: { name: 'the sea floor', tags: 'underwater sea ocean deep floor weed', times: ['day', 'night'] },
-  hills: { name: 'green hills', tags: 'hills hillside slope valley countryside meadow grass landscape nature', times: ['day', 'dawn'] },
-  mountains: { name: 'snowy mountains above a pine forest', tags: 'mountain peak snow alps landscape nature', times: ['day', 'dawn', 'dusk'] },
-  forest: { name: 'a pine forest', tags: 'forest wood trees nature', times: ['day', 'dawn', 'night'] },
-  desert: { name: 'desert dunes', tags: 'desert dune sand dry heat', times: ['day', 'dusk', 'night'] },
+  coast: {
+    name: 'a cliff above the sea',
+    tags: 'cliff coast sea shore rock',
+    times: ['day', 'dawn', 'dusk'],
+  },
+  harbour: {
+    name: 'a small harbour with boats',
+    tags: 'harbor port boats quay town seaside',
+    times: ['day', 'dusk', 'dawn'],
+  },
+  underwater: {
+    name: 'the sea floor',
+    tags: 'underwater sea ocean deep floor weed',
+    times: ['day', 'night'],
+  },
+  hills: {
+    name: 'green hills',
+    tags: 'hills hillside slope valley countryside meadow grass landscape nature',
+    times: ['day', 'dawn'],
+  },
+  mountains: {
+    name: 'snowy mountains above a pine forest',
+    tags: 'mountain peak snow alps landscape nature',
+    times: ['day', 'dawn', 'dusk'],
+  },
+  forest: {
+    name: 'a pine forest',
+    tags: 'forest wood trees nature',
+    times: ['day', 'dawn', 'night'],
+  },
+  desert: {
+    name: 'desert dunes',
+    tags: 'desert dune sand dry heat',
+    times: ['day', 'dusk', 'night'],
+  },
   river: { name: 'a broad river', tags: 'river water stream bank nature', times: ['day', 'dusk'] },
-  snowland: { name: 'a snowy land in falling snow', tags: 'snow winter cold ice', times: ['day', 'night'] },
-  farm: { name: 'a ploughed field and a barn', tags: 'farm field agriculture barn crop soil', times: ['day', 'dawn'] },
-  village: { name: 'a village under hills', tags: 'village town houses roofs', times: ['day', 'dusk', 'night'] },
-  city: { name: 'a city skyline', tags: 'city skyline towers buildings urban', times: ['day', 'dusk', 'night'] },
-  street: { name: 'a street with tall houses', tags: 'street city houses lamps town road', times: ['day', 'dusk', 'night'] },
-  road: { name: 'a road to the horizon', tags: 'road highway way journey travel', times: ['day', 'dusk'] },
+  snowland: {
+    name: 'a snowy land in falling snow',
+    tags: 'snow winter cold ice',
+    times: ['day', 'night'],
+  },
+  farm: {
+    name: 'a ploughed field and a barn',
+    tags: 'farm field agriculture barn crop soil',
+    times: ['day', 'dawn'],
+  },
+  village: {
+    name: 'a village under hills',
+    tags: 'village town houses roofs',
+    times: ['day', 'dusk', 'night'],
+  },
+  city: {
+    name: 'a city skyline',
+    tags: 'city skyline towers buildings urban',
+    times: ['day', 'dusk', 'night'],
+  },
+  street: {
+    name: 'a street with tall houses',
+    tags: 'street city houses lamps town road',
+    times: ['day', 'dusk', 'night'],
+  },
+  road: {
+    name: 'a road to the horizon',
+    tags: 'road highway way journey travel',
+    times: ['day', 'dusk'],
+  },
   railway: { name: 'a railway line', tags: 'railway rails track train', times: ['day', 'dawn'] },
-  skyward: { name: 'clouds in a wide sky', tags: 'sky clouds air weather', times: ['day', 'dusk', 'dawn'] },
+  skyward: {
+    name: 'clouds in a wide sky',
+    tags: 'sky clouds air weather',
+    times: ['day', 'dusk', 'dawn'],
+  },
   space: { name: 'the stars', tags: 'space stars universe night galaxy', times: ['day'] },
-  starryHill: { name: 'a starry sky above dark hills', tags: 'night stars sky dark hill', times: ['night'] },
-  garden: { name: 'a garden with flowers and a fence', tags: 'garden flowers fence plants lawn', times: ['day', 'dawn'] },
-  ruins: { name: 'ruined columns of an old temple', tags: 'ruins temple ancient greek roman columns history', times: ['day', 'dusk'] },
-  castleHill: { name: 'a castle on a hill', tags: 'castle medieval fortress hill history king', times: ['day', 'dusk', 'night'] },
-  factory: { name: 'a factory with smoking chimneys', tags: 'factory industry chimney smoke pollution', times: ['grey', 'dusk'] },
-  market: { name: 'a market square with stalls', tags: 'market stall square trade shop town', times: ['day'] },
+  starryHill: {
+    name: 'a starry sky above dark hills',
+    tags: 'night stars sky dark hill',
+    times: ['night'],
+  },
+  garden: {
+    name: 'a garden with flowers and a fence',
+    tags: 'garden flowers fence plants lawn',
+    times: ['day', 'dawn'],
+  },
+  ruins: {
+    name: 'ruined columns of an old temple',
+    tags: 'ruins temple ancient greek roman columns history',
+    times: ['day', 'dusk'],
+  },
+  castleHill: {
+    name: 'a castle on a hill',
+    tags: 'castle medieval fortress hill history king',
+    times: ['day', 'dusk', 'night'],
+  },
+  factory: {
+    name: 'a factory with smoking chimneys',
+    tags: 'factory industry chimney smoke pollution',
+    times: ['grey', 'dusk'],
+  },
+  market: {
+    name: 'a market square with stalls',
+    tags: 'market stall square trade shop town',
+    times: ['day'],
+  },
   living: { name: 'a living room', tags: 'room home house wall window', times: ['day', 'dusk'] },
-  kitchen: { name: 'a kitchen', tags: 'kitchen home house cupboard cooking', times: ['day', 'dusk'] },
+  kitchen: {
+    name: 'a kitchen',
+    tags: 'kitchen home house cupboard cooking',
+    times: ['day', 'dusk'],
+  },
   pantry: { name: 'a pantry with jars', tags: 'pantry jars food store shelf', times: ['day'] },
-  study: { name: 'a study with books and a window', tags: 'study desk books room', times: ['day', 'dusk'] },
-  library: { name: 'a library', tags: 'library books shelves reading knowledge', times: ['dusk', 'day'] },
-  laboratory: { name: 'a laboratory with flasks', tags: 'laboratory science flask chemistry experiment', times: ['day', 'dusk'] },
-  workshop: { name: 'a workshop with tools on the wall', tags: 'workshop tools bench craft', times: ['day', 'dusk'] },
-  classroom: { name: 'a classroom with a blackboard', tags: 'classroom school blackboard lesson teaching', times: ['day'] },
-  office: { name: 'an office with screens', tags: 'office desk screens work computer', times: ['day', 'dusk'] },
-  clinic: { name: 'a doctor\'s room', tags: 'clinic doctor hospital medicine health', times: ['day'] },
-  storeroom: { name: 'a storeroom with boxes', tags: 'storeroom warehouse boxes shelf goods', times: ['day'] },
-  theatre: { name: 'a theatre stage with curtains', tags: 'theater stage curtain spotlight show', times: ['night'] },
-  oldMap: { name: 'an old map on a table', tags: 'map old parchment history voyage exploration geography', times: ['day', 'dusk'] },
+  study: {
+    name: 'a study with books and a window',
+    tags: 'study desk books room',
+    times: ['day', 'dusk'],
+  },
+  library: {
+    name: 'a library',
+    tags: 'library books shelves reading knowledge',
+    times: ['dusk', 'day'],
+  },
+  laboratory: {
+    name: 'a laboratory with flasks',
+    tags: 'laboratory science flask chemistry experiment',
+    times: ['day', 'dusk'],
+  },
+  workshop: {
+    name: 'a workshop with tools on the wall',
+    tags: 'workshop tools bench craft',
+    times: ['day', 'dusk'],
+  },
+  classroom: {
+    name: 'a classroom with a blackboard',
+    tags: 'classroom school blackboard lesson teaching',
+    times: ['day'],
+  },
+  office: {
+    name: 'an office with screens',
+    tags: 'office desk screens work computer',
+    times: ['day', 'dusk'],
+  },
+  clinic: {
+    name: "a doctor's room",
+    tags: 'clinic doctor hospital medicine health',
+    times: ['day'],
+  },
+  storeroom: {
+    name: 'a storeroom with boxes',
+    tags: 'storeroom warehouse boxes shelf goods',
+    times: ['day'],
+  },
+  theatre: {
+    name: 'a theatre stage with curtains',
+    tags: 'theater stage curtain spotlight show',
+    times: ['night'],
+  },
+  oldMap: {
+    name: 'an old map on a table',
+    tags: 'map old parchment history voyage exploration geography',
+    times: ['day', 'dusk'],
+  },
 }
 
 /** Pictures painted as a whole, each with what is seen in it. */
-export const MACHINES: Record<string, { title: string; description: string; tags: string; times: readonly Time[] }> = {
-  lighthouse: { title: 'Lighthouse on its rocks', description: 'A red and white lighthouse stands on rocks by the sea; after dark its two beams turn.', tags: 'lighthouse tower lamp beam light coast sea keeper', times: ['day', 'dusk', 'night', 'dawn', 'grey'] },
-  rockLight: { title: 'Lighthouse alone on a rock at sea', description: 'A tall lighthouse rises from a bare rock with water all round it; after dark its beam sweeps.', tags: 'lighthouse rock sea tower beam island offshore', times: ['day', 'dusk', 'night', 'grey'] },
-  lens: { title: 'Rings of a great lens, close', description: 'Concentric rings of glass prisms around a flame, glints wandering over them.', tags: 'lens glass prism ring lamp light fresnel optics beam', times: ['day', 'night'] },
-  oilLamp: { title: 'Oil lamp burning', description: 'A flame in the glass chimney of a brass oil lamp on a dark table.', tags: 'lamp oil flame wick light lantern fire', times: ['day', 'dusk', 'night'] },
-  lock: { title: 'Boat rising in a canal lock', description: 'A canal lock seen from the side: two gates, water filling the chamber and a narrow boat rising with it.', tags: 'lock canal gate chamber water boat level barge', times: ['day', 'dawn', 'dusk', 'grey'] },
-  canal: { title: 'Narrow boat on a canal', description: 'A long narrow boat on quiet water between trees.', tags: 'canal boat barge narrowboat water towpath', times: ['day', 'dusk', 'dawn'] },
-  tides: { title: 'Moon drawing out the sea into two bulges', description: 'Earth turning inside a sea drawn out into two bulges, the moon going round it.', tags: 'tide moon earth gravity bulge ocean orbit pull', times: ['day', 'night'] },
-  solarSystem: { title: 'Planets going round the sun', description: 'The sun and five planets on their orbits.', tags: 'sun planet orbit solar system space earth', times: ['day', 'night'] },
-  lowTide: { title: 'Boats lying on the sand at low tide', description: 'A shore where the sea has gone out: wet sand, pools and boats lying on their keels.', tags: 'low tide sand shore boats mud beach ebb pool', times: ['day', 'dusk', 'dawn', 'grey'] },
-  gears: { title: 'Brass gears turning together', description: 'Large toothed wheels turning against each other.', tags: 'gear wheel machine clockwork mechanism cog tooth turning', times: ['day', 'dusk'] },
-  windTurbines: { title: 'Wind turbines on green hills', description: 'Three white wind turbines turning above meadows.', tags: 'wind turbine energy electricity power renewable', times: ['day', 'dusk', 'dawn'] },
-  windmill: { title: 'Old windmill turning', description: 'A stone windmill with four sails turning on a hill.', tags: 'windmill wind mill sails flour grain', times: ['day', 'dusk'] },
-  waterWheel: { title: 'Water wheel at a mill', description: 'A wooden wheel turned by the river beside a mill house.', tags: 'mill wheel water river power', times: ['day', 'dusk'] },
-  waterfall: { title: 'Waterfall between cliffs', description: 'Water falling between two cliffs into a pool.', tags: 'waterfall water cliff river fall', times: ['day', 'dawn'] },
-  bridge: { title: 'Suspension bridge over water', description: 'A red suspension bridge with a city behind it.', tags: 'bridge suspension cable river engineering crossing', times: ['day', 'dusk', 'night'] },
-  port: { title: 'Container ship leaving a port', description: 'A ship loaded with containers passes the cranes of a port.', tags: 'ship container port cargo crane trade freight', times: ['day', 'dusk', 'dawn'] },
-  prism: { title: 'Prism parting white light into colours', description: 'A beam of white light enters a glass prism and leaves as a band of colours.', tags: 'prism light color spectrum glass ray refraction bend', times: ['day'] },
-  atom: { title: 'Model of an atom', description: 'Electrons circling a nucleus on three rings.', tags: 'atom electron nucleus particle physics energy chemistry', times: ['day'] },
-  hearth: { title: 'Fire in a stone hearth', description: 'Logs burning in a fireplace.', tags: 'fire hearth flame wood log heat warm coal', times: ['day', 'dusk'] },
-  cell: { title: 'Living cell with its nucleus', description: 'A cell with its nucleus and small bodies drifting in it.', tags: 'cell nucleus biology life organism body', times: ['day'] },
-  rain: { title: 'Raindrops on a window', description: 'Drops running down a window pane, lights blurred behind it.', tags: 'rain window drop glass weather', times: ['grey', 'night'] },
-  moonPhases: { title: 'Phases of the moon', description: 'Five faces of the moon through a month, from crescent to full and back.', tags: 'moon phase month crescent full night lunar', times: ['day'] },
-  lightning: { title: 'Lightning over roofs', description: 'Thick clouds over a town, with lightning now and then.', tags: 'lightning storm thunder cloud electricity weather', times: ['grey', 'night'] },
+export const MACHINES: Record<
+  string,
+  { title: string; description: string; tags: string; times: readonly Time[] }
+> = {
+  lighthouse: {
+    title: 'Lighthouse on its rocks',
+    description:
+      'A red and white lighthouse stands on rocks by the sea; after dark its two beams turn.',
+    tags: 'lighthouse tower lamp beam light coast sea keeper',
+    times: ['day', 'dusk', 'night', 'dawn', 'grey'],
+  },
+  rockLight: {
+    title: 'Lighthouse alone on a rock at sea',
+    description:
+      'A tall lighthouse rises from a bare rock with water all round it; after dark its beam sweeps.',
+    tags: 'lighthouse rock sea tower beam island offshore',
+    times: ['day', 'dusk', 'night', 'grey'],
+  },
+  lens: {
+    title: 'Rings of a great lens, close',
+    description: 'Concentric rings of glass prisms around a flame, glints wandering over them.',
+    tags: 'lens glass prism ring lamp light fresnel optics beam',
+    times: ['day', 'night'],
+  },
+  oilLamp: {
+    title: 'Oil lamp burning',
+    description: 'A flame in the glass chimney of a brass oil lamp on a dark table.',
+    tags: 'lamp oil flame wick light lantern fire',
+    times: ['day', 'dusk', 'night'],
+  },
+  lock: {
+    title: 'Boat rising in a canal lock',
+    description:
+      'A canal lock seen from the side: two gates, water filling the chamber and a narrow boat rising with it.',
+    tags: 'lock canal gate chamber water boat level barge',
+    times: ['day', 'dawn', 'dusk', 'grey'],
+  },
+  canal: {
+    title: 'Narrow boat on a canal',
+    description: 'A long narrow boat on quiet water between trees.',
+    tags: 'canal boat barge narrowboat water towpath',
+    times: ['day', 'dusk', 'dawn'],
+  },
+  tides: {
+    title: 'Moon drawing out the sea into two bulges',
+    description: 'Earth turning inside a sea drawn out into two bulges, the moon going round it.',
+    tags: 'tide moon earth gravity bulge ocean orbit pull',
+    times: ['day', 'night'],
+  },
+  solarSystem: {
+    title: 'Planets going round the sun',
+    description: 'The sun and five planets on their orbits.',
+    tags: 'sun planet orbit solar system space earth',
+    times: ['day', 'night'],
+  },
+  lowTide: {
+    title: 'Boats lying on the sand at low tide',
+    description:
+      'A shore where the sea has gone out: wet sand, pools and boats lying on their keels.',
+    tags: 'low tide sand shore boats mud beach ebb pool',
+    times: ['day', 'dusk', 'dawn', 'grey'],
+  },
+  gears: {
+    title: 'Brass gears turning together',
+    description: 'Large toothed wheels turning against each other.',
+    tags: 'gear wheel machine clockwork mechanism cog tooth turning',
+    times: ['day', 'dusk'],
+  },
+  windTurbines: {
+    title: 'Wind turbines on green hills',
+    description: 'Three white wind turbines turning above meadows.',
+    tags: 'wind turbine energy electricity power renewable',
+    times: ['day', 'dusk', 'dawn'],
+  },
+  windmill: {
+    title: 'Old windmill turning',
+    description: 'A stone windmill with four sails turning on a hill.',
+    tags: 'windmill wind mill sails flour grain',
+    times: ['day', 'dusk'],
+  },
+  waterWheel: {
+    title: 'Water wheel at a mill',
+    description: 'A wooden wheel turned by the river beside a mill house.',
+    tags: 'mill wheel water river power',
+    times: ['day', 'dusk'],
+  },
+  waterfall: {
+    title: 'Waterfall between cliffs',
+    description: 'Water falling between two cliffs into a pool.',
+    tags: 'waterfall water cliff river fall',
+    times: ['day', 'dawn'],
+  },
+  bridge: {
+    title: 'Suspension bridge over water',
+    description: 'A red suspension bridge with a city behind it.',
+    tags: 'bridge suspension cable river engineering crossing',
+    times: ['day', 'dusk', 'night'],
+  },
+  port: {
+    title: 'Container ship leaving a port',
+    description: 'A ship loaded with containers passes the cranes of a port.',
+    tags: 'ship container port cargo crane trade freight',
+    times: ['day', 'dusk', 'dawn'],
+  },
+  prism: {
+    title: 'Prism parting white light into colours',
+    description: 'A beam of white light enters a glass prism and leaves as a band of colours.',
+    tags: 'prism light color spectrum glass ray refraction bend',
+    times: ['day'],
+  },
+  atom: {
+    title: 'Model of an atom',
+    description: 'Electrons circling a nucleus on three rings.',
+    tags: 'atom electron nucleus particle physics energy chemistry',
+    times: ['day'],
+  },
+  hearth: {
+    title: 'Fire in a stone hearth',
+    description: 'Logs burning in a fireplace.',
+    tags: 'fire hearth flame wood log heat warm coal',
+    times: ['day', 'dusk'],
+  },
+  cell: {
+    title: 'Living cell with its nucleus',
+    description: 'A cell with its nucleus and small bodies drifting in it.',
+    tags: 'cell nucleus biology life organism body',
+    times: ['day'],
+  },
+  rain: {
+    title: 'Raindrops on a window',
+    description: 'Drops running down a window pane, lights blurred behind it.',
+    tags: 'rain window drop glass weather',
+    times: ['grey', 'night'],
+  },
+  moonPhases: {
+    title: 'Phases of the moon',
+    description: 'Five faces of the moon through a month, from crescent to full and back.',
+    tags: 'moon phase month crescent full night lunar',
+    times: ['day'],
+  },
+  lightning: {
+    title: 'Lightning over roofs',
+    description: 'Thick clouds over a town, with lightning now and then.',
+    tags: 'lightning storm thunder cloud electricity weather',
+    times: ['grey', 'night'],
+  },
 }

@@ -10,17 +10,34 @@ import { useEpisode } from './episode-store.ts'
 const props = defineProps<{ id: string }>()
 const episode = useEpisode()
 const router = useRouter()
-watch(() => props.id, (id) => void episode.open(id), { immediate: true })
+watch(
+  () => props.id,
+  (id) => void episode.open(id),
+  { immediate: true },
+)
 onUnmounted(episode.close)
 useEventListener('beforeunload', (event: BeforeUnloadEvent) => {
   if (episode.saving !== 'saved') event.preventDefault()
 })
-const ROOMS = [{ name: 'script', label: 'Script' }, { name: 'sheet', label: 'Sheet' }, { name: 'sound', label: 'Sound' }, { name: 'render', label: 'Render' }]
-const STEPS = [{ way: 'undo', label: 'Undo', icon: Undo2 }, { way: 'redo', label: 'Redo', icon: Redo2 }] as const
+const ROOMS = [
+  { name: 'script', label: 'Script' },
+  { name: 'sheet', label: 'Sheet' },
+  { name: 'sound', label: 'Sound' },
+  { name: 'render', label: 'Render' },
+]
+const STEPS = [
+  { way: 'undo', label: 'Undo', icon: Undo2 },
+  { way: 'redo', label: 'Redo', icon: Redo2 },
+] as const
 const SAVED = { saved: 'Saved', saving: 'Saving …', offline: 'Not saved yet, trying again' }
 /** As in every editor; inside a field the browser's own undo stays in force. */
 useEventListener('keydown', (event: KeyboardEvent) => {
-  if (!(event.ctrlKey || event.metaKey) || event.altKey || /^(INPUT|TEXTAREA|SELECT)$/.test((event.target as HTMLElement).tagName)) return
+  if (
+    !(event.ctrlKey || event.metaKey) ||
+    event.altKey ||
+    /^(INPUT|TEXTAREA|SELECT)$/.test((event.target as HTMLElement).tagName)
+  )
+    return
   const key = event.key.toLowerCase()
   if (key !== 'z' && key !== 'y') return
   event.preventDefault()
@@ -29,7 +46,11 @@ useEventListener('keydown', (event: KeyboardEvent) => {
 const doing = computed(() => {
   const now = episode.preparing
   if (!now || now.step === 'done') return ''
-  return { match: 'Choosing pictures …', speak: `Speaking ${now.done} of ${now.all}`, music: 'Making the music …' }[now.step]
+  return {
+    match: 'Choosing pictures …',
+    speak: `Speaking ${now.done} of ${now.all}`,
+    music: 'Making the music …',
+  }[now.step]
 })
 const length = computed(() => clockText(episode.film.samples / 48_000))
 </script>
@@ -40,37 +61,131 @@ const length = computed(() => clockText(episode.film.samples / 48_000))
       <RouterLink to="/" class="brand serif" title="All episodes">Tidy Reel</RouterLink>
       <span class="title serif">{{ episode.document?.title }}</span>
       <nav aria-label="Rooms">
-        <RouterLink v-for="room in ROOMS" :key="room.name" :to="{ name: room.name, params: { id } }">{{ room.label }}</RouterLink>
+        <RouterLink
+          v-for="room in ROOMS"
+          :key="room.name"
+          :to="{ name: room.name, params: { id } }"
+          >{{ room.label }}</RouterLink
+        >
       </nav>
       <span class="steps">
-        <button v-for="{ way, label, icon } in STEPS" :key="way" class="plain" :disabled="!episode.data?.history[way]" :aria-label="episode.data?.history[way] ? `${label}: ${episode.data.history[way]}` : label" :title="episode.data?.history[way] ? `${label}: ${episode.data.history[way]}` : `Nothing to ${way}`" @click="episode.step(way)"><component :is="icon" :size="17" :stroke-width="1.6" /></button>
+        <button
+          v-for="{ way, label, icon } in STEPS"
+          :key="way"
+          class="plain"
+          :disabled="!episode.data?.history[way]"
+          :aria-label="
+            episode.data?.history[way] ? `${label}: ${episode.data.history[way]}` : label
+          "
+          :title="
+            episode.data?.history[way]
+              ? `${label}: ${episode.data.history[way]}`
+              : `Nothing to ${way}`
+          "
+          @click="episode.step(way)"
+        >
+          <component :is="icon" :size="17" :stroke-width="1.6" />
+        </button>
       </span>
       <span v-if="doing" class="doing" role="status">{{ doing }}</span>
       <span class="mono">{{ length }}</span>
-      <span class="saved" :class="{ red: episode.saving === 'offline' }" role="status">{{ SAVED[episode.saving] }}</span>
-      <ElButton type="primary" @click="router.push({ name: 'render', params: { id } })">Render</ElButton>
+      <span class="saved" :class="{ red: episode.saving === 'offline' }" role="status">{{
+        SAVED[episode.saving]
+      }}</span>
+      <ElButton type="primary" @click="router.push({ name: 'render', params: { id } })"
+        >Render</ElButton
+      >
     </header>
-    <p v-if="episode.fault" class="fault red" role="alert">{{ episode.fault }} <button v-if="episode.data" class="plain" @click="episode.fault = ''">Dismiss</button></p>
+    <p v-if="episode.fault" class="fault red" role="alert">
+      {{ episode.fault }}
+      <button v-if="episode.data" class="plain" @click="episode.fault = ''">Dismiss</button>
+    </p>
     <RouterView v-if="episode.data" class="room" />
     <p v-else-if="!episode.fault" class="soft loading">Loading …</p>
   </div>
 </template>
 
 <style scoped>
-.shell { height: 100%; display: grid; grid-template-rows: 44px auto minmax(0, 1fr); }
-header { grid-row: 1; display: flex; align-items: center; gap: 18px; padding: 0 20px; border-bottom: 1px solid var(--hair); }
-.brand { font-size: 18px; font-weight: 600; text-decoration: none; }
-.title { font-style: italic; font-size: 17px; color: var(--soft); max-width: 330px; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
-nav { display: flex; gap: 24px; flex: 1; justify-content: center; align-self: stretch; }
-nav a { display: flex; align-items: center; text-decoration: none; color: var(--soft); border-bottom: 2px solid transparent; margin-bottom: -1px; }
-nav a.router-link-active { color: var(--ink); font-weight: 600; border-color: var(--blue); }
+.shell {
+  height: 100%;
+  display: grid;
+  grid-template-rows: 44px auto minmax(0, 1fr);
+}
+header {
+  grid-row: 1;
+  display: flex;
+  align-items: center;
+  gap: 18px;
+  padding: 0 20px;
+  border-bottom: 1px solid var(--hair);
+}
+.brand {
+  font-size: 18px;
+  font-weight: 600;
+  text-decoration: none;
+}
+.title {
+  font-style: italic;
+  font-size: 17px;
+  color: var(--soft);
+  max-width: 330px;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+nav {
+  display: flex;
+  gap: 24px;
+  flex: 1;
+  justify-content: center;
+  align-self: stretch;
+}
+nav a {
+  display: flex;
+  align-items: center;
+  text-decoration: none;
+  color: var(--soft);
+  border-bottom: 2px solid transparent;
+  margin-bottom: -1px;
+}
+nav a.router-link-active {
+  color: var(--ink);
+  font-weight: 600;
+  border-color: var(--blue);
+}
 
-.steps { display: flex; gap: 12px; }
-.steps button { display: flex; padding: 4px; }
-.steps button:disabled { color: var(--hair); cursor: default; }
-.doing { color: var(--blue); white-space: nowrap; }
-.saved { color: var(--soft); min-width: 52px; }
-.fault { grid-row: 2; padding: 8px 20px; background: var(--paper); border-bottom: 1px solid var(--red); }
-.room { grid-row: 3; min-height: 0; }
-.loading { grid-row: 3; padding: 40px; }
+.steps {
+  display: flex;
+  gap: 12px;
+}
+.steps button {
+  display: flex;
+  padding: 4px;
+}
+.steps button:disabled {
+  color: var(--hair);
+  cursor: default;
+}
+.doing {
+  color: var(--blue);
+  white-space: nowrap;
+}
+.saved {
+  color: var(--soft);
+  min-width: 52px;
+}
+.fault {
+  grid-row: 2;
+  padding: 8px 20px;
+  background: var(--paper);
+  border-bottom: 1px solid var(--red);
+}
+.room {
+  grid-row: 3;
+  min-height: 0;
+}
+.loading {
+  grid-row: 3;
+  padding: 40px;
+}
 </style>

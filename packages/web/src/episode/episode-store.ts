@@ -18,9 +18,32 @@ import { api, ApiError, type SayRequest } from '../api.ts'
 import { outbox, type SaveState } from './outbox.ts'
 
 /** Changes after which something is to be spoken, matched or made ready for the monitor. */
-const SHOWN_OR_HEARD = new Set<Command['type']>(['editNarration', 'splitScene', 'mergeScene', 'insertScenes', 'setShot', 'addShot', 'layShots', 'swapShots', 'setVoice', 'setSpeaking', 'useTakes', 'setMood', 'adjustScenes', 'pinSense', 'refusePicture', 'setPicking', 'restore'])
+const SHOWN_OR_HEARD = new Set<Command['type']>([
+  'editNarration',
+  'splitScene',
+  'mergeScene',
+  'insertScenes',
+  'setShot',
+  'addShot',
+  'layShots',
+  'swapShots',
+  'setVoice',
+  'setSpeaking',
+  'useTakes',
+  'setMood',
+  'adjustScenes',
+  'pinSense',
+  'refusePicture',
+  'setPicking',
+  'restore',
+])
 
-const NO_CANDIDATES: EpisodeView['candidates'][string] = { words: [], picks: [], meanings: [], numbers: [] }
+const NO_CANDIDATES: EpisodeView['candidates'][string] = {
+  words: [],
+  picks: [],
+  meanings: [],
+  numbers: [],
+}
 
 /**
  * The open episode: its document, what is derived from it, and the edits on their way to the server.
@@ -38,28 +61,37 @@ export const useEpisode = defineStore('episode', () => {
   const selected = ref('')
   let current = ''
   let source: EventSource | undefined
-  const box = outbox(api.command, localStorage, {
-    state: (id, state) => {
-      if (id === current) saving.value = state
+  const box = outbox(
+    api.command,
+    localStorage,
+    {
+      state: (id, state) => {
+        if (id === current) saving.value = state
+      },
+      taken(id, { revision, document: saved }, left) {
+        if (id !== current || !data.value) return
+        data.value = { ...data.value, revision, document: saved }
+        // Nearly always the server comes to what is shown already: then nothing is drawn anew.
+        if (!left && !isEqual(saved, document.value)) document.value = saved
+      },
+      refused(id, cause) {
+        if (id !== current) return
+        fault.value = cause.message
+        void load(id)
+      },
     },
-    taken(id, { revision, document: saved }, left) {
-      if (id !== current || !data.value) return
-      data.value = { ...data.value, revision, document: saved }
-      // Nearly always the server comes to what is shown already: then nothing is drawn anew.
-      if (!left && !isEqual(saved, document.value)) document.value = saved
-    },
-    refused(id, cause) {
-      if (id !== current) return
-      fault.value = cause.message
-      void load(id)
-    },
-  }, (cause) => cause instanceof ApiError && cause.status < 500)
+    (cause) => cause instanceof ApiError && cause.status < 500,
+  )
 
   const parsed = computed(() => parsedScript(document.value?.script ?? ''))
   const plan = computed(() => filmOf(document.value ?? emptyDocument('-'), data.value?.rate))
   const film = computed(() => {
     const planned = plan.value
-    return timeline(planned, planned.scenes.map(({ id }) => data.value?.takes[id]), [30, 1])
+    return timeline(
+      planned,
+      planned.scenes.map(({ id }) => data.value?.takes[id]),
+      [30, 1],
+    )
   })
   const proxies = computed(() => new Set(data.value?.proxies))
   const renders = computed(() => data.value?.renders ?? [])
@@ -85,13 +117,24 @@ export const useEpisode = defineStore('episode', () => {
       if (data.value) data.value = { ...data.value, proxies: [...data.value.proxies, ready] }
     })
     source.addEventListener('recording', (event) => {
-      listening.value = JSON.parse((event as MessageEvent<string>).data) as { id: string; share: number }
+      listening.value = JSON.parse((event as MessageEvent<string>).data) as {
+        id: string
+        share: number
+      }
     })
     source.addEventListener('render', (event) => {
-      const news = JSON.parse((event as MessageEvent<string>).data) as Pick<RenderView, 'id' | 'state' | 'progress'>
+      const news = JSON.parse((event as MessageEvent<string>).data) as Pick<
+        RenderView,
+        'id' | 'state' | 'progress'
+      >
       const known = data.value?.renders.find((render) => render.id === news.id)
       if (!known || known.state !== news.state) return void load(id)
-      data.value = { ...data.value!, renders: data.value!.renders.map((render) => (render.id === news.id ? { ...render, progress: news.progress } : render)) }
+      data.value = {
+        ...data.value!,
+        renders: data.value!.renders.map((render) =>
+          render.id === news.id ? { ...render, progress: news.progress } : render,
+        ),
+      }
     })
   }
 
@@ -134,12 +177,21 @@ export const useEpisode = defineStore('episode', () => {
     if (!data.value) return
     if (shown) preparing.value = { step: 'match', done: 0, all: 1, remarks: [] }
     await settled()
-    await api.prepare(data.value.id, selected.value).catch((cause: Error) => (fault.value = cause.message))
+    await api
+      .prepare(data.value.id, selected.value)
+      .catch((cause: Error) => (fault.value = cause.message))
   }
 
   /** A film of 500 scenes is much to fetch: not more often than this while sentence after sentence is spoken. */
-  const loadSoon = useThrottleFn((id: string) => (id === current ? load(id) : undefined), 1500, true)
-  const prepareSoon = useDebounceFn(() => (document.value?.scenes.some(({ shots }) => shots.length) ? prepare() : undefined), 700)
+  const loadSoon = useThrottleFn(
+    (id: string) => (id === current ? load(id) : undefined),
+    1500,
+    true,
+  )
+  const prepareSoon = useDebounceFn(
+    () => (document.value?.scenes.some(({ shots }) => shots.length) ? prepare() : undefined),
+    700,
+  )
 
   /** Takes the last change back, or brings it again, once every edit has been saved. */
   async function step(way: 'undo' | 'redo') {
@@ -163,21 +215,64 @@ export const useEpisode = defineStore('episode', () => {
   }
 
   /** What the film's settings ask of a voice for a scene, or for words not in the film yet. */
-  const sayRequest = (words: Parameters<ReturnType<typeof takeRequester>>[0], set: Partial<SayRequest> = {}): SayRequest => ({ ...takeRequester(document.value!, data.value?.pronunciations ?? [])(words), ...set })
+  const sayRequest = (
+    words: Parameters<ReturnType<typeof takeRequester>>[0],
+    set: Partial<SayRequest> = {},
+  ): SayRequest => ({
+    ...takeRequester(document.value!, data.value?.pronunciations ?? [])(words),
+    ...set,
+  })
 
   /** What matching found for a scene; nothing before it has looked. */
-  const candidatesOf = (sceneId: string | undefined) => data.value?.candidates[sceneId ?? ''] ?? NO_CANDIDATES
+  const candidatesOf = (sceneId: string | undefined) =>
+    data.value?.candidates[sceneId ?? ''] ?? NO_CANDIDATES
 
   /** The pictures of the film, each once, in order. */
-  const items = computed(() => [...new Map(document.value?.scenes.flatMap(({ shots }) => shots.flatMap(({ item }) => (item ? [[item.id, itemAgain(item)] as const] : [])))).values()])
+  const items = computed(() => [
+    ...new Map(
+      document.value?.scenes.flatMap(({ shots }) =>
+        shots.flatMap(({ item }) => (item ? [[item.id, itemAgain(item)] as const] : [])),
+      ),
+    ).values(),
+  ])
 
   /** What is to be seen in a made picture of a scene. */
   function descriptionOf(sceneId: string): string {
     const planned = plan.value.scenes.find(({ id }) => id === sceneId)
     if (!planned || !document.value) return ''
-    const picture = planned.directions.flatMap((direction) => (direction.kind === 'picture' ? [direction.text] : [])).join('. ')
-    return pictureDescription({ text: planned.text, words: candidatesOf(sceneId).words, ...(picture ? { picture } : {}) }, document.value.title, plan.value.chapters[planned.chapter]?.title)
+    const picture = planned.directions
+      .flatMap((direction) => (direction.kind === 'picture' ? [direction.text] : []))
+      .join('. ')
+    return pictureDescription(
+      { text: planned.text, words: candidatesOf(sceneId).words, ...(picture ? { picture } : {}) },
+      document.value.title,
+      plan.value.chapters[planned.chapter]?.title,
+    )
   }
 
-  return { items, descriptionOf, candidatesOf, sayRequest, listening, data, document, fault, saving, preparing, selected, parsed, plan, film, proxies, renders, open, close, load, run, step, prepare, settled }
+  return {
+    items,
+    descriptionOf,
+    candidatesOf,
+    sayRequest,
+    listening,
+    data,
+    document,
+    fault,
+    saving,
+    preparing,
+    selected,
+    parsed,
+    plan,
+    film,
+    proxies,
+    renders,
+    open,
+    close,
+    load,
+    run,
+    step,
+    prepare,
+    settled,
+  }
 })

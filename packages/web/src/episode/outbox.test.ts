@@ -23,8 +23,16 @@ function world() {
         server.taken.push(command)
         return { revision: ++revision, document }
       },
-      { getItem: (key) => kept.get(key) ?? null, setItem: (key, value) => void kept.set(key, value), removeItem: (key) => void kept.delete(key) },
-      { state: (_id, state) => heard.states.push(state), taken: () => undefined, refused: (_id, cause) => heard.refused.push(cause.message) },
+      {
+        getItem: (key) => kept.get(key) ?? null,
+        setItem: (key, value) => void kept.set(key, value),
+        removeItem: (key) => void kept.delete(key),
+      },
+      {
+        state: (_id, state) => heard.states.push(state),
+        taken: () => undefined,
+        refused: (_id, cause) => heard.refused.push(cause.message),
+      },
       (cause) => cause instanceof Refused,
       20,
     )
@@ -68,16 +76,29 @@ describe('outbox', () => {
     const box = open()
     for (const text of ['A.', 'A b.', 'A b c.', 'A b c d.']) box.add('e', 1, script(text))
     await expect.poll(() => box.waiting('e')).toBe(0)
-    expect(server.taken.map((command) => command.type === 'setScript' && command.script)).toEqual(['A.', 'A b c d.'])
+    expect(server.taken.map((command) => command.type === 'setScript' && command.script)).toEqual([
+      'A.',
+      'A b c d.',
+    ])
     expect(document().script).toBe('A b c d.')
   })
   it('sends an edit whose answer was lost again under the same key', async () => {
     const { kept, open } = world()
     const keys: string[] = []
-    const lost = outbox(async (_id, _revision, _command, key) => {
-      keys.push(key)
-      throw new Error('the answer was lost')
-    }, { getItem: (key) => kept.get(key) ?? null, setItem: (key, value) => void kept.set(key, value), removeItem: (key) => void kept.delete(key) }, { state: () => undefined, taken: () => undefined, refused: () => undefined }, () => false, 10)
+    const lost = outbox(
+      async (_id, _revision, _command, key) => {
+        keys.push(key)
+        throw new Error('the answer was lost')
+      },
+      {
+        getItem: (key) => kept.get(key) ?? null,
+        setItem: (key, value) => void kept.set(key, value),
+        removeItem: (key) => void kept.delete(key),
+      },
+      { state: () => undefined, taken: () => undefined, refused: () => undefined },
+      () => false,
+      10,
+    )
     lost.add('e', 1, title('A'))
     await expect.poll(() => keys.length).toBeGreaterThan(2)
     expect(new Set(keys).size).toBe(1)

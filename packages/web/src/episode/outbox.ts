@@ -3,7 +3,12 @@ import type { Document } from '@tidy-reel/core/document/document'
 
 /** An edit's way to the server: what it answers, or why it said no. Sent twice under one key, an edit is carried out once. */
 export interface Post {
-  (episodeId: string, revision: number, command: Command, key: string): Promise<{ revision: number; document: Document }>
+  (
+    episodeId: string,
+    revision: number,
+    command: Command,
+    key: string,
+  ): Promise<{ revision: number; document: Document }>
 }
 
 /** Edits of one episode that have not reached the server, oldest first, and the revision they were made against. */
@@ -31,7 +36,10 @@ export interface Outbox {
 }
 
 const KEY = 'tidy-reel outbox '
-const newKey = () => Array.from(crypto.getRandomValues(new Uint8Array(12)), (byte) => byte.toString(16).padStart(2, '0')).join('')
+const newKey = () =>
+  Array.from(crypto.getRandomValues(new Uint8Array(12)), (byte) =>
+    byte.toString(16).padStart(2, '0'),
+  ).join('')
 
 /**
  * Keeps edits until the server has them: in memory and in the browser's storage, so that neither a server
@@ -39,7 +47,13 @@ const newKey = () => Array.from(crypto.getRandomValues(new Uint8Array(12)), (byt
  *
  * @param refusal true when a server's answer is final and trying again would change nothing
  */
-export function outbox(post: Post, store: Pick<Storage, 'getItem' | 'setItem' | 'removeItem'>, events: OutboxEvents, refusal: (cause: unknown) => boolean, retryMs = 1500): Outbox {
+export function outbox(
+  post: Post,
+  store: Pick<Storage, 'getItem' | 'setItem' | 'removeItem'>,
+  events: OutboxEvents,
+  refusal: (cause: unknown) => boolean,
+  retryMs = 1500,
+): Outbox {
   const queues = new Map<string, Waiting>()
   const sending = new Set<string>()
 
@@ -93,7 +107,9 @@ export function outbox(post: Post, store: Pick<Storage, 'getItem' | 'setItem' | 
     add(id, revision, command) {
       const queue = queueOf(id)
       if (!queue.edits.length) queue.revision = revision
-      const replaceable = queue.edits.length > (sending.has(id) ? 1 : 0) && queue.edits.at(-1)?.command.type === 'setScript'
+      const replaceable =
+        queue.edits.length > (sending.has(id) ? 1 : 0) &&
+        queue.edits.at(-1)?.command.type === 'setScript'
       const edit = { key: newKey(), command }
       if (replaceable && command.type === 'setScript') queue.edits[queue.edits.length - 1] = edit
       else queue.edits.push(edit)

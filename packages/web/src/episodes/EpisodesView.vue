@@ -41,42 +41,115 @@ async function remove(episode: EpisodeRow) {
     await load()
   }
   const note = ElMessage({
-    duration: 12_000, showClose: true, customClass: 'undo',
-    message: h('span', ['“', episode.title, '” was deleted. ', h('button', { class: 'plain', style: 'color: var(--blue); font-weight: 600; text-decoration: underline', onClick: undo }, 'Undo')]),
+    duration: 12_000,
+    showClose: true,
+    customClass: 'undo',
+    message: h('span', [
+      '“',
+      episode.title,
+      '” was deleted. ',
+      h(
+        'button',
+        {
+          class: 'plain',
+          style: 'color: var(--blue); font-weight: 600; text-decoration: underline',
+          onClick: undo,
+        },
+        'Undo',
+      ),
+    ]),
   })
 }
 </script>
 
 <template>
   <main class="page">
-    <ChannelHeader><ElButton type="primary" @click="asking = true">New episode</ElButton></ChannelHeader>
+    <ChannelHeader
+      ><ElButton type="primary" @click="asking = true">New episode</ElButton></ChannelHeader
+    >
     <h1 class="serif heading">Episodes</h1>
-    <p v-if="fault" class="red" role="alert">{{ fault }} <button class="plain" @click="load">Try again</button></p>
+    <p v-if="fault" class="red" role="alert">
+      {{ fault }} <button class="plain" @click="load">Try again</button>
+    </p>
     <p v-else-if="!episodes" class="soft">Loading …</p>
     <section v-else-if="episodes.length === 0" class="empty">
       <p class="serif">No episode yet.</p>
-      <p class="soft">An episode is one film in the making. Begin with a title, then paste your narration.</p>
+      <p class="soft">
+        An episode is one film in the making. Begin with a title, then paste your narration.
+      </p>
       <ElButton type="primary" @click="asking = true">New episode</ElButton>
     </section>
     <ul v-else>
-      <EpisodeLine v-for="episode in episodes" :key="episode.id" :episode="episode" @remove="remove(episode)" />
+      <EpisodeLine
+        v-for="episode in episodes"
+        :key="episode.id"
+        :episode="episode"
+        @remove="remove(episode)"
+      />
     </ul>
-    <ElDialog v-model="asking" title="New episode" width="460px" :show-close="false" @open-auto-focus="toTitle">
+    <ElDialog
+      v-model="asking"
+      title="New episode"
+      width="460px"
+      :show-close="false"
+      @open-auto-focus="toTitle"
+    >
       <form @submit.prevent="create()">
         <label for="new-title" class="soft">Title, as a viewer would read it</label>
-        <ElInput id="new-title" ref="field" v-model="title" maxlength="200" placeholder="How a lighthouse throws its light" />
-        <div class="foot"><ElButton @click="asking = false">Not now</ElButton><ElButton @click="create(true)">From a file or page</ElButton><ElButton type="primary" native-type="submit">Create</ElButton></div>
+        <ElInput
+          id="new-title"
+          ref="field"
+          v-model="title"
+          maxlength="200"
+          placeholder="How a lighthouse throws its light"
+        />
+        <div class="foot">
+          <ElButton @click="asking = false">Not now</ElButton
+          ><ElButton @click="create(true)">From a file or page</ElButton
+          ><ElButton type="primary" native-type="submit">Create</ElButton>
+        </div>
       </form>
     </ElDialog>
   </main>
 </template>
 
 <style scoped>
-.page { max-width: 1120px; min-height: 100%; margin: 0 auto; padding: 0 56px 64px; background: var(--paper); border: solid var(--hair); border-width: 0 1px; }
-.heading { font-size: 34px; line-height: 1.1; margin: 40px 0 20px; }
-ul { list-style: none; margin: 0; padding: 0; border-top: 1px solid var(--hair); }
-.empty { padding: 40px 0; display: grid; gap: 10px; justify-items: start; }
-.empty .serif { font-size: 22px; }
-form { display: grid; gap: 8px; }
-.foot { display: flex; justify-content: flex-end; margin-top: 14px; }
+.page {
+  max-width: 1120px;
+  min-height: 100%;
+  margin: 0 auto;
+  padding: 0 56px 64px;
+  background: var(--paper);
+  border: solid var(--hair);
+  border-width: 0 1px;
+}
+.heading {
+  font-size: 34px;
+  line-height: 1.1;
+  margin: 40px 0 20px;
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  border-top: 1px solid var(--hair);
+}
+.empty {
+  padding: 40px 0;
+  display: grid;
+  gap: 10px;
+  justify-items: start;
+}
+.empty .serif {
+  font-size: 22px;
+}
+form {
+  display: grid;
+  gap: 8px;
+}
+.foot {
+  display: flex;
+  justify-content: flex-end;
+  margin-top: 14px;
+}
 </style>

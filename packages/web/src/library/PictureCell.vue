@@ -11,19 +11,66 @@ const over = ref(false)
 </script>
 
 <template>
-  <button class="plain" role="option" tabindex="-1" :aria-selected="selected" @click="emit('press', $event)" @mouseenter="over = true" @mouseleave="over = false">
+  <button
+    class="plain"
+    role="option"
+    tabindex="-1"
+    :aria-selected="selected"
+    @click="emit('press', $event)"
+    @mouseenter="over = true"
+    @mouseleave="over = false"
+  >
     <MovingThumb class="frame" :item="picture.item" :moving="over" />
-    <span v-if="picture.item.seconds" class="seconds mono">{{ picture.item.seconds.toFixed(1) }} s</span>
-    <span class="name"><span v-if="picture.favourite" aria-label="favourite">★ </span>{{ picture.item.title }}</span>
-    <span class="soft tags">{{ picture.item.tags.join(', ') || 'no words yet' }}<template v-if="(picture.sharpness ?? SOFT) < SOFT"> · may be soft</template></span>
+    <span v-if="picture.item.seconds" class="seconds mono"
+      >{{ picture.item.seconds.toFixed(1) }} s</span
+    >
+    <span class="name"
+      ><span v-if="picture.favourite" aria-label="favourite">★ </span>{{ picture.item.title }}</span
+    >
+    <span class="soft tags"
+      >{{ picture.item.tags.join(', ') || 'no words yet'
+      }}<template v-if="(picture.sharpness ?? SOFT) < SOFT"> · may be soft</template></span
+    >
   </button>
 </template>
 
 <style scoped>
-button { display: grid; width: 100%; position: relative; }
-.frame { width: 100%; aspect-ratio: 16 / 9; }
-[aria-selected='true'] .frame::after { content: ''; position: absolute; inset: 0; box-shadow: inset 0 0 0 3px var(--blue); }
-.seconds { position: absolute; right: 0; top: 0; background: var(--paper); padding: 0 5px; font-size: 11.5px; line-height: 18px; }
-.name { font-size: 14px; line-height: 1.25; margin-top: 4px; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
-.tags { font-size: 12.5px; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
+button {
+  display: grid;
+  width: 100%;
+  position: relative;
+}
+.frame {
+  width: 100%;
+  aspect-ratio: 16 / 9;
+}
+[aria-selected='true'] .frame::after {
+  content: '';
+  position: absolute;
+  inset: 0;
+  box-shadow: inset 0 0 0 3px var(--blue);
+}
+.seconds {
+  position: absolute;
+  right: 0;
+  top: 0;
+  background: var(--paper);
+  padding: 0 5px;
+  font-size: 11.5px;
+  line-height: 18px;
+}
+.name {
+  font-size: 14px;
+  line-height: 1.25;
+  margin-top: 4px;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.tags {
+  font-size: 12.5px;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
 </style>

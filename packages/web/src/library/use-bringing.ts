@@ -32,7 +32,11 @@ export function useBringing(arrived: () => void) {
   const stopped = ref(false)
   let began = 0
   /** Null while too few have come to tell. */
-  const secondsLeft = computed(() => (done.value < TELLS ? null : Math.round(((all.value - done.value) * (Date.now() - began)) / done.value / 1000)))
+  const secondsLeft = computed(() =>
+    done.value < TELLS
+      ? null
+      : Math.round(((all.value - done.value) * (Date.now() - began)) / done.value / 1000),
+  )
   const share = computed(() => (all.value ? done.value / all.value : 0))
 
   async function bring(files: readonly Brought[]) {
@@ -43,7 +47,10 @@ export function useBringing(arrived: () => void) {
       began = Date.now()
     }
     // A sidecar or a list says something of pictures that must be there before it.
-    waiting.push(...files.filter(({ name }) => !SAYS.test(name)), ...files.filter(({ name }) => SAYS.test(name)))
+    waiting.push(
+      ...files.filter(({ name }) => !SAYS.test(name)),
+      ...files.filter(({ name }) => SAYS.test(name)),
+    )
     all.value += files.length
     if (busy.value || !files.length) return
     busy.value = true
@@ -63,7 +70,8 @@ export function useBringing(arrived: () => void) {
   }
   async function send({ file, name }: Brought) {
     try {
-      if (LIST.test(name)) told.value = [...told.value, noted(file.name, await api.takePictureList(file))]
+      if (LIST.test(name))
+        told.value = [...told.value, noted(file.name, await api.takePictureList(file))]
       else if (SAYS.test(name)) await api.takeSidecar(file)
       else {
         await api.takeOwnFile(file, name)
@@ -84,7 +92,21 @@ export function useBringing(arrived: () => void) {
     stopped.value = true
     all.value -= waiting.splice(0).length
   }
-  return { bring, stop, forget, all, done, taken, problems, failed, told, busy, stopped, share, secondsLeft }
+  return {
+    bring,
+    stop,
+    forget,
+    all,
+    done,
+    taken,
+    problems,
+    failed,
+    told,
+    busy,
+    stopped,
+    share,
+    secondsLeft,
+  }
 }
 
 /** What says something of other files, and which of them says it of many. */
@@ -93,14 +115,19 @@ const LIST = /\.(?:csv|json)$/i
 
 function noted(name: string, { described, unknown, called, skipped }: NotedView): string {
   const rows = (count: number) => (count === 1 ? '1 row' : `${count.toLocaleString('en-GB')} rows`)
-  const nameless = unknown ? ` ${rows(unknown)} ${unknown === 1 ? 'names' : 'name'} no file that is here: ${called.join(', ')}${unknown > called.length ? ', …' : ''}.` : ''
+  const nameless = unknown
+    ? ` ${rows(unknown)} ${unknown === 1 ? 'names' : 'name'} no file that is here: ${called.join(', ')}${unknown > called.length ? ', …' : ''}.`
+    : ''
   const left = skipped[0] ? ` Row ${skipped[0].row} was left: ${skipped[0].reason}.` : ''
   return `“${name}” describes ${described === 1 ? '1 picture' : `${described.toLocaleString('en-GB')} pictures`}.${nameless}${left}`
 }
 /** What a computer puts into folders for itself. */
 const NO_FILE = /(?:^|\/)(?:\.|Thumbs\.db$|desktop\.ini$|__MACOSX)/i
 
-export const chosenFiles = (list: FileList): Brought[] => [...list].map((file) => ({ file, name: file.webkitRelativePath || file.name })).filter(({ name }) => !NO_FILE.test(name))
+export const chosenFiles = (list: FileList): Brought[] =>
+  [...list]
+    .map((file) => ({ file, name: file.webkitRelativePath || file.name }))
+    .filter(({ name }) => !NO_FILE.test(name))
 
 /** The files of a drop, those in folders too, however deep. */
 export async function droppedFiles(items: DataTransferItemList): Promise<Brought[]> {
@@ -109,12 +136,20 @@ export async function droppedFiles(items: DataTransferItemList): Promise<Brought
 }
 
 async function filesIn(entry: FileSystemEntry): Promise<Brought[]> {
-  if (entry.isFile) return new Promise((resolve) => (entry as FileSystemFileEntry).file((file) => resolve([{ file, name: entry.fullPath.replace(/^\//, '') }]), () => resolve([])))
+  if (entry.isFile)
+    return new Promise((resolve) =>
+      (entry as FileSystemFileEntry).file(
+        (file) => resolve([{ file, name: entry.fullPath.replace(/^\//, '') }]),
+        () => resolve([]),
+      ),
+    )
   const reader = (entry as FileSystemDirectoryEntry).createReader()
   const found: Brought[] = []
   // A reader hands out a folder in parts until it has nothing more.
   for (;;) {
-    const part = await new Promise<FileSystemEntry[]>((resolve) => reader.readEntries(resolve, () => resolve([])))
+    const part = await new Promise<FileSystemEntry[]>((resolve) =>
+      reader.readEntries(resolve, () => resolve([])),
+    )
     if (!part.length) return found
     for (const inner of part) found.push(...(await filesIn(inner)))
   }

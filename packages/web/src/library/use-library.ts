@@ -7,7 +7,8 @@ import { api, type LibraryAsked } from '../api.ts'
 export type LibraryPages = ReadonlyMap<number, readonly PictureView[]>
 
 /** The picture at a place of the list; undefined while its page has not come. */
-export const pictureAt = (pages: LibraryPages, place: number): PictureView | undefined => pages.get(Math.floor(place / PAGE))?.[place % PAGE]
+export const pictureAt = (pages: LibraryPages, place: number): PictureView | undefined =>
+  pages.get(Math.floor(place / PAGE))?.[place % PAGE]
 
 /** What part of the library is looked at, its pictures fetched page by page as they come into view. */
 export function useLibrary() {
@@ -20,7 +21,12 @@ export function useLibrary() {
   const pages = shallowRef<LibraryPages>(new Map())
   const collections = ref<{ name: string; pictures: number }[]>([])
   const problem = ref('')
-  const asked = computed((): LibraryAsked => ({ words: words.value, shelf: shelf.value, collection: collection.value, ...filter.value }))
+  const asked = computed((): LibraryAsked => ({
+    words: words.value,
+    shelf: shelf.value,
+    collection: collection.value,
+    ...filter.value,
+  }))
   let underWay = new Set<number>()
   let request = new AbortController()
 
@@ -30,7 +36,10 @@ export function useLibrary() {
     underWay = new Set([0])
     problem.value = ''
     try {
-      const [first, many] = await Promise.all([api.library(asked.value, 0, signal), api.libraryCount(asked.value)])
+      const [first, many] = await Promise.all([
+        api.library(asked.value, 0, signal),
+        api.libraryCount(asked.value),
+      ])
       if (signal.aborted) return
       pages.value = new Map([[0, first]])
       count.value = Math.max(many, first.length)
@@ -58,8 +67,26 @@ export function useLibrary() {
   /** Another face for a picture that is shown. */
   function replace(picture: PictureView) {
     const isIt = ({ item }: PictureView) => item.id === picture.item.id
-    pages.value = new Map([...pages.value].map(([page, list]) => [page, list.some(isIt) ? list.map((known) => (isIt(known) ? picture : known)) : list]))
+    pages.value = new Map(
+      [...pages.value].map(([page, list]) => [
+        page,
+        list.some(isIt) ? list.map((known) => (isIt(known) ? picture : known)) : list,
+      ]),
+    )
   }
   watch(asked, () => void reload())
-  return { shelf, collection, words, filter, count, pages, collections, problem, reload, need, loadCollections, replace }
+  return {
+    shelf,
+    collection,
+    words,
+    filter,
+    count,
+    pages,
+    collections,
+    problem,
+    reload,
+    need,
+    loadCollections,
+    replace,
+  }
 }

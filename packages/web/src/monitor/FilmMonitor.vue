@@ -12,7 +12,13 @@ import { lettering, type Lettering } from './lettering.ts'
 import { clipDeck, stillShelf } from './picture-source.ts'
 import type { Player } from './use-player.ts'
 
-const props = defineProps<{ film: Timeline; plan: Film; player: Player; proxies: ReadonlySet<string>; guides: boolean }>()
+const props = defineProps<{
+  film: Timeline
+  plan: Film
+  player: Player
+  proxies: ReadonlySet<string>
+  guides: boolean
+}>()
 const emit = defineEmits<{ guides: [] }>()
 /** The lettering is laid out as in a film of this size and drawn as large as the monitor is. */
 const LETTERED = { width: 1920, height: 1080 }
@@ -26,7 +32,9 @@ const ready = (id: string) => props.proxies.has(id)
 const stills = stillShelf(ready, () => draw())
 const clips = clipDeck(ready, () => !props.player.playing.value && draw())
 const shots = computed(() => filmShots(props.film, () => true))
-const frame = computed(() => Math.min(props.film.frames - 1, frameAtSample(props.player.at.value, props.film.fps)))
+const frame = computed(() =>
+  Math.min(props.film.frames - 1, frameAtSample(props.player.at.value, props.film.fps)),
+)
 let written: Lettering | undefined
 /** Breaking a long film's words into subtitles takes longer than a key press may. */
 const lettered = new Worker(new URL('./letters.worker.ts', import.meta.url), { type: 'module' })
@@ -47,12 +55,18 @@ function draw() {
     return
   }
   const rate = props.player.playing.value ? props.player.rate.value : 0
-  const whole = drawFrame({ context, stills, clips, fps: props.film.fps, rate }, shots.value[place.scene]![place.shot]!, place.frame)
+  const whole = drawFrame(
+    { context, stills, clips, fps: props.film.fps, rate },
+    shots.value[place.scene]![place.shot]!,
+    place.frame,
+  )
   if (rate > 0) makeReady(place.scene, place.shot)
   else clips.pause()
   const drawn = frame.value
   // Half a frame on: at the very edge a subtitle may or may not be there yet.
-  void written?.show(((drawn + 0.5) * props.film.fps[1]) / props.film.fps[0]).then(() => screen.value && (screen.value.dataset.frame = whole ? String(drawn) : ''))
+  void written
+    ?.show(((drawn + 0.5) * props.film.fps[1]) / props.film.fps[0])
+    .then(() => screen.value && (screen.value.dataset.frame = whole ? String(drawn) : ''))
 }
 
 /** The next shot's clip is loaded before it is seen, so that the change leaves no gap. */
@@ -60,7 +74,8 @@ function makeReady(scene: number, shot: number) {
   const next = shots.value[scene]![shot + 1] ?? shots.value[scene + 1]?.[0]
   const end = props.film.scenes[scene]!.shots[shot]!.endFrame
   if (!next || end - frame.value > READY_FRAMES) return
-  if (next.source.kind === 'clip') clips.ready({ id: next.source.item.id, time: next.source.slip / 48_000, rate: 0 })
+  if (next.source.kind === 'clip')
+    clips.ready({ id: next.source.item.id, time: next.source.slip / 48_000, rate: 0 })
   else if (next.source.kind === 'photo') stills.get(next.source.item.id)
 }
 
@@ -70,7 +85,12 @@ watchDebounced(() => props.proxies, draw, { debounce: 300, maxWait: 1500 })
 watch([size.width, size.height], fit)
 
 function write() {
-  lettered.postMessage({ film: toRaw(props.film), plan: toRaw(props.plan), shots: shots.value, ...LETTERED } satisfies LettersAsked)
+  lettered.postMessage({
+    film: toRaw(props.film),
+    plan: toRaw(props.plan),
+    shots: shots.value,
+    ...LETTERED,
+  } satisfies LettersAsked)
 }
 function fit() {
   const canvas = picture.value
@@ -95,7 +115,8 @@ const time = computed(() => {
   const within = frame.value - Math.round((seconds * props.film.fps[0]) / props.film.fps[1])
   return `${clockText(seconds)}:${String(Math.max(0, within)).padStart(2, '0')}`
 })
-const fullscreen = () => (document.fullscreenElement ? document.exitFullscreen() : screen.value?.requestFullscreen())
+const fullscreen = () =>
+  document.fullscreenElement ? document.exitFullscreen() : screen.value?.requestFullscreen()
 defineExpose({ fullscreen })
 </script>
 
@@ -107,32 +128,135 @@ defineExpose({ fullscreen })
       <div v-if="guides" class="guides" aria-hidden="true"><i /><i /><b /></div>
     </div>
     <div class="bar">
-      <button class="plain" :aria-label="player.playing.value ? 'Stop' : 'Play from here'" :title="`${player.playing.value ? 'Stop' : 'Play from here'} (space; J K L)`" @click="player.toggle()"><Pause v-if="player.playing.value" :size="16" :stroke-width="1.6" /><Play v-else :size="16" :stroke-width="1.6" /></button>
+      <button
+        class="plain"
+        :aria-label="player.playing.value ? 'Stop' : 'Play from here'"
+        :title="`${player.playing.value ? 'Stop' : 'Play from here'} (space; J K L)`"
+        @click="player.toggle()"
+      >
+        <Pause v-if="player.playing.value" :size="16" :stroke-width="1.6" /><Play
+          v-else
+          :size="16"
+          :stroke-width="1.6"
+        />
+      </button>
       <span class="mono now">{{ time }}</span>
-      <span v-if="player.playing.value && player.rate.value !== 1" class="mono">{{ player.rate.value < 0 ? '−' : '' }}{{ Math.abs(player.rate.value) }}×</span>
-      <input type="range" min="0" :max="film.samples" :value="player.at.value" step="1600" tabindex="-1" aria-label="Place in the film" @input="player.seek(Number(($event.target as HTMLInputElement).value))" @change="($event.target as HTMLInputElement).blur()" />
+      <span v-if="player.playing.value && player.rate.value !== 1" class="mono"
+        >{{ player.rate.value < 0 ? '−' : '' }}{{ Math.abs(player.rate.value) }}×</span
+      >
+      <input
+        type="range"
+        min="0"
+        :max="film.samples"
+        :value="player.at.value"
+        step="1600"
+        tabindex="-1"
+        aria-label="Place in the film"
+        @input="player.seek(Number(($event.target as HTMLInputElement).value))"
+        @change="($event.target as HTMLInputElement).blur()"
+      />
       <span class="mono">{{ clockText(secondsFromSamples(film.samples)) }}</span>
-      <button class="plain" :class="{ on: player.loop.value }" :aria-pressed="player.loop.value" aria-label="Repeat the scene" title="Repeat the scene (R)" @click="player.repeat()"><Repeat :size="15" :stroke-width="1.6" /></button>
-      <button class="plain" :class="{ on: guides }" :aria-pressed="guides" aria-label="Guides" title="Guides: thirds and safe area (G)" @click="emit('guides')"><Grid3x3 :size="15" :stroke-width="1.6" /></button>
-      <button class="plain" aria-label="Whole screen" title="Whole screen (W)" @click="fullscreen"><Maximize :size="15" :stroke-width="1.6" /></button>
+      <button
+        class="plain"
+        :class="{ on: player.loop.value }"
+        :aria-pressed="player.loop.value"
+        aria-label="Repeat the scene"
+        title="Repeat the scene (R)"
+        @click="player.repeat()"
+      >
+        <Repeat :size="15" :stroke-width="1.6" />
+      </button>
+      <button
+        class="plain"
+        :class="{ on: guides }"
+        :aria-pressed="guides"
+        aria-label="Guides"
+        title="Guides: thirds and safe area (G)"
+        @click="emit('guides')"
+      >
+        <Grid3x3 :size="15" :stroke-width="1.6" />
+      </button>
+      <button class="plain" aria-label="Whole screen" title="Whole screen (W)" @click="fullscreen">
+        <Maximize :size="15" :stroke-width="1.6" />
+      </button>
     </div>
   </section>
 </template>
 
 <style scoped>
-.screen { position: relative; aspect-ratio: 16 / 9; background: #14161c; overflow: hidden; cursor: pointer; }
-.screen:fullscreen { display: grid; place-items: center; }
-canvas { position: absolute; inset: 0; width: 100%; height: 100%; display: block; }
-.screen:fullscreen canvas { inset: auto; width: 100vw; height: 56.25vw; max-height: 100vh; max-width: 177.78vh; }
-.letters { pointer-events: none; }
-.guides { position: absolute; inset: 0; pointer-events: none; }
-.guides i { position: absolute; border: solid #fbf8f0; opacity: 0.55; }
-.guides i:first-child { inset: 0 33.333%; border-width: 0 1px; }
-.guides i:nth-child(2) { inset: 33.333% 0; border-width: 1px 0; }
-.guides b { position: absolute; inset: 5%; border: 1px dashed #fbf8f0; opacity: 0.7; }
-.bar { display: flex; align-items: center; gap: 12px; padding: 7px 16px; border-bottom: 1px solid var(--hair); }
-.bar button { display: flex; }
-.on { color: var(--blue); }
-.now { min-width: 62px; color: var(--ink); }
-input { flex: 1; min-width: 60px; accent-color: var(--blue); height: 18px; }
+.screen {
+  position: relative;
+  aspect-ratio: 16 / 9;
+  background: #14161c;
+  overflow: hidden;
+  cursor: pointer;
+}
+.screen:fullscreen {
+  display: grid;
+  place-items: center;
+}
+canvas {
+  position: absolute;
+  inset: 0;
+  width: 100%;
+  height: 100%;
+  display: block;
+}
+.screen:fullscreen canvas {
+  inset: auto;
+  width: 100vw;
+  height: 56.25vw;
+  max-height: 100vh;
+  max-width: 177.78vh;
+}
+.letters {
+  pointer-events: none;
+}
+.guides {
+  position: absolute;
+  inset: 0;
+  pointer-events: none;
+}
+.guides i {
+  position: absolute;
+  border: solid #fbf8f0;
+  opacity: 0.55;
+}
+.guides i:first-child {
+  inset: 0 33.333%;
+  border-width: 0 1px;
+}
+.guides i:nth-child(2) {
+  inset: 33.333% 0;
+  border-width: 1px 0;
+}
+.guides b {
+  position: absolute;
+  inset: 5%;
+  border: 1px dashed #fbf8f0;
+  opacity: 0.7;
+}
+.bar {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  padding: 7px 16px;
+  border-bottom: 1px solid var(--hair);
+}
+.bar button {
+  display: flex;
+}
+.on {
+  color: var(--blue);
+}
+.now {
+  min-width: 62px;
+  color: var(--ink);
+}
+input {
+  flex: 1;
+  min-width: 60px;
+  accent-color: var(--blue);
+  height: 18px;
+}
 </style>

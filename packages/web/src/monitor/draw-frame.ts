@@ -19,11 +19,24 @@ export interface Stage {
 }
 
 /** Where a frame of the film is: its scene and shot, and how far into the shot. */
-export function placeOfFrame({ scenes }: Timeline, frame: number): { scene: number; shot: number; frame: number } | undefined {
-  const scene = Math.max(0, sortedLastIndexBy<{ startFrame: number }>(scenes, { startFrame: frame }, ({ startFrame }) => startFrame) - 1)
+export function placeOfFrame(
+  { scenes }: Timeline,
+  frame: number,
+): { scene: number; shot: number; frame: number } | undefined {
+  const scene = Math.max(
+    0,
+    sortedLastIndexBy<{ startFrame: number }>(
+      scenes,
+      { startFrame: frame },
+      ({ startFrame }) => startFrame,
+    ) - 1,
+  )
   const found = scenes[scene]
   if (!found || found.endFrame <= frame) return undefined
-  const shot = Math.max(0, found.shots.findLastIndex(({ startFrame }) => startFrame <= frame))
+  const shot = Math.max(
+    0,
+    found.shots.findLastIndex(({ startFrame }) => startFrame <= frame),
+  )
   return { scene, shot, frame: frame - found.shots[shot]!.startFrame }
 }
 
@@ -49,7 +62,12 @@ export function drawFrame(stage: Stage, shot: SegmentShot, frame: number): boole
   return frame < half ? before(1 - frame / half) : own((frame - half) / (lead.frames - half))
 }
 
-function drawStretch(stage: Stage, { source, span }: Stretch, frame: number, alpha: number): boolean {
+function drawStretch(
+  stage: Stage,
+  { source, span }: Stretch,
+  frame: number,
+  alpha: number,
+): boolean {
   const { context } = stage
   const { width, height } = context.canvas
   context.globalAlpha = alpha
@@ -58,33 +76,77 @@ function drawStretch(stage: Stage, { source, span }: Stretch, frame: number, alp
     context.fillRect(0, 0, width, height)
     return true
   }
-  const picture = source.kind === 'photo' ? stillOf(stage, source.item.id) : clipOf(stage, source, frame)
+  const picture =
+    source.kind === 'photo' ? stillOf(stage, source.item.id) : clipOf(stage, source, frame)
   if (!picture) {
     const small = stage.stills.get(source.item.id)
     context.fillStyle = '#14161c'
     context.fillRect(0, 0, width, height)
-    if (small) fill(context, small.image, small.image.naturalWidth, small.image.naturalHeight, WHOLE, 0)
+    if (small)
+      fill(context, small.image, small.image.naturalWidth, small.image.naturalHeight, WHOLE, 0)
     return false
   }
-  fill(context, picture.image, picture.width, picture.height, source.move ?? WHOLE, span > 1 ? frame / (span - 1) : 0)
+  fill(
+    context,
+    picture.image,
+    picture.width,
+    picture.height,
+    source.move ?? WHOLE,
+    span > 1 ? frame / (span - 1) : 0,
+  )
   return picture.whole
 }
 
-function fill(context: CanvasRenderingContext2D, image: CanvasImageSource, width: number, height: number, move: Move, progress: number) {
+function fill(
+  context: CanvasRenderingContext2D,
+  image: CanvasImageSource,
+  width: number,
+  height: number,
+  move: Move,
+  progress: number,
+) {
   const { canvas } = context
   const crop = cropAt(move, progress, { width, height }, canvas.width / canvas.height)
   context.imageSmoothingQuality = 'high'
-  context.drawImage(image, crop.x, crop.y, crop.width, crop.height, 0, 0, canvas.width, canvas.height)
+  context.drawImage(
+    image,
+    crop.x,
+    crop.y,
+    crop.width,
+    crop.height,
+    0,
+    0,
+    canvas.width,
+    canvas.height,
+  )
 }
 
 function stillOf({ stills }: Stage, id: string) {
   const still = stills.get(id)
-  return still && { image: still.image, width: still.image.naturalWidth, height: still.image.naturalHeight, whole: still.whole }
+  return (
+    still && {
+      image: still.image,
+      width: still.image.naturalWidth,
+      height: still.image.naturalHeight,
+      whole: still.whole,
+    }
+  )
 }
 
-function clipOf({ clips, fps, rate }: Stage, source: Extract<Stretch['source'], { kind: 'clip' }>, frame: number) {
+function clipOf(
+  { clips, fps, rate }: Stage,
+  source: Extract<Stretch['source'], { kind: 'clip' }>,
+  frame: number,
+) {
   // The middle of a frame: its edges are rounded one way by one decoder and the other way by the next.
   const time = source.slip / SAMPLE_RATE + ((frame + 0.5) * fps[1] * source.speed) / fps[0]
   const video = clips.show({ id: source.item.id, time, rate: rate > 0 ? rate * source.speed : 0 })
-  return video && { image: video, width: video.videoWidth, height: video.videoHeight, whole: !video.seeking || rate > 0 }
+  return (
+    video && {
+      image: video,
+      width: video.videoWidth,
+      height: video.videoHeight,
+      whole: !video.seeking || rate > 0,
+    }
+  )
 }

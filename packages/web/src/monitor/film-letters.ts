@@ -7,10 +7,25 @@ import { sampleAtFrame } from '@tidy-reel/core/time'
 import type { Timeline } from '@tidy-reel/core/timeline/timeline'
 
 /** Everything written on a film, as one ASS document for the monitor: the render writes the same, scene by scene. */
-export function filmLetters(film: Timeline, plan: Film, shots: readonly SegmentShot[][], width: number, height: number): string {
+export function filmLetters(
+  film: Timeline,
+  plan: Film,
+  shots: readonly SegmentShot[][],
+  width: number,
+  height: number,
+): string {
   const cards = film.scenes.flatMap((scene, n) => {
     const at = sampleAtFrame(scene.startFrame, film.fps)
-    return cardSupers(shots[n]!, film.fps).map((card) => ({ ...card, start: card.start + at, end: card.end + at }))
+    return cardSupers(shots[n]!, film.fps).map((card) => ({
+      ...card,
+      start: card.start + at,
+      end: card.end + at,
+    }))
   })
-  return assDocument({ width, height, cues: filmCues(film, width, height), supers: [...filmSupers(film, plan), ...cards] })
+  return assDocument({
+    width,
+    height,
+    cues: filmCues(film, width, height),
+    supers: [...filmSupers(film, plan), ...cards],
+  })
 }

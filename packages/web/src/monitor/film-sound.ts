@@ -40,7 +40,13 @@ export function soundDeck(): SoundDeck {
     context = new AudioContext({ sampleRate: SAMPLE_RATE, latencyHint: 'interactive' })
     const level = context.createGain()
     level.gain.value = 10 ** ((FILM_LUFS - TAKE_LUFS) / 20)
-    const limit = new DynamicsCompressorNode(context, { threshold: TRUE_PEAK_DBTP - 2, knee: 0, ratio: 20, attack: 0.002, release: 0.07 })
+    const limit = new DynamicsCompressorNode(context, {
+      threshold: TRUE_PEAK_DBTP - 2,
+      knee: 0,
+      ratio: 20,
+      attack: 0.002,
+      release: 0.07,
+    })
     level.connect(limit).connect(context.destination)
     out = level
     return context
@@ -49,17 +55,32 @@ export function soundDeck(): SoundDeck {
     let found = buffers.get(address)
     if (!found) {
       const decoding = open()
-      found = fetch(address).then(async (answer) => (answer.ok ? decoding.decodeAudioData(await answer.arrayBuffer()) : undefined)).catch(() => undefined)
+      found = fetch(address)
+        .then(async (answer) =>
+          answer.ok ? decoding.decodeAudioData(await answer.arrayBuffer()) : undefined,
+        )
+        .catch(() => undefined)
       buffers.set(address, found)
       void found.then((came) => came ?? buffers.delete(address))
     }
     return found
   }
   const seconds = (samples: number) => samples / SAMPLE_RATE
-  const now = () => (context?.state === 'running' ? context.currentTime - (context.outputLatency || 0) : performance.now() / 1000)
+  const now = () =>
+    context?.state === 'running'
+      ? context.currentTime - (context.outputLatency || 0)
+      : performance.now() / 1000
 
   /** Plays a buffer whose first sample belongs at `at` of the film. */
-  function place(sounding: AudioContext, came: AudioBuffer, at: number, from: number, begun: number, rate: number, into: AudioNode) {
+  function place(
+    sounding: AudioContext,
+    came: AudioBuffer,
+    at: number,
+    from: number,
+    begun: number,
+    rate: number,
+    into: AudioNode,
+  ) {
     const offset = Math.max(0, seconds(from - at))
     if (offset >= came.duration) return
     const source = new AudioBufferSourceNode(sounding, { buffer: came, playbackRate: rate })
@@ -76,12 +97,17 @@ export function soundDeck(): SoundDeck {
     const gain = sounding.createGain()
     gain.connect(out!)
     gain.gain.setValueAtTime(bedGain(plan, from), begun)
-    for (const [start, end] of [[0, plan.fadeInSamples], [film.samples - plan.fadeOutSamples, film.samples]] as const)
-      for (let at = Math.max(from, start); at <= end; at += FADE_STEP) gain.gain.linearRampToValueAtTime(bedGain(plan, at), begun + seconds(at - from))
+    for (const [start, end] of [
+      [0, plan.fadeInSamples],
+      [film.samples - plan.fadeOutSamples, film.samples],
+    ] as const)
+      for (let at = Math.max(from, start); at <= end; at += FADE_STEP)
+        gain.gain.linearRampToValueAtTime(bedGain(plan, at), begun + seconds(at - from))
     const place0 = Math.floor(from / bed.loopSamples)
     void buffer(bedSound(bed.hash)).then((came) => {
       if (!came) return
-      for (let round = Math.max(0, place0 - 1); round * bed.loopSamples < film.samples; round++) place(sounding, came, round * bed.loopSamples, from, begun, 1, gain)
+      for (let round = Math.max(0, place0 - 1); round * bed.loopSamples < film.samples; round++)
+        place(sounding, came, round * bed.loopSamples, from, begun, 1, gain)
     })
   }
 
@@ -116,7 +142,13 @@ export function soundDeck(): SoundDeck {
           asked.add(scene.id)
           const take = sound.takes[scene.id]
           const turn = looking
-          if (take) void buffer(takeSound(take.hash)).then((came) => came && turn === looking && place(sounding, came, scene.speechStart, from, begun, rate, out!))
+          if (take)
+            void buffer(takeSound(take.hash)).then(
+              (came) =>
+                came &&
+                turn === looking &&
+                place(sounding, came, scene.speechStart, from, begun, rate, out!),
+            )
         }
       }
       looking = window.setInterval(look, LOOK_MS)

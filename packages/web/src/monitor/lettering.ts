@@ -19,12 +19,31 @@ export interface Lettering {
   close(): void
 }
 
-const BLANK = '[Script Info]\nScriptType: v4.00+\n\n[V4+ Styles]\nFormat: Name\n\n[Events]\nFormat: Layer, Start, End, Style, Text\n'
+const BLANK =
+  '[Script Info]\nScriptType: v4.00+\n\n[V4+ Styles]\nFormat: Name\n\n[Events]\nFormat: Layer, Start, End, Style, Text\n'
 
 export function lettering(canvas: HTMLCanvasElement): Lettering {
   const absolute = (address: string) => new URL(address, location.href).href
-  const fonts = [sansLatin, sansLatinExt, sansCyrillic, sansGreek, sansVietnamese, serifLatin, serifLatinExt].map(absolute)
-  const libass = new JASSUB({ canvas, workerUrl: absolute(worker), wasmUrl: absolute(plainWasm), modernWasmUrl: absolute(modernWasm), subContent: BLANK, fonts, defaultFont: FONTS.sans, queryFonts: false, availableFonts: {} })
+  const fonts = [
+    sansLatin,
+    sansLatinExt,
+    sansCyrillic,
+    sansGreek,
+    sansVietnamese,
+    serifLatin,
+    serifLatinExt,
+  ].map(absolute)
+  const libass = new JASSUB({
+    canvas,
+    workerUrl: absolute(worker),
+    wasmUrl: absolute(plainWasm),
+    modernWasmUrl: absolute(modernWasm),
+    subContent: BLANK,
+    fonts,
+    defaultFont: FONTS.sans,
+    queryFonts: false,
+    availableFonts: {},
+  })
   let wanted: { seconds: number } | undefined
   let drawing: Promise<void> | undefined
   const draw = async () => {
@@ -32,7 +51,15 @@ export function lettering(canvas: HTMLCanvasElement): Lettering {
     while (wanted) {
       const { seconds } = wanted
       wanted = undefined
-      await libass.manualRender({ expectedDisplayTime: performance.now(), width: canvas.clientWidth, height: canvas.clientHeight, mediaTime: seconds }, true)
+      await libass.manualRender(
+        {
+          expectedDisplayTime: performance.now(),
+          width: canvas.clientWidth,
+          height: canvas.clientHeight,
+          mediaTime: seconds,
+        },
+        true,
+      )
     }
   }
   return {

@@ -12,4 +12,5 @@ export interface LettersAsked {
   height: number
 }
 
-self.onmessage = ({ data }: MessageEvent<LettersAsked>) => self.postMessage(filmLetters(data.film, data.plan, data.shots, data.width, data.height))
+self.onmessage = ({ data }: MessageEvent<LettersAsked>) =>
+  self.postMessage(filmLetters(data.film, data.plan, data.shots, data.width, data.height))

@@ -16,15 +16,27 @@ const TRIES = 30
  * @param onCome called whenever a picture has come
  * @param kept   how many are held
  */
-export function stillShelf(ready: (id: string) => boolean, onCome: () => void, kept = KEPT): StillShelf {
-  const shelf = new Map<string, { whole?: HTMLImageElement; small?: HTMLImageElement; asked: boolean }>()
-  const load = (address: (tries: number) => string, come: (image: HTMLImageElement) => void, tries = 0) => {
+export function stillShelf(
+  ready: (id: string) => boolean,
+  onCome: () => void,
+  kept = KEPT,
+): StillShelf {
+  const shelf = new Map<
+    string,
+    { whole?: HTMLImageElement; small?: HTMLImageElement; asked: boolean }
+  >()
+  const load = (
+    address: (tries: number) => string,
+    come: (image: HTMLImageElement) => void,
+    tries = 0,
+  ) => {
     const image = new Image()
     image.onload = () => {
       come(image)
       onCome()
     }
-    image.onerror = () => tries < TRIES && setTimeout(() => load(address, come, tries + 1), AGAIN_MS)
+    image.onerror = () =>
+      tries < TRIES && setTimeout(() => load(address, come, tries + 1), AGAIN_MS)
     image.src = address(tries)
   }
   return {
@@ -34,12 +46,18 @@ export function stillShelf(ready: (id: string) => boolean, onCome: () => void, k
         if (shelf.size >= kept) shelf.delete(shelf.keys().next().value!)
         shelf.set(id, (entry = { asked: false }))
         const made = entry
-        load((tries) => thumbnail(id, tries), (image) => (made.small = image))
+        load(
+          (tries) => thumbnail(id, tries),
+          (image) => (made.small = image),
+        )
       }
       if (!entry.asked && ready(id)) {
         entry.asked = true
         const made = entry
-        load(() => proxy(id), (image) => (made.whole = image))
+        load(
+          () => proxy(id),
+          (image) => (made.whole = image),
+        )
       }
       const image = entry.whole ?? entry.small
       return image && { image, whole: image === entry.whole }
@@ -92,7 +110,9 @@ export function clipDeck(ready: (id: string) => boolean, onCome: () => void): Cl
   const playerFor = (id: string, others: readonly string[] = []) => {
     let player = players.find((candidate) => candidate.id === id)
     if (!player) {
-      player = players.filter((candidate) => !others.includes(candidate.id)).reduce((a, b) => (b.used < a.used ? b : a))
+      player = players
+        .filter((candidate) => !others.includes(candidate.id))
+        .reduce((a, b) => (b.used < a.used ? b : a))
       load(player, id)
     }
     player.used = ++turn
@@ -103,7 +123,8 @@ export function clipDeck(ready: (id: string) => boolean, onCome: () => void): Cl
     const wanted = Number.isFinite(duration) ? time % duration : time
     const off = Math.abs(video.currentTime - wanted)
     const apart = Math.min(off, Math.abs(duration - off))
-    if (apart > (rate && !video.paused ? DRIFT_SECONDS : STILL_SECONDS) && !video.seeking) video.currentTime = wanted
+    if (apart > (rate && !video.paused ? DRIFT_SECONDS : STILL_SECONDS) && !video.seeking)
+      video.currentTime = wanted
     if (rate > 0) {
       video.playbackRate = Math.min(8, rate)
       if (video.paused) void video.play().catch(() => undefined)
@@ -117,7 +138,8 @@ export function clipDeck(ready: (id: string) => boolean, onCome: () => void): Cl
       return player.video.readyState >= 2 ? player.video : undefined
     },
     ready(place) {
-      if (ready(place.id) && !players.some(({ id }) => id === place.id)) set(playerFor(place.id), { ...place, rate: 0 })
+      if (ready(place.id) && !players.some(({ id }) => id === place.id))
+        set(playerFor(place.id), { ...place, rate: 0 })
     },
     pause() {
       for (const { video } of players) if (!video.paused) video.pause()

@@ -37,7 +37,16 @@ export function usePlayer(sound: () => FilmSound): Player {
   const deck = soundDeck()
   let [from, begun, first, until, request] = [0, 0, 0, 0, 0]
   const film = () => sound().film
-  const sceneIndex = computed(() => Math.max(0, sortedLastIndexBy<{ startSample: number }>(film().scenes, { startSample: at.value }, ({ startSample }) => startSample) - 1))
+  const sceneIndex = computed(() =>
+    Math.max(
+      0,
+      sortedLastIndexBy<{ startSample: number }>(
+        film().scenes,
+        { startSample: at.value },
+        ({ startSample }) => startSample,
+      ) - 1,
+    ),
+  )
 
   function stop() {
     playing.value = false
@@ -67,7 +76,13 @@ export function usePlayer(sound: () => FilmSound): Player {
   }
   onScopeDispose(stop)
   return {
-    playing, at, rate, loop, sceneIndex, stop, play,
+    playing,
+    at,
+    rate,
+    loop,
+    sceneIndex,
+    stop,
+    play,
     repeat: () => (loop.value = !loop.value),
     toggle() {
       if (playing.value) return stop()
@@ -93,10 +108,17 @@ export function usePlayer(sound: () => FilmSound): Player {
     step(frames) {
       stop()
       const { fps, frames: all } = film()
-      at.value = sampleAtFrame(Math.min(Math.max(0, all - 1), Math.max(0, frameAtSample(at.value, fps) + frames)), fps)
+      at.value = sampleAtFrame(
+        Math.min(Math.max(0, all - 1), Math.max(0, frameAtSample(at.value, fps) + frames)),
+        fps,
+      )
     },
     shuttle(way) {
-      const speed = !playing.value ? way : Math.sign(rate.value) === way ? Math.max(-FASTEST, Math.min(FASTEST, rate.value * 2)) : way
+      const speed = !playing.value
+        ? way
+        : Math.sign(rate.value) === way
+          ? Math.max(-FASTEST, Math.min(FASTEST, rate.value * 2))
+          : way
       first = at.value
       run(at.value, film().samples, speed)
     },

@@ -45,21 +45,47 @@ export function usePickRun(episode: ReturnType<typeof useEpisode>) {
   const current = computed(() => scene.value?.shots[place.value?.shot ?? 0]?.item)
   const refused = computed(() => {
     const said = saidBy(scene.value?.text ?? '', offered.value.words)
-    return new Set(episode.document!.matching.refusals.flatMap((refusal) => (concerns(refusal, said) ? [refusal.item.id] : [])))
+    return new Set(
+      episode.document!.matching.refusals.flatMap((refusal) =>
+        concerns(refusal, said) ? [refusal.item.id] : [],
+      ),
+    )
   })
   /** Pictures that stand in the scenes just before and after: they are not offered again. */
-  const near = computed(() => new Set([before.value, after.value].flatMap((each) => each?.shots.flatMap(({ item }) => item?.id ?? []) ?? [])))
+  const near = computed(
+    () =>
+      new Set(
+        [before.value, after.value].flatMap(
+          (each) => each?.shots.flatMap(({ item }) => item?.id ?? []) ?? [],
+        ),
+      ),
+  )
   const all = computed((): Shown[] => {
-    if (found.value) return found.value.map((item) => ({ item, score: 0, why: item.author, sure: 'look', shows: [], found: true }))
-    const picks = offered.value.picks.filter(({ item }) => !refused.value.has(item.id) && !near.value.has(item.id))
+    if (found.value)
+      return found.value.map((item) => ({
+        item,
+        score: 0,
+        why: item.author,
+        sure: 'look',
+        shows: [],
+        found: true,
+      }))
+    const picks = offered.value.picks.filter(
+      ({ item }) => !refused.value.has(item.id) && !near.value.has(item.id),
+    )
     // What stands there now comes first.
-    return [...picks.filter(({ item }) => item.id === current.value?.id), ...picks.filter(({ item }) => item.id !== current.value?.id)]
+    return [
+      ...picks.filter(({ item }) => item.id === current.value?.id),
+      ...picks.filter(({ item }) => item.id !== current.value?.id),
+    ]
   })
   const pages = computed(() => Math.max(1, Math.ceil(all.value.length / AT_ONCE)))
   const shown = computed(() => all.value.slice(page.value * AT_ONCE, (page.value + 1) * AT_ONCE))
   const left = computed(() => places.value.length - at.value)
   /** Seconds the rest will take at the pace so far; undefined before there is one. */
-  const secondsLeft = computed(() => (decided.value >= 3 ? ((now.value - began) / 1000 / decided.value) * left.value : undefined))
+  const secondsLeft = computed(() =>
+    decided.value >= 3 ? ((now.value - began) / 1000 / decided.value) * left.value : undefined,
+  )
 
   watch(place, () => {
     page.value = focus.value = 0
@@ -73,7 +99,12 @@ export function usePickRun(episode: ReturnType<typeof useEpisode>) {
   function choose(n: number) {
     const pick = shown.value[n]
     if (!pick || !place.value) return
-    episode.run({ type: 'setShot', sceneId: place.value.sceneId, shot: place.value.shot, item: pick.item })
+    episode.run({
+      type: 'setShot',
+      sceneId: place.value.sceneId,
+      shot: place.value.shot,
+      item: pick.item,
+    })
     decided.value++
     now.value = Date.now()
     go(1)
@@ -85,7 +116,15 @@ export function usePickRun(episode: ReturnType<typeof useEpisode>) {
   function refuse(reason: RefusalReason) {
     const pick = shown.value[focus.value]
     if (!pick) return
-    episode.run({ type: 'refusePicture', item: pick.item, refusal: { reason, sentence: scene.value!.text.slice(0, 2000), words: pick.shows.slice(0, 20) } })
+    episode.run({
+      type: 'refusePicture',
+      item: pick.item,
+      refusal: {
+        reason,
+        sentence: scene.value!.text.slice(0, 2000),
+        words: pick.shows.slice(0, 20),
+      },
+    })
     if (page.value >= pages.value) page.value = pages.value - 1
     focus.value = Math.min(focus.value, Math.max(0, shown.value.length - 1))
   }
@@ -107,13 +146,49 @@ export function usePickRun(episode: ReturnType<typeof useEpisode>) {
     places.value = orderOf(episode)
     at.value = 0
   }
-  return { places, at, left, secondsLeft, place, number, scene, before, after, offered, current, shown, page, pages, focus, found, problem, go, choose, more, refuse, search, begin }
+  return {
+    places,
+    at,
+    left,
+    secondsLeft,
+    place,
+    number,
+    scene,
+    before,
+    after,
+    offered,
+    current,
+    shown,
+    page,
+    pages,
+    focus,
+    found,
+    problem,
+    go,
+    choose,
+    more,
+    refuse,
+    search,
+    begin,
+  }
 }
 
 /** Pictures that matching chose, weakest first, then in the order of the film. */
 function orderOf({ document, data }: ReturnType<typeof useEpisode>): Place[] {
-  const places = document!.scenes.flatMap(({ id, shots, hidden }) => (hidden ? [] : shots.flatMap(({ by, item }, shot) => (by === 'match' ? [{ sceneId: id, shot, sure: surenessOf(item?.id, data!.candidates[id]?.picks) }] : []))))
-  return places.map(({ sceneId, shot, sure }, i) => ({ sceneId, shot, sure, i })).sort((a, b) => SURENESSES.indexOf(b.sure) - SURENESSES.indexOf(a.sure) || a.i - b.i).map(({ sceneId, shot }) => ({ sceneId, shot }))
+  const places = document!.scenes.flatMap(({ id, shots, hidden }) =>
+    hidden
+      ? []
+      : shots.flatMap(({ by, item }, shot) =>
+          by === 'match'
+            ? [{ sceneId: id, shot, sure: surenessOf(item?.id, data!.candidates[id]?.picks) }]
+            : [],
+        ),
+  )
+  return places
+    .map(({ sceneId, shot, sure }, i) => ({ sceneId, shot, sure, i }))
+    .sort((a, b) => SURENESSES.indexOf(b.sure) - SURENESSES.indexOf(a.sure) || a.i - b.i)
+    .map(({ sceneId, shot }) => ({ sceneId, shot }))
 }
 
-const surenessOf = (id: string | undefined, picks: readonly Pick[] = []): Sureness => picks.find(({ item }) => item.id === id)?.sure ?? 'weak'
+const surenessOf = (id: string | undefined, picks: readonly Pick[] = []): Sureness =>
+  picks.find(({ item }) => item.id === id)?.sure ?? 'weak'

@@ -8,27 +8,77 @@ const props = defineProps<{ filter: PictureFilter }>()
 const emit = defineEmits<{ change: [filter: PictureFilter] }>()
 const set = (key: keyof PictureFilter, value: string | number | undefined) => {
   const { [key]: _, ...rest } = props.filter
-  emit('change', value === undefined || value === '' ? rest : ({ ...rest, [key]: value } as PictureFilter))
+  emit(
+    'change',
+    value === undefined || value === '' ? rest : ({ ...rest, [key]: value } as PictureFilter),
+  )
 }
 const active = computed(() => chipsOf(props.filter).length)
 </script>
 
 <template>
-  <ElPopover trigger="click" placement="bottom-end" :width="330" :show-arrow="false" :offset="4" :teleported="true">
-    <template #reference><button class="plain filter" :class="{ on: active }" aria-haspopup="dialog">Filter<template v-if="active"> ({{ active }})</template></button></template>
+  <ElPopover
+    trigger="click"
+    placement="bottom-end"
+    :width="330"
+    :show-arrow="false"
+    :offset="4"
+    :teleported="true"
+  >
+    <template #reference
+      ><button class="plain filter" :class="{ on: active }" aria-haspopup="dialog">
+        Filter<template v-if="active"> ({{ active }})</template>
+      </button></template
+    >
     <form class="filters" aria-label="Filter pictures" @submit.prevent>
-      <label v-for="{ key, label, choices } in FILTERS" :key="key"><span>{{ label }}</span>
-        <ElSelect :model-value="filter[key] ?? ''" size="small" :teleported="false" clearable placeholder="any" :aria-label="label" @change="(value: string | number) => set(key, value)"><ElOption v-for="[value, said] in choices" :key="value" :value="value" :label="said" /></ElSelect>
+      <label v-for="{ key, label, choices } in FILTERS" :key="key"
+        ><span>{{ label }}</span>
+        <ElSelect
+          :model-value="filter[key] ?? ''"
+          size="small"
+          :teleported="false"
+          clearable
+          placeholder="any"
+          :aria-label="label"
+          @change="(value: string | number) => set(key, value)"
+          ><ElOption v-for="[value, said] in choices" :key="value" :value="value" :label="said"
+        /></ElSelect>
       </label>
-      <label><span>Source</span><ElInput :model-value="filter.source ?? ''" size="small" clearable placeholder="any" aria-label="Source" @change="(value: string) => set('source', value.trim())" /></label>
-      <p v-if="active"><button type="button" class="plain link" @click="emit('change', {})">Show everything again</button></p>
+      <label
+        ><span>Source</span
+        ><ElInput
+          :model-value="filter.source ?? ''"
+          size="small"
+          clearable
+          placeholder="any"
+          aria-label="Source"
+          @change="(value: string) => set('source', value.trim())"
+      /></label>
+      <p v-if="active">
+        <button type="button" class="plain link" @click="emit('change', {})">
+          Show everything again
+        </button>
+      </p>
     </form>
   </ElPopover>
 </template>
 
 <style scoped>
-.filter { font-size: 14px; white-space: nowrap; border-bottom: 1px solid var(--hair); }
-.on { border-color: var(--blue); }
-.filters { display: grid; gap: 7px; }
-.filters label { display: grid; grid-template-columns: 82px 1fr; align-items: center; }
+.filter {
+  font-size: 14px;
+  white-space: nowrap;
+  border-bottom: 1px solid var(--hair);
+}
+.on {
+  border-color: var(--blue);
+}
+.filters {
+  display: grid;
+  gap: 7px;
+}
+.filters label {
+  display: grid;
+  grid-template-columns: 82px 1fr;
+  align-items: center;
+}
 </style>

@@ -11,8 +11,10 @@ const QUIETEST = -60
 const TOO_LOUD = 0.985
 
 const WHY: Record<string, string> = {
-  NotAllowedError: 'The microphone may not be used. Allow it in the bar beside the address, then try again.',
-  NotFoundError: 'There is no microphone. Connect one, or bring a file that was recorded elsewhere.',
+  NotAllowedError:
+    'The microphone may not be used. Allow it in the bar beside the address, then try again.',
+  NotFoundError:
+    'There is no microphone. Connect one, or bring a file that was recorded elsewhere.',
   NotReadableError: 'Another program holds the microphone. Close it, then try again.',
 }
 
@@ -34,7 +36,14 @@ export function useRecorder() {
     problem.value = ''
     try {
       // The browser's own clean-up is made for calls; ours comes later and can be heard before and after.
-      stream = await navigator.mediaDevices.getUserMedia({ audio: { channelCount: 1, echoCancellation: false, noiseSuppression: false, autoGainControl: false } })
+      stream = await navigator.mediaDevices.getUserMedia({
+        audio: {
+          channelCount: 1,
+          echoCancellation: false,
+          noiseSuppression: false,
+          autoGainControl: false,
+        },
+      })
       context = new AudioContext()
       await context.audioWorklet.addModule(worklet)
       const node = new AudioWorkletNode(context, 'recorder', { numberOfOutputs: 0 })
@@ -44,7 +53,9 @@ export function useRecorder() {
       return true
     } catch (cause) {
       close()
-      problem.value = WHY[(cause as Error).name] ?? `The microphone could not be opened: ${(cause as Error).message}`
+      problem.value =
+        WHY[(cause as Error).name] ??
+        `The microphone could not be opened: ${(cause as Error).message}`
       return false
     }
   }
@@ -76,7 +87,8 @@ export function useRecorder() {
   /** What was recorded since `start`; undefined when there is nothing. */
   function stop(): Blob | undefined {
     turn++
-    const recorded = state.value === 'recording' && chunks.length ? wavOf(chunks, context!.sampleRate) : undefined
+    const recorded =
+      state.value === 'recording' && chunks.length ? wavOf(chunks, context!.sampleRate) : undefined
     chunks = []
     if (context) state.value = 'ready'
     return recorded

@@ -8,16 +8,40 @@ import { renderFile } from '../api.ts'
 
 const props = defineProps<{ render: RenderView; title: string }>()
 defineEmits<{ cancel: [] }>()
-const STEPS = { speak: 'Speaking', mix: 'Mixing the sound', fetch: 'Fetching pictures', render: 'Encoding', join: 'Joining' }
-const FILES = [['film.mp4', 'Film'], ['film.srt', 'Subtitles, SRT'], ['film.vtt', 'Subtitles, VTT'], ['film.ass', 'Subtitles, ASS'], ['shots.csv', 'Shot list'], ['credits.txt', 'Credits'], ['ledger.csv', 'Ledger'], ['chapters.txt', 'Chapters'], ['claims.csv', 'Claims']] as const
+const STEPS = {
+  speak: 'Speaking',
+  mix: 'Mixing the sound',
+  fetch: 'Fetching pictures',
+  render: 'Encoding',
+  join: 'Joining',
+}
+const FILES = [
+  ['film.mp4', 'Film'],
+  ['film.srt', 'Subtitles, SRT'],
+  ['film.vtt', 'Subtitles, VTT'],
+  ['film.ass', 'Subtitles, ASS'],
+  ['shots.csv', 'Shot list'],
+  ['credits.txt', 'Credits'],
+  ['ledger.csv', 'Ledger'],
+  ['chapters.txt', 'Chapters'],
+  ['claims.csv', 'Claims'],
+] as const
 const live = computed(() => props.render.state === 'queued' || props.render.state === 'running')
 const size = computed(() => `${props.render.shape.width} × ${props.render.shape.height}`)
-const when = computed(() => new Date(props.render.createdAt).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' }))
-const done = computed(() => (props.render.progress ? Math.round(100 * overallProgress(props.render.progress)) : 0))
+const when = computed(() =>
+  new Date(props.render.createdAt).toLocaleTimeString('en-GB', {
+    hour: '2-digit',
+    minute: '2-digit',
+  }),
+)
+const done = computed(() =>
+  props.render.progress ? Math.round(100 * overallProgress(props.render.progress)) : 0,
+)
 const step = computed(() => {
   const { progress } = props.render
   if (!progress) return 'Waiting for the worker'
-  const left = progress.remainingSeconds === null ? '' : `, about ${clockText(progress.remainingSeconds)} left`
+  const left =
+    progress.remainingSeconds === null ? '' : `, about ${clockText(progress.remainingSeconds)} left`
   return `${STEPS[progress.step]}${left}`
 })
 </script>
@@ -30,19 +54,53 @@ const step = computed(() => {
       <span class="soft">{{ step }}</span>
     </div>
     <div v-else-if="render.state === 'done' && render.report" class="files">
-      <span><a v-for="[name, label] in FILES" :key="name" :href="renderFile(render.id, name, title)" download>{{ label }}</a></span>
-      <span class="soft">{{ clockText(render.report.seconds) }} min · {{ render.report.lufs.toFixed(1) }} LUFS, true peak {{ render.report.truePeak.toFixed(1) }} dBTP<template v-if="render.report.bedBelowSpeech !== null"> · music {{ render.report.bedBelowSpeech.toFixed(0) }} dB under the voice</template></span>
+      <span
+        ><a
+          v-for="[name, label] in FILES"
+          :key="name"
+          :href="renderFile(render.id, name, title)"
+          download
+          >{{ label }}</a
+        ></span
+      >
+      <span class="soft"
+        >{{ clockText(render.report.seconds) }} min · {{ render.report.lufs.toFixed(1) }} LUFS, true
+        peak {{ render.report.truePeak.toFixed(1) }} dBTP<template
+          v-if="render.report.bedBelowSpeech !== null"
+        >
+          · music {{ render.report.bedBelowSpeech.toFixed(0) }} dB under the voice</template
+        ></span
+      >
       <span v-for="remark in render.report.remarks" :key="remark" class="red">{{ remark }}</span>
     </div>
-    <p v-else-if="render.state === 'failed'" class="red" role="alert">{{ render.fault?.message }}</p>
+    <p v-else-if="render.state === 'failed'" class="red" role="alert">
+      {{ render.fault?.message }}
+    </p>
     <p v-else class="soft">Stopped on request.</p>
     <ElButton v-if="live" @click="$emit('cancel')">Stop</ElButton>
   </article>
 </template>
 
 <style scoped>
-article { display: grid; grid-template-columns: 96px minmax(0, 1fr) auto; gap: 18px; align-items: center; padding: 12px 0; border-top: 1px solid var(--hair); }
-.live, .files { display: grid; gap: 3px; }
-.files a { margin-right: 16px; text-decoration-color: var(--blue); text-underline-offset: 3px; }
-.files a:first-child { font-weight: 600; }
+article {
+  display: grid;
+  grid-template-columns: 96px minmax(0, 1fr) auto;
+  gap: 18px;
+  align-items: center;
+  padding: 12px 0;
+  border-top: 1px solid var(--hair);
+}
+.live,
+.files {
+  display: grid;
+  gap: 3px;
+}
+.files a {
+  margin-right: 16px;
+  text-decoration-color: var(--blue);
+  text-underline-offset: 3px;
+}
+.files a:first-child {
+  font-weight: 600;
+}
 </style>

@@ -10,8 +10,12 @@ import LedgerNote from './LedgerNote.vue'
 import RenderLine from './RenderLine.vue'
 
 const SHAPES = [
-  { label: '1920 × 1080, wide', width: 1920, height: 1080 }, { label: '1280 × 720, wide', width: 1280, height: 720 }, { label: '640 × 360, wide, for a look', width: 640, height: 360 },
-  { label: '320 × 180, wide, for a test', width: 320, height: 180 }, { label: '1080 × 1920, upright', width: 1080, height: 1920 }, { label: '1080 × 1080, square', width: 1080, height: 1080 },
+  { label: '1920 × 1080, wide', width: 1920, height: 1080 },
+  { label: '1280 × 720, wide', width: 1280, height: 720 },
+  { label: '640 × 360, wide, for a look', width: 640, height: 360 },
+  { label: '320 × 180, wide, for a test', width: 320, height: 180 },
+  { label: '1080 × 1920, upright', width: 1080, height: 1920 },
+  { label: '1080 × 1080, square', width: 1080, height: 1080 },
 ]
 const episode = useEpisode()
 const size = ref(0)
@@ -19,12 +23,18 @@ const fps = ref(30)
 const burnIn = ref(true)
 const problem = ref('')
 const busy = ref(false)
-const running = computed(() => episode.renders.find(({ state }) => state === 'queued' || state === 'running'))
+const running = computed(() =>
+  episode.renders.find(({ state }) => state === 'queued' || state === 'running'),
+)
 const earlier = computed(() => episode.renders.filter((render) => render !== running.value))
 const newest = computed(() => episode.renders.find(({ state }) => state === 'done'))
-const doubted = computed(() => doubtedClaims(episode.document!.script, episode.parsed, episode.document!.claims))
+const doubted = computed(() =>
+  doubtedClaims(episode.document!.script, episode.parsed, episode.document!.claims),
+)
 const ledger = computed(() => ledgerOf(episode.film))
-const cards = computed(() => episode.document!.scenes.filter(({ shots }) => !shots.some(({ item }) => item)).length)
+const cards = computed(
+  () => episode.document!.scenes.filter(({ shots }) => !shots.some(({ item }) => item)).length,
+)
 
 async function start() {
   problem.value = ''
@@ -32,7 +42,12 @@ async function start() {
   try {
     await episode.settled()
     const { width, height } = SHAPES[size.value]!
-    await api.startRender(episode.data!.id, { width, height, fps: [fps.value, 1], burnIn: burnIn.value })
+    await api.startRender(episode.data!.id, {
+      width,
+      height,
+      fps: [fps.value, 1],
+      burnIn: burnIn.value,
+    })
     await episode.load(episode.data!.id)
   } catch (cause) {
     problem.value = (cause as Error).message
@@ -49,40 +64,152 @@ async function cancel(id: string) {
 <template>
   <main class="render">
     <section class="film">
-      <video v-if="newest" :key="newest.id" :src="renderFile(newest.id, 'film.mp4')" controls preload="metadata"><track kind="subtitles" srclang="en" label="English" :src="renderFile(newest.id, 'film.vtt')" /></video>
-      <div v-else class="none serif"><p>No film yet.</p><p class="soft">Choose a size and start; you can go on working meanwhile.</p></div>
-      <RenderLine v-if="running" :render="running" :title="episode.document!.title" @cancel="cancel(running.id)" />
-      <RenderLine v-for="render in earlier" :key="render.id" :render="render" :title="episode.document!.title" />
+      <video
+        v-if="newest"
+        :key="newest.id"
+        :src="renderFile(newest.id, 'film.mp4')"
+        controls
+        preload="metadata"
+      >
+        <track
+          kind="subtitles"
+          srclang="en"
+          label="English"
+          :src="renderFile(newest.id, 'film.vtt')"
+        />
+      </video>
+      <div v-else class="none serif">
+        <p>No film yet.</p>
+        <p class="soft">Choose a size and start; you can go on working meanwhile.</p>
+      </div>
+      <RenderLine
+        v-if="running"
+        :render="running"
+        :title="episode.document!.title"
+        @cancel="cancel(running.id)"
+      />
+      <RenderLine
+        v-for="render in earlier"
+        :key="render.id"
+        :render="render"
+        :title="episode.document!.title"
+      />
     </section>
     <aside>
       <h1 class="serif">Render</h1>
-      <p class="soft">{{ episode.film.scenes.length }} scenes, {{ clockText(secondsFromSamples(episode.film.samples)) }} min</p>
-      <div class="field"><label for="size" class="soft">Size and shape</label><ElSelect id="size" v-model="size"><ElOption v-for="(shape, i) in SHAPES" :key="shape.label" :value="i" :label="shape.label" /></ElSelect></div>
-      <div class="field"><label for="fps" class="soft">Frames a second</label><ElSelect id="fps" v-model="fps"><ElOption v-for="rate in [24, 25, 30, 50, 60]" :key="rate" :value="rate" :label="String(rate)" /></ElSelect></div>
-      <div class="row"><label for="burn">Subtitles on the picture</label><ElSwitch id="burn" v-model="burnIn" /></div>
-      <p class="soft small">They are always carried in the film as a track that can be turned on and off.</p>
-      <p v-if="cards" class="red small">{{ cards }} {{ cards === 1 ? 'scene has' : 'scenes have' }} no picture and will show a plain card.</p>
+      <p class="soft">
+        {{ episode.film.scenes.length }} scenes,
+        {{ clockText(secondsFromSamples(episode.film.samples)) }} min
+      </p>
+      <div class="field">
+        <label for="size" class="soft">Size and shape</label
+        ><ElSelect id="size" v-model="size"
+          ><ElOption
+            v-for="(shape, i) in SHAPES"
+            :key="shape.label"
+            :value="i"
+            :label="shape.label"
+        /></ElSelect>
+      </div>
+      <div class="field">
+        <label for="fps" class="soft">Frames a second</label
+        ><ElSelect id="fps" v-model="fps"
+          ><ElOption
+            v-for="rate in [24, 25, 30, 50, 60]"
+            :key="rate"
+            :value="rate"
+            :label="String(rate)"
+        /></ElSelect>
+      </div>
+      <div class="row">
+        <label for="burn">Subtitles on the picture</label><ElSwitch id="burn" v-model="burnIn" />
+      </div>
+      <p class="soft small">
+        They are always carried in the film as a track that can be turned on and off.
+      </p>
+      <p v-if="cards" class="red small">
+        {{ cards }} {{ cards === 1 ? 'scene has' : 'scenes have' }} no picture and will show a plain
+        card.
+      </p>
       <div v-if="doubted.length" class="red small">
-        <p>{{ doubted.length === 1 ? 'A claim is' : `${doubted.length} claims are` }} marked unsure or wrong:</p>
-        <ul><li v-for="({ scene, words, mark }, i) in doubted" :key="i">“{{ words }}” in scene {{ scene + 1 }}: {{ mark }}</li></ul>
+        <p>
+          {{ doubted.length === 1 ? 'A claim is' : `${doubted.length} claims are` }} marked unsure
+          or wrong:
+        </p>
+        <ul>
+          <li v-for="({ scene, words, mark }, i) in doubted" :key="i">
+            “{{ words }}” in scene {{ scene + 1 }}: {{ mark }}
+          </li>
+        </ul>
       </div>
       <LedgerNote :rows="ledger" />
-      <ElButton type="primary" :loading="busy" :disabled="!!running || !episode.film.scenes.length" @click="start">{{ running ? 'Rendering …' : 'Start the render' }}</ElButton>
+      <ElButton
+        type="primary"
+        :loading="busy"
+        :disabled="!!running || !episode.film.scenes.length"
+        @click="start"
+        >{{ running ? 'Rendering …' : 'Start the render' }}</ElButton
+      >
       <p v-if="problem" class="red" role="alert">{{ problem }}</p>
     </aside>
   </main>
 </template>
 
 <style scoped>
-.render { display: grid; grid-template-columns: minmax(0, 1fr) 320px; }
-.film { background: var(--paper); border-right: 1px solid var(--hair); padding: 24px 32px; overflow: auto; }
-video, .none { width: 100%; aspect-ratio: 16 / 9; max-height: 56vh; background: #14161c; display: block; margin-bottom: 16px; }
-.none { background: var(--ground); display: grid; place-content: center; text-align: center; font-size: 22px; gap: 6px; }
-.none .soft { font: 15px var(--sans); }
-aside { padding: 22px 20px; display: flex; flex-direction: column; gap: 12px; }
-h1 { font-size: 26px; line-height: 1; }
-.field { display: grid; gap: 4px; }
-.row { display: flex; justify-content: space-between; align-items: center; }
-.small { font-size: 13.5px; }
-.small ul { margin: 2px 0 0; padding-left: 18px; }
+.render {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 320px;
+}
+.film {
+  background: var(--paper);
+  border-right: 1px solid var(--hair);
+  padding: 24px 32px;
+  overflow: auto;
+}
+video,
+.none {
+  width: 100%;
+  aspect-ratio: 16 / 9;
+  max-height: 56vh;
+  background: #14161c;
+  display: block;
+  margin-bottom: 16px;
+}
+.none {
+  background: var(--ground);
+  display: grid;
+  place-content: center;
+  text-align: center;
+  font-size: 22px;
+  gap: 6px;
+}
+.none .soft {
+  font: 15px var(--sans);
+}
+aside {
+  padding: 22px 20px;
+  display: flex;
+  flex-direction: column;
+  gap: 12px;
+}
+h1 {
+  font-size: 26px;
+  line-height: 1;
+}
+.field {
+  display: grid;
+  gap: 4px;
+}
+.row {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+}
+.small {
+  font-size: 13.5px;
+}
+.small ul {
+  margin: 2px 0 0;
+  padding-left: 18px;
+}
 </style>

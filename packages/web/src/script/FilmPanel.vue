@@ -12,64 +12,142 @@ import { useEpisode } from '../episode/episode-store.ts'
 defineProps<{ parsed: ParsedScript; seconds: number }>()
 defineEmits<{ sheet: [] }>()
 const MOODS: { value: Mood; label: string }[] = [
-  { value: 'calm', label: 'calm: slow piano' }, { value: 'warm', label: 'warm: folk guitar' }, { value: 'bright', label: 'bright: light band' },
-  { value: 'solemn', label: 'solemn: strings' }, { value: 'none', label: 'no music' },
+  { value: 'calm', label: 'calm: slow piano' },
+  { value: 'warm', label: 'warm: folk guitar' },
+  { value: 'bright', label: 'bright: light band' },
+  { value: 'solemn', label: 'solemn: strings' },
+  { value: 'none', label: 'no music' },
 ]
 const episode = useEpisode()
 const voices = ref<VoiceView[]>([])
-onMounted(async () => (voices.value = await api.voices().then((list) => list.voices, () => [])))
+onMounted(
+  async () =>
+    (voices.value = await api.voices().then(
+      (list) => list.voices,
+      () => [],
+    )),
+)
 /** Those of the film's language; all others are in the Sound room. */
 const near = computed(() => {
-  const language = baseOf(voices.value.find(({ id }) => id === episode.document!.voice)?.language ?? 'en')
+  const language = baseOf(
+    voices.value.find(({ id }) => id === episode.document!.voice)?.language ?? 'en',
+  )
   return voices.value.filter((voice) => baseOf(voice.language) === language)
 })
 </script>
 
 <template>
-  <ul v-if="parsed.remarks.length" class="red"><li v-for="remark in parsed.remarks" :key="remark">{{ remark }}</li></ul>
+  <ul v-if="parsed.remarks.length" class="red">
+    <li v-for="remark in parsed.remarks" :key="remark">{{ remark }}</li>
+  </ul>
   <div class="field">
     <label for="voice" class="soft">Voice</label>
-    <ElSelect id="voice" :model-value="episode.document!.voice" @update:model-value="(voice: string) => episode.run({ type: 'setVoice', voice, speed: episode.document!.speed })">
-      <ElOption v-for="voice in near" :key="voice.id" :value="voice.id" :label="`${voice.name}: ${voice.gender}, ${voice.character}`" />
+    <ElSelect
+      id="voice"
+      :model-value="episode.document!.voice"
+      @update:model-value="
+        (voice: string) => episode.run({ type: 'setVoice', voice, speed: episode.document!.speed })
+      "
+    >
+      <ElOption
+        v-for="voice in near"
+        :key="voice.id"
+        :value="voice.id"
+        :label="`${voice.name}: ${voice.gender}, ${voice.character}`"
+      />
     </ElSelect>
     <RouterLink class="more" :to="{ name: 'sound' }">Listen to all voices</RouterLink>
   </div>
   <div class="field">
     <label for="pace" class="soft">Pace</label>
-    <ElSelect id="pace" :model-value="episode.document!.speed" @update:model-value="(speed: number) => episode.run({ type: 'setVoice', voice: episode.document!.voice, speed })">
-      <ElOption v-for="speed in [0.8, 0.9, 1, 1.1, 1.2]" :key="speed" :value="speed" :label="speed === 1 ? 'the voice\'s own' : `${Math.round(speed * 100)} %`" />
+    <ElSelect
+      id="pace"
+      :model-value="episode.document!.speed"
+      @update:model-value="
+        (speed: number) => episode.run({ type: 'setVoice', voice: episode.document!.voice, speed })
+      "
+    >
+      <ElOption
+        v-for="speed in [0.8, 0.9, 1, 1.1, 1.2]"
+        :key="speed"
+        :value="speed"
+        :label="speed === 1 ? 'the voice\'s own' : `${Math.round(speed * 100)} %`"
+      />
     </ElSelect>
   </div>
   <div class="field">
     <label for="mood" class="soft">Music</label>
-    <ElSelect id="mood" :model-value="episode.document!.mood" @update:model-value="(mood: Mood) => episode.run({ type: 'setMood', mood })">
+    <ElSelect
+      id="mood"
+      :model-value="episode.document!.mood"
+      @update:model-value="(mood: Mood) => episode.run({ type: 'setMood', mood })"
+    >
       <ElOption v-for="mood in MOODS" :key="mood.value" :value="mood.value" :label="mood.label" />
     </ElSelect>
   </div>
-  <ElButton type="primary" :disabled="!parsed.scenes.length" @click="$emit('sheet')">Choose pictures and speak</ElButton>
-  <p class="soft">{{ parsed.scenes.length ? `About ${clockText(seconds)} min at this pace.` : 'Nothing to speak yet.' }}</p>
+  <ElButton type="primary" :disabled="!parsed.scenes.length" @click="$emit('sheet')"
+    >Choose pictures and speak</ElButton
+  >
+  <p class="soft">
+    {{
+      parsed.scenes.length
+        ? `About ${clockText(seconds)} min at this pace.`
+        : 'Nothing to speak yet.'
+    }}
+  </p>
   <details>
     <summary>Markup</summary>
     <dl>
-      <dt><code># Heading</code></dt><dd>starts a chapter; shown, never spoken</dd>
-      <dt><code>[picture: a harbour at dawn]</code></dt><dd>what the next sentence shows</dd>
-      <dt><code>[pause 1.5s]</code></dt><dd>silence after the sentence</dd>
-      <dt><code>[super: 1859]</code></dt><dd>words on the picture</dd>
-      <dt><code>one | two</code></dt><dd>parts a scene here</dd>
-      <dt><code>one. ~ Two.</code></dt><dd>keeps both in one scene</dd>
-      <dt><code>KEEPER:</code></dt><dd>names who speaks the paragraph</dd>
+      <dt><code># Heading</code></dt>
+      <dd>starts a chapter; shown, never spoken</dd>
+      <dt><code>[picture: a harbour at dawn]</code></dt>
+      <dd>what the next sentence shows</dd>
+      <dt><code>[pause 1.5s]</code></dt>
+      <dd>silence after the sentence</dd>
+      <dt><code>[super: 1859]</code></dt>
+      <dd>words on the picture</dd>
+      <dt><code>one | two</code></dt>
+      <dd>parts a scene here</dd>
+      <dt><code>one. ~ Two.</code></dt>
+      <dd>keeps both in one scene</dd>
+      <dt><code>KEEPER:</code></dt>
+      <dd>names who speaks the paragraph</dd>
     </dl>
   </details>
 </template>
 
 <style scoped>
-.field { display: grid; gap: 4px; }
-.el-button { width: 100%; }
-.more { font-size: 13px; color: var(--blue); }
-details { border-top: 1px solid var(--hair); padding-top: 10px; }
-summary { cursor: pointer; }
-dl { margin: 8px 0 0; }
-dt code { font: 12.5px var(--mono); color: var(--blue); }
-dd { margin: 0 0 8px; color: var(--soft); }
-ul { margin: 0; padding-left: 18px; }
+.field {
+  display: grid;
+  gap: 4px;
+}
+.el-button {
+  width: 100%;
+}
+.more {
+  font-size: 13px;
+  color: var(--blue);
+}
+details {
+  border-top: 1px solid var(--hair);
+  padding-top: 10px;
+}
+summary {
+  cursor: pointer;
+}
+dl {
+  margin: 8px 0 0;
+}
+dt code {
+  font: 12.5px var(--mono);
+  color: var(--blue);
+}
+dd {
+  margin: 0 0 8px;
+  color: var(--soft);
+}
+ul {
+  margin: 0;
+  padding-left: 18px;
+}
 </style>

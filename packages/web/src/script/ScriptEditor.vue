@@ -11,9 +11,21 @@ import { panelLayer, readingLayer, type Seen } from './editor/ranges.ts'
 import { sceneMargin, setSceneStarts, type SceneStart } from './editor/scene-margin.ts'
 import { spliceOf } from './editor/splice.ts'
 
-const props = defineProps<{ text: string; scenes: readonly SceneStart[]; seen: readonly Seen[]; aloud: readonly Seen[]; diagnostics: readonly Diagnostic[]; reading: boolean }>()
-const emit = defineEmits<{ 'update:text': [text: string]; cursor: [at: number, selected: string]; leave: [] }>()
-const HINT = 'Paste or type your narration here.\n\n# A line like this starts a chapter\n\nEach sentence becomes a scene with its own picture.'
+const props = defineProps<{
+  text: string
+  scenes: readonly SceneStart[]
+  seen: readonly Seen[]
+  aloud: readonly Seen[]
+  diagnostics: readonly Diagnostic[]
+  reading: boolean
+}>()
+const emit = defineEmits<{
+  'update:text': [text: string]
+  cursor: [at: number, selected: string]
+  leave: []
+}>()
+const HINT =
+  'Paste or type your narration here.\n\n# A line like this starts a chapter\n\nEach sentence becomes a scene with its own picture.'
 const host = ref<HTMLElement>()
 const locked = new Compartment()
 let view: EditorView
@@ -24,12 +36,25 @@ onMounted(() => {
     state: EditorState.create({
       doc: props.text,
       extensions: [
-        history(), drawSelection(), EditorView.lineWrapping, search({ top: true }), highlightSelectionMatches({ minSelectionLength: 3 }),
+        history(),
+        drawSelection(),
+        EditorView.lineWrapping,
+        search({ top: true }),
+        highlightSelectionMatches({ minSelectionLength: 3 }),
         keymap.of([...searchKeymap, ...historyKeymap, ...lintKeymap, ...defaultKeymap]),
         locked.of(EditorState.readOnly.of(props.reading)),
         // The browser's own spelling would mark the words of the channel.
-        EditorView.contentAttributes.of({ 'aria-label': 'Script', spellcheck: 'false', autocapitalize: 'sentences' }),
-        placeholder(HINT), markup, sceneMargin, panelLayer.field, readingLayer.field, editorTheme,
+        EditorView.contentAttributes.of({
+          'aria-label': 'Script',
+          spellcheck: 'false',
+          autocapitalize: 'sentences',
+        }),
+        placeholder(HINT),
+        markup,
+        sceneMargin,
+        panelLayer.field,
+        readingLayer.field,
+        editorTheme,
         EditorView.updateListener.of((update) => {
           if (update.docChanged) emit('update:text', update.state.doc.toString())
           if (update.docChanged || update.selectionSet) {
@@ -44,19 +69,55 @@ onMounted(() => {
   view.dispatch({ effects: [setSceneStarts.of(props.scenes), panelLayer.set.of(props.seen)] })
 })
 onBeforeUnmount(() => view.destroy())
-watch(() => props.text, (text) => {
-  if (text !== view.state.doc.toString()) view.dispatch({ changes: spliceOf(view.state.doc.toString(), text) })
-})
-watch(() => props.scenes, (scenes) => view.dispatch({ effects: setSceneStarts.of(scenes) }))
-watch(() => props.seen, (seen) => view.dispatch({ effects: panelLayer.set.of(seen) }))
-watch(() => props.aloud, (seen) => view.dispatch({ effects: [readingLayer.set.of(seen), ...(seen[0] ? [EditorView.scrollIntoView(seen[0].from, { y: 'nearest', yMargin: 80 })] : [])] }))
-watch(() => props.diagnostics, (diagnostics) => view.dispatch(setDiagnostics(view.state, diagnostics.filter(({ to }) => to <= view.state.doc.length))))
-watch(() => props.reading, (reading) => view.dispatch({ effects: locked.reconfigure(EditorState.readOnly.of(reading)) }))
+watch(
+  () => props.text,
+  (text) => {
+    if (text !== view.state.doc.toString())
+      view.dispatch({ changes: spliceOf(view.state.doc.toString(), text) })
+  },
+)
+watch(
+  () => props.scenes,
+  (scenes) => view.dispatch({ effects: setSceneStarts.of(scenes) }),
+)
+watch(
+  () => props.seen,
+  (seen) => view.dispatch({ effects: panelLayer.set.of(seen) }),
+)
+watch(
+  () => props.aloud,
+  (seen) =>
+    view.dispatch({
+      effects: [
+        readingLayer.set.of(seen),
+        ...(seen[0]
+          ? [EditorView.scrollIntoView(seen[0].from, { y: 'nearest', yMargin: 80 })]
+          : []),
+      ],
+    }),
+)
+watch(
+  () => props.diagnostics,
+  (diagnostics) =>
+    view.dispatch(
+      setDiagnostics(
+        view.state,
+        diagnostics.filter(({ to }) => to <= view.state.doc.length),
+      ),
+    ),
+)
+watch(
+  () => props.reading,
+  (reading) => view.dispatch({ effects: locked.reconfigure(EditorState.readOnly.of(reading)) }),
+)
 
 /** Selects a stretch and brings it into sight. */
 function show(from: number, to = from) {
   const end = view.state.doc.length
-  view.dispatch({ selection: { anchor: Math.min(from, end), head: Math.min(to, end) }, effects: EditorView.scrollIntoView(Math.min(from, end), { y: 'center' }) })
+  view.dispatch({
+    selection: { anchor: Math.min(from, end), head: Math.min(to, end) },
+    effects: EditorView.scrollIntoView(Math.min(from, end), { y: 'center' }),
+  })
   view.focus()
 }
 defineExpose({ show, focus: () => view.focus(), editor: () => view })
@@ -67,9 +128,24 @@ defineExpose({ show, focus: () => view.focus(), editor: () => view })
 </template>
 
 <style scoped>
-.editor { height: 100%; min-height: 0; }
-.reading :deep(.cm-scroller) { font-size: 22px; line-height: 1.7; }
-.reading :deep(.cm-content) { max-width: 560px; }
-.reading :deep(.cm-chapter) { text-indent: -0.24em; }
-.reading :deep(.cm-direction), .reading :deep(.cm-cut), .reading :deep(.cm-sign), .reading :deep(.cm-scene-margin) { display: none; }
+.editor {
+  height: 100%;
+  min-height: 0;
+}
+.reading :deep(.cm-scroller) {
+  font-size: 22px;
+  line-height: 1.7;
+}
+.reading :deep(.cm-content) {
+  max-width: 560px;
+}
+.reading :deep(.cm-chapter) {
+  text-indent: -0.24em;
+}
+.reading :deep(.cm-direction),
+.reading :deep(.cm-cut),
+.reading :deep(.cm-sign),
+.reading :deep(.cm-scene-margin) {
+  display: none;
+}
 </style>

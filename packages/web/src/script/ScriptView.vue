@@ -48,7 +48,10 @@ const id = episode.data!.id
 const { text, read, problem, parsed, seconds, chapters, starts, save, speed } = useScript(episode)
 const { looked, checks, unanswered, askAgain } = useLooked(text, api.scriptChecks)
 const tidy = useTidyChoice(id, looked, text)
-const aloud = useReadAloud(() => parsed.value.scenes, async (scene) => takeSound((await api.say(episode.sayRequest(scene))).hash))
+const aloud = useReadAloud(
+  () => parsed.value.scenes,
+  async (scene) => takeSound((await api.say(episode.sayRequest(scene))).hash),
+)
 const by = useLocalStorage('tidy-person', '')
 
 const editor = ref<InstanceType<typeof ScriptEditor>>()
@@ -56,8 +59,15 @@ const tab = ref<(typeof TABS)[number]>('Film')
 const reading = ref(false)
 const cursor = ref(0)
 const selected = ref('')
-const sceneAt = computed(() => Math.max(0, parsed.value.scenes.findLastIndex(({ source }) => source.from <= cursor.value)))
-const chapterAt = computed(() => parsed.value.chapters.findLastIndex(({ source }) => source.from <= cursor.value))
+const sceneAt = computed(() =>
+  Math.max(
+    0,
+    parsed.value.scenes.findLastIndex(({ source }) => source.from <= cursor.value),
+  ),
+)
+const chapterAt = computed(() =>
+  parsed.value.chapters.findLastIndex(({ source }) => source.from <= cursor.value),
+)
 const hook = computed(() => hookOf(parsed.value.scenes, speed.value))
 /** Marks are drawn only on the text they were found in. */
 const fresh = computed(() => looked.value.script === text.value)
@@ -70,24 +80,69 @@ const misspelt = computed(() => {
     return wrong.has(plain) ? [{ ...word, plain, suggestions: wrong.get(plain)! }] : []
   })
 })
-const findings = computed(() => [...looked.value.findings, ...(fresh.value ? misspelt.value.map(({ from, to, suggestions }) => ({ kind: 'spelling' as const, from, to, text: suggestions.length ? `Perhaps ${suggestions.slice(0, 3).join(', ')}?` : 'Not in the dictionary.' })) : [])])
+const findings = computed(() => [
+  ...looked.value.findings,
+  ...(fresh.value
+    ? misspelt.value.map(({ from, to, suggestions }) => ({
+        kind: 'spelling' as const,
+        from,
+        to,
+        text: suggestions.length
+          ? `Perhaps ${suggestions.slice(0, 3).join(', ')}?`
+          : 'Not in the dictionary.',
+      }))
+    : []),
+])
 const diagnostics = computed<Diagnostic[]>(() => [
   ...misspelt.value.map(({ from, to, plain, suggestions }): Diagnostic => ({
-    from, to, severity: 'error', message: `“${plain}” is not in the dictionary.`,
-    actions: [...suggestions.slice(0, 4).map((word) => ({ name: word, apply: (view: Parameters<NonNullable<Diagnostic['actions']>[number]['apply']>[0], start: number, end: number) => view.dispatch({ changes: { from: start, to: end, insert: word } }) })), { name: 'Add to the channel\'s words', apply: () => void addWord(plain) }],
+    from,
+    to,
+    severity: 'error',
+    message: `“${plain}” is not in the dictionary.`,
+    actions: [
+      ...suggestions.slice(0, 4).map((word) => ({
+        name: word,
+        apply: (
+          view: Parameters<NonNullable<Diagnostic['actions']>[number]['apply']>[0],
+          start: number,
+          end: number,
+        ) => view.dispatch({ changes: { from: start, to: end, insert: word } }),
+      })),
+      { name: "Add to the channel's words", apply: () => void addWord(plain) },
+    ],
   })),
-  ...(tab.value === 'Checks' && fresh.value ? looked.value.findings.filter(({ kind }) => kind !== 'long' && kind !== 'balance').map(({ from, to, text: message }): Diagnostic => ({ from, to, severity: 'info', message })) : []),
+  ...(tab.value === 'Checks' && fresh.value
+    ? looked.value.findings
+        .filter(({ kind }) => kind !== 'long' && kind !== 'balance')
+        .map(({ from, to, text: message }): Diagnostic => ({ from, to, severity: 'info', message }))
+    : []),
 ])
 const seen = shallowRef<Seen[]>([])
-watch([tab, looked, fresh, () => episode.document?.claims, () => episode.document?.comments, tidy.proposed], () => {
-  if (fresh.value || tab.value === 'Film' || tab.value === 'Checks') seen.value = seenOn(tab.value)
-}, { immediate: true })
+watch(
+  [
+    tab,
+    looked,
+    fresh,
+    () => episode.document?.claims,
+    () => episode.document?.comments,
+    tidy.proposed,
+  ],
+  () => {
+    if (fresh.value || tab.value === 'Film' || tab.value === 'Checks')
+      seen.value = seenOn(tab.value)
+  },
+  { immediate: true },
+)
 const writing = ref(false)
 /** Sentences of the draft with their sources, for the claims they make. */
 const written = shallowRef<Writing>()
-watch(writing, async (open) => {
-  if (!open) written.value = await api.writing(id).catch(() => undefined)
-}, { immediate: true })
+watch(
+  writing,
+  async (open) => {
+    if (!open) written.value = await api.writing(id).catch(() => undefined)
+  },
+  { immediate: true },
+)
 /** What each chapter may take of the wish: as its outline says, an equal share otherwise. */
 const wishes = computed(() => {
   const wanted = episode.document?.wantedMinutes
@@ -96,7 +151,12 @@ const wishes = computed(() => {
   const planned = new Map(written.value?.outline?.map(({ title, minutes }) => [title, minutes]))
   const all = named.every(({ title }) => planned.has(title))
   const sum = named.reduce((total, { title }) => total + (all ? planned.get(title)! : 1), 0)
-  return new Map(named.map(({ chapter, title }) => [chapter, (wanted * 60 * (all ? planned.get(title)! : 1)) / sum]))
+  return new Map(
+    named.map(({ chapter, title }) => [
+      chapter,
+      (wanted * 60 * (all ? planned.get(title)! : 1)) / sum,
+    ]),
+  )
 })
 const sourceOf = ({ sentence }: Claim) => {
   const from = written.value?.draft?.sentences.find(({ text: said }) => said === sentence)?.from[0]
@@ -113,7 +173,13 @@ function takeOver({ script, pictures }: ImportedView, way: 'replace' | 'append')
   const { scenes } = parsedScript(episode.document!.script)
   for (const { item, from, to } of pictures)
     scenes.forEach(({ source }, i) => {
-      if (source.from >= before.length + from && source.from < before.length + to) episode.run({ type: 'setShot', sceneId: episode.document!.scenes[i]!.id, shot: 0, item: chosenItem(item) })
+      if (source.from >= before.length + from && source.from < before.length + to)
+        episode.run({
+          type: 'setShot',
+          sceneId: episode.document!.scenes[i]!.id,
+          shot: 0,
+          item: chosenItem(item),
+        })
     })
 }
 const heard = computed<Seen[]>(() => {
@@ -123,17 +189,35 @@ const heard = computed<Seen[]>(() => {
 
 function seenOn(name: (typeof TABS)[number]): Seen[] {
   if (name === 'Tidy') return tidy.proposed.value.flatMap(tidySeen)
-  if (name === 'Claims') return looked.value.claims.map((claim) => ({ from: claim.from, to: claim.to, name: `cm-claim cm-claim-${checkedAs(claim, episode.document!.claims)?.mark ?? 'open'}` }))
-  if (name === 'Notes') return episode.document!.comments.filter(({ done }) => !done).flatMap(({ on, text: title }) => {
-    const from = text.value.indexOf(on)
-    return from < 0 ? [] : [{ from, to: from + on.length, name: 'cm-comment', title }]
-  })
+  if (name === 'Claims')
+    return looked.value.claims.map((claim) => ({
+      from: claim.from,
+      to: claim.to,
+      name: `cm-claim cm-claim-${checkedAs(claim, episode.document!.claims)?.mark ?? 'open'}`,
+    }))
+  if (name === 'Notes')
+    return episode
+      .document!.comments.filter(({ done }) => !done)
+      .flatMap(({ on, text: title }) => {
+        const from = text.value.indexOf(on)
+        return from < 0 ? [] : [{ from, to: from + on.length, name: 'cm-comment', title }]
+      })
   return []
 }
-const tidySeen = ({ kind, edits }: TidyChange): Seen[] => edits.map((edit) => ({ from: edit.from, to: edit.to, name: 'cm-out', title: TIDY_KINDS[kind].name, put: edit.text.trim() === '' ? '' : edit.text.replace(/^\n+/, '') }))
+const tidySeen = ({ kind, edits }: TidyChange): Seen[] =>
+  edits.map((edit) => ({
+    from: edit.from,
+    to: edit.to,
+    name: 'cm-out',
+    title: TIDY_KINDS[kind].name,
+    put: edit.text.trim() === '' ? '' : edit.text.replace(/^\n+/, ''),
+  }))
 
 const channelWords = ref<string[]>([])
-api.channel().then(({ words }) => (channelWords.value = words), () => undefined)
+api.channel().then(
+  ({ words }) => (channelWords.value = words),
+  () => undefined,
+)
 async function changeWords(change: Promise<ChannelView>) {
   try {
     channelWords.value = (await change).words
@@ -144,28 +228,60 @@ async function changeWords(change: Promise<ChannelView>) {
 }
 const addWord = (word: string) => changeWords(api.addWord(word))
 const show = (from: number, to?: number) => editor.value?.show(from, to)
-const showScene = (scene: number) => show(parsed.value.scenes[scene]!.source.from, parsed.value.scenes[scene]!.source.to)
-const showChapter = (chapter: number) => show(chapter < 0 ? 0 : parsed.value.chapters[chapter]!.source.to)
+const showScene = (scene: number) =>
+  show(parsed.value.scenes[scene]!.source.from, parsed.value.scenes[scene]!.source.to)
+const showChapter = (chapter: number) =>
+  show(chapter < 0 ? 0 : parsed.value.chapters[chapter]!.source.to)
 function cutScene(scene: number) {
   const { from, to } = parsed.value.scenes[scene]!.source
   const end = text.value[to] === ' ' ? to + 1 : to
   text.value = text.value.slice(0, from) + text.value.slice(end)
 }
-const moveChapter = (chapter: number, before: number) => (text.value = withChapterMoved(text.value, parsed.value, chapter, before))
-function markClaim({ sentence, words }: Claim, found: { mark: ClaimMark; source: string; by: string } | null) {
+const moveChapter = (chapter: number, before: number) =>
+  (text.value = withChapterMoved(text.value, parsed.value, chapter, before))
+function markClaim(
+  { sentence, words }: Claim,
+  found: { mark: ClaimMark; source: string; by: string } | null,
+) {
   save()
   episode.run({ type: 'markClaim', sentence, words, found })
 }
-const saveClaims = () => saveText(`${episode.document!.title} – claims.csv`, claimList(looked.value.claims, episode.document!.claims))
+const saveClaims = () =>
+  saveText(
+    `${episode.document!.title} – claims.csv`,
+    claimList(looked.value.claims, episode.document!.claims),
+  )
 const readAloud = () => (aloud.scene.value < 0 ? void aloud.from(sceneAt.value) : aloud.stop())
 
 /** What the script is laid beside: how it would be when tidied, or a kept version. */
-const beside = ref<{ before: string; after: string; beforeName: string; afterName: string; tidied: boolean }>()
+const beside = ref<{
+  before: string
+  after: string
+  beforeName: string
+  afterName: string
+  tidied: boolean
+}>()
 const versions = ref<VersionView[]>()
-const compareTidy = () => (beside.value = { before: looked.value.script, after: tidy.tidied.value, beforeName: 'As it stands', afterName: 'Tidied', tidied: true })
+const compareTidy = () =>
+  (beside.value = {
+    before: looked.value.script,
+    after: tidy.tidied.value,
+    beforeName: 'As it stands',
+    afterName: 'Tidied',
+    tidied: true,
+  })
 async function compareWith(version: string) {
-  const kept = await api.version(id, version).catch((cause: Error) => void (problem.value = cause.message))
-  if (kept) beside.value = { before: kept.document.script, after: text.value, beforeName: kept.name, afterName: 'Now', tidied: false }
+  const kept = await api
+    .version(id, version)
+    .catch((cause: Error) => void (problem.value = cause.message))
+  if (kept)
+    beside.value = {
+      before: kept.document.script,
+      after: text.value,
+      beforeName: kept.name,
+      afterName: 'Now',
+      tidied: false,
+    }
 }
 async function listVersions() {
   versions.value = await api.versions(id).catch(() => [])
@@ -180,56 +296,263 @@ async function toSheet() {
 
 <template>
   <main class="script" :class="{ reading: reading || writing }">
-    <ChapterOutline v-if="!reading && !writing" :chapters="chapters" :current="chapterAt" :wishes="wishes" @show="showChapter" @move="moveChapter" />
+    <ChapterOutline
+      v-if="!reading && !writing"
+      :chapters="chapters"
+      :current="chapterAt"
+      :wishes="wishes"
+      @show="showChapter"
+      @move="moveChapter"
+    />
     <section class="page">
       <div class="tools">
-        <button class="plain" @click="importing = !importing; writing = false"><FileInput :size="15" :stroke-width="1.6" /> Import</button>
-        <button class="plain" @click="writing = !writing"><PenLine :size="15" :stroke-width="1.6" /> Write from sources</button>
-        <button class="plain" @click="openSearchPanel(editor!.editor())"><Search :size="15" :stroke-width="1.6" /> Find</button>
-        <button class="plain" :disabled="!parsed.scenes.length" @click="readAloud"><Square v-if="aloud.scene.value >= 0" :size="14" :stroke-width="1.6" /><Volume2 v-else :size="16" :stroke-width="1.6" /> {{ aloud.scene.value >= 0 ? 'Stop reading' : 'Read aloud' }}</button>
-        <button class="plain" :aria-pressed="reading" @click="reading = !reading"><BookOpen :size="15" :stroke-width="1.6" /> {{ reading ? 'Write again' : 'Reading view' }}</button>
-        <label v-if="!reading" class="versions"><Columns2 :size="15" :stroke-width="1.6" /> <span class="hidden">Compare with a version</span>
-          <ElSelect size="small" :model-value="''" placeholder="Compare with …" no-data-text="No version is kept yet; the Sheet keeps them" @visible-change="(open: boolean) => open && listVersions()" @change="compareWith"><ElOption v-for="version in versions ?? []" :key="version.id" :value="version.id" :label="version.name" /></ElSelect>
+        <button
+          class="plain"
+          @click="
+            importing = !importing
+            writing = false
+          "
+        >
+          <FileInput :size="15" :stroke-width="1.6" /> Import
+        </button>
+        <button class="plain" @click="writing = !writing">
+          <PenLine :size="15" :stroke-width="1.6" /> Write from sources
+        </button>
+        <button class="plain" @click="openSearchPanel(editor!.editor())">
+          <Search :size="15" :stroke-width="1.6" /> Find
+        </button>
+        <button class="plain" :disabled="!parsed.scenes.length" @click="readAloud">
+          <Square v-if="aloud.scene.value >= 0" :size="14" :stroke-width="1.6" /><Volume2
+            v-else
+            :size="16"
+            :stroke-width="1.6"
+          />
+          {{ aloud.scene.value >= 0 ? 'Stop reading' : 'Read aloud' }}
+        </button>
+        <button class="plain" :aria-pressed="reading" @click="reading = !reading">
+          <BookOpen :size="15" :stroke-width="1.6" /> {{ reading ? 'Write again' : 'Reading view' }}
+        </button>
+        <label v-if="!reading" class="versions"
+          ><Columns2 :size="15" :stroke-width="1.6" />
+          <span class="hidden">Compare with a version</span>
+          <ElSelect
+            size="small"
+            :model-value="''"
+            placeholder="Compare with …"
+            no-data-text="No version is kept yet; the Sheet keeps them"
+            @visible-change="(open: boolean) => open && listVersions()"
+            @change="compareWith"
+            ><ElOption
+              v-for="version in versions ?? []"
+              :key="version.id"
+              :value="version.id"
+              :label="version.name"
+          /></ElSelect>
         </label>
-        <span v-if="problem || aloud.problem.value" class="red" role="alert">{{ problem || aloud.problem.value }}</span>
+        <span v-if="problem || aloud.problem.value" class="red" role="alert">{{
+          problem || aloud.problem.value
+        }}</span>
       </div>
-      <WritingPanel v-if="writing" :episode-id="id" :empty="!text.trim()" :speed="speed" @take="takeOver" @close="writing = false" />
-      <ImportPanel v-else-if="importing" :empty="!text.trim()" @take="takeOver" @close="importing = false" />
-      <CompareTexts v-else-if="beside" v-bind="beside" @close="beside = undefined"><button v-if="beside.tidied" class="plain link" @click="tidy.accept(tidy.proposed.value)">Tidy all</button></CompareTexts>
-      <ScriptEditor v-show="!beside && !importing && !writing" ref="editor" v-model:text="text" :scenes="starts" :seen="seen" :aloud="heard" :diagnostics="diagnostics" :reading="reading" @cursor="(at, words) => { cursor = at; selected = words }" @leave="save" />
+      <WritingPanel
+        v-if="writing"
+        :episode-id="id"
+        :empty="!text.trim()"
+        :speed="speed"
+        @take="takeOver"
+        @close="writing = false"
+      />
+      <ImportPanel
+        v-else-if="importing"
+        :empty="!text.trim()"
+        @take="takeOver"
+        @close="importing = false"
+      />
+      <CompareTexts v-else-if="beside" v-bind="beside" @close="beside = undefined"
+        ><button v-if="beside.tidied" class="plain link" @click="tidy.accept(tidy.proposed.value)">
+          Tidy all
+        </button></CompareTexts
+      >
+      <ScriptEditor
+        v-show="!beside && !importing && !writing"
+        ref="editor"
+        v-model:text="text"
+        :scenes="starts"
+        :seen="seen"
+        :aloud="heard"
+        :diagnostics="diagnostics"
+        :reading="reading"
+        @cursor="
+          (at, words) => {
+            cursor = at
+            selected = words
+          }
+        "
+        @leave="save"
+      />
       <SentenceStrip :sentences="looked.sentences" :at="cursor" @show="show" />
     </section>
     <aside v-if="!reading && !writing">
       <div class="tabs" role="tablist" aria-label="About the script">
-        <button v-for="name in TABS" :id="`tab-${name}`" :key="name" class="plain" role="tab" :aria-selected="tab === name" aria-controls="script-panel" @click="tab = name">{{ name }}<span v-if="name === 'Tidy' && tidy.proposed.value.length" class="count">{{ tidy.proposed.value.length }}</span></button>
+        <button
+          v-for="name in TABS"
+          :id="`tab-${name}`"
+          :key="name"
+          class="plain"
+          role="tab"
+          :aria-selected="tab === name"
+          aria-controls="script-panel"
+          @click="tab = name"
+        >
+          {{ name
+          }}<span v-if="name === 'Tidy' && tidy.proposed.value.length" class="count">{{
+            tidy.proposed.value.length
+          }}</span>
+        </button>
       </div>
       <div id="script-panel" class="panel" role="tabpanel" :aria-labelledby="`tab-${tab}`">
         <template v-if="tab === 'Film'">
-          <LengthFacts :parsed="parsed" :seconds="seconds" :wanted="episode.document!.wantedMinutes" :speed="speed" @wish="(minutes) => episode.run({ type: 'setWantedMinutes', minutes })" @show="showScene" @cut="cutScene" @chapter="showChapter" />
+          <LengthFacts
+            :parsed="parsed"
+            :seconds="seconds"
+            :wanted="episode.document!.wantedMinutes"
+            :speed="speed"
+            @wish="(minutes) => episode.run({ type: 'setWantedMinutes', minutes })"
+            @show="showScene"
+            @cut="cutScene"
+            @chapter="showChapter"
+          />
           <FilmPanel :parsed="parsed" :seconds="seconds" @sheet="toSheet" />
         </template>
-        <TidyPanel v-else-if="tab === 'Tidy'" :changes="tidy.proposed.value" :left="tidy.leftCount.value" :made="tidy.made.value" :empty="!text.trim()" @accept="tidy.accept" @leave="tidy.leave" @again="tidy.showAgain" @undo="tidy.undo" @compare="compareTidy" @show="(change) => show(change.edits[0]!.from, change.edits.at(-1)!.to)" />
-        <ChecksPanel v-else-if="tab === 'Checks'" :hook="hook" :looked="looked" :checks="checks" :unanswered="unanswered" :findings="findings" :words="channelWords" @forget="(word) => changeWords(api.removeWord(word))" @show="show" @scene="showScene" />
-        <ClaimsPanel v-else-if="tab === 'Claims'" :claims="looked.claims" :known="episode.document!.claims" :by="by" :source-of="sourceOf" @mark="markClaim" @show="show" @save="saveClaims" @by="(name) => (by = name)" />
-        <NotesPanel v-else :notes="episode.document!.notes" :comments="episode.document!.comments" :selected="selected" :by="by" :script="text" @notes="(notes) => episode.run({ type: 'setNotes', notes })" @put="(comment) => episode.run({ type: 'putComment', comment })" @remove="(comment) => episode.run({ type: 'removeComment', id: comment })" @show="show" />
+        <TidyPanel
+          v-else-if="tab === 'Tidy'"
+          :changes="tidy.proposed.value"
+          :left="tidy.leftCount.value"
+          :made="tidy.made.value"
+          :empty="!text.trim()"
+          @accept="tidy.accept"
+          @leave="tidy.leave"
+          @again="tidy.showAgain"
+          @undo="tidy.undo"
+          @compare="compareTidy"
+          @show="(change) => show(change.edits[0]!.from, change.edits.at(-1)!.to)"
+        />
+        <ChecksPanel
+          v-else-if="tab === 'Checks'"
+          :hook="hook"
+          :looked="looked"
+          :checks="checks"
+          :unanswered="unanswered"
+          :findings="findings"
+          :words="channelWords"
+          @forget="(word) => changeWords(api.removeWord(word))"
+          @show="show"
+          @scene="showScene"
+        />
+        <ClaimsPanel
+          v-else-if="tab === 'Claims'"
+          :claims="looked.claims"
+          :known="episode.document!.claims"
+          :by="by"
+          :source-of="sourceOf"
+          @mark="markClaim"
+          @show="show"
+          @save="saveClaims"
+          @by="(name) => (by = name)"
+        />
+        <NotesPanel
+          v-else
+          :notes="episode.document!.notes"
+          :comments="episode.document!.comments"
+          :selected="selected"
+          :by="by"
+          :script="text"
+          @notes="(notes) => episode.run({ type: 'setNotes', notes })"
+          @put="(comment) => episode.run({ type: 'putComment', comment })"
+          @remove="(comment) => episode.run({ type: 'removeComment', id: comment })"
+          @show="show"
+        />
       </div>
     </aside>
   </main>
 </template>
 
 <style scoped>
-.script { display: grid; grid-template-columns: 196px minmax(0, 1fr) 336px; }
-.script.reading { grid-template-columns: minmax(0, 1fr); }
-.page { background: var(--paper); display: grid; grid-template-rows: auto minmax(0, 1fr) auto; min-height: 0; min-width: 0; border-right: 1px solid var(--hair); position: relative; }
-.tools { display: flex; align-items: center; gap: 18px; padding: 0 20px; height: 38px; border-bottom: 1px solid var(--hair); font-size: 14px; color: var(--soft); }
-.tools button, .versions { display: inline-flex; align-items: center; gap: 6px; white-space: nowrap; }
-.tools button:disabled { opacity: 0.5; cursor: default; }
-.tools .el-select { width: 138px; }
-.tools .red { white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
-aside { display: grid; grid-template-rows: 38px minmax(0, 1fr); min-height: 0; }
-.tabs { display: flex; gap: 18px; padding: 0 20px; border-bottom: 1px solid var(--hair); }
-.tabs button { color: var(--soft); border-bottom: 2px solid transparent; margin-bottom: -1px; }
-.tabs [aria-selected='true'] { color: var(--ink); font-weight: 600; border-color: var(--blue); }
-.count { font: 12px var(--mono); color: var(--red); margin-left: 5px; }
-.panel { overflow: auto; padding: 16px 20px 24px; display: flex; flex-direction: column; gap: 14px; }
+.script {
+  display: grid;
+  grid-template-columns: 196px minmax(0, 1fr) 336px;
+}
+.script.reading {
+  grid-template-columns: minmax(0, 1fr);
+}
+.page {
+  background: var(--paper);
+  display: grid;
+  grid-template-rows: auto minmax(0, 1fr) auto;
+  min-height: 0;
+  min-width: 0;
+  border-right: 1px solid var(--hair);
+  position: relative;
+}
+.tools {
+  display: flex;
+  align-items: center;
+  gap: 18px;
+  padding: 0 20px;
+  height: 38px;
+  border-bottom: 1px solid var(--hair);
+  font-size: 14px;
+  color: var(--soft);
+}
+.tools button,
+.versions {
+  display: inline-flex;
+  align-items: center;
+  gap: 6px;
+  white-space: nowrap;
+}
+.tools button:disabled {
+  opacity: 0.5;
+  cursor: default;
+}
+.tools .el-select {
+  width: 138px;
+}
+.tools .red {
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+aside {
+  display: grid;
+  grid-template-rows: 38px minmax(0, 1fr);
+  min-height: 0;
+}
+.tabs {
+  display: flex;
+  gap: 18px;
+  padding: 0 20px;
+  border-bottom: 1px solid var(--hair);
+}
+.tabs button {
+  color: var(--soft);
+  border-bottom: 2px solid transparent;
+  margin-bottom: -1px;
+}
+.tabs [aria-selected='true'] {
+  color: var(--ink);
+  font-weight: 600;
+  border-color: var(--blue);
+}
+.count {
+  font: 12px var(--mono);
+  color: var(--red);
+  margin-left: 5px;
+}
+.panel {
+  overflow: auto;
+  padding: 16px 20px 24px;
+  display: flex;
+  flex-direction: column;
+  gap: 14px;
+}
 </style>

@@ -9,7 +9,9 @@ const emit = defineEmits<{ show: [from: number, to: number] }>()
 const HIGHEST_SECONDS = 18
 const canvas = ref<HTMLCanvasElement>()
 const all = computed(() => props.sentences.reduce((sum, { seconds }) => sum + seconds, 0) || 1)
-const long = computed(() => props.sentences.filter(({ seconds }) => seconds > SCENE_SECONDS_LIMIT).length)
+const long = computed(
+  () => props.sentences.filter(({ seconds }) => seconds > SCENE_SECONDS_LIMIT).length,
+)
 
 /** A bar a sentence: as wide as its share of the film, as high as it is long. */
 function draw() {
@@ -22,13 +24,19 @@ function draw() {
   const pen = place.getContext('2d')!
   pen.scale(scale, scale)
   const colour = (name: string) => getComputedStyle(place).getPropertyValue(name)
-  const [plain, over, here, hair] = ['--soft', '--red', '--blue', '--hair'].map(colour) as [string, string, string, string]
+  const [plain, over, here, hair] = ['--soft', '--red', '--blue', '--hair'].map(colour) as [
+    string,
+    string,
+    string,
+    string,
+  ]
   const limit = height - (SCENE_SECONDS_LIMIT / HIGHEST_SECONDS) * height
   let x = 0
   for (const { from, to, seconds } of props.sentences) {
     const wide = (seconds / all.value) * width
     const high = Math.max(2, Math.min(1, seconds / HIGHEST_SECONDS) * height)
-    pen.fillStyle = props.at >= from && props.at <= to ? here : seconds > SCENE_SECONDS_LIMIT ? over : plain
+    pen.fillStyle =
+      props.at >= from && props.at <= to ? here : seconds > SCENE_SECONDS_LIMIT ? over : plain
     pen.globalAlpha = pen.fillStyle === plain ? 0.55 : 1
     pen.fillRect(x, height - high, Math.max(0.6, wide - (wide > 3 ? 1 : 0)), high)
     x += wide
@@ -48,12 +56,29 @@ watch(() => [props.sentences, props.at], draw)
 </script>
 
 <template>
-  <div class="strip" :title="`A bar a sentence, as high as it is long; the line is ${SCENE_SECONDS_LIMIT} s`">
-    <canvas ref="canvas" role="img" :aria-label="`Lengths of ${sentences.length} sentences, ${long} of them over ${SCENE_SECONDS_LIMIT} seconds`" @click="pick" />
+  <div
+    class="strip"
+    :title="`A bar a sentence, as high as it is long; the line is ${SCENE_SECONDS_LIMIT} s`"
+  >
+    <canvas
+      ref="canvas"
+      role="img"
+      :aria-label="`Lengths of ${sentences.length} sentences, ${long} of them over ${SCENE_SECONDS_LIMIT} seconds`"
+      @click="pick"
+    />
   </div>
 </template>
 
 <style scoped>
-.strip { border-top: 1px solid var(--hair); padding: 6px 20px; background: var(--ground); }
-canvas { width: 100%; height: 34px; display: block; cursor: pointer; }
+.strip {
+  border-top: 1px solid var(--hair);
+  padding: 6px 20px;
+  background: var(--ground);
+}
+canvas {
+  width: 100%;
+  height: 34px;
+  display: block;
+  cursor: pointer;
+}
 </style>

@@ -3,7 +3,8 @@ import { parseScript } from '@tidy-reel/core/script/parse'
 import { withChapterMoved } from './chapter-move.ts'
 
 const script = 'Before.\n\n# One\nA.\n\n# Two\nB.\n\n# Three\nC.'
-const moved = (chapter: number, before: number) => parseScript(withChapterMoved(script, parseScript(script), chapter, before))
+const moved = (chapter: number, before: number) =>
+  parseScript(withChapterMoved(script, parseScript(script), chapter, before))
 
 describe('withChapterMoved', () => {
   it.each([

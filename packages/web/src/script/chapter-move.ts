@@ -1,7 +1,12 @@
 import type { ParsedScript } from '@tidy-reel/core/script/parse'
 
 /** The script with a chapter moved, heading and all, before another one; `before` past the last moves it to the end. */
-export function withChapterMoved(script: string, { chapters }: ParsedScript, chapter: number, before: number): string {
+export function withChapterMoved(
+  script: string,
+  { chapters }: ParsedScript,
+  chapter: number,
+  before: number,
+): string {
   const from = chapters[chapter]!.source.from
   const to = chapters[chapter + 1]?.source.from ?? script.length
   const at = chapters[before]?.source.from ?? script.length
@@ -9,5 +14,8 @@ export function withChapterMoved(script: string, { chapters }: ParsedScript, cha
   const rest = script.slice(0, from) + script.slice(to)
   const place = at > from ? at - (to - from) : at
   const end = /\s*$/.exec(script)![0]
-  return [rest.slice(0, place).trimEnd(), part, rest.slice(place).trim()].filter(Boolean).join('\n\n') + end
+  return (
+    [rest.slice(0, place).trimEnd(), part, rest.slice(place).trim()].filter(Boolean).join('\n\n') +
+    end
+  )
 }

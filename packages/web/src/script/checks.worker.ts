@@ -10,8 +10,12 @@ import type { Looked } from './looked.ts'
 self.onmessage = ({ data: script }: MessageEvent<string>) => {
   const parsed = parsedScript(script)
   const looked: Looked = {
-    script, tidy: tidyChanges(script), findings: checkScript(script, parsed), claims: claimsOf(script, parsed),
-    sentences: sentenceLengths(narrationOnly(script, parsed)), ease: readingEase(parsed.scenes.map(({ text }) => text).join(' ')),
+    script,
+    tidy: tidyChanges(script),
+    findings: checkScript(script, parsed),
+    claims: claimsOf(script, parsed),
+    sentences: sentenceLengths(narrationOnly(script, parsed)),
+    ease: readingEase(parsed.scenes.map(({ text }) => text).join(' ')),
   }
   self.postMessage(looked)
 }

@@ -14,4 +14,11 @@ export interface Looked {
   ease: ReadingEase | undefined
 }
 
-export const NOTHING_LOOKED: Looked = { script: '', tidy: [], findings: [], claims: [], sentences: [], ease: undefined }
+export const NOTHING_LOOKED: Looked = {
+  script: '',
+  tidy: [],
+  findings: [],
+  claims: [],
+  sentences: [],
+  ease: undefined,
+}

@@ -34,7 +34,10 @@ export function useLooked(text: Ref<string>, ask: (script: string) => Promise<Sc
     unanswered.value = !answer
     if (answer && asked === text.value) checks.value = answer
   }
-  const [readSoon, askSoon] = [useDebounceFn(read, READ_MS, { maxWait: 2000 }), useDebounceFn(dictionary, ASK_MS, { maxWait: 6000 })]
+  const [readSoon, askSoon] = [
+    useDebounceFn(read, READ_MS, { maxWait: 2000 }),
+    useDebounceFn(dictionary, ASK_MS, { maxWait: 6000 }),
+  ]
   watch(text, () => {
     void readSoon()
     void askSoon()

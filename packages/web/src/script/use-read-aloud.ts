@@ -2,14 +2,20 @@ import { onScopeDispose, ref, shallowRef } from 'vue'
 import type { ScriptScene } from '@tidy-reel/core/script/parse'
 
 /** Speaks scene after scene, the next one made ready while one is heard. */
-export function useReadAloud(scenes: () => readonly ScriptScene[], address: (scene: ScriptScene) => Promise<string>) {
+export function useReadAloud(
+  scenes: () => readonly ScriptScene[],
+  address: (scene: ScriptScene) => Promise<string>,
+) {
   const scene = ref(-1)
   const problem = ref('')
   const sound = shallowRef<HTMLAudioElement>()
   let ready: { scene: ScriptScene; sound: Promise<string> } | undefined
   let turn = 0
 
-  const addressOf = (one: ScriptScene) => (ready?.scene.text === one.text && ready.scene.speaker === one.speaker ? ready.sound : address(one))
+  const addressOf = (one: ScriptScene) =>
+    ready?.scene.text === one.text && ready.scene.speaker === one.speaker
+      ? ready.sound
+      : address(one)
   function stop() {
     turn++
     sound.value?.pause()
@@ -39,7 +45,10 @@ export function useReadAloud(scenes: () => readonly ScriptScene[], address: (sce
       // Stopped meanwhile: nothing failed.
       if (mine !== turn) return
       stop()
-      problem.value = cause instanceof DOMException ? 'This sentence could not be played. Try again.' : (cause as Error).message
+      problem.value =
+        cause instanceof DOMException
+          ? 'This sentence could not be played. Try again.'
+          : (cause as Error).message
     }
   }
   onScopeDispose(stop)

@@ -19,10 +19,19 @@ export function useScript(episode: ReturnType<typeof useEpisode>) {
   const parsed = computed(() => parsedScript(read.value))
   /** The film's pace as its voice keeps it: over its measured rate. */
   const speed = computed(() => (episode.document?.speed ?? 1) / (episode.data?.rate ?? 1))
-  const lengths = computed(() => sceneSeconds(parsed.value.scenes, speed.value, episode.document?.speaking.pauses))
+  const lengths = computed(() =>
+    sceneSeconds(parsed.value.scenes, speed.value, episode.document?.speaking.pauses),
+  )
   const seconds = computed(() => lengths.value.reduce((a, b) => a + b, 0))
   const chapters = computed(() => chapterLengths(parsed.value, speed.value))
-  const starts = computed(() => parsed.value.scenes.map(({ source, opensParagraph, estimatedSeconds }, i) => ({ from: source.from, seconds: lengths.value[i]!, over: estimatedSeconds > SCENE_SECONDS_LIMIT, opensParagraph })))
+  const starts = computed(() =>
+    parsed.value.scenes.map(({ source, opensParagraph, estimatedSeconds }, i) => ({
+      from: source.from,
+      seconds: lengths.value[i]!,
+      over: estimatedSeconds > SCENE_SECONDS_LIMIT,
+      opensParagraph,
+    })),
+  )
 
   function save() {
     if (!episode.document || text.value === episode.document.script) return
@@ -38,9 +47,12 @@ export function useScript(episode: ReturnType<typeof useEpisode>) {
   onBeforeUnmount(save)
   // The outbox is in local storage: what was typed in the last moment goes out when the episode is next opened.
   useEventListener(window, 'pagehide', save)
-  watch(() => episode.document?.script, (script, before) => {
-    // Changed elsewhere, and nothing typed here since: show it.
-    if (script !== undefined && text.value === before) text.value = script
-  })
+  watch(
+    () => episode.document?.script,
+    (script, before) => {
+      // Changed elsewhere, and nothing typed here since: show it.
+      if (script !== undefined && text.value === before) text.value = script
+    },
+  )
   return { text, read, problem, parsed, seconds, chapters, starts, save, speed }
 }

@@ -4,7 +4,8 @@ import { withChanges, type TidyChange } from '@tidy-reel/core/tidy/change'
 import type { Looked } from './looked.ts'
 
 /** Known again by its words and those around it, wherever they have moved. */
-const keyOf = (script: string, { kind, edits, before }: TidyChange) => `${kind}|${before}|${script.slice(Math.max(0, edits[0]!.from - 24), edits[0]!.from)}`
+const keyOf = (script: string, { kind, edits, before }: TidyChange) =>
+  `${kind}|${before}|${script.slice(Math.max(0, edits[0]!.from - 24), edits[0]!.from)}`
 
 /** What the tidy pass proposes, without what a person has chosen to leave. */
 export function useTidyChoice(episodeId: string, looked: Ref<Looked>, text: Ref<string>) {
@@ -12,11 +13,18 @@ export function useTidyChoice(episodeId: string, looked: Ref<Looked>, text: Ref<
   const done = shallowRef<{ before: string; after: string; count: number }>()
   const left = useLocalStorage<string[]>(`tidy-left-${episodeId}`, [])
   const known = computed(() => new Set(left.value))
-  const proposed = computed(() => looked.value.tidy.filter((change) => !known.value.has(keyOf(looked.value.script, change))))
+  const proposed = computed(() =>
+    looked.value.tidy.filter((change) => !known.value.has(keyOf(looked.value.script, change))),
+  )
   const leftCount = computed(() => looked.value.tidy.length - proposed.value.length)
   return {
-    proposed, leftCount,
-    leave: (changes: readonly TidyChange[]) => (left.value = [...left.value, ...changes.map((change) => keyOf(looked.value.script, change))]),
+    proposed,
+    leftCount,
+    leave: (changes: readonly TidyChange[]) =>
+      (left.value = [
+        ...left.value,
+        ...changes.map((change) => keyOf(looked.value.script, change)),
+      ]),
     showAgain: () => (left.value = []),
     /** Positions are of the text that was read: while it is being written on, nothing is accepted. */
     accept(changes: readonly TidyChange[]) {

@@ -4,12 +4,29 @@ import type { Flag } from '@tidy-reel/core/sheet/flags'
 import type { TakeFacts, Timeline } from '@tidy-reel/core/timeline/timeline'
 import FilmMapScenes from './FilmMapScenes.vue'
 
-const props = defineProps<{ film: Timeline; at: number; selected: readonly string[]; flags: ReadonlyMap<string, readonly Flag[]>; takes: Readonly<Record<string, TakeFacts>> }>()
+const props = defineProps<{
+  film: Timeline
+  at: number
+  selected: readonly string[]
+  flags: ReadonlyMap<string, readonly Flag[]>
+  takes: Readonly<Record<string, TakeFacts>>
+}>()
 const emit = defineEmits<{ go: [sample: number] }>()
 const track = ref<HTMLElement>()
 const share = (sample: number) => `${(100 * sample) / Math.max(1, props.film.samples)}%`
 /** Headings, each as wide at most as its chapter is long. */
-const chapters = computed(() => props.film.chapters.map(({ title, startSample }, i) => ({ title, startSample, style: { left: share(startSample), maxWidth: share((props.film.chapters[i + 1]?.startSample ?? props.film.samples) - startSample) } })))
+const chapters = computed(() =>
+  props.film.chapters.map(({ title, startSample }, i) => ({
+    title,
+    startSample,
+    style: {
+      left: share(startSample),
+      maxWidth: share(
+        (props.film.chapters[i + 1]?.startSample ?? props.film.samples) - startSample,
+      ),
+    },
+  })),
+)
 /** One mark for each run of selected scenes. */
 const marked = computed(() => {
   const wanted = new Set(props.selected)
@@ -35,7 +52,14 @@ function point(event: PointerEvent) {
   <nav aria-label="The whole film" class="film-map">
     <div ref="track" class="track" @pointerdown="point" @pointermove="point">
       <FilmMapScenes :film="film" :flags="flags" :takes="takes" />
-      <span v-for="{ title, startSample, style } in chapters" :key="startSample" class="chapter serif" :style="style" :title="title">{{ title }}</span>
+      <span
+        v-for="{ title, startSample, style } in chapters"
+        :key="startSample"
+        class="chapter serif"
+        :style="style"
+        :title="title"
+        >{{ title }}</span
+      >
       <span v-for="(run, i) in marked" :key="i" class="on" :style="run" />
       <span class="head" :style="{ left: share(at) }" />
     </div>
@@ -43,9 +67,44 @@ function point(event: PointerEvent) {
 </template>
 
 <style scoped>
-.film-map { padding: 24px 20px 8px; user-select: none; }
-.track { height: 40px; position: relative; background: var(--deep); cursor: pointer; touch-action: none; }
-.chapter { position: absolute; top: -21px; font-size: 12.5px; line-height: 16px; color: var(--soft); border-left: 1px solid var(--soft); padding-left: 5px; white-space: nowrap; pointer-events: none; box-sizing: border-box; overflow: hidden; text-overflow: ellipsis; }
-.on { position: absolute; top: 24px; height: 4px; background: var(--blue); pointer-events: none; }
-.head { position: absolute; top: -4px; bottom: -4px; width: 2px; background: var(--blue); pointer-events: none; }
+.film-map {
+  padding: 24px 20px 8px;
+  user-select: none;
+}
+.track {
+  height: 40px;
+  position: relative;
+  background: var(--deep);
+  cursor: pointer;
+  touch-action: none;
+}
+.chapter {
+  position: absolute;
+  top: -21px;
+  font-size: 12.5px;
+  line-height: 16px;
+  color: var(--soft);
+  border-left: 1px solid var(--soft);
+  padding-left: 5px;
+  white-space: nowrap;
+  pointer-events: none;
+  box-sizing: border-box;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.on {
+  position: absolute;
+  top: 24px;
+  height: 4px;
+  background: var(--blue);
+  pointer-events: none;
+}
+.head {
+  position: absolute;
+  top: -4px;
+  bottom: -4px;
+  width: 2px;
+  background: var(--blue);
+  pointer-events: none;
+}
 </style>

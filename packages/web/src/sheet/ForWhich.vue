@@ -10,7 +10,12 @@ const which = ref<'these' | 'chapter' | 'all'>('these')
 <template>
   <div class="for">
     <span class="soft">Changes hold for</span>
-    <ElRadioGroup v-model="which" size="small" aria-label="Changes hold for" @change="emit('change', which)">
+    <ElRadioGroup
+      v-model="which"
+      size="small"
+      aria-label="Changes hold for"
+      @change="emit('change', which)"
+    >
       <ElRadioButton value="these">what is selected</ElRadioButton>
       <ElRadioButton value="chapter">its chapter</ElRadioButton>
       <ElRadioButton value="all">the whole film</ElRadioButton>
@@ -19,5 +24,9 @@ const which = ref<'these' | 'chapter' | 'all'>('these')
 </template>
 
 <style scoped>
-.for { display: flex; align-items: center; gap: 10px; }
+.for {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+}
 </style>

@@ -10,16 +10,42 @@ const props = defineProps<{ sceneId: string; number: number; shot: number }>()
 const emit = defineEmits<{ run: [command: Command]; shot: [index: number] }>()
 const episode = useEpisode()
 const panel = ref<InstanceType<typeof CandidatePanel>>()
-const shots = computed(() => episode.document?.scenes.find(({ id }) => id === props.sceneId)?.shots ?? [])
+const shots = computed(
+  () => episode.document?.scenes.find(({ id }) => id === props.sceneId)?.shots ?? [],
+)
 const offered = computed(() => episode.candidatesOf(props.sceneId))
-const lettered = computed(() => episode.plan.scenes.find(({ id }) => id === props.sceneId)?.directions.flatMap((d) => (d.kind === 'super' ? [d.text] : [])).join(', ') ?? '')
+const lettered = computed(
+  () =>
+    episode.plan.scenes
+      .find(({ id }) => id === props.sceneId)
+      ?.directions.flatMap((d) => (d.kind === 'super' ? [d.text] : []))
+      .join(', ') ?? '',
+)
 defineExpose({ look: (words?: string) => panel.value?.look(words) })
 </script>
 
 <template>
   <CandidatePanel
-    ref="panel" :scene-id="sceneId" :number="number" :shot="shot" :shots="shots" :candidates="offered.picks" :words="offered.words" :numbers="offered.numbers" :lettered="lettered" :film="episode.items" :description="episode.descriptionOf(sceneId)" :making="episode.document!.making"
-    @choose="(item) => emit('run', { type: 'setShot', sceneId, shot: Math.min(shot, shots.length), item })" @lay="(items) => emit('run', { type: 'layShots', sceneId, items: items.slice(0, SHOTS_LIMIT) })"
-    @shot="emit('shot', $event)" @letter="(words) => emit('run', { type: 'adjustScenes', target: [sceneId], set: { super: words } })" @making="(set) => emit('run', { type: 'setMaking', set })"
+    ref="panel"
+    :scene-id="sceneId"
+    :number="number"
+    :shot="shot"
+    :shots="shots"
+    :candidates="offered.picks"
+    :words="offered.words"
+    :numbers="offered.numbers"
+    :lettered="lettered"
+    :film="episode.items"
+    :description="episode.descriptionOf(sceneId)"
+    :making="episode.document!.making"
+    @choose="
+      (item) => emit('run', { type: 'setShot', sceneId, shot: Math.min(shot, shots.length), item })
+    "
+    @lay="(items) => emit('run', { type: 'layShots', sceneId, items: items.slice(0, SHOTS_LIMIT) })"
+    @shot="emit('shot', $event)"
+    @letter="
+      (words) => emit('run', { type: 'adjustScenes', target: [sceneId], set: { super: words } })
+    "
+    @making="(set) => emit('run', { type: 'setMaking', set })"
   />
 </template>

@@ -55,32 +55,70 @@ function key(event: KeyboardEvent) {
   else if (event.key === 'Enter' && plain) once(() => emit('split', draft.value, at))
   else if (event.key === 'Enter') finish(draft.value)
   else if (event.key === 'Backspace' && plain && first) once(() => emit('mergeBefore', draft.value))
-  else if (event.key === 'Delete' && plain && last && at === end) once(() => emit('mergeAfter', draft.value))
-  else if (event.key === 'ArrowUp' && plain && onLine(area, at) === 0) once(() => emit('leave', draft.value, -1))
-  else if (event.key === 'ArrowDown' && plain && onLine(area, at) >= lines(area) - 1) once(() => emit('leave', draft.value, 1))
-  else if (event.key.toLowerCase() === 'z' && (event.ctrlKey || event.metaKey) && draft.value === props.text) once(() => emit('undo'))
+  else if (event.key === 'Delete' && plain && last && at === end)
+    once(() => emit('mergeAfter', draft.value))
+  else if (event.key === 'ArrowUp' && plain && onLine(area, at) === 0)
+    once(() => emit('leave', draft.value, -1))
+  else if (event.key === 'ArrowDown' && plain && onLine(area, at) >= lines(area) - 1)
+    once(() => emit('leave', draft.value, 1))
+  else if (
+    event.key.toLowerCase() === 'z' &&
+    (event.ctrlKey || event.metaKey) &&
+    draft.value === props.text
+  )
+    once(() => emit('undo'))
   else return
   event.preventDefault()
   event.stopPropagation()
 }
 
-const lines = (area: HTMLTextAreaElement) => Math.max(1, Math.round(area.clientHeight / Number.parseFloat(getComputedStyle(area).lineHeight)))
+const lines = (area: HTMLTextAreaElement) =>
+  Math.max(1, Math.round(area.clientHeight / Number.parseFloat(getComputedStyle(area).lineHeight)))
 /** Which line the cursor is on, judged by how high the text before it stands. */
 function onLine(area: HTMLTextAreaElement, at: number): number {
   const copy = area.cloneNode() as HTMLTextAreaElement
   copy.value = draft.value.slice(0, at)
-  Object.assign(copy.style, { position: 'absolute', visibility: 'hidden', height: 'auto', width: `${area.clientWidth}px` })
+  Object.assign(copy.style, {
+    position: 'absolute',
+    visibility: 'hidden',
+    height: 'auto',
+    width: `${area.clientWidth}px`,
+  })
   area.after(copy)
-  const line = Math.round(copy.scrollHeight / Number.parseFloat(getComputedStyle(area).lineHeight)) - 1
+  const line =
+    Math.round(copy.scrollHeight / Number.parseFloat(getComputedStyle(area).lineHeight)) - 1
   copy.remove()
   return line
 }
 </script>
 
 <template>
-  <textarea ref="field" v-model="draft" rows="1" :aria-label="label" :placeholder="placeholder" spellcheck="true" @input="typed" @blur="finish(draft)" @keydown="key" @click.stop />
+  <textarea
+    ref="field"
+    v-model="draft"
+    rows="1"
+    :aria-label="label"
+    :placeholder="placeholder"
+    spellcheck="true"
+    @input="typed"
+    @blur="finish(draft)"
+    @keydown="key"
+    @click.stop
+  />
 </template>
 
 <style scoped>
-textarea { width: 100%; border: 0; padding: 0; background: none; font: inherit; color: inherit; resize: none; overflow: hidden; outline: 0; box-shadow: 0 2px 0 var(--blue); display: block; }
+textarea {
+  width: 100%;
+  border: 0;
+  padding: 0;
+  background: none;
+  font: inherit;
+  color: inherit;
+  resize: none;
+  overflow: hidden;
+  outline: 0;
+  box-shadow: 0 2px 0 var(--blue);
+  display: block;
+}
 </style>

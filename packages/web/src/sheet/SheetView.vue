@@ -25,7 +25,11 @@ import VersionsPanel from './VersionsPanel.vue'
 
 const episode = useEpisode()
 const router = useRouter()
-const player = usePlayer(() => ({ film: episode.film, takes: episode.data?.takes ?? {}, bed: episode.data?.bed ?? null }))
+const player = usePlayer(() => ({
+  film: episode.film,
+  takes: episode.data?.takes ?? {},
+  bed: episode.data?.bed ?? null,
+}))
 const sheet = useSheet(episode, player)
 const { rows, row, scene, cursor, selectedIds, shot, writing } = sheet
 const panel = ref<'pictures' | 'shot' | 'scene'>('pictures')
@@ -36,7 +40,13 @@ const candidates = ref<InstanceType<typeof ScenePictures>>()
 const monitor = ref<InstanceType<typeof FilmMonitor>>()
 const list = ref<HTMLElement>()
 
-const unprepared = computed(() => episode.document!.scenes.some((each) => !each.hidden && (!each.shots.length || !episode.data!.takes[each.id] || !episode.data!.candidates[each.id])))
+const unprepared = computed(() =>
+  episode.document!.scenes.some(
+    (each) =>
+      !each.hidden &&
+      (!each.shots.length || !episode.data!.takes[each.id] || !episode.data!.candidates[each.id]),
+  ),
+)
 onMounted(() => {
   sheet.takeUpDraft()
   if (!episode.selected) sheet.select(episode.document!.cards.opening.shown ? 0 : 1)
@@ -44,20 +54,51 @@ onMounted(() => {
   list.value?.focus()
 })
 
-const virtual = useVirtualizer(computed(() => ({ count: rows.value.length, getScrollElement: () => list.value ?? null, estimateSize: () => 92, overscan: 3, getItemKey: (i: number) => rows.value[i]!.id })))
-const measure = (element: unknown) => element instanceof Element && virtual.value.measureElement(element)
-watch([cursor, writing], () => void nextTick(() => virtual.value.scrollToIndex(cursor.value <= 1 ? 0 : cursor.value, { align: 'auto' })))
+const virtual = useVirtualizer(
+  computed(() => ({
+    count: rows.value.length,
+    getScrollElement: () => list.value ?? null,
+    estimateSize: () => 92,
+    overscan: 3,
+    getItemKey: (i: number) => rows.value[i]!.id,
+  })),
+)
+const measure = (element: unknown) =>
+  element instanceof Element && virtual.value.measureElement(element)
+watch(
+  [cursor, writing],
+  () =>
+    void nextTick(() =>
+      virtual.value.scrollToIndex(cursor.value <= 1 ? 0 : cursor.value, { align: 'auto' }),
+    ),
+)
 watch(player.sceneIndex, (index) => {
   const id = episode.film.scenes[index]?.id
-  if (player.playing.value && id && id !== episode.selected && !writing.value) sheet.select(rows.value.findIndex((each) => each.id === id), { follow: false })
+  if (player.playing.value && id && id !== episode.selected && !writing.value)
+    sheet.select(
+      rows.value.findIndex((each) => each.id === id),
+      { follow: false },
+    )
 })
 
-const target = computed((): Target => (which.value === 'all' ? 'all' : which.value === 'chapter' && scene.value ? { chapterOf: scene.value.id } : selectedIds.value))
+const target = computed((): Target =>
+  which.value === 'all'
+    ? 'all'
+    : which.value === 'chapter' && scene.value
+      ? { chapterOf: scene.value.id }
+      : selectedIds.value,
+)
 const run = (command: Command) => void sheet.run(command)
 const offered = computed(() => episode.candidatesOf(scene.value?.id))
 
 function choose(item: Item, at = shot.value) {
-  if (scene.value) run({ type: 'setShot', sceneId: scene.value.id, shot: Math.min(at, scene.value.shots.length), item })
+  if (scene.value)
+    run({
+      type: 'setShot',
+      sceneId: scene.value.id,
+      shot: Math.min(at, scene.value.shots.length),
+      item,
+    })
 }
 /** A file from the desktop becomes a picture of the person's own, then the shot's. */
 async function chooseFile(sceneId: string, at: number, file: File) {
@@ -70,7 +111,11 @@ async function chooseFile(sceneId: string, at: number, file: File) {
 }
 function open(which: typeof panel.value) {
   panel.value = which
-  void nextTick(() => document.querySelector<HTMLElement>('.below input:not([type="radio"]):not([type="range"])')?.focus())
+  void nextTick(() =>
+    document
+      .querySelector<HTMLElement>('.below input:not([type="radio"]):not([type="range"])')
+      ?.focus(),
+  )
 }
 function searchFor(words?: string) {
   panel.value = 'pictures'
@@ -78,21 +123,38 @@ function searchFor(words?: string) {
 }
 
 const commands = sheetCommands(sheet, episode, player, {
-  open, search: searchFor, choose: (n) => offered.value.picks[n] && choose(offered.value.picks[n].item),
+  open,
+  search: searchFor,
+  choose: (n) => offered.value.picks[n] && choose(offered.value.picks[n].item),
   contactSheet: () => void router.push({ name: 'contact' }),
   pickRun: () => void router.push({ name: 'picks' }),
-  palette: () => (over.value = 'palette'), keys: () => (over.value = 'keys'), versions: () => (over.value = 'versions'),
-  fullscreen: () => void monitor.value?.fullscreen(), guides: () => (guides.value = !guides.value),
+  palette: () => (over.value = 'palette'),
+  keys: () => (over.value = 'keys'),
+  versions: () => (over.value = 'versions'),
+  fullscreen: () => void monitor.value?.fullscreen(),
+  guides: () => (guides.value = !guides.value),
 })
-const byKey = new Map(commands.flatMap((command) => command.keys.map((key) => [key, command] as const)))
-const typing = (element: EventTarget | null) => element instanceof HTMLElement && (element.isContentEditable || /^(TEXTAREA|SELECT)$/.test(element.tagName) || (element.tagName === 'INPUT' && !/^(radio|checkbox|range|button)$/.test((element as HTMLInputElement).type)))
+const byKey = new Map(
+  commands.flatMap((command) => command.keys.map((key) => [key, command] as const)),
+)
+const typing = (element: EventTarget | null) =>
+  element instanceof HTMLElement &&
+  (element.isContentEditable ||
+    /^(TEXTAREA|SELECT)$/.test(element.tagName) ||
+    (element.tagName === 'INPUT' &&
+      !/^(radio|checkbox|range|button)$/.test((element as HTMLInputElement).type)))
 useEventListener('keydown', (event: KeyboardEvent) => {
   const key = keyOf(event)
   const command = byKey.get(key)
   if (!command || command.elsewhere || event.defaultPrevented) return
   if (over.value || (typing(event.target) && !command.everywhere)) return
   // Return and space press the button that has the focus.
-  if (event.target instanceof HTMLElement && event.target.closest('aside, nav') && (event.key === 'Enter' || event.key === ' ')) return
+  if (
+    event.target instanceof HTMLElement &&
+    event.target.closest('aside, nav') &&
+    (event.key === 'Enter' || event.key === ' ')
+  )
+    return
   event.preventDefault()
   command.run(key)
 })
@@ -114,13 +176,26 @@ function done(id: string, text: string | null) {
 function leave(id: string, text: string, way: 1 | -1) {
   sheet.stopWritingOf(id, text)
   sheet.select(rows.value.findIndex((each) => each.id === id) + way)
-  if (row.value && !(row.value.kind === 'card' && row.value.hidden)) sheet.write(row.value.id, way < 0 ? Infinity : 0)
+  if (row.value && !(row.value.kind === 'card' && row.value.hidden))
+    sheet.write(row.value.id, way < 0 ? Infinity : 0)
 }
 /** All that a row's look hangs on: rows of which none of it has changed are not drawn again. */
 function lookOf(index: number, start: number) {
   const here = rows.value[index]!
   const current = index === cursor.value
-  return [here, start, index, current, current ? shot.value : 0, current || selectedIds.value.includes(here.id), player.playing.value && playingId.value === here.id, writing.value?.id === here.id ? writing.value : undefined, dropAt.value === index, episode.data!.candidates[here.id], episode.data!.takes[here.id]?.hash]
+  return [
+    here,
+    start,
+    index,
+    current,
+    current ? shot.value : 0,
+    current || selectedIds.value.includes(here.id),
+    player.playing.value && playingId.value === here.id,
+    writing.value?.id === here.id ? writing.value : undefined,
+    dropAt.value === index,
+    episode.data!.candidates[here.id],
+    episode.data!.takes[here.id]?.hash,
+  ]
 }
 const playingId = computed(() => episode.film.scenes[player.sceneIndex.value]?.id)
 /** Selected scenes dropped on a row go before it. */
@@ -134,71 +209,304 @@ function dropScenes(index: number) {
   dropAt.value = -1
   const before = rows.value[index]
   const ids = selectedIds.value
-  if (before && ids.length && !ids.includes(before.id)) run({ type: 'moveScenes', sceneIds: ids, place: before.kind === 'scene' ? { before: before.id } : 'end' })
+  if (before && ids.length && !ids.includes(before.id))
+    run({
+      type: 'moveScenes',
+      sceneIds: ids,
+      place: before.kind === 'scene' ? { before: before.id } : 'end',
+    })
 }
 </script>
 
 <template>
   <main class="desk">
     <section ref="list" class="rows" aria-label="Scenes" tabindex="0">
-      <p v-if="!episode.document!.scenes.length" class="empty serif">There is nothing on the sheet yet. <RouterLink :to="{ name: 'script' }">Write or paste a script</RouterLink> first.</p>
+      <p v-if="!episode.document!.scenes.length" class="empty serif">
+        There is nothing on the sheet yet.
+        <RouterLink :to="{ name: 'script' }">Write or paste a script</RouterLink> first.
+      </p>
       <div v-else :style="{ height: `${virtual.getTotalSize()}px`, position: 'relative' }">
-        <div v-for="{ index, start, key } in virtual.getVirtualItems()" :key="String(key)" :ref="measure" v-memo="lookOf(index, start)" :data-index="index" class="line" :class="{ target: dropAt === index }" :style="{ transform: `translateY(${start}px)` }" @dragover="dragOver($event, index)" @dragleave="dropAt = -1" @drop.prevent="dropScenes(index)">
-          <h2 v-if="rows[index]!.heading" class="chapter serif" title="Rename the chapter" @click="sheet.select(index), open('scene')">{{ rows[index]!.heading }}</h2>
+        <div
+          v-for="{ index, start, key } in virtual.getVirtualItems()"
+          :key="String(key)"
+          :ref="measure"
+          v-memo="lookOf(index, start)"
+          :data-index="index"
+          class="line"
+          :class="{ target: dropAt === index }"
+          :style="{ transform: `translateY(${start}px)` }"
+          @dragover="dragOver($event, index)"
+          @dragleave="dropAt = -1"
+          @drop.prevent="dropScenes(index)"
+        >
+          <h2
+            v-if="rows[index]!.heading"
+            class="chapter serif"
+            title="Rename the chapter"
+            @click="(sheet.select(index), open('scene'))"
+          >
+            {{ rows[index]!.heading }}
+          </h2>
           <SceneRow
-            :row="rows[index]!" :fps="episode.film.fps" :words="episode.data!.candidates[rows[index]!.id]?.words ?? []" :looked="!!episode.data!.candidates[rows[index]!.id]" :spoken="!!episode.data!.takes[rows[index]!.id]"
-            :current="index === cursor" :selected="index === cursor || selectedIds.includes(rows[index]!.id)" :selected-shot="shot" :playing="player.playing.value && playingId === rows[index]!.id" :writing="writing?.id === rows[index]!.id ? writing.caret : undefined"
-            @select="(which, extend) => select(index, which, extend)" @play="player.playScene(episode.film.scenes.findIndex(({ id }) => id === rows[index]!.id))" @write="(caret) => sheet.write(rows[index]!.id, caret)" @search="(words) => (sheet.select(index), searchFor(words))" @show="run({ type: 'setCard', card: rows[index]!.id as 'opening', set: { shown: true } })"
-            @draft="(text) => keepDraft(episode.data!.id, { rowId: rows[index]!.id, text, ...(sheet.writingAfter.value ? { after: sheet.writingAfter.value } : {}) })" @done="(text) => done(rows[index]?.id ?? NEW_ROW, text)" @split="(text, caret) => sheet.splitAt(rows[index]!.id, text, caret)" @merge-before="(text) => sheet.mergeBefore(rows[index]!.id, text)" @merge-after="(text) => sheet.mergeAfter(rows[index]!.id, text)" @leave="(text, way) => leave(rows[index]!.id, text, way)" @undo="done(rows[index]!.id, null), episode.step('undo')"
-            @cut="(at, word) => run({ type: 'setCut', sceneId: rows[index]!.id, shot: at, word })" @drop="(at, item) => (sheet.select(index, { shot: at }), choose(item, at))" @file="(at, file) => chooseFile(rows[index]!.id, at, file)" @lift="selectedIds.includes(rows[index]!.id) || sheet.select(index)"
+            :row="rows[index]!"
+            :fps="episode.film.fps"
+            :words="episode.data!.candidates[rows[index]!.id]?.words ?? []"
+            :looked="!!episode.data!.candidates[rows[index]!.id]"
+            :spoken="!!episode.data!.takes[rows[index]!.id]"
+            :current="index === cursor"
+            :selected="index === cursor || selectedIds.includes(rows[index]!.id)"
+            :selected-shot="shot"
+            :playing="player.playing.value && playingId === rows[index]!.id"
+            :writing="writing?.id === rows[index]!.id ? writing.caret : undefined"
+            @select="(which, extend) => select(index, which, extend)"
+            @play="
+              player.playScene(episode.film.scenes.findIndex(({ id }) => id === rows[index]!.id))
+            "
+            @write="(caret) => sheet.write(rows[index]!.id, caret)"
+            @search="(words) => (sheet.select(index), searchFor(words))"
+            @show="
+              run({ type: 'setCard', card: rows[index]!.id as 'opening', set: { shown: true } })
+            "
+            @draft="
+              (text) =>
+                keepDraft(episode.data!.id, {
+                  rowId: rows[index]!.id,
+                  text,
+                  ...(sheet.writingAfter.value ? { after: sheet.writingAfter.value } : {}),
+                })
+            "
+            @done="(text) => done(rows[index]?.id ?? NEW_ROW, text)"
+            @split="(text, caret) => sheet.splitAt(rows[index]!.id, text, caret)"
+            @merge-before="(text) => sheet.mergeBefore(rows[index]!.id, text)"
+            @merge-after="(text) => sheet.mergeAfter(rows[index]!.id, text)"
+            @leave="(text, way) => leave(rows[index]!.id, text, way)"
+            @undo="(done(rows[index]!.id, null), episode.step('undo'))"
+            @cut="(at, word) => run({ type: 'setCut', sceneId: rows[index]!.id, shot: at, word })"
+            @drop="(at, item) => (sheet.select(index, { shot: at }), choose(item, at))"
+            @file="(at, file) => chooseFile(rows[index]!.id, at, file)"
+            @lift="selectedIds.includes(rows[index]!.id) || sheet.select(index)"
           />
         </div>
       </div>
     </section>
     <aside>
-      <FilmMonitor ref="monitor" :film="episode.film" :plan="episode.plan" :player="player" :proxies="episode.proxies" :guides="guides" @guides="guides = !guides" />
-      <p v-if="sheet.refused.value" class="refused red" role="alert">{{ sheet.refused.value }} <button class="plain" @click="sheet.refused.value = ''">Dismiss</button></p>
-      <ul v-if="episode.preparing?.remarks.length" class="remarks red" role="alert"><li v-for="remark in episode.preparing.remarks" :key="remark">{{ remark }}</li></ul>
+      <FilmMonitor
+        ref="monitor"
+        :film="episode.film"
+        :plan="episode.plan"
+        :player="player"
+        :proxies="episode.proxies"
+        :guides="guides"
+        @guides="guides = !guides"
+      />
+      <p v-if="sheet.refused.value" class="refused red" role="alert">
+        {{ sheet.refused.value }}
+        <button class="plain" @click="sheet.refused.value = ''">Dismiss</button>
+      </p>
+      <ul v-if="episode.preparing?.remarks.length" class="remarks red" role="alert">
+        <li v-for="remark in episode.preparing.remarks" :key="remark">{{ remark }}</li>
+      </ul>
       <div class="tabs" role="tablist" aria-label="What is selected">
-        <button v-for="[name, label, key] in [['pictures', 'Pictures', 'P'], ['shot', 'This picture', 'F'], ['scene', 'This scene', 'E']] as const" :key="name" class="plain" role="tab" :aria-selected="panel === name" :title="`${label} (${key})`" @click="panel = name">{{ label }}</button>
-        <RouterLink class="all link" :to="{ name: 'picks' }" title="One pass through all pictures, weak ones first (Shift P)">Pick run</RouterLink>
-        <RouterLink class="link also" :to="{ name: 'contact' }" title="All pictures of the film at once (C)">Contact sheet</RouterLink>
-        <button class="plain" aria-label="All commands" title="All commands (F2); sheet of keys (F1)" @click="over = 'palette'"><kbd>F2</kbd></button>
+        <button
+          v-for="[name, label, key] in [
+            ['pictures', 'Pictures', 'P'],
+            ['shot', 'This picture', 'F'],
+            ['scene', 'This scene', 'E'],
+          ] as const"
+          :key="name"
+          class="plain"
+          role="tab"
+          :aria-selected="panel === name"
+          :title="`${label} (${key})`"
+          @click="panel = name"
+        >
+          {{ label }}
+        </button>
+        <RouterLink
+          class="all link"
+          :to="{ name: 'picks' }"
+          title="One pass through all pictures, weak ones first (Shift P)"
+          >Pick run</RouterLink
+        >
+        <RouterLink
+          class="link also"
+          :to="{ name: 'contact' }"
+          title="All pictures of the film at once (C)"
+          >Contact sheet</RouterLink
+        >
+        <button
+          class="plain"
+          aria-label="All commands"
+          title="All commands (F2); sheet of keys (F1)"
+          @click="over = 'palette'"
+        >
+          <kbd>F2</kbd>
+        </button>
       </div>
       <div v-if="scene" class="below" @keydown.esc="leaveField">
-        <ScenePictures v-if="panel === 'pictures'" ref="candidates" :scene-id="scene.id" :number="scene.number" :shot="shot" @run="run" @shot="shot = $event" />
-        <ShotPanel v-else-if="panel === 'shot'" :number="scene.number" :index="shot" :shot="scene.shots[shot]" :target="target" :single="which === 'these' && selectedIds.length === 1" :film="episode.document!.transition" @run="run" @target="which = $event" />
-        <ScenePanel v-else :row="scene" :count="selectedIds.length" :target="target" @run="run" @target="which = $event" />
+        <ScenePictures
+          v-if="panel === 'pictures'"
+          ref="candidates"
+          :scene-id="scene.id"
+          :number="scene.number"
+          :shot="shot"
+          @run="run"
+          @shot="shot = $event"
+        />
+        <ShotPanel
+          v-else-if="panel === 'shot'"
+          :number="scene.number"
+          :index="shot"
+          :shot="scene.shots[shot]"
+          :target="target"
+          :single="which === 'these' && selectedIds.length === 1"
+          :film="episode.document!.transition"
+          @run="run"
+          @target="which = $event"
+        />
+        <ScenePanel
+          v-else
+          :row="scene"
+          :count="selectedIds.length"
+          :target="target"
+          @run="run"
+          @target="which = $event"
+        />
       </div>
-      <p v-else-if="row?.kind === 'card'" class="soft hint">A card with words in place of a picture. Press Enter to word it; an empty one takes the film's own words. <button class="plain link" @click="run({ type: 'setCard', card: row.id as 'opening', set: { shown: row.hidden } })">{{ row.hidden ? 'Show it' : 'Leave it out' }}</button></p>
+      <p v-else-if="row?.kind === 'card'" class="soft hint">
+        A card with words in place of a picture. Press Enter to word it; an empty one takes the
+        film's own words.
+        <button
+          class="plain link"
+          @click="run({ type: 'setCard', card: row.id as 'opening', set: { shown: row.hidden } })"
+        >
+          {{ row.hidden ? 'Show it' : 'Leave it out' }}
+        </button>
+      </p>
     </aside>
-    <FilmMap class="map" :film="episode.film" :at="player.at.value" :selected="selectedIds" :flags="sheet.flags.value" :takes="episode.data!.takes" @go="player.seek" />
+    <FilmMap
+      class="map"
+      :film="episode.film"
+      :at="player.at.value"
+      :selected="selectedIds"
+      :flags="sheet.flags.value"
+      :takes="episode.data!.takes"
+      @go="player.seek"
+    />
     <CommandPalette v-if="over === 'palette'" :commands="commands" @close="over = undefined" />
     <KeySheet v-if="over === 'keys'" :commands="commands" @close="over = undefined" />
-    <VersionsPanel v-if="over === 'versions'" :episode-id="episode.data!.id" @close="over = undefined" @restored="over = undefined" />
+    <VersionsPanel
+      v-if="over === 'versions'"
+      :episode-id="episode.data!.id"
+      @close="over = undefined"
+      @restored="over = undefined"
+    />
   </main>
 </template>
 
 <style scoped>
-.desk { display: grid; grid-template: minmax(0, 1fr) 74px / minmax(0, 1fr) 474px; }
-.rows { background: var(--paper); border-right: 1px solid var(--hair); overflow: auto; outline: 0; contain: strict; }
-.line { position: absolute; top: 0; left: 0; width: 100%; contain: layout style; }
-.target { box-shadow: 0 -2px 0 var(--blue); }
-.chapter { font-size: 17px; font-weight: 600; padding: 16px 20px 4px 84px; display: flex; align-items: center; gap: 14px; cursor: pointer; }
-.chapter::after { content: ''; flex: 1; border-top: 1px solid var(--hair); }
-.empty { padding: 60px 84px; font-size: 20px; }
-aside { display: flex; flex-direction: column; min-height: 0; overflow: hidden; contain: strict; }
-aside > * { flex: none; }
-.below { flex: 1; min-height: 120px; overflow: auto; }
-.refused { padding: 7px 16px; border-bottom: 1px solid var(--hair); }
-.refused button { border-bottom: 1px solid currentColor; margin-left: 8px; }
-.remarks { margin: 0; padding: 8px 16px 8px 32px; border-bottom: 1px solid var(--hair); }
-.tabs { display: flex; gap: 15px; font-size: 14.5px; white-space: nowrap; padding: 0 16px; border-bottom: 1px solid var(--hair); }
-.tabs button { padding: 7px 0 5px; border-bottom: 2px solid transparent; color: var(--soft); }
-.tabs [aria-selected='true'] { color: var(--ink); font-weight: 600; border-color: var(--blue); }
-.tabs .also { align-self: center; }
-.tabs .all { margin-left: auto; align-self: center; }
-kbd { font: 11.5px var(--mono); border: 1px solid var(--hair); padding: 0 5px; }
-.hint { padding: 16px; }
-.map { grid-column: 1 / 3; border-top: 1px solid var(--hair); }
+.desk {
+  display: grid;
+  grid-template: minmax(0, 1fr) 74px / minmax(0, 1fr) 474px;
+}
+.rows {
+  background: var(--paper);
+  border-right: 1px solid var(--hair);
+  overflow: auto;
+  outline: 0;
+  contain: strict;
+}
+.line {
+  position: absolute;
+  top: 0;
+  left: 0;
+  width: 100%;
+  contain: layout style;
+}
+.target {
+  box-shadow: 0 -2px 0 var(--blue);
+}
+.chapter {
+  font-size: 17px;
+  font-weight: 600;
+  padding: 16px 20px 4px 84px;
+  display: flex;
+  align-items: center;
+  gap: 14px;
+  cursor: pointer;
+}
+.chapter::after {
+  content: '';
+  flex: 1;
+  border-top: 1px solid var(--hair);
+}
+.empty {
+  padding: 60px 84px;
+  font-size: 20px;
+}
+aside {
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+  overflow: hidden;
+  contain: strict;
+}
+aside > * {
+  flex: none;
+}
+.below {
+  flex: 1;
+  min-height: 120px;
+  overflow: auto;
+}
+.refused {
+  padding: 7px 16px;
+  border-bottom: 1px solid var(--hair);
+}
+.refused button {
+  border-bottom: 1px solid currentColor;
+  margin-left: 8px;
+}
+.remarks {
+  margin: 0;
+  padding: 8px 16px 8px 32px;
+  border-bottom: 1px solid var(--hair);
+}
+.tabs {
+  display: flex;
+  gap: 15px;
+  font-size: 14.5px;
+  white-space: nowrap;
+  padding: 0 16px;
+  border-bottom: 1px solid var(--hair);
+}
+.tabs button {
+  padding: 7px 0 5px;
+  border-bottom: 2px solid transparent;
+  color: var(--soft);
+}
+.tabs [aria-selected='true'] {
+  color: var(--ink);
+  font-weight: 600;
+  border-color: var(--blue);
+}
+.tabs .also {
+  align-self: center;
+}
+.tabs .all {
+  margin-left: auto;
+  align-self: center;
+}
+kbd {
+  font: 11.5px var(--mono);
+  border: 1px solid var(--hair);
+  padding: 0 5px;
+}
+.hint {
+  padding: 16px;
+}
+.map {
+  grid-column: 1 / 3;
+  border-top: 1px solid var(--hair);
+}
 </style>

@@ -9,21 +9,51 @@ import ItemThumb from '../ItemThumb.vue'
 import ForWhich from './ForWhich.vue'
 import { DIP, DISSOLVE } from './sheet-commands.ts'
 
-const props = defineProps<{ number: number; index: number; shot: Shot | undefined; target: Target; single: boolean; film: Transition }>()
-const emit = defineEmits<{ run: [command: Command]; target: [target: 'these' | 'chapter' | 'all']; shot: [index: number] }>()
+const props = defineProps<{
+  number: number
+  index: number
+  shot: Shot | undefined
+  target: Target
+  single: boolean
+  film: Transition
+}>()
+const emit = defineEmits<{
+  run: [command: Command]
+  target: [target: 'these' | 'chapter' | 'all']
+  shot: [index: number]
+}>()
 const clip = computed(() => props.shot?.item?.kind === 'clip')
-const adjust = (set: CommandOf<'adjustShots'>['set']) => emit('run', { type: 'adjustShots', target: props.target, shot: props.single ? props.index : null, set })
+const adjust = (set: CommandOf<'adjustShots'>['set']) =>
+  emit('run', {
+    type: 'adjustShots',
+    target: props.target,
+    shot: props.single ? props.index : null,
+    set,
+  })
 
 const WHOLE: View = { x: 0.5, y: 0.5, scale: 1 }
-const move = computed((): Move => props.shot?.frame ?? (props.shot?.item && !clip.value ? stillMove(props.shot.item.id) : { from: WHOLE, to: WHOLE }))
-const ENDS = [{ name: 'from', label: 'at its start' }, { name: 'to', label: 'at its end' }] as const
+const move = computed(
+  (): Move =>
+    props.shot?.frame ??
+    (props.shot?.item && !clip.value ? stillMove(props.shot.item.id) : { from: WHOLE, to: WHOLE }),
+)
+const ENDS = [
+  { name: 'from', label: 'at its start' },
+  { name: 'to', label: 'at its end' },
+] as const
 /** The view as it is dragged, until it is let go. */
 const held = ref<{ end: 'from' | 'to'; view: View }>()
 const viewOf = (end: 'from' | 'to') => (held.value?.end === end ? held.value.view : move.value[end])
-const box = (view: View) => ({ left: `${100 * inside(view.x, view.scale)}%`, top: `${100 * inside(view.y, view.scale)}%`, width: `${100 * view.scale}%`, height: `${100 * view.scale}%` })
+const box = (view: View) => ({
+  left: `${100 * inside(view.x, view.scale)}%`,
+  top: `${100 * inside(view.y, view.scale)}%`,
+  width: `${100 * view.scale}%`,
+  height: `${100 * view.scale}%`,
+})
 const inside = (middle: number, scale: number) => centre(middle, scale) - scale / 2
 /** The nearest middle at which a view of this size does not reach over the picture's edge. */
-const centre = (middle: number, scale: number) => Math.min(1 - scale / 2, Math.max(scale / 2, middle))
+const centre = (middle: number, scale: number) =>
+  Math.min(1 - scale / 2, Math.max(scale / 2, middle))
 
 function drag(event: PointerEvent, end: 'from' | 'to') {
   const picture = event.currentTarget as HTMLElement
@@ -31,12 +61,24 @@ function drag(event: PointerEvent, end: 'from' | 'to') {
   else if (!held.value) return
   const at = picture.getBoundingClientRect()
   const { scale } = viewOf(end)
-  held.value = { end, view: { scale, x: centre((event.clientX - at.left) / at.width, scale), y: centre((event.clientY - at.top) / at.height, scale) } }
+  held.value = {
+    end,
+    view: {
+      scale,
+      x: centre((event.clientX - at.left) / at.width, scale),
+      y: centre((event.clientY - at.top) / at.height, scale),
+    },
+  }
 }
 const STEP = 0.02
 /** The arrows move what is seen, as dragging does. */
 function nudge(event: KeyboardEvent, end: 'from' | 'to') {
-  const [dx, dy] = { ArrowLeft: [-STEP, 0], ArrowRight: [STEP, 0], ArrowUp: [0, -STEP], ArrowDown: [0, STEP] }[event.key] ?? [0, 0]
+  const [dx, dy] = {
+    ArrowLeft: [-STEP, 0],
+    ArrowRight: [STEP, 0],
+    ArrowUp: [0, -STEP],
+    ArrowDown: [0, STEP],
+  }[event.key] ?? [0, 0]
   if (!dx && !dy) return
   event.preventDefault()
   event.stopPropagation()
@@ -50,56 +92,202 @@ function drop() {
   frame(end, view)
 }
 const round = (n: number) => Math.round(n * 1000) / 1000
-const frame = (end: 'from' | 'to', view: View) => adjust({ frame: { ...move.value, [end]: { x: round(view.x), y: round(view.y), scale: round(view.scale) } } })
+const frame = (end: 'from' | 'to', view: View) =>
+  adjust({
+    frame: {
+      ...move.value,
+      [end]: { x: round(view.x), y: round(view.y), scale: round(view.scale) },
+    },
+  })
 const KINDS = { cut: CUT, dissolve: DISSOLVE, dip: DIP }
 const transition = computed(() => props.shot?.transition ?? props.film)
 </script>
 
 <template>
   <section class="panel" aria-label="This picture">
-    <h2 class="serif">Picture {{ index + 1 }} of scene {{ number }} <span class="soft name">{{ shot?.item?.title ?? 'plain card' }}</span></h2>
+    <h2 class="serif">
+      Picture {{ index + 1 }} of scene {{ number }}
+      <span class="soft name">{{ shot?.item?.title ?? 'plain card' }}</span>
+    </h2>
     <ForWhich @change="(which) => emit('target', which)" />
     <div v-if="shot?.item" class="frames">
       <figure v-for="{ name, label } in ENDS" :key="name">
-        <div class="picture" :aria-label="`What is seen ${label}: drag it, or move it with the arrows`" tabindex="0" @keydown="nudge($event, name)" @pointerdown="drag($event, name)" @pointermove="drag($event, name)" @pointerup="drop" @pointercancel="held = undefined">
+        <div
+          class="picture"
+          :aria-label="`What is seen ${label}: drag it, or move it with the arrows`"
+          tabindex="0"
+          @keydown="nudge($event, name)"
+          @pointerdown="drag($event, name)"
+          @pointermove="drag($event, name)"
+          @pointerup="drop"
+          @pointercancel="held = undefined"
+        >
           <ItemThumb :id="shot.item.id" /><span class="view" :style="box(viewOf(name))" />
         </div>
-        <figcaption><span>{{ label }}</span><ElSlider :model-value="Math.round(100 / viewOf(name).scale)" :min="100" :max="400" :step="5" size="small" :aria-label="`How close ${label}, in per cent`" :format-tooltip="(value) => `${value} %`" @change="(closer) => frame(name, { ...move[name], scale: 100 / Number(closer) })" /></figcaption>
+        <figcaption>
+          <span>{{ label }}</span><ElSlider
+            :model-value="Math.round(100 / viewOf(name).scale)"
+            :min="100"
+            :max="400"
+            :step="5"
+            size="small"
+            :aria-label="`How close ${label}, in per cent`"
+            :format-tooltip="(value) => `${value} %`"
+            @change="(closer) => frame(name, { ...move[name], scale: 100 / Number(closer) })"
+          />
+        </figcaption>
       </figure>
     </div>
     <div class="fields">
       <template v-if="clip">
         <label for="shot-slip">Begins</label>
-        <span class="pair"><ElInputNumber id="shot-slip" :model-value="(shot!.slip ?? 0) / SAMPLE_RATE" :min="0" :max="3600" :step="0.5" :precision="2" controls-position="right" @change="(seconds) => adjust({ slip: Math.round((seconds ?? 0) * SAMPLE_RATE) || null })" /> s in, <label for="shot-speed">at</label> <ElInputNumber id="shot-speed" :model-value="Math.round((shot!.speed ?? 1) * 100)" :min="25" :max="400" :step="25" controls-position="right" @change="(percent) => adjust({ speed: percent === 100 ? null : (percent ?? 100) / 100 })" /> % speed</span>
+        <span class="pair"
+          ><ElInputNumber
+            id="shot-slip"
+            :model-value="(shot!.slip ?? 0) / SAMPLE_RATE"
+            :min="0"
+            :max="3600"
+            :step="0.5"
+            :precision="2"
+            controls-position="right"
+            @change="
+              (seconds) => adjust({ slip: Math.round((seconds ?? 0) * SAMPLE_RATE) || null })
+            "
+          />
+          s in, <label for="shot-speed">at</label>
+          <ElInputNumber
+            id="shot-speed"
+            :model-value="Math.round((shot!.speed ?? 1) * 100)"
+            :min="25"
+            :max="400"
+            :step="25"
+            controls-position="right"
+            @change="
+              (percent) => adjust({ speed: percent === 100 ? null : (percent ?? 100) / 100 })
+            "
+          />
+          % speed</span
+        >
       </template>
       <label for="shot-transition">Comes by</label>
       <span class="pair">
-        <ElSelect id="shot-transition" :model-value="transition.kind" @change="(kind: Transition['kind']) => adjust({ transition: KINDS[kind] })">
-          <ElOption value="cut" label="a plain cut" /><ElOption value="dissolve" label="a dissolve" /><ElOption value="dip" label="a dip to black" />
+        <ElSelect
+          id="shot-transition"
+          :model-value="transition.kind"
+          @change="(kind: Transition['kind']) => adjust({ transition: KINDS[kind] })"
+        >
+          <ElOption value="cut" label="a plain cut" /><ElOption
+            value="dissolve"
+            label="a dissolve"
+          /><ElOption value="dip" label="a dip to black" />
         </ElSelect>
-        <ElInputNumber v-if="transition.kind !== 'cut'" :model-value="transition.samples / SAMPLE_RATE" :min="0.1" :max="3" :step="0.25" :precision="2" controls-position="right" aria-label="Seconds it takes" @change="(seconds) => adjust({ transition: { kind: transition.kind, samples: Math.round((seconds ?? 1) * SAMPLE_RATE) } })" />
+        <ElInputNumber
+          v-if="transition.kind !== 'cut'"
+          :model-value="transition.samples / SAMPLE_RATE"
+          :min="0.1"
+          :max="3"
+          :step="0.25"
+          :precision="2"
+          controls-position="right"
+          aria-label="Seconds it takes"
+          @change="
+            (seconds) =>
+              adjust({
+                transition: {
+                  kind: transition.kind,
+                  samples: Math.round((seconds ?? 1) * SAMPLE_RATE),
+                },
+              })
+          "
+        />
       </span>
       <span /><span class="links">
-        <button v-if="shot?.frame" class="plain link" @click="adjust({ frame: null })">{{ clip ? 'Seen whole' : 'Moves by itself' }}</button>
-        <button v-if="shot?.transition" class="plain link" @click="adjust({ transition: null })">Transition as in the whole film</button>
+        <button v-if="shot?.frame" class="plain link" @click="adjust({ frame: null })">
+          {{ clip ? 'Seen whole' : 'Moves by itself' }}
+        </button>
+        <button v-if="shot?.transition" class="plain link" @click="adjust({ transition: null })">
+          Transition as in the whole film
+        </button>
       </span>
     </div>
   </section>
 </template>
 
 <style scoped>
-.panel { padding: 10px 16px; display: grid; gap: 11px; align-content: start; }
-h2 { font-size: 17px; font-weight: 600; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
-.name { font: 14px var(--sans); margin-left: 8px; }
-.frames { display: grid; grid-template-columns: 176px 176px; gap: 24px; }
-figure { margin: 0; }
-.picture { position: relative; aspect-ratio: 16 / 9; overflow: hidden; cursor: move; touch-action: none; background: var(--deep); }
-.picture img { width: 100%; height: 100%; object-fit: cover; display: block; opacity: 0.55; }
-.view { position: absolute; border: 2px solid var(--blue); pointer-events: none; box-shadow: 0 0 0 1px var(--paper); }
-figcaption { display: grid; grid-template-columns: 62px 1fr; align-items: center; gap: 12px; font-size: 13px; padding-right: 8px; }
-.fields { display: grid; grid-template-columns: 74px 1fr; gap: 9px 12px; align-items: center; }
-.pair { display: flex; gap: 10px; align-items: center; white-space: nowrap; }
-.pair .el-select { width: 160px; }
-.el-input-number { width: 104px; }
-.links { display: flex; gap: 18px; }
+.panel {
+  padding: 10px 16px;
+  display: grid;
+  gap: 11px;
+  align-content: start;
+}
+h2 {
+  font-size: 17px;
+  font-weight: 600;
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.name {
+  font: 14px var(--sans);
+  margin-left: 8px;
+}
+.frames {
+  display: grid;
+  grid-template-columns: 176px 176px;
+  gap: 24px;
+}
+figure {
+  margin: 0;
+}
+.picture {
+  position: relative;
+  aspect-ratio: 16 / 9;
+  overflow: hidden;
+  cursor: move;
+  touch-action: none;
+  background: var(--deep);
+}
+.picture img {
+  width: 100%;
+  height: 100%;
+  object-fit: cover;
+  display: block;
+  opacity: 0.55;
+}
+.view {
+  position: absolute;
+  border: 2px solid var(--blue);
+  pointer-events: none;
+  box-shadow: 0 0 0 1px var(--paper);
+}
+figcaption {
+  display: grid;
+  grid-template-columns: 62px 1fr;
+  align-items: center;
+  gap: 12px;
+  font-size: 13px;
+  padding-right: 8px;
+}
+.fields {
+  display: grid;
+  grid-template-columns: 74px 1fr;
+  gap: 9px 12px;
+  align-items: center;
+}
+.pair {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  white-space: nowrap;
+}
+.pair .el-select {
+  width: 160px;
+}
+.el-input-number {
+  width: 104px;
+}
+.links {
+  display: flex;
+  gap: 18px;
+}
 </style>

@@ -6,13 +6,30 @@ const word = (written: string, weight = 1) => ({ text: written.toLowerCase(), wr
 
 describe('marked', () => {
   it('marks the search words where they stand', () => {
-    expect(marked('The old lamp burns.', [word('lamp')])).toEqual([{ text: 'The old ', mark: false }, { text: 'lamp', mark: true }, { text: ' burns.', mark: false }])
+    expect(marked('The old lamp burns.', [word('lamp')])).toEqual([
+      { text: 'The old ', mark: false },
+      { text: 'lamp', mark: true },
+      { text: ' burns.', mark: false },
+    ])
   })
-  it('marks a phrase as one', () => expect(marked('They burned whale oil.', [word('whale oil'), word('oil')]).filter(({ mark }) => mark)).toEqual([{ text: 'whale oil', mark: true }]))
-  it('does not mark inside another word', () => expect(marked('The lamplight.', [word('lamp')]).some(({ mark }) => mark)).toBe(false))
+  it('marks a phrase as one', () =>
+    expect(
+      marked('They burned whale oil.', [word('whale oil'), word('oil')]).filter(({ mark }) => mark),
+    ).toEqual([{ text: 'whale oil', mark: true }]))
+  it('does not mark inside another word', () =>
+    expect(marked('The lamplight.', [word('lamp')]).some(({ mark }) => mark)).toBe(false))
   it('gives the text back whole, whatever is marked', () => {
-    fc.assert(fc.property(fc.string(), fc.array(fc.string({ minLength: 1 })), (text, words) => {
-      expect(marked(text, words.map((w) => word(w))).map((piece) => piece.text).join('')).toBe(text)
-    }))
+    fc.assert(
+      fc.property(fc.string(), fc.array(fc.string({ minLength: 1 })), (text, words) => {
+        expect(
+          marked(
+            text,
+            words.map((w) => word(w)),
+          )
+            .map((piece) => piece.text)
+            .join(''),
+        ).toBe(text)
+      }),
+    )
   })
 })

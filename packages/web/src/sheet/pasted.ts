@@ -3,4 +3,8 @@ import { cleanScript } from '@tidy-reel/core/script/clean'
 
 /** A pasted text as scenes: each of its lines is read as a script reads it. */
 export const scriptScenes = (text: string): NewScene[] =>
-  cleanScript(text).split('\n').filter((line) => /[\p{L}\p{N}]/u.test(line)).slice(0, 1000).map((line) => ({ script: line.slice(0, 20_000), speaker: '', shots: [] }))
+  cleanScript(text)
+    .split('\n')
+    .filter((line) => /[\p{L}\p{N}]/u.test(line))
+    .slice(0, 1000)
+    .map((line) => ({ script: line.slice(0, 20_000), speaker: '', shots: [] }))

@@ -26,11 +26,27 @@ export interface SheetRow {
 export const NEW_ROW = 'new'
 
 /** All lines of a sheet, in order. `writingAfter` is the row behind which a new scene is being written, if one is. */
-export function sheetRows({ scenes, cards, title }: Document, parsed: ParsedScript, film: Timeline, flags: ReadonlyMap<string, Flag[]>, writingAfter: string | undefined): SheetRow[] {
+export function sheetRows(
+  { scenes, cards, title }: Document,
+  parsed: ParsedScript,
+  film: Timeline,
+  flags: ReadonlyMap<string, Flag[]>,
+  writingAfter: string | undefined,
+): SheetRow[] {
   const placed = new Map(film.scenes.map((scene) => [scene.id, scene]))
   const card = (id: 'opening' | 'closing'): SheetRow => ({
-    id, kind: 'card', number: 0, text: cards[id].text ?? (id === 'opening' ? title : placed.get(id)?.card ?? 'Thank you for watching'), speaker: '', hidden: !cards[id].shown,
-    shots: [], directions: [], flags: [], ...found(placed.get(id)),
+    id,
+    kind: 'card',
+    number: 0,
+    text:
+      cards[id].text ??
+      (id === 'opening' ? title : (placed.get(id)?.card ?? 'Thank you for watching')),
+    speaker: '',
+    hidden: !cards[id].shown,
+    shots: [],
+    directions: [],
+    flags: [],
+    ...found(placed.get(id)),
   })
   let chapter = -1
   const rows = scenes.map(({ id, text, shots, hidden }, i): SheetRow => {
@@ -38,14 +54,33 @@ export function sheetRows({ scenes, cards, title }: Document, parsed: ParsedScri
     const opens = said && said.chapter >= 0 && said.chapter !== chapter
     chapter = said?.chapter ?? chapter
     return {
-      id, kind: 'scene', number: i + 1, text, shots, speaker: said?.speaker ?? '', hidden: !!hidden, directions: said?.directions ?? [], flags: flags.get(id) ?? [],
-      ...found(placed.get(id)), ...(opens ? { heading: parsed.chapters[chapter]!.title } : {}),
+      id,
+      kind: 'scene',
+      number: i + 1,
+      text,
+      shots,
+      speaker: said?.speaker ?? '',
+      hidden: !!hidden,
+      directions: said?.directions ?? [],
+      flags: flags.get(id) ?? [],
+      ...found(placed.get(id)),
+      ...(opens ? { heading: parsed.chapters[chapter]!.title } : {}),
     }
   })
   const all = [card('opening'), ...rows, card('closing')]
   if (writingAfter === undefined) return all
   const at = all.findIndex(({ id }) => id === writingAfter)
-  return all.toSpliced(at + 1, 0, { id: NEW_ROW, kind: 'new', number: 0, text: '', speaker: '', hidden: false, shots: [], directions: [], flags: [] })
+  return all.toSpliced(at + 1, 0, {
+    id: NEW_ROW,
+    kind: 'new',
+    number: 0,
+    text: '',
+    speaker: '',
+    hidden: false,
+    shots: [],
+    directions: [],
+    flags: [],
+  })
 }
 
 const found = (scene: TimelineScene | undefined) => (scene ? { scene } : {})

@@ -18,10 +18,16 @@ export interface Offered {
 }
 
 const WORDS_SHOWN = 4
-const SHELF_OF: Partial<Record<CandidatePlace, Shelf>> = { favourites: 'favourites', recent: 'recent' }
+const SHELF_OF: Partial<Record<CandidatePlace, Shelf>> = {
+  favourites: 'favourites',
+  recent: 'recent',
+}
 
 /** Pictures that may be chosen for a scene: what matching found, what a search brings, what the library has. The newest request wins. */
-export function useCandidates(scene: () => { id: string; words: readonly SearchWord[]; picks: readonly Pick[] }, filmItems: () => readonly Item[]) {
+export function useCandidates(
+  scene: () => { id: string; words: readonly SearchWord[]; picks: readonly Pick[] },
+  filmItems: () => readonly Item[],
+) {
   const place = ref<CandidatePlace>('found')
   /** What is searched for; undefined: what matching found is shown. */
   const words = ref<string[]>()
@@ -34,20 +40,35 @@ export function useCandidates(scene: () => { id: string; words: readonly SearchW
   const favourites = ref(new Set<string>())
   let request = new AbortController()
 
-  const own = computed(() => scene().words.slice(0, WORDS_SHOWN).map(({ text }) => text))
+  const own = computed(() =>
+    scene()
+      .words.slice(0, WORDS_SHOWN)
+      .map(({ text }) => text),
+  )
   const chips = computed(() => words.value ?? own.value)
   const shown = computed((): Offered[] => {
     if (place.value === 'film') return filmItems().map((item) => ({ item, why: item.author }))
-    if (place.value === 'found' && !words.value) return scene().picks.map(({ item, why, sure, passed }) => ({ item, why: passed ? `${why}; ${passed}` : why, sure }))
-    return found.value.map((item) => ({ item, why: [item.author, item.licence].filter(Boolean).join(', ') }))
+    if (place.value === 'found' && !words.value)
+      return scene().picks.map(({ item, why, sure, passed }) => ({
+        item,
+        why: passed ? `${why}; ${passed}` : why,
+        sure,
+      }))
+    return found.value.map((item) => ({
+      item,
+      why: [item.author, item.licence].filter(Boolean).join(', '),
+    }))
   })
 
   /** Another scene is looked at: what was searched for the one before is over; where one looks stays. */
-  watch(() => scene().id, () => {
-    words.value = undefined
-    filter.value = {}
-    if (place.value === 'found') reset()
-  })
+  watch(
+    () => scene().id,
+    () => {
+      words.value = undefined
+      filter.value = {}
+      if (place.value === 'found') reset()
+    },
+  )
   watch(place, () => void load())
 
   function reset() {
@@ -66,10 +87,21 @@ export function useCandidates(scene: () => { id: string; words: readonly SearchW
     busy.value = true
     try {
       const asked = words.value?.join(' ') ?? ''
-      const answer = shelf ? { items: (await api.library({ words: asked, shelf, ...filter.value }, 0, signal)).map(({ item }) => item), remarks: [], more: false } : await api.findPictures(asked, filter.value, next, signal)
+      const answer = shelf
+        ? {
+            items: (await api.library({ words: asked, shelf, ...filter.value }, 0, signal)).map(
+              ({ item }) => item,
+            ),
+            remarks: [],
+            more: false,
+          }
+        : await api.findPictures(asked, filter.value, next, signal)
       if (signal.aborted) return
       const known = new Set(next === 1 ? [] : found.value.map(({ id }) => id))
-      found.value = [...(next === 1 ? [] : found.value), ...answer.items.filter(({ id }) => !known.has(id))]
+      found.value = [
+        ...(next === 1 ? [] : found.value),
+        ...answer.items.filter(({ id }) => !known.has(id)),
+      ]
       remarks.value = answer.remarks
       more.value = answer.more
       page.value = next
@@ -89,11 +121,17 @@ export function useCandidates(scene: () => { id: string; words: readonly SearchW
   function setFilter(wanted: PictureFilter) {
     filter.value = wanted
     // What matching found is not filtered; the scene's own words are searched for instead.
-    if (Object.keys(wanted).length && !words.value && place.value === 'found') words.value = own.value.length ? own.value.slice(0, 2) : undefined
+    if (Object.keys(wanted).length && !words.value && place.value === 'found')
+      words.value = own.value.length ? own.value.slice(0, 2) : undefined
     void load()
   }
   async function loadFavourites() {
-    favourites.value = new Set(await api.library({ words: '', shelf: 'favourites' }).then((list) => list.map(({ item }) => item.id), () => []))
+    favourites.value = new Set(
+      await api.library({ words: '', shelf: 'favourites' }).then(
+        (list) => list.map(({ item }) => item.id),
+        () => [],
+      ),
+    )
   }
   async function favour(item: Item) {
     const now = !favourites.value.has(item.id)
@@ -104,5 +142,20 @@ export function useCandidates(scene: () => { id: string; words: readonly SearchW
     await api.setFavourite(item, now).catch((cause: Error) => (remarks.value = [cause.message]))
     if (place.value === 'favourites') void load()
   }
-  return { place, words, chips, filter, shown, remarks, more, busy, favourites, search, setFilter, favour, loadFavourites, next: () => load(page.value + 1) }
+  return {
+    place,
+    words,
+    chips,
+    filter,
+    shown,
+    remarks,
+    more,
+    busy,
+    favourites,
+    search,
+    setFilter,
+    favour,
+    loadFavourites,
+    next: () => load(page.value + 1),
+  }
 }

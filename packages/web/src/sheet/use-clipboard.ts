@@ -26,7 +26,9 @@ export function useClipboard(sheet: Sheet, typing: (target: EventTarget | null) 
     event.preventDefault()
     const kept = event.clipboardData.getData(FORMAT)
     const read = kept ? Copied.safeParse(JSON.parse(kept)) : undefined
-    const scenes = read?.success ? read.data : scriptScenes(event.clipboardData.getData('text/plain'))
+    const scenes = read?.success
+      ? read.data
+      : scriptScenes(event.clipboardData.getData('text/plain'))
     if (scenes.length) sheet.insert(scenes)
   })
 }

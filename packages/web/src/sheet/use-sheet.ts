@@ -31,23 +31,48 @@ export function useSheet(episode: ReturnType<typeof useEpisode>, player: Player)
   /** A sentence on why the last thing asked for could not be done. */
   const refused = ref('')
 
-  const doubted = computed(() => groupBy(doubtedClaims(episode.document!.script, episode.parsed, episode.document!.claims), ({ scene }) => episode.document!.scenes[scene]?.id))
-  const flags = computed(() => filmFlags(episode.film, { doubted: (id) => doubted.value[id] ?? [], spoken: (id) => !!episode.data?.takes[id], picks: (id) => episode.data?.candidates[id]?.picks, byHand: (id, at) => episode.document?.scenes.find((each) => each.id === id)?.shots[at]?.by === 'hand' }))
-  const rows = computed(() => sheetRows(episode.document!, episode.parsed, episode.film, flags.value, writingAfter.value))
+  const doubted = computed(() =>
+    groupBy(
+      doubtedClaims(episode.document!.script, episode.parsed, episode.document!.claims),
+      ({ scene }) => episode.document!.scenes[scene]?.id,
+    ),
+  )
+  const flags = computed(() =>
+    filmFlags(episode.film, {
+      doubted: (id) => doubted.value[id] ?? [],
+      spoken: (id) => !!episode.data?.takes[id],
+      picks: (id) => episode.data?.candidates[id]?.picks,
+      byHand: (id, at) =>
+        episode.document?.scenes.find((each) => each.id === id)?.shots[at]?.by === 'hand',
+    }),
+  )
+  const rows = computed(() =>
+    sheetRows(episode.document!, episode.parsed, episode.film, flags.value, writingAfter.value),
+  )
   const indexOf = (id: string) => rows.value.findIndex((row) => row.id === id)
   const cursor = computed(() => Math.max(0, indexOf(episode.selected)))
   const row = computed(() => rows.value[cursor.value])
   const range = computed(() => {
     const other = indexOf(anchor.value)
-    return other < 0 ? [cursor.value, cursor.value] : [Math.min(cursor.value, other), Math.max(cursor.value, other)]
+    return other < 0
+      ? [cursor.value, cursor.value]
+      : [Math.min(cursor.value, other), Math.max(cursor.value, other)]
   })
   /** Ids of the selected scenes, in the film's order. */
-  const selectedIds = computed(() => rows.value.slice(range.value[0], range.value[1]! + 1).flatMap(({ id, kind }) => (kind === 'scene' ? [id] : [])))
+  const selectedIds = computed(() =>
+    rows.value
+      .slice(range.value[0], range.value[1]! + 1)
+      .flatMap(({ id, kind }) => (kind === 'scene' ? [id] : [])),
+  )
   const scene = computed(() => (row.value?.kind === 'scene' ? row.value : undefined))
 
-  watch(() => rows.value.length, () => {
-    if (!rows.value.some(({ id }) => id === episode.selected)) episode.selected = rows.value[Math.min(lastCursor, rows.value.length - 1)]?.id ?? ''
-  })
+  watch(
+    () => rows.value.length,
+    () => {
+      if (!rows.value.some(({ id }) => id === episode.selected))
+        episode.selected = rows.value[Math.min(lastCursor, rows.value.length - 1)]?.id ?? ''
+    },
+  )
   let lastCursor = 0
   watch(cursor, (at) => (lastCursor = at), { immediate: true })
 
@@ -64,20 +89,27 @@ export function useSheet(episode: ReturnType<typeof useEpisode>, player: Player)
   }
 
   /** Puts the cursor on a row. The player follows while it stands still. */
-  function select(index: number, options: { extend?: boolean; shot?: number; follow?: boolean } = {}) {
+  function select(
+    index: number,
+    options: { extend?: boolean; shot?: number; follow?: boolean } = {},
+  ) {
     const to = rows.value[Math.max(0, Math.min(rows.value.length - 1, index))]
     if (!to) return
     anchor.value = options.extend ? anchor.value || episode.selected : ''
     episode.selected = to.id
     shot.value = Math.max(0, Math.min(options.shot ?? 0, to.shots.length - 1))
-    if (options.follow !== false && !player.playing.value && to.scene) player.seek(startOf(to.id, shot.value))
+    if (options.follow !== false && !player.playing.value && to.scene)
+      player.seek(startOf(to.id, shot.value))
   }
   const startOf = (id: string, which: number) => {
     const found = episode.film.scenes.find((each) => each.id === id)
     const seen = found?.shots.find((each) => each.shot === which)
     if (!found || !seen) return found?.startSample ?? 0
     // A picture that comes by a transition is shown when it is all there.
-    return Math.max(found.startSample, sampleAtFrame(seen.startFrame + (seen.transition?.frames ?? 0), episode.film.fps))
+    return Math.max(
+      found.startSample,
+      sampleAtFrame(seen.startFrame + (seen.transition?.frames ?? 0), episode.film.fps),
+    )
   }
   const selectId = (id: string, which = 0) => select(indexOf(id), { shot: which })
 
@@ -101,7 +133,19 @@ export function useSheet(episode: ReturnType<typeof useEpisode>, player: Player)
   function keep(id: string, text: string): boolean {
     const here = rows.value[indexOf(id)]
     if (!here) return false
-    const kept = id === NEW_ROW ? insertWritten(text) : text.trim() === here.text || run(here.kind === 'card' ? { type: 'setCard', card: id as 'opening' | 'closing', set: { text: text.trim() || null } } : { type: 'editNarration', sceneId: id, text })
+    const kept =
+      id === NEW_ROW
+        ? insertWritten(text)
+        : text.trim() === here.text ||
+          run(
+            here.kind === 'card'
+              ? {
+                  type: 'setCard',
+                  card: id as 'opening' | 'closing',
+                  set: { text: text.trim() || null },
+                }
+              : { type: 'editNarration', sceneId: id, text },
+          )
     if (kept) forgetDraft(episode.data!.id)
     return kept
   }
@@ -135,10 +179,23 @@ export function useSheet(episode: ReturnType<typeof useEpisode>, player: Player)
     if (rows.value[indexOf(id)]?.kind !== 'scene' || !text.slice(caret).trim()) return begin(id)
     // What was typed may have become several scenes: the cursor stands in one of them.
     let [index, at] = [episode.document!.scenes.findIndex((each) => each.id === id), caret]
-    for (let each = episode.document!.scenes[index]; each && at > each.text.length; each = episode.document!.scenes[++index]) at -= each.text.length + 1
+    for (
+      let each = episode.document!.scenes[index];
+      each && at > each.text.length;
+      each = episode.document!.scenes[++index]
+    )
+      at -= each.text.length + 1
     const found = episode.document!.scenes[index]
-    if (found && /[\p{L}\p{N}]/u.test(found.text.slice(0, at)) && !run({ type: 'splitScene', sceneId: found.id, at })) return
-    const next = episode.document!.scenes[/[\p{L}\p{N}]/u.test(found?.text.slice(0, at) ?? '') ? index + 1 : index]
+    if (
+      found &&
+      /[\p{L}\p{N}]/u.test(found.text.slice(0, at)) &&
+      !run({ type: 'splitScene', sceneId: found.id, at })
+    )
+      return
+    const next =
+      episode.document!.scenes[
+        /[\p{L}\p{N}]/u.test(found?.text.slice(0, at) ?? '') ? index + 1 : index
+      ]
     if (next) write(next.id, 0)
   }
   function begin(after: string) {
@@ -171,7 +228,8 @@ export function useSheet(episode: ReturnType<typeof useEpisode>, player: Player)
   }
   function splitAtPlayer() {
     const word = wordAtPlayer()
-    if (!scene.value || word === undefined) return (refused.value = 'Stop the player between two words of this scene first.')
+    if (!scene.value || word === undefined)
+      return (refused.value = 'Stop the player between two words of this scene first.')
     const { id, text } = scene.value
     const head = wordsOf(text).slice(0, word).join(' ')
     if (run({ type: 'splitScene', sceneId: id, at: head.length })) select(cursor.value + 1)
@@ -180,19 +238,31 @@ export function useSheet(episode: ReturnType<typeof useEpisode>, player: Player)
   function addShot(item: Extract<Command, { type: 'addShot' }>['item'] = null) {
     if (!scene.value) return
     const word = wordAtPlayer()
-    const begins = scene.value.shots.findLastIndex((each, i) => i === 0 || word === undefined || (each.word ?? 0) < word)
+    const begins = scene.value.shots.findLastIndex(
+      (each, i) => i === 0 || word === undefined || (each.word ?? 0) < word,
+    )
     const at = begins + 1
-    if (run({ type: 'addShot', sceneId: scene.value.id, shot: at, item, ...(word ? { word } : {}) })) shot.value = at
+    if (
+      run({ type: 'addShot', sceneId: scene.value.id, shot: at, item, ...(word ? { word } : {}) })
+    )
+      shot.value = at
   }
   /** Moves the cut the chosen shot begins at by words. */
   function moveCut(by: number) {
     const timed = scene.value?.scene
     const seen = timed?.shots.find((each) => each.shot === shot.value)
-    if (!scene.value || !timed || !seen || shot.value === 0) return (refused.value = 'Choose the second or a later picture of a scene first: its cut is moved.')
+    if (!scene.value || !timed || !seen || shot.value === 0)
+      return (refused.value =
+        'Choose the second or a later picture of a scene first: its cut is moved.')
     const sample = sampleAtFrame(seen.startFrame, episode.film.fps)
     const now = scene.value.shots[shot.value]!.word ?? nearestWord(timed.words, sample)
     const word = now + by
-    if (word > 0 && word < timed.words.length && run({ type: 'setCut', sceneId: scene.value.id, shot: shot.value, word })) player.seek(startOf(scene.value.id, shot.value))
+    if (
+      word > 0 &&
+      word < timed.words.length &&
+      run({ type: 'setCut', sceneId: scene.value.id, shot: shot.value, word })
+    )
+      player.seek(startOf(scene.value.id, shot.value))
   }
 
   function nextFlag(way: 1 | -1) {
@@ -215,7 +285,11 @@ export function useSheet(episode: ReturnType<typeof useEpisode>, player: Player)
     const ids = selectedIds.value
     const other = rows.value[way < 0 ? range.value[0]! - 1 : range.value[1]! + 1]
     if (!ids.length || other?.kind !== 'scene') return
-    run({ type: 'moveScenes', sceneIds: ids, place: way < 0 ? { before: other.id } : { after: other.id } })
+    run({
+      type: 'moveScenes',
+      sceneIds: ids,
+      place: way < 0 ? { before: other.id } : { after: other.id },
+    })
   }
   const copied = () => copiedScenes(episode.document!, selectedIds.value)
 
@@ -224,17 +298,51 @@ export function useSheet(episode: ReturnType<typeof useEpisode>, player: Player)
     const draft = keptDraft(episode.data!.id)
     if (!draft) return
     if (draft.rowId !== NEW_ROW) keep(draft.rowId, draft.text)
-    else if (draft.text.trim()) insert([{ script: draft.text, speaker: '', shots: [] }], draft.after)
+    else if (draft.text.trim())
+      insert([{ script: draft.text, speaker: '', shots: [] }], draft.after)
     forgetDraft(episode.data!.id)
   }
 
   return {
-    rows, row, scene, cursor, range, selectedIds, shot, flags, writing, writingAfter, refused,
-    run, select, selectId, write, stopWritingOf, keep, insert, splitAt, begin, mergeBefore, mergeAfter, splitAtPlayer, addShot, moveCut, nextFlag, remove, moveBy, copied, takeUpDraft, startOf,
+    rows,
+    row,
+    scene,
+    cursor,
+    range,
+    selectedIds,
+    shot,
+    flags,
+    writing,
+    writingAfter,
+    refused,
+    run,
+    select,
+    selectId,
+    write,
+    stopWritingOf,
+    keep,
+    insert,
+    splitAt,
+    begin,
+    mergeBefore,
+    mergeAfter,
+    splitAtPlayer,
+    addShot,
+    moveCut,
+    nextFlag,
+    remove,
+    moveBy,
+    copied,
+    takeUpDraft,
+    startOf,
   }
 }
 export type Sheet = ReturnType<typeof useSheet>
 
 /** The word that begins nearest to a sample; 0 for no words. */
 const nearestWord = (words: readonly SpokenWord[], sample: number) =>
-  words.reduce((best, { start }, i) => (Math.abs(start - sample) < Math.abs(words[best]!.start - sample) ? i : best), 0)
+  words.reduce(
+    (best, { start }, i) =>
+      Math.abs(start - sample) < Math.abs(words[best]!.start - sample) ? i : best,
+    0,
+  )

@@ -10,15 +10,53 @@ defineEmits<{ play: [] }>()
 </script>
 
 <template>
-  <button class="plain play" :class="{ active, waiting }" :aria-label="active ? `Stop: ${label}` : label" :title="active ? 'Stop' : label" @click.stop="$emit('play')"><Square v-if="active" :size="13" fill="currentColor" /><Play v-else :size="14" fill="currentColor" /></button>
+  <button
+    class="plain play"
+    :class="{ active, waiting }"
+    :aria-label="active ? `Stop: ${label}` : label"
+    :title="active ? 'Stop' : label"
+    @click.stop="$emit('play')"
+  >
+    <Square v-if="active" :size="13" fill="currentColor" /><Play
+      v-else
+      :size="14"
+      fill="currentColor"
+    />
+  </button>
 </template>
 
 <style scoped>
-.play { width: 28px; height: 28px; display: grid; place-items: center; border: 1px solid var(--hair); background: var(--paper); flex: none; }
-.play:hover { border-color: var(--blue); }
-.active { color: var(--on-ink); background: var(--blue); border-color: var(--blue); }
-.active:hover { color: var(--on-ink); }
-.waiting { animation: wait 0.9s infinite alternate; }
-@keyframes wait { to { opacity: 0.45; } }
-@media (prefers-reduced-motion: reduce) { .waiting { animation: none; } }
+.play {
+  width: 28px;
+  height: 28px;
+  display: grid;
+  place-items: center;
+  border: 1px solid var(--hair);
+  background: var(--paper);
+  flex: none;
+}
+.play:hover {
+  border-color: var(--blue);
+}
+.active {
+  color: var(--on-ink);
+  background: var(--blue);
+  border-color: var(--blue);
+}
+.active:hover {
+  color: var(--on-ink);
+}
+.waiting {
+  animation: wait 0.9s infinite alternate;
+}
+@keyframes wait {
+  to {
+    opacity: 0.45;
+  }
+}
+@media (prefers-reduced-motion: reduce) {
+  .waiting {
+    animation: none;
+  }
+}
 </style>

@@ -21,49 +21,99 @@ import { useVoices } from './use-voices.ts'
 import VoiceList from './VoiceList.vue'
 
 const COMPARED = 3
-const SAVED_AS = [['voice.wav', 'whole, WAV'], ['voice.flac', 'whole, FLAC'], ['voice.mp3', 'whole, MP3'], ['scenes.zip', 'a WAV a scene, in a ZIP'], ['marks.json', 'words with their times, JSON'], ['marks.vtt', 'words with their times, WebVTT'], ['marks.TextGrid', 'words with their times, Praat TextGrid']] as const
+const SAVED_AS = [
+  ['voice.wav', 'whole, WAV'],
+  ['voice.flac', 'whole, FLAC'],
+  ['voice.mp3', 'whole, MP3'],
+  ['scenes.zip', 'a WAV a scene, in a ZIP'],
+  ['marks.json', 'words with their times, JSON'],
+  ['marks.vtt', 'words with their times, WebVTT'],
+  ['marks.TextGrid', 'words with their times, Praat TextGrid'],
+] as const
 const episode = useEpisode()
 const id = episode.data!.id
 const { byId, voices, shown, languages, accents, filter, favourites, like, fault } = useVoices('en')
 const { saying, heard, problem, say } = useSay()
 const document = computed(() => episode.document!)
 const pronunciations = computed(() => episode.sayRequest({ text: '' }).pronunciations ?? [])
-const scenes = computed(() => spokenScenes(document.value, episode.plan.scenes, episode.data!.takes, byId.value, pronunciations.value))
-const scene = computed(() => scenes.value.find((one) => one.id === episode.selected) ?? scenes.value[0])
+const scenes = computed(() =>
+  spokenScenes(
+    document.value,
+    episode.plan.scenes,
+    episode.data!.takes,
+    byId.value,
+    pronunciations.value,
+  ),
+)
+const scene = computed(
+  () => scenes.value.find((one) => one.id === episode.selected) ?? scenes.value[0],
+)
 const planned = computed(() => episode.plan.scenes.find((one) => one.id === scene.value?.id))
-const speakers = computed(() => [...new Set(scenes.value.map(({ speaker }) => speaker).filter(Boolean))])
+const speakers = computed(() => [
+  ...new Set(scenes.value.map(({ speaker }) => speaker).filter(Boolean)),
+])
 /** Voices to choose from where the list is not: those of the film's language, and the ones liked. */
 const near = computed(() => {
   const language = baseOf(byId.value.get(document.value.voice)?.language ?? 'en')
-  return voices.value.filter((voice) => baseOf(voice.language) === language || favourites.value.includes(voice.id))
+  return voices.value.filter(
+    (voice) => baseOf(voice.language) === language || favourites.value.includes(voice.id),
+  )
 })
 const compared = ref<string[]>([])
 const side = computed(() => compared.value.flatMap((one) => byId.value.get(one) ?? []))
 const spoken = computed(() => scenes.value.filter(({ seconds }) => seconds !== undefined).length)
-const saved = computed(() => Object.values(episode.data!.takes).reduce((sum, take) => sum + (take.saved ?? 0), 0) / SAMPLE_RATE)
+const saved = computed(
+  () =>
+    Object.values(episode.data!.takes).reduce((sum, take) => sum + (take.saved ?? 0), 0) /
+    SAMPLE_RATE,
+)
 const noises = computed(() => {
-  const all = Object.values(episode.data!.takes).map((take) => take.noises ?? { breaths: 0, fillers: 0 })
-  const [fillers, breaths] = [all.reduce((sum, one) => sum + one.fillers, 0), all.reduce((sum, one) => sum + one.breaths, 0)]
-  return [fillers ? `${fillers} “um”` : '', breaths ? `${breaths} ${breaths === 1 ? 'breath' : 'breaths'}` : ''].filter(Boolean).join(' and ')
+  const all = Object.values(episode.data!.takes).map(
+    (take) => take.noises ?? { breaths: 0, fillers: 0 },
+  )
+  const [fillers, breaths] = [
+    all.reduce((sum, one) => sum + one.fillers, 0),
+    all.reduce((sum, one) => sum + one.breaths, 0),
+  ]
+  return [
+    fillers ? `${fillers} “um”` : '',
+    breaths ? `${breaths} ${breaths === 1 ? 'breath' : 'breaths'}` : '',
+  ]
+    .filter(Boolean)
+    .join(' and ')
 })
 const run = (command: Command) => episode.run(command)
 /** Speech and silence of the film by the estimate; voices differ by the first. */
 const estimate = computed(() => {
-  const all = sceneSeconds(episode.plan.scenes, document.value.speed, document.value.speaking.pauses).reduce((sum, seconds) => sum + seconds, 0)
-  const speech = episode.plan.scenes.reduce((sum, { estimatedSeconds, pace = 1 }) => sum + estimatedSeconds / (document.value.speed * pace), 0)
+  const all = sceneSeconds(
+    episode.plan.scenes,
+    document.value.speed,
+    document.value.speaking.pauses,
+  ).reduce((sum, seconds) => sum + seconds, 0)
+  const speech = episode.plan.scenes.reduce(
+    (sum, { estimatedSeconds, pace = 1 }) => sum + estimatedSeconds / (document.value.speed * pace),
+    0,
+  )
   return { speech, silence: all - speech }
 })
-const lasts = (voice: VoiceView) => (estimate.value.speech ? estimate.value.speech * voice.rate + estimate.value.silence : 0)
+const lasts = (voice: VoiceView) =>
+  estimate.value.speech ? estimate.value.speech * voice.rate + estimate.value.silence : 0
 /** The words that voices are tried with. */
-const sample = computed(() => ({ text: scene.value?.text ?? 'The tide comes in twice a day.', speaker: '' }))
+const sample = computed(() => ({
+  text: scene.value?.text ?? 'The tide comes in twice a day.',
+  speaker: '',
+}))
 
-const hearVoice = (voice: VoiceView, key: string) => void say(key, episode.sayRequest(sample.value, { voice: voice.id }))
+const hearVoice = (voice: VoiceView, key: string) =>
+  void say(key, episode.sayRequest(sample.value, { voice: voice.id }))
 const hearScene = ({ id: sceneId, hash }: SpokenScene) => {
   const { take: _chosen, ...film } = episode.plan.scenes.find(({ id: known }) => known === sceneId)!
   void say(`scene ${sceneId}`, hash ? { hash } : episode.sayRequest(film))
 }
 function compare(voice: string) {
-  compared.value = compared.value.includes(voice) ? compared.value.filter((one) => one !== voice) : [...compared.value.slice(-(COMPARED - 1)), voice]
+  compared.value = compared.value.includes(voice)
+    ? compared.value.filter((one) => one !== voice)
+    : [...compared.value.slice(-(COMPARED - 1)), voice]
 }
 const choose = (voice: string) => run({ type: 'setVoice', voice, speed: document.value.speed })
 async function changeList(where: 'episode' | 'channel', list: Pronunciation[]) {
@@ -76,9 +126,13 @@ async function changeList(where: 'episode' | 'channel', list: Pronunciation[]) {
     problem.value = (cause as Error).message
   }
 }
-watch(scene, (one) => {
-  if (one && !episode.selected) episode.selected = one.id
-}, { immediate: true })
+watch(
+  scene,
+  (one) => {
+    if (one && !episode.selected) episode.selected = one.id
+  },
+  { immediate: true },
+)
 function step(by: number) {
   const at = scenes.value.findIndex((one) => one.id === scene.value?.id)
   const next = scenes.value[at + by]
@@ -88,38 +142,156 @@ function step(by: number) {
 
 <template>
   <div class="sound">
-    <VoiceList v-model:filter="filter" :voices="shown" :languages :accents :favourites :lasts :chosen="document.voice" :compared :saying :heard @say="(voice) => hearVoice(voice, voice.id)" @choose="choose" @like="like" @compare="compare" />
+    <VoiceList
+      v-model:filter="filter"
+      :voices="shown"
+      :languages
+      :accents
+      :favourites
+      :lasts
+      :chosen="document.voice"
+      :compared
+      :saying
+      :heard
+      @say="(voice) => hearVoice(voice, voice.id)"
+      @choose="choose"
+      @like="like"
+      @compare="compare"
+    />
     <main tabindex="-1" @keydown.down.prevent="step(1)" @keydown.up.prevent="step(-1)">
       <p v-if="fault || problem" class="fault red" role="alert">{{ problem || fault }}</p>
-      <CompareStrip v-if="side.length && scene" :voices="side" :chosen="document.voice" :saying :heard :number="scene.number" @say="(voice) => hearVoice(voice, `compare ${voice.id}`)" @choose="choose" @away="compare" />
+      <CompareStrip
+        v-if="side.length && scene"
+        :voices="side"
+        :chosen="document.voice"
+        :saying
+        :heard
+        :number="scene.number"
+        @say="(voice) => hearVoice(voice, `compare ${voice.id}`)"
+        @choose="choose"
+        @away="compare"
+      />
       <header v-if="scenes.length">
-        <span>{{ scenes.length }} scenes, {{ spoken === scenes.length ? 'all spoken' : `${spoken} spoken` }}</span>
+        <span
+          >{{ scenes.length }} scenes,
+          {{ spoken === scenes.length ? 'all spoken' : `${spoken} spoken` }}</span
+        >
         <span class="mono">{{ clockText(episode.film.samples / 48_000) }}</span>
-        <button v-if="spoken < scenes.length" class="plain link" @click="episode.prepare()">Speak the rest</button>
+        <button v-if="spoken < scenes.length" class="plain link" @click="episode.prepare()">
+          Speak the rest
+        </button>
         <RouterLink class="link save" :to="{ name: 'record' }">Record your own</RouterLink>
-        <ElDropdown v-if="spoken" trigger="click" @command="(name: string) => saveFrom(voiceFile(id, name))">
+        <ElDropdown
+          v-if="spoken"
+          trigger="click"
+          @command="(name: string) => saveFrom(voiceFile(id, name))"
+        >
           <button class="plain link">Save the voice</button>
-          <template #dropdown><ElDropdownMenu><ElDropdownItem v-for="[name, label] in SAVED_AS" :key="name" :command="name">{{ label }}</ElDropdownItem></ElDropdownMenu></template>
+          <template #dropdown
+            ><ElDropdownMenu
+              ><ElDropdownItem v-for="[name, label] in SAVED_AS" :key="name" :command="name">{{
+                label
+              }}</ElDropdownItem></ElDropdownMenu
+            ></template
+          >
         </ElDropdown>
       </header>
-      <SpokenScenes v-if="scenes.length" :scenes :selected="scene?.id ?? ''" :saying :heard @select="(one) => (episode.selected = one)" @say="hearScene" />
-      <p v-else class="empty soft">Nothing is spoken yet. Write or bring a script in the <RouterLink :to="{ name: 'script' }" class="link">Script room</RouterLink>; then each sentence stands here with what its voice makes of it.</p>
+      <SpokenScenes
+        v-if="scenes.length"
+        :scenes
+        :selected="scene?.id ?? ''"
+        :saying
+        :heard
+        @select="(one) => (episode.selected = one)"
+        @say="hearScene"
+      />
+      <p v-else class="empty soft">
+        Nothing is spoken yet. Write or bring a script in the
+        <RouterLink :to="{ name: 'script' }" class="link">Script room</RouterLink>; then each
+        sentence stands here with what its voice makes of it.
+      </p>
     </main>
     <aside>
-      <SceneVoicePanel v-if="scene && planned" :scene :film="planned" :voices="near" :speaking="!!episode.preparing && episode.preparing.step !== 'done'" :takes-of="(sceneId) => api.sceneTakes(id, sceneId)" :saying :heard @run="run" @hear="(key, { hash, kind, text }) => say(key, kind === 'recorded' ? episode.sayRequest({ text }, { take: hash }) : { hash })" />
-      <SpeakingPanel :speaking="document.speaking" :speed="document.speed" :saved :noises :speakers :voices="near" :saying :heard @set="(set) => run({ type: 'setSpeaking', set })" @speed="(speed) => run({ type: 'setVoice', voice: document.voice, speed })" @hear="(finish) => say(`finish ${finish}`, episode.sayRequest(sample, { finish }))" />
-      <PronunciationPanel :episode="document.speaking.pronunciations" :channel="episode.data!.pronunciations" :saying :heard @change="changeList" @hear="(key, entry) => say(key, episode.sayRequest({ text: entry.word }, { pronunciations: [entry] }))" />
+      <SceneVoicePanel
+        v-if="scene && planned"
+        :scene
+        :film="planned"
+        :voices="near"
+        :speaking="!!episode.preparing && episode.preparing.step !== 'done'"
+        :takes-of="(sceneId) => api.sceneTakes(id, sceneId)"
+        :saying
+        :heard
+        @run="run"
+        @hear="
+          (key, { hash, kind, text }) =>
+            say(key, kind === 'recorded' ? episode.sayRequest({ text }, { take: hash }) : { hash })
+        "
+      />
+      <SpeakingPanel
+        :speaking="document.speaking"
+        :speed="document.speed"
+        :saved
+        :noises
+        :speakers
+        :voices="near"
+        :saying
+        :heard
+        @set="(set) => run({ type: 'setSpeaking', set })"
+        @speed="(speed) => run({ type: 'setVoice', voice: document.voice, speed })"
+        @hear="(finish) => say(`finish ${finish}`, episode.sayRequest(sample, { finish }))"
+      />
+      <PronunciationPanel
+        :episode="document.speaking.pronunciations"
+        :channel="episode.data!.pronunciations"
+        :saying
+        :heard
+        @change="changeList"
+        @hear="
+          (key, entry) =>
+            say(key, episode.sayRequest({ text: entry.word }, { pronunciations: [entry] }))
+        "
+      />
     </aside>
   </div>
 </template>
 
 <style scoped>
-.sound { display: grid; grid-template-columns: 300px minmax(0, 1fr) 320px; min-height: 0; }
-main { display: flex; flex-direction: column; min-height: 0; outline: none; }
-header { display: flex; gap: 18px; align-items: baseline; padding: 10px 18px; border-bottom: 1px solid var(--hair); }
-main > ol { flex: 1; }
-.save { margin-left: auto; }
-aside { overflow: auto; border-left: 1px solid var(--hair); background: var(--paper); min-height: 0; }
-.fault { padding: 8px 18px; border-bottom: 1px solid var(--red); }
-.empty { padding: 40px; max-width: 460px; }
+.sound {
+  display: grid;
+  grid-template-columns: 300px minmax(0, 1fr) 320px;
+  min-height: 0;
+}
+main {
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+  outline: none;
+}
+header {
+  display: flex;
+  gap: 18px;
+  align-items: baseline;
+  padding: 10px 18px;
+  border-bottom: 1px solid var(--hair);
+}
+main > ol {
+  flex: 1;
+}
+.save {
+  margin-left: auto;
+}
+aside {
+  overflow: auto;
+  border-left: 1px solid var(--hair);
+  background: var(--paper);
+  min-height: 0;
+}
+.fault {
+  padding: 8px 18px;
+  border-bottom: 1px solid var(--red);
+}
+.empty {
+  padding: 40px;
+  max-width: 460px;
+}
 </style>

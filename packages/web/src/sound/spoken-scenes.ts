@@ -26,16 +26,40 @@ export interface SpokenScene {
 }
 
 /** The film's scenes with what is said of each and by whom. */
-export function spokenScenes(document: Document, scenes: readonly FilmScene[], takes: Readonly<Record<string, { hash: string; samples: number; noises?: { breaths: number; fillers: number } }>>, voices: ReadonlyMap<string, VoiceView>, pronunciations: readonly Pronunciation[]): SpokenScene[] {
-  return scenes.filter(({ card }) => card === undefined).map((scene, i) => {
-    const voice = voiceOf(document, scene)
-    const take = takes[scene.id]
-    return {
-      id: scene.id, number: i + 1, text: scene.text, speaker: scene.speaker ?? '', voice,
-      spoken: spokenText(scene.text, { language: voices.get(voice)?.language ?? 'en-US', pronunciations }),
-      voiceName: scene.take ? 'chosen take' : (voices.get(voice)?.name ?? voice), ownVoice: !!scene.take || voice !== document.voice,
-      seconds: take && take.samples / SAMPLE_RATE, hash: take?.hash,
-      notes: [take?.noises?.fillers ? `“um” × ${take.noises.fillers}` : '', take?.noises?.breaths ? `breath × ${take.noises.breaths}` : '', scene.emphasis && scene.emphasis !== 'plain' ? scene.emphasis : '', scene.pace && scene.pace !== 1 ? `${Math.round(scene.pace * 100)} %` : ''].filter(Boolean),
-    }
-  })
+export function spokenScenes(
+  document: Document,
+  scenes: readonly FilmScene[],
+  takes: Readonly<
+    Record<string, { hash: string; samples: number; noises?: { breaths: number; fillers: number } }>
+  >,
+  voices: ReadonlyMap<string, VoiceView>,
+  pronunciations: readonly Pronunciation[],
+): SpokenScene[] {
+  return scenes
+    .filter(({ card }) => card === undefined)
+    .map((scene, i) => {
+      const voice = voiceOf(document, scene)
+      const take = takes[scene.id]
+      return {
+        id: scene.id,
+        number: i + 1,
+        text: scene.text,
+        speaker: scene.speaker ?? '',
+        voice,
+        spoken: spokenText(scene.text, {
+          language: voices.get(voice)?.language ?? 'en-US',
+          pronunciations,
+        }),
+        voiceName: scene.take ? 'chosen take' : (voices.get(voice)?.name ?? voice),
+        ownVoice: !!scene.take || voice !== document.voice,
+        seconds: take && take.samples / SAMPLE_RATE,
+        hash: take?.hash,
+        notes: [
+          take?.noises?.fillers ? `“um” × ${take.noises.fillers}` : '',
+          take?.noises?.breaths ? `breath × ${take.noises.breaths}` : '',
+          scene.emphasis && scene.emphasis !== 'plain' ? scene.emphasis : '',
+          scene.pace && scene.pace !== 1 ? `${Math.round(scene.pace * 100)} %` : '',
+        ].filter(Boolean),
+      }
+    })
 }

@@ -33,7 +33,10 @@ export function useSay() {
     } catch (cause) {
       if (signal.aborted) return
       stop()
-      problem.value = cause instanceof DOMException ? 'This could not be played. Try again.' : (cause as Error).message
+      problem.value =
+        cause instanceof DOMException
+          ? 'This could not be played. Try again.'
+          : (cause as Error).message
     }
   }
   onScopeDispose(stop)

@@ -3,7 +3,12 @@ import type { OwnedFilm } from '@tidy-reel/core/topics/subjects'
 import type { Idea, TopicsView } from '@tidy-reel/core/topics/topic-views'
 import { api } from '../api.ts'
 
-export const AGES = { 'any age': Infinity, 'last month': 31, 'last 3 months': 92, 'last year': 366 } as const
+export const AGES = {
+  'any age': Infinity,
+  'last month': 31,
+  'last 3 months': 92,
+  'last year': 366,
+} as const
 export type Age = keyof typeof AGES
 export const WHOSE = ['all channels', 'mine', 'others'] as const
 
@@ -36,21 +41,49 @@ export function useTopics() {
     }
   }
   const chosen = computed(() => data.value?.subjects.find(({ name }) => name === subject.value))
-  const ofSubject = computed(() => new Set([...(chosen.value?.own ?? []), ...(chosen.value?.others ?? [])]))
+  const ofSubject = computed(
+    () => new Set([...(chosen.value?.own ?? []), ...(chosen.value?.others ?? [])]),
+  )
   const fits = (film: OwnedFilm) =>
-    (whose.value === 'all channels' || (whose.value === 'mine' ? film.own : whose.value === 'others' ? !film.own : film.channel === whose.value)) &&
-    film.ageHours <= AGES[age.value] * 24 && film.title.toLowerCase().includes(words.value.trim().toLowerCase())
+    (whose.value === 'all channels' ||
+      (whose.value === 'mine'
+        ? film.own
+        : whose.value === 'others'
+          ? !film.own
+          : film.channel === whose.value)) &&
+    film.ageHours <= AGES[age.value] * 24 &&
+    film.title.toLowerCase().includes(words.value.trim().toLowerCase())
   const films = computed(() => (data.value?.films ?? []).filter(fits))
   /** The films of the list: those of the chosen subject, else all, the fastest for their age first. */
-  const listed = computed(() => films.value.filter(({ id }) => !chosen.value || ofSubject.value.has(id)).sort((a, b) => b.above - a.above))
+  const listed = computed(() =>
+    films.value
+      .filter(({ id }) => !chosen.value || ofSubject.value.has(id))
+      .sort((a, b) => b.above - a.above),
+  )
   const subjects = computed(() => {
     const shown = new Set(films.value.map(({ id }) => id))
-    return (data.value?.subjects ?? []).filter(({ own, others }) => [...own, ...others].some((id) => shown.has(id)))
+    return (data.value?.subjects ?? []).filter(({ own, others }) =>
+      [...own, ...others].some((id) => shown.has(id)),
+    )
   })
   return {
-    data, fault, subject, words, whose, age, chosen, ofSubject, films, listed, subjects, load, change,
-    addIdea: (title: string, about: string, notes: string) => change(() => api.addIdea({ title, notes, subject: about, state: 'todo' })),
-    changeIdea: (idea: Idea, fields: Partial<Idea>) => change(() => api.changeIdea(idea.id, fields)),
+    data,
+    fault,
+    subject,
+    words,
+    whose,
+    age,
+    chosen,
+    ofSubject,
+    films,
+    listed,
+    subjects,
+    load,
+    change,
+    addIdea: (title: string, about: string, notes: string) =>
+      change(() => api.addIdea({ title, notes, subject: about, state: 'todo' })),
+    changeIdea: (idea: Idea, fields: Partial<Idea>) =>
+      change(() => api.changeIdea(idea.id, fields)),
     removeIdea: (idea: Idea) => change(() => api.removeIdea(idea.id)),
   }
 }

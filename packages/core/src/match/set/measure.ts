@@ -30,21 +30,39 @@ export interface MatchJudgement {
 const none = (): MatchScore => ({ scenes: 0, first: 0, four: 0, otherSense: 0, alike: 0 })
 
 /** What matching offers for scripts of the labelled set. */
-export function offeredFor(scripts: readonly LabelledScript[], catalogue: readonly LabelledItem[], lexicon: Lexicon): Offered[][] {
-  const index = pictureIndex(catalogue.map(({ item }) => item), lexicon)
+export function offeredFor(
+  scripts: readonly LabelledScript[],
+  catalogue: readonly LabelledItem[],
+  lexicon: Lexicon,
+): Offered[][] {
+  const index = pictureIndex(
+    catalogue.map(({ item }) => item),
+    lexicon,
+  )
   return scripts.map((script) => {
     const film = filmOfScript(script)
-    const picks = pickPictures(film, queriesOf(film, lexicon, script.title), index, lexicon, { orientation: 'landscape' })
+    const picks = pickPictures(film, queriesOf(film, lexicon, script.title), index, lexicon, {
+      orientation: 'landscape',
+    })
     return picks.map(({ candidates }) => candidates.map(({ item }) => item.id))
   })
 }
 
 /** A labelled script as matching takes it. */
 export const filmOfScript = ({ scenes }: LabelledScript): SceneToMatch[] =>
-  scenes.map(({ text, chapter, chapterTitle }) => ({ text, chapter, chapterTitle, seconds: estimateSeconds(text) }))
+  scenes.map(({ text, chapter, chapterTitle }) => ({
+    text,
+    chapter,
+    chapterTitle,
+    seconds: estimateSeconds(text),
+  }))
 
 /** Judges what a matcher offered for scripts of the labelled set, `offered[script][scene]`. */
-export function judgeMatches(scripts: readonly LabelledScript[], catalogue: readonly LabelledItem[], offered: readonly (readonly Offered[])[]): MatchJudgement {
+export function judgeMatches(
+  scripts: readonly LabelledScript[],
+  catalogue: readonly LabelledItem[],
+  offered: readonly (readonly Offered[])[],
+): MatchJudgement {
   const subjectOf = new Map(catalogue.map(({ item, subject }) => [item.id, subject]))
   const all = none()
   const byHardness = new Map<Hardness, MatchScore>()
@@ -55,14 +73,27 @@ export function judgeMatches(scripts: readonly LabelledScript[], catalogue: read
       const subjects = offered[s]![i]!.slice(0, 4).map((id) => subjectOf.get(id)!)
       const first = subjects[0]
       const facts = {
-        scenes: 1, first: Number(first !== undefined && scene.fits.has(first)), four: Number(subjects.some((subject) => scene.fits.has(subject))),
-        otherSense: Number(first !== undefined && scene.otherSense.has(first)), alike: Number(first !== undefined && first === before),
+        scenes: 1,
+        first: Number(first !== undefined && scene.fits.has(first)),
+        four: Number(subjects.some((subject) => scene.fits.has(subject))),
+        otherSense: Number(first !== undefined && scene.otherSense.has(first)),
+        alike: Number(first !== undefined && first === before),
       }
       before = first
-      const own = byHardness.get(scene.hardness) ?? byHardness.set(scene.hardness, none()).get(scene.hardness)!
-      for (const score of [all, own]) for (const key of Object.keys(facts) as (keyof MatchScore)[]) score[key] += facts[key]
-      const wrong = [...(facts.first ? [] : [facts.otherSense ? 'other sense' : 'does not fit']), ...(facts.four ? [] : ['none of four']), ...(facts.alike ? ['like its neighbour'] : [])]
-      if (wrong.length) failures.push(`${scene.hardness}: ${wrong.join(', ')}: "${scene.text}" got ${subjects.join(', ') || 'nothing'}`)
+      const own =
+        byHardness.get(scene.hardness) ??
+        byHardness.set(scene.hardness, none()).get(scene.hardness)!
+      for (const score of [all, own])
+        for (const key of Object.keys(facts) as (keyof MatchScore)[]) score[key] += facts[key]
+      const wrong = [
+        ...(facts.first ? [] : [facts.otherSense ? 'other sense' : 'does not fit']),
+        ...(facts.four ? [] : ['none of four']),
+        ...(facts.alike ? ['like its neighbour'] : []),
+      ]
+      if (wrong.length)
+        failures.push(
+          `${scene.hardness}: ${wrong.join(', ')}: "${scene.text}" got ${subjects.join(', ') || 'nothing'}`,
+        )
     })
   })
   return { all, byHardness, failures }

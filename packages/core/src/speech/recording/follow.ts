@@ -8,7 +8,15 @@ export interface HeardWord {
 }
 
 /** What a step through the script costs, by trial on readings with slips: a jump must be worth a few words. */
-const COST = { wrong: 1, alike: 0.4, extra: 0.7, skipped: 0.55, jump: 3, jumpAfterPause: 1.3, late: 1 }
+const COST = {
+  wrong: 1,
+  alike: 0.4,
+  extra: 0.7,
+  skipped: 0.55,
+  jump: 3,
+  jumpAfterPause: 1.3,
+  late: 1,
+}
 const MOST_SKIPPED = 6
 
 /**
@@ -29,7 +37,8 @@ export function followed(heard: readonly HeardWord[], script: readonly string[])
   for (let t = 0; t < n; t++) {
     const next = new Float32Array(m)
     const before = t > 0 ? bestPlace[t - 1]! : -1
-    const jump = t > 0 ? costs[before]! + (heard[t]!.afterPause ? COST.jumpAfterPause : COST.jump) : 0
+    const jump =
+      t > 0 ? costs[before]! + (heard[t]!.afterPause ? COST.jumpAfterPause : COST.jump) : 0
     for (let j = 0; j < m; j++) {
       const said = wordCost(heard[t]!.text, script[j]!)
       let least = jump + said + (t === 0 && j > 0 ? COST.late : 0)

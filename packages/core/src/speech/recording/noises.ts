@@ -17,7 +17,11 @@ const CLEAR = 0.04
  * @param pcm   mono, 1 = full scale
  * @param words in order, in seconds
  */
-export function breathsBetween(pcm: Float32Array, rate: number, words: readonly { start: number; end: number }[]): Noise[] {
+export function breathsBetween(
+  pcm: Float32Array,
+  rate: number,
+  words: readonly { start: number; end: number }[],
+): Noise[] {
   const size = Math.round(WINDOW * rate)
   const db = (from: number) => {
     let sum = 0
@@ -25,7 +29,8 @@ export function breathsBetween(pcm: Float32Array, rate: number, words: readonly 
     return 10 * Math.log10(sum / size + 1e-12)
   }
   const spoken: number[] = []
-  for (const { start, end } of words) for (let at = Math.round(start * rate); at + size <= end * rate; at += size) spoken.push(db(at))
+  for (const { start, end } of words)
+    for (let at = Math.round(start * rate); at + size <= end * rate; at += size) spoken.push(db(at))
   if (!spoken.length) return []
   const voice = spoken.sort((a, b) => a - b)[Math.floor(spoken.length * 0.7)]!
   return words.slice(1).flatMap(({ start }, i) => {
@@ -38,7 +43,8 @@ export function breathsBetween(pcm: Float32Array, rate: number, words: readonly 
       if (breath && from < 0) from = at
       if (!breath && from >= 0) {
         const seconds = (at - from) / rate
-        if (seconds >= BREATH.shortest && seconds <= BREATH.longest) found.push({ kind: 'breath', from: from / rate, to: at / rate })
+        if (seconds >= BREATH.shortest && seconds <= BREATH.longest)
+          found.push({ kind: 'breath', from: from / rate, to: at / rate })
         from = -1
       }
     }

@@ -32,7 +32,10 @@ const GOOD = 0.8
  *
  * @param sentences words of each, as the recogniser has them
  */
-export function sentencesRead(heard: readonly HeardWord[], sentences: readonly (readonly string[])[]): SentenceRead[] {
+export function sentencesRead(
+  heard: readonly HeardWord[],
+  sentences: readonly (readonly string[])[],
+): SentenceRead[] {
   const script = sentences.flat()
   const owner = sentences.flatMap((words, i) => words.map(() => i))
   const firstOf: number[] = []
@@ -48,21 +51,45 @@ export function sentencesRead(heard: readonly HeardWord[], sentences: readonly (
     else readings.push({ sentence, words: [[t, place]] })
   })
   return sentences.map((words, s) => {
-    const own = readings.filter(({ sentence }) => sentence === s).map(({ words: found }) => ({ found, reading: readingOf(found, heard, words.length, firstOf[s]!) }))
+    const own = readings
+      .filter(({ sentence }) => sentence === s)
+      .map(({ words: found }) => ({
+        found,
+        reading: readingOf(found, heard, words.length, firstOf[s]!),
+      }))
     const good = own.findLast(({ reading }) => reading.heard >= GOOD && reading.finished)
     const kept = good ?? undefined
     const said = new Set(kept?.found.map(([, place]) => place - firstOf[s]!))
     return {
-      kept: kept?.reading, readings: own.map(({ reading }) => reading),
+      kept: kept?.reading,
+      readings: own.map(({ reading }) => reading),
       missing: kept ? words.flatMap((_, i) => (said.has(i) ? [] : [i])) : [],
-      extra: kept ? heard.slice(kept.reading.first, kept.reading.last + 1).flatMap(({ text, start, end }, i) => (places[kept.reading.first + i]! < 0 ? [{ text, start, end }] : [])) : [],
+      extra: kept
+        ? heard
+            .slice(kept.reading.first, kept.reading.last + 1)
+            .flatMap(({ text, start, end }, i) =>
+              places[kept.reading.first + i]! < 0 ? [{ text, start, end }] : [],
+            )
+        : [],
     }
   })
 }
 
-function readingOf(found: readonly [number, number][], heard: readonly HeardWord[], words: number, first: number): Reading {
+function readingOf(
+  found: readonly [number, number][],
+  heard: readonly HeardWord[],
+  words: number,
+  first: number,
+): Reading {
   const [from, to] = [found[0]![0], found.at(-1)![0]]
   // The recogniser may miss the very last word: the one before it will do.
   const finished = found.at(-1)![1] - first >= words - 1 - (words > 5 ? 1 : 0)
-  return { first: from, last: to, start: heard[from]!.start, end: heard[to]!.end, heard: found.length / words, finished }
+  return {
+    first: from,
+    last: to,
+    start: heard[from]!.start,
+    end: heard[to]!.end,
+    heard: found.length / words,
+    finished,
+  }
 }

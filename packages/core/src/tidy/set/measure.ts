@@ -15,24 +15,40 @@ export interface Sample {
  * that should change.
  */
 export function samplesOf(file: string): Sample[] {
-  return file.split(/^=== /m).slice(1).map((part) => {
-    const [name = '', ...rest] = part.split('\n')
-    return sampleOf(name, rest.join('\n').trimEnd() + '\n')
-  })
+  return file
+    .split(/^=== /m)
+    .slice(1)
+    .map((part) => {
+      const [name = '', ...rest] = part.split('\n')
+      return sampleOf(name, rest.join('\n').trimEnd() + '\n')
+    })
 }
 
 function sampleOf(name: string, marked: string): Sample {
   const expected: Sample['expected'] = []
   let messy = ''
   let at = 0
-  for (const { index, 0: whole, 1: kind, 2: before, 3: after } of marked.matchAll(/«(\w+)¦([^¦]*)¦([^»]*)»/g)) {
+  for (const { index, 0: whole, 1: kind, 2: before, 3: after } of marked.matchAll(
+    /«(\w+)¦([^¦]*)¦([^»]*)»/g,
+  )) {
     messy += marked.slice(at, index)
-    expected.push({ kind: kind as TidyKind, edit: { from: messy.length, to: messy.length + before!.length, text: after! } })
+    expected.push({
+      kind: kind as TidyKind,
+      edit: { from: messy.length, to: messy.length + before!.length, text: after! },
+    })
     messy += before!
     at = index + whole.length
   }
   messy += marked.slice(at)
-  return { name, messy, expected, tidy: carriedOut(messy, expected.map(({ edit }) => edit)) }
+  return {
+    name,
+    messy,
+    expected,
+    tidy: carriedOut(
+      messy,
+      expected.map(({ edit }) => edit),
+    ),
+  }
 }
 
 interface Group {
@@ -67,8 +83,18 @@ export function judge(samples: readonly Sample[]): Judged {
   }
   for (const sample of samples) {
     for (const { from, to, expected, found } of groupsOf(sample)) {
-      const wanted = applied(sample.messy, expected.map(({ edit }) => edit), from, to)
-      const got = applied(sample.messy, found.flatMap(({ edits }) => edits), from, to)
+      const wanted = applied(
+        sample.messy,
+        expected.map(({ edit }) => edit),
+        from,
+        to,
+      )
+      const got = applied(
+        sample.messy,
+        found.flatMap(({ edits }) => edits),
+        from,
+        to,
+      )
       const same = wanted === got
       for (const { kind } of expected) {
         score(kind).expected++
@@ -78,7 +104,10 @@ export function judge(samples: readonly Sample[]): Judged {
         score(kind).found++
         if (same) score(kind).right++
       }
-      if (!same) failures.push(`${sample.name}: ${JSON.stringify(sample.messy.slice(from, to))} [${expected.map(({ kind }) => kind)} / ${found.map(({ kind }) => kind)}]\n  wanted ${JSON.stringify(wanted)}\n  got    ${JSON.stringify(got)}`)
+      if (!same)
+        failures.push(
+          `${sample.name}: ${JSON.stringify(sample.messy.slice(from, to))} [${expected.map(({ kind }) => kind)} / ${found.map(({ kind }) => kind)}]\n  wanted ${JSON.stringify(wanted)}\n  got    ${JSON.stringify(got)}`,
+        )
     }
   }
   return { byKind, failures }
@@ -86,8 +115,18 @@ export function judge(samples: readonly Sample[]): Judged {
 
 function groupsOf({ messy, expected }: Sample): Group[] {
   const parts: Group[] = [
-    ...expected.map((one) => ({ from: one.edit.from, to: one.edit.to, expected: [one], found: [] })),
-    ...tidyChanges(messy).map((one) => ({ from: one.edits[0]!.from, to: one.edits.at(-1)!.to, expected: [], found: [one] })),
+    ...expected.map((one) => ({
+      from: one.edit.from,
+      to: one.edit.to,
+      expected: [one],
+      found: [],
+    })),
+    ...tidyChanges(messy).map((one) => ({
+      from: one.edits[0]!.from,
+      to: one.edits.at(-1)!.to,
+      expected: [],
+      found: [one],
+    })),
   ].sort((a, b) => a.from - b.from || b.to - a.to)
   const groups: Group[] = []
   for (const part of parts) {
@@ -102,11 +141,14 @@ function groupsOf({ messy, expected }: Sample): Group[] {
 }
 
 function applied(text: string, edits: readonly Edit[], from: number, to: number): string {
-  const inside = edits.filter((edit) => edit.from >= from && edit.to <= to).map((edit) => ({ ...edit, from: edit.from - from, to: edit.to - from }))
+  const inside = edits
+    .filter((edit) => edit.from >= from && edit.to <= to)
+    .map((edit) => ({ ...edit, from: edit.from - from, to: edit.to - from }))
   return even(carriedOut(text.slice(from, to), inside))
 }
 
-const carriedOut = (text: string, edits: Edit[]) => withChanges(text, [{ kind: 'note', edits, line: 1, before: '', after: '' }])
+const carriedOut = (text: string, edits: Edit[]) =>
+  withChanges(text, [{ kind: 'note', edits, line: 1, before: '', after: '' }])
 
 export const even = (text: string) => text.replace(/\s+/g, ' ').trim()
 

@@ -20,15 +20,44 @@ interface Event {
 }
 
 const library = koffi.load('libespeak-ng.so.1')
-koffi.struct('espeak_EVENT', { type: 'int', unique_identifier: 'uint', text_position: 'int', length: 'int', audio_position: 'int', sample: 'int', user_data: 'void*', id: 'void*' })
+koffi.struct('espeak_EVENT', {
+  type: 'int',
+  unique_identifier: 'uint',
+  text_position: 'int',
+  length: 'int',
+  audio_position: 'int',
+  sample: 'int',
+  user_data: 'void*',
+  id: 'void*',
+})
 const Callback = koffi.proto('int EspeakCallback(int16_t*, int, espeak_EVENT*)')
 const EVENT_BYTES = koffi.sizeof('espeak_EVENT')
 const call = {
-  initialize: library.func('int espeak_Initialize(int, int, const char*, int)') as (output: number, length: number, path: null, options: number) => number,
+  initialize: library.func('int espeak_Initialize(int, int, const char*, int)') as (
+    output: number,
+    length: number,
+    path: null,
+    options: number,
+  ) => number,
   onSound: library.func('void espeak_SetSynthCallback(void*)') as (callback: unknown) => void,
   voice: library.func('int espeak_SetVoiceByName(const char*)') as (name: string) => number,
-  set: library.func('int espeak_SetParameter(int, int, int)') as (parameter: number, value: number, relative: number) => number,
-  synthesize: library.func('int espeak_Synth(const char*, size_t, uint, int, uint, uint, void*, void*)') as (text: string, size: number, position: number, type: number, end: number, flags: number, id: null, data: null) => number,
+  set: library.func('int espeak_SetParameter(int, int, int)') as (
+    parameter: number,
+    value: number,
+    relative: number,
+  ) => number,
+  synthesize: library.func(
+    'int espeak_Synth(const char*, size_t, uint, int, uint, uint, void*, void*)',
+  ) as (
+    text: string,
+    size: number,
+    position: number,
+    type: number,
+    end: number,
+    flags: number,
+    id: null,
+    data: null,
+  ) => number,
 }
 
 let rate = 0
@@ -38,14 +67,21 @@ let events: Event[] = []
 function start() {
   rate = call.initialize(SYNCHRONOUS, 0, null, 0)
   if (rate < 0) throw new Error('eSpeak NG did not start')
-  call.onSound(koffi.register((sound: unknown, samples: number, first: unknown) => {
-    if (sound && samples > 0) parts.push(Int16Array.from(koffi.decode(sound, koffi.array('int16_t', samples, 'Typed')) as Int16Array))
-    for (let i = 0; ; i++) {
-      const event = koffi.decode(first, i * EVENT_BYTES, 'espeak_EVENT') as Event
-      if (event.type === EVENT.end || event.type === EVENT.finished) return 0
-      events.push(event)
-    }
-  }, koffi.pointer(Callback)))
+  call.onSound(
+    koffi.register((sound: unknown, samples: number, first: unknown) => {
+      if (sound && samples > 0)
+        parts.push(
+          Int16Array.from(
+            koffi.decode(sound, koffi.array('int16_t', samples, 'Typed')) as Int16Array,
+          ),
+        )
+      for (let i = 0; ; i++) {
+        const event = koffi.decode(first, i * EVENT_BYTES, 'espeak_EVENT') as Event
+        if (event.type === EVENT.end || event.type === EVENT.finished) return 0
+        events.push(event)
+      }
+    }, koffi.pointer(Callback)),
+  )
 }
 
 /** Speaks with an eSpeak NG voice such as `en-gb` or `de+f2`. */
@@ -57,7 +93,9 @@ export function speakWithEspeak(name: string, { text, stretch, melody }: SpeechO
   parts = []
   events = []
   // "[[" would be read as sounds: only what was asked for in IPA may be.
-  const said = text.replace(/\[\[|\]\]/g, ' ').replace(IPA_WORD, (_all, ipa: string) => `[[${espeakSoundsOf(ipa)}]]`)
+  const said = text
+    .replace(/\[\[|\]\]/g, ' ')
+    .replace(IPA_WORD, (_all, ipa: string) => `[[${espeakSoundsOf(ipa)}]]`)
   call.synthesize(said, Buffer.byteLength(said) + 1, 0, 1, 0, UTF8 | PHONEMES, null, null)
   const pcm = new Int16Array(parts.reduce((sum, part) => sum + part.length, 0))
   parts.reduce((at, part) => (pcm.set(part, at), at + part.length), 0)

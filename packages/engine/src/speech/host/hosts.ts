@@ -32,7 +32,11 @@ export const speakInHost = (order: HostOrder, signal?: AbortSignal): Promise<Raw
   })
 
 function start(): ChildProcess {
-  const host = fork(HOST, { execArgv: ['--import', LOADER], serialization: 'advanced', stdio: ['ignore', 'ignore', 'ignore', 'ipc'] })
+  const host = fork(HOST, {
+    execArgv: ['--import', LOADER],
+    serialization: 'advanced',
+    stdio: ['ignore', 'ignore', 'ignore', 'ipc'],
+  })
   // Who waits for an answer hears of it; an idle host that cannot be reached ends nobody else.
   host.on('error', () => undefined)
   host.on('exit', () => {
@@ -50,7 +54,15 @@ function awake(host: ChildProcess, working: boolean) {
 
 function answerOf(host: ChildProcess, order: HostOrder, signal?: AbortSignal): Promise<RawSpeech> {
   return new Promise((resolve, reject) => {
-    const fail = (reason: string) => end(() => reject(new TidyError('voice_failed', { engine: order.engine === 'model' ? 'The model' : order.engine, reason })))
+    const fail = (reason: string) =>
+      end(() =>
+        reject(
+          new TidyError('voice_failed', {
+            engine: order.engine === 'model' ? 'The model' : order.engine,
+            reason,
+          }),
+        ),
+      )
     const end = (settle: () => void) => {
       clearTimeout(timer)
       signal?.removeEventListener('abort', onAbort)
@@ -69,10 +81,15 @@ function answerOf(host: ChildProcess, order: HostOrder, signal?: AbortSignal): P
         fail(message.reason ?? 'it gave no answer')
       }
     }
-    const timer = setTimeout(() => {
-      host.kill('SIGKILL')
-      fail('it took too long and was stopped')
-    }, LIMIT_MS.start + (order.engine === 'model' ? LIMIT_MS.modelCharacter : LIMIT_MS.character) * order.order.text.length)
+    const timer = setTimeout(
+      () => {
+        host.kill('SIGKILL')
+        fail('it took too long and was stopped')
+      },
+      LIMIT_MS.start +
+        (order.engine === 'model' ? LIMIT_MS.modelCharacter : LIMIT_MS.character) *
+          order.order.text.length,
+    )
     signal?.addEventListener('abort', onAbort, { once: true })
     host.on('message', onMessage).once('exit', onExit).once('error', onExit)
     host.send(order)

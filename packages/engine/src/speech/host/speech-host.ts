@@ -24,7 +24,8 @@ async function answer(message: unknown) {
 process.on('message', (message) => {
   answer(message).then(
     (speech) => process.send!({ speech }),
-    (cause: unknown) => process.send!({ reason: cause instanceof Error ? cause.message : String(cause) }),
+    (cause: unknown) =>
+      process.send!({ reason: cause instanceof Error ? cause.message : String(cause) }),
   )
 })
 process.on('disconnect', () => process.exit(0))

@@ -22,7 +22,13 @@ const KEEPING = 1
  * @param span seconds of the reading in the recording
  * @returns its name, for `TakeRequest.take`
  */
-export async function keepReading(takes: string, { pcm, hearing }: Recording, text: string, span: { start: number; end: number }, signal?: AbortSignal): Promise<string> {
+export async function keepReading(
+  takes: string,
+  { pcm, hearing }: Recording,
+  text: string,
+  span: { start: number; end: number },
+  signal?: AbortSignal,
+): Promise<string> {
   const from = Math.max(0, span.start - AROUND)
   const to = Math.min(pcm.length / RECORDING_RATE, span.end + AROUND)
   const sound = pcm.slice(Math.round(from * RECORDING_RATE), Math.round(to * RECORDING_RATE))
@@ -33,7 +39,10 @@ export async function keepReading(takes: string, { pcm, hearing }: Recording, te
     const part = hearing.subarray(Math.round(from * HEARING_RATE), Math.round(to * HEARING_RATE))
     const { words, noises } = await readingMarks(part, text, signal)
     await keptFile(join(folder, `${hash}.pcm`), (file) => writeFile(file, bytes))
-    await writeFile(half, JSON.stringify({ rate: RECORDING_RATE, ...(words ? { words } : {}), noises }))
+    await writeFile(
+      half,
+      JSON.stringify({ rate: RECORDING_RATE, ...(words ? { words } : {}), noises }),
+    )
   })
   return hash
 }
@@ -49,18 +58,31 @@ export async function missingWords(takes: string, take: string, text: string): P
   })
 }
 
-async function readingMarks(hearing: Int16Array, text: string, signal?: AbortSignal): Promise<{ words: RawWord[] | undefined; noises: Noise[] }> {
+async function readingMarks(
+  hearing: Int16Array,
+  text: string,
+  signal?: AbortSignal,
+): Promise<{ words: RawWord[] | undefined; noises: Noise[] }> {
   const expected = spokenWords(text)
   if (!expected.length) return { words: undefined, noises: [] }
   const words = [...expected, ...FILLERS]
   // Where every word may be missing, speech is easily taken for a filler: only where all are there are fillers believed.
   const [whole] = await aligned([{ pcm: hearing, words, grammar: fillable(expected) }], signal)
-  const [part] = whole ? [undefined] : await aligned([{ pcm: hearing, words, grammar: expected.map((word) => `[${word}]`).join(' ') }], signal)
+  const [part] = whole
+    ? [undefined]
+    : await aligned(
+        [{ pcm: hearing, words, grammar: expected.map((word) => `[${word}]`).join(' ') }],
+        signal,
+      )
   const found = whole ?? part
   if (!found) return { words: undefined, noises: [] }
-  const fillers = found.filter(({ text: word }) => isFiller(word) && !expected.includes(word)).map(({ start, end }): Noise => ({ kind: 'filler', from: start, to: end }))
+  const fillers = found
+    .filter(({ text: word }) => isFiller(word) && !expected.includes(word))
+    .map(({ start, end }): Noise => ({ kind: 'filler', from: start, to: end }))
   const pcm = Float32Array.from(hearing, (x) => x / 32_768)
-  const noises = [...fillers, ...breathsBetween(pcm, HEARING_RATE, found)].sort((a, b) => a.from - b.from)
+  const noises = [...fillers, ...breathsBetween(pcm, HEARING_RATE, found)].sort(
+    (a, b) => a.from - b.from,
+  )
   return { words: found.filter(({ text: word }) => expected.includes(word)), noises }
 }
 

@@ -30,8 +30,33 @@ export interface Recording {
 export async function readRecording(file: string, signal?: AbortSignal): Promise<Recording> {
   const fail = (reason: string) => new TidyError('recording_unusable', { reason })
   const decode = async (rate: number) => {
-    const { stdout } = await runProgram('ffmpeg', ['-v', 'error', '-nostdin', '-protocol_whitelist', 'file,pipe', '-t', String(RECORDING_MINUTES_LIMIT * 60 + 1), '-i', file, '-vn', '-af', CLEANING, '-ac', '1', '-ar', String(rate), '-f', 's16le', 'pipe:1'], signal ? { signal } : {}).catch((cause) => {
-      if (cause instanceof TidyError && cause.code === 'program_failed') throw fail('it is no sound that can be read, or it is broken')
+    const { stdout } = await runProgram(
+      'ffmpeg',
+      [
+        '-v',
+        'error',
+        '-nostdin',
+        '-protocol_whitelist',
+        'file,pipe',
+        '-t',
+        String(RECORDING_MINUTES_LIMIT * 60 + 1),
+        '-i',
+        file,
+        '-vn',
+        '-af',
+        CLEANING,
+        '-ac',
+        '1',
+        '-ar',
+        String(rate),
+        '-f',
+        's16le',
+        'pipe:1',
+      ],
+      signal ? { signal } : {},
+    ).catch((cause) => {
+      if (cause instanceof TidyError && cause.code === 'program_failed')
+        throw fail('it is no sound that can be read, or it is broken')
       throw cause
     })
     return int16sOf(stdout)
@@ -52,11 +77,30 @@ export async function readRecording(file: string, signal?: AbortSignal): Promise
     if (level >= CLIPPED.level) clipped++
   }
   if (peak < SILENT_PEAK) throw fail('nobody speaks in it; look at the microphone')
-  const remarks = clipped / pcm.length > CLIPPED.share ? ['It is too loud in places: its peaks are cut off, which no finishing can bring back. Turn the microphone down and record those sentences again.'] : []
+  const remarks =
+    clipped / pcm.length > CLIPPED.share
+      ? [
+          'It is too loud in places: its peaks are cut off, which no finishing can bring back. Turn the microphone down and record those sentences again.',
+        ]
+      : []
   return { pcm, hearing: await decode(HEARING_RATE), seconds, remarks }
 }
 
 async function toldSeconds(file: string): Promise<number> {
-  const told = await runProgram('ffprobe', ['-v', 'error', '-protocol_whitelist', 'file,pipe', '-show_entries', 'format=duration', '-of', 'csv=p=0', file], { timeoutMs: 30_000 }).catch(() => undefined)
+  const told = await runProgram(
+    'ffprobe',
+    [
+      '-v',
+      'error',
+      '-protocol_whitelist',
+      'file,pipe',
+      '-show_entries',
+      'format=duration',
+      '-of',
+      'csv=p=0',
+      file,
+    ],
+    { timeoutMs: 30_000 },
+  ).catch(() => undefined)
   return Number(told?.stdout.toString()) || 0
 }

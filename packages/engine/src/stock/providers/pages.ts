@@ -2,7 +2,12 @@ import { z } from 'zod'
 import { TidyError } from '@tidy-reel/core/fault'
 import { Item } from '@tidy-reel/core/match/item'
 import type { PictureProvider, StockQuery } from '../contract.ts'
-import { FILE_BYTES_LIMIT, providerHttp, THUMBNAIL_BYTES_LIMIT, type Patience } from './provider-http.ts'
+import {
+  FILE_BYTES_LIMIT,
+  providerHttp,
+  THUMBNAIL_BYTES_LIMIT,
+  type Patience,
+} from './provider-http.ts'
 
 /** Items that do not read as items are passed over: one bad entry does not spoil a page. */
 const Page = z.object({ items: z.array(z.unknown()).max(1000) })
@@ -14,7 +19,14 @@ export function pagesProvider(address: string, patience: Partial<Patience> = {})
   return {
     async search({ words, kind, orientation, page, perPage }: StockQuery, signal) {
       const target = http.url('/v1/items')
-      for (const [key, value] of Object.entries({ q: words, kind, orientation, page, per_page: perPage })) if (value !== undefined) target.searchParams.set(key, String(value))
+      for (const [key, value] of Object.entries({
+        q: words,
+        kind,
+        orientation,
+        page,
+        per_page: perPage,
+      }))
+        if (value !== undefined) target.searchParams.set(key, String(value))
       const read = Page.safeParse(await http.json(target, {}, signal))
       if (!read.success) throw new TidyError('stock_answer_invalid', { address })
       return read.data.items.flatMap((entry) => {
@@ -27,6 +39,7 @@ export function pagesProvider(address: string, patience: Partial<Patience> = {})
       target.searchParams.set('height', String(height))
       return http.file(target, title, FILE_BYTES_LIMIT, out, signal)
     },
-    thumbnail: (id, out, signal) => http.file(item(id, 'thumbnail'), id, THUMBNAIL_BYTES_LIMIT, out, signal),
+    thumbnail: (id, out, signal) =>
+      http.file(item(id, 'thumbnail'), id, THUMBNAIL_BYTES_LIMIT, out, signal),
   }
 }

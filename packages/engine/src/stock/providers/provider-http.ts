@@ -31,24 +31,37 @@ export function providerHttp(address: string, patience: Partial<Patience> = {}) 
         const answer = await fetch(target, { ...init, redirect: 'error', signal: either })
         if (answer.status === 429) {
           await answer.body?.cancel()
-          await pause(Math.min(LONGEST_WAIT_MS, 1000 * (Number(answer.headers.get('retry-after')) || 1)), either)
+          await pause(
+            Math.min(LONGEST_WAIT_MS, 1000 * (Number(answer.headers.get('retry-after')) || 1)),
+            either,
+          )
           return read()
         }
         const text = answer.ok ? await textOf(answer) : undefined
         return text === undefined ? undefined : jsonOf(text)
       }
       return read().catch(() => {
-        throw signal?.aborted ? new TidyError('cancelled') : new TidyError('stock_unreachable', { address })
+        throw signal?.aborted
+          ? new TidyError('cancelled')
+          : new TidyError('stock_unreachable', { address })
       })
     })
   }
 
-  async function file(target: URL, title: string, limit: number, out: string, signal?: AbortSignal): Promise<void> {
+  async function file(
+    target: URL,
+    title: string,
+    limit: number,
+    out: string,
+    signal?: AbortSignal,
+  ): Promise<void> {
     const unusable = (reason: string) => new TidyError('media_unusable', { title, reason })
     return withTimeLimit(fileMs, signal, async (either) => {
       const answer = await follow(target, either, unusable).catch((cause: unknown) => {
         if (cause instanceof TidyError) throw cause
-        throw signal?.aborted ? new TidyError('cancelled') : new TidyError('stock_unreachable', { address })
+        throw signal?.aborted
+          ? new TidyError('cancelled')
+          : new TidyError('stock_unreachable', { address })
       })
       if (!answer.ok || !answer.body) throw unusable(`the library answered ${answer.status}`)
       if (Number(answer.headers.get('content-length')) > limit) {
@@ -63,19 +76,34 @@ export function providerHttp(address: string, patience: Partial<Patience> = {}) 
         },
       })
       try {
-        await pipeline(Readable.fromWeb(answer.body as ReadableStream), counted, createWriteStream(out), { signal: either })
+        await pipeline(
+          Readable.fromWeb(answer.body as ReadableStream),
+          counted,
+          createWriteStream(out),
+          { signal: either },
+        )
       } catch (cause) {
         if (signal?.aborted) throw new TidyError('cancelled')
-        if (cause instanceof TidyError || (cause as NodeJS.ErrnoException).code === 'ENOSPC') throw cause
-        throw unusable(either.aborted ? 'its file did not come to an end' : 'its file broke off half-way')
+        if (cause instanceof TidyError || (cause as NodeJS.ErrnoException).code === 'ENOSPC')
+          throw cause
+        throw unusable(
+          either.aborted ? 'its file did not come to an end' : 'its file broke off half-way',
+        )
       }
     })
   }
 
-  async function follow(target: URL, signal: AbortSignal, unusable: (reason: string) => TidyError): Promise<Response> {
+  async function follow(
+    target: URL,
+    signal: AbortSignal,
+    unusable: (reason: string) => TidyError,
+  ): Promise<Response> {
     let url = target
     for (let hops = 0; hops <= REDIRECTS_LIMIT; hops++) {
-      const answer = url.origin === home ? await fetch(url, { redirect: 'manual', signal }) : await abroad(url, signal, unusable)
+      const answer =
+        url.origin === home
+          ? await fetch(url, { redirect: 'manual', signal })
+          : await abroad(url, signal, unusable)
       const next = answer.headers.get('location')
       if (answer.status < 300 || answer.status >= 400 || !next) return answer
       await answer.body?.cancel()
@@ -88,7 +116,11 @@ export function providerHttp(address: string, patience: Partial<Patience> = {}) 
 }
 
 /** A file that lies elsewhere, as large libraries have it, is fetched from public addresses alone. */
-async function abroad(url: URL, signal: AbortSignal, unusable: (reason: string) => TidyError): Promise<Response> {
+async function abroad(
+  url: URL,
+  signal: AbortSignal,
+  unusable: (reason: string) => TidyError,
+): Promise<Response> {
   const dispatcher = await publicAgent(url).catch(() => undefined)
   if (!dispatcher) throw unusable('the library sends us into a private network for it')
   return fetch(url, { redirect: 'manual', signal, dispatcher })
@@ -108,9 +140,13 @@ async function textOf(answer: Response): Promise<string | undefined> {
 function pause(ms: number, signal: AbortSignal): Promise<void> {
   return new Promise((resolve, reject) => {
     const timer = setTimeout(resolve, ms)
-    signal.addEventListener('abort', () => {
-      clearTimeout(timer)
-      reject(signal.reason as Error)
-    }, { once: true })
+    signal.addEventListener(
+      'abort',
+      () => {
+        clearTimeout(timer)
+        reject(signal.reason as Error)
+      },
+      { once: true },
+    )
   })
 }

@@ -2,9 +2,18 @@ import { z } from 'zod'
 import { TidyError } from '@tidy-reel/core/fault'
 import { Item, orientationOf } from '@tidy-reel/core/match/item'
 import type { PictureProvider, StockQuery } from '../contract.ts'
-import { FILE_BYTES_LIMIT, providerHttp, THUMBNAIL_BYTES_LIMIT, type Patience } from './provider-http.ts'
+import {
+  FILE_BYTES_LIMIT,
+  providerHttp,
+  THUMBNAIL_BYTES_LIMIT,
+  type Patience,
+} from './provider-http.ts'
 
-const Scan = z.object({ href: z.string().min(1).max(2000), type: z.string().max(100).default(''), height: z.number().int().positive().max(20_000) })
+const Scan = z.object({
+  href: z.string().min(1).max(2000),
+  type: z.string().max(100).default(''),
+  height: z.number().int().positive().max(20_000),
+})
 
 const Record = z.object({
   identifier: z.string().min(1).max(150),
@@ -15,41 +24,70 @@ const Record = z.object({
   maker: z.string().max(300).default(''),
   rights: z.string().max(500).nullish(),
   landing: z.string().max(2000).optional(),
-  extent: z.object({ width: z.number().int().positive(), height: z.number().int().positive(), duration: z.string().max(40).optional() }),
+  extent: z.object({
+    width: z.number().int().positive(),
+    height: z.number().int().positive(),
+    duration: z.string().max(40).optional(),
+  }),
   preview: Scan,
   files: z.array(Scan).min(1).max(50),
 })
 type Record = z.infer<typeof Record>
 
-const Page = z.object({ records: z.array(z.unknown()).max(1000), next: z.string().max(500).nullish() })
+const Page = z.object({
+  records: z.array(z.unknown()).max(1000),
+  next: z.string().max(500).nullish(),
+})
 
 /** Of the licence addresses Creative Commons publishes, what people call them. */
 const RIGHTS: readonly (readonly [pattern: RegExp, name: (found: RegExpExecArray) => string])[] = [
   [/creativecommons\.org\/publicdomain\/zero\/([\d.]+)/, ([, version]) => `CC0 ${version}`],
   [/creativecommons\.org\/publicdomain\/mark/, () => 'Public domain'],
-  [/creativecommons\.org\/licenses\/([a-z-]+)\/([\d.]+)/, ([, kind, version]) => `CC ${kind!.toUpperCase()} ${version}`],
+  [
+    /creativecommons\.org\/licenses\/([a-z-]+)\/([\d.]+)/,
+    ([, kind, version]) => `CC ${kind!.toUpperCase()} ${version}`,
+  ],
 ]
 
 /** Pages that follow one another are walked to the one that is asked for; farther ones are not. */
 const PAGES_WALKED = 12
 
 /** An archive that lists records one page after the other: the HTTP interface that `standins/prints` describes. */
-export function recordsProvider(address: string, patience: Partial<Patience> = {}): PictureProvider {
+export function recordsProvider(
+  address: string,
+  patience: Partial<Patience> = {},
+): PictureProvider {
   const http = providerHttp(address, patience)
   const invalid = () => new TidyError('stock_answer_invalid', { address })
   const page = async (body: object, signal?: AbortSignal) => {
-    const read = Page.safeParse(await http.json(http.url('/api/records'), { method: 'POST', body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }, signal))
+    const read = Page.safeParse(
+      await http.json(
+        http.url('/api/records'),
+        {
+          method: 'POST',
+          body: JSON.stringify(body),
+          headers: { 'content-type': 'application/json' },
+        },
+        signal,
+      ),
+    )
     if (!read.success) throw invalid()
     return read.data
   }
   const record = async (id: string, signal?: AbortSignal) => {
-    const read = Record.safeParse(await http.json(http.url(`/api/records/${encodeURIComponent(id)}`), {}, signal))
+    const read = Record.safeParse(
+      await http.json(http.url(`/api/records/${encodeURIComponent(id)}`), {}, signal),
+    )
     if (!read.success) throw invalid()
     return read.data
   }
   return {
     async search({ words, kind, orientation, page: wanted = 1, perPage = 24 }: StockQuery, signal) {
-      const asked = { any: words.split(/\s+/).filter(Boolean), limit: perPage, ...(kind ? { medium: kind === 'clip' ? 'film' : 'print' } : {}) }
+      const asked = {
+        any: words.split(/\s+/).filter(Boolean),
+        limit: perPage,
+        ...(kind ? { medium: kind === 'clip' ? 'film' : 'print' } : {}),
+      }
       let found = await page(asked, signal)
       for (let at = 1; at < wanted; at++) {
         if (!found.next || at > PAGES_WALKED) return []
@@ -58,7 +96,9 @@ export function recordsProvider(address: string, patience: Partial<Patience> = {
       return found.records.flatMap((entry) => {
         const read = Record.safeParse(entry)
         const item = read.success ? Item.safeParse(itemOf(read.data)) : undefined
-        return item?.success && (!orientation || item.data.orientation === orientation) ? [item.data] : []
+        return item?.success && (!orientation || item.data.orientation === orientation)
+          ? [item.data]
+          : []
       })
     },
     async download({ id, title }, height, out, signal) {
@@ -75,16 +115,41 @@ export function recordsProvider(address: string, patience: Partial<Patience> = {
 
   function linked(href: string, title: string): URL {
     const url = URL.canParse(href, address) ? new URL(href, address) : undefined
-    if (url?.protocol !== 'https:' && url?.protocol !== 'http:') throw new TidyError('media_unusable', { title, reason: 'its link leads to no file' })
+    if (url?.protocol !== 'https:' && url?.protocol !== 'http:')
+      throw new TidyError('media_unusable', { title, reason: 'its link leads to no file' })
     return url
   }
 }
 
-function itemOf({ identifier, caption, subjects, medium, technique, maker, rights, landing, extent: { width, height, duration } }: Record): z.input<typeof Item> {
+function itemOf({
+  identifier,
+  caption,
+  subjects,
+  medium,
+  technique,
+  maker,
+  rights,
+  landing,
+  extent: { width, height, duration },
+}: Record): z.input<typeof Item> {
   return {
-    id: identifier, kind: medium === 'film' ? 'clip' : 'photo', title: caption, description: technique && `${technique[0]!.toUpperCase()}${technique.slice(1)}.`,
-    tags: subjects.split(/[;,]/).map((tag) => tag.trim()).filter(Boolean).slice(0, 200), width, height, seconds: medium === 'film' ? secondsOf(duration) : null,
-    orientation: orientationOf({ width, height }), source: 'Harbour Prints', licence: licenceName(rights ?? ''), author: maker, ...(landing ? { link: landing } : {}),
+    id: identifier,
+    kind: medium === 'film' ? 'clip' : 'photo',
+    title: caption,
+    description: technique && `${technique[0]!.toUpperCase()}${technique.slice(1)}.`,
+    tags: subjects
+      .split(/[;,]/)
+      .map((tag) => tag.trim())
+      .filter(Boolean)
+      .slice(0, 200),
+    width,
+    height,
+    seconds: medium === 'film' ? secondsOf(duration) : null,
+    orientation: orientationOf({ width, height }),
+    source: 'Harbour Prints',
+    licence: licenceName(rights ?? ''),
+    author: maker,
+    ...(landing ? { link: landing } : {}),
   }
 }
 
@@ -99,5 +164,7 @@ function licenceName(rights: string): string {
 /** Seconds of an ISO 8601 duration of hours, minutes and seconds; null for anything else. */
 function secondsOf(duration = ''): number | null {
   const found = /^PT(?:(\d+)H)?(?:(\d+)M)?(?:(\d+(?:\.\d+)?)S)?$/.exec(duration)
-  return found ? Number(found[1] ?? 0) * 3600 + Number(found[2] ?? 0) * 60 + Number(found[3] ?? 0) || null : null
+  return found
+    ? Number(found[1] ?? 0) * 3600 + Number(found[2] ?? 0) * 60 + Number(found[3] ?? 0) || null
+    : null
 }

@@ -14,16 +14,25 @@ const RECIPES: Recipe[] = [
 ]
 
 describe('Stage', () => {
-  it.each(RECIPES)('cuts away nothing that is seen: $setting at the start, middle and end of its clip', async (recipe) => {
-    const [whole, settled] = [await stageOf(recipe, 480), await stageOf(recipe, 480)]
-    settled.settle()
-    for (const seconds of [0, 4.5, 9]) {
-      const [a, b] = [pixels(whole, seconds), pixels(settled, seconds)]
-      expect(a.reduce((most, value, i) => Math.max(most, Math.abs(value - b[i]!)), 0)).toBeLessThanOrEqual(3)
-    }
-  })
+  it.each(RECIPES)(
+    'cuts away nothing that is seen: $setting at the start, middle and end of its clip',
+    async (recipe) => {
+      const [whole, settled] = [await stageOf(recipe, 480), await stageOf(recipe, 480)]
+      settled.settle()
+      for (const seconds of [0, 4.5, 9]) {
+        const [a, b] = [pixels(whole, seconds), pixels(settled, seconds)]
+        expect(
+          a.reduce((most, value, i) => Math.max(most, Math.abs(value - b[i]!)), 0),
+        ).toBeLessThanOrEqual(3)
+      }
+    },
+  )
   it('paints the same picture for the same recipe and another for another', async () => {
-    const [first, again, other] = await Promise.all([RECIPES[1]!, RECIPES[1]!, RECIPES[2]!].map(async (recipe) => pixels(await stageOf(recipe, 480), 3)))
+    const [first, again, other] = await Promise.all(
+      [RECIPES[1]!, RECIPES[1]!, RECIPES[2]!].map(async (recipe) =>
+        pixels(await stageOf(recipe, 480), 3),
+      ),
+    )
     expect(first!.equals(again!)).toBe(true)
     expect(first!.equals(other!)).toBe(false)
   })

@@ -70,7 +70,11 @@ export class Stage {
     this.scale = pixelsWide / width
     this.grain = grainOf(new Random(`${seed} grain`))
     const way = this.random.next() < 0.5 ? -1 : 1
-    this.camera = { pan: way * this.random.between(60, 100), rise: this.random.between(-14, 14), zoom: this.random.between(0.025, 0.055) }
+    this.camera = {
+      pan: way * this.random.between(60, 100),
+      rise: this.random.between(-14, 14),
+      zoom: this.random.between(0.025, 0.055),
+    }
   }
 
   /** A colour in this stage's light at a depth. */
@@ -80,14 +84,27 @@ export class Stage {
 
   /** Adds a layer that is drawn once and then moved; `draw` paints in stage units. */
   layer(depth: number, draw: (ctx: Ctx) => void, options: LayerOptions = {}): void {
-    const { top = -BLEED, bottom = this.height + BLEED, left = -BLEED, right = this.width + BLEED } = options
-    const canvas = createCanvas(Math.ceil((right - left) * this.scale), Math.ceil((bottom - top) * this.scale))
+    const {
+      top = -BLEED,
+      bottom = this.height + BLEED,
+      left = -BLEED,
+      right = this.width + BLEED,
+    } = options
+    const canvas = createCanvas(
+      Math.ceil((right - left) * this.scale),
+      Math.ceil((bottom - top) * this.scale),
+    )
     const ctx = canvas.getContext('2d')
     ctx.scale(this.scale, this.scale)
     ctx.translate(-left, -top)
     draw(ctx)
     this.layers.push({
-      depth, canvas, x: left, y: top, width: canvas.width / this.scale, height: canvas.height / this.scale,
+      depth,
+      canvas,
+      x: left,
+      y: top,
+      width: canvas.width / this.scale,
+      height: canvas.height / this.scale,
       pivot: options.pivot ?? [(left + right) / 2, (top + bottom) / 2],
       ...(options.motion ? { motion: options.motion } : {}),
     })
@@ -103,9 +120,16 @@ export class Stage {
     for (const layer of [...this.layers].reverse()) {
       if (!layer.canvas) continue
       const seen = visibleRows(layer.canvas)
-      const last = Math.min(seen.last + 1, Math.ceil((coveredFrom + MOVING_ROOM - layer.y) * this.scale))
-      const spans = layer.x <= -BLEED && layer.x + layer.width >= this.width + BLEED && layer.y + layer.height >= this.height + BLEED
-      if (spans && seen.opaqueFrom < layer.canvas.height) coveredFrom = Math.min(coveredFrom, layer.y + seen.opaqueFrom / this.scale + MOVING_ROOM)
+      const last = Math.min(
+        seen.last + 1,
+        Math.ceil((coveredFrom + MOVING_ROOM - layer.y) * this.scale),
+      )
+      const spans =
+        layer.x <= -BLEED &&
+        layer.x + layer.width >= this.width + BLEED &&
+        layer.y + layer.height >= this.height + BLEED
+      if (spans && seen.opaqueFrom < layer.canvas.height)
+        coveredFrom = Math.min(coveredFrom, layer.y + seen.opaqueFrom / this.scale + MOVING_ROOM)
       this.crop(layer, seen.first, Math.max(seen.first + 1, Math.min(last, layer.canvas.height)))
     }
     this.flattenBackdrop()
@@ -113,13 +137,27 @@ export class Stage {
 
   /** Makes one picture of everything that stands still at the back. */
   private flattenBackdrop() {
-    const moving = this.layers.findIndex(({ depth, motion, canvas }) => depth >= ENDLESS || motion || !canvas)
+    const moving = this.layers.findIndex(
+      ({ depth, motion, canvas }) => depth >= ENDLESS || motion || !canvas,
+    )
     if (moving < 2) return
-    const canvas = createCanvas(Math.round(this.width * this.scale), Math.round(this.height * this.scale))
+    const canvas = createCanvas(
+      Math.round(this.width * this.scale),
+      Math.round(this.height * this.scale),
+    )
     const ctx = canvas.getContext('2d')
     ctx.scale(this.scale, this.scale)
-    for (const layer of this.layers.splice(0, moving)) ctx.drawImage(layer.canvas!, layer.x, layer.y, layer.width, layer.height)
-    this.layers.unshift({ depth: 0, canvas, x: 0, y: 0, width: this.width, height: this.height, pivot: [this.width / 2, this.height / 2] })
+    for (const layer of this.layers.splice(0, moving))
+      ctx.drawImage(layer.canvas!, layer.x, layer.y, layer.width, layer.height)
+    this.layers.unshift({
+      depth: 0,
+      canvas,
+      x: 0,
+      y: 0,
+      width: this.width,
+      height: this.height,
+      pivot: [this.width / 2, this.height / 2],
+    })
   }
 
   private crop(layer: Layer, from: number, to: number) {
@@ -162,7 +200,14 @@ export class Stage {
   }
 
   /** A sheet whose colour runs from a lighter upper edge to a deeper foot. */
-  sheet(ctx: Ctx, path: (ctx: Ctx) => void, colour: string, depth: number, top: number, bottom: number): void {
+  sheet(
+    ctx: Ctx,
+    path: (ctx: Ctx) => void,
+    colour: string,
+    depth: number,
+    top: number,
+    bottom: number,
+  ): void {
     const tone = this.lit(colour, depth)
     const fill = ctx.createLinearGradient(0, top, 0, bottom)
     fill.addColorStop(0, lighter(tone, 0.1))
@@ -195,7 +240,10 @@ export class Stage {
     const { pan, rise, zoom } = this.camera
     const near = 0.15 + 0.85 * depth
     const grow = 1 + zoom * progress * near
-    ctx.translate(this.width / 2 + pan * (progress - 0.5) * near, this.height / 2 + rise * (progress - 0.5) * near)
+    ctx.translate(
+      this.width / 2 + pan * (progress - 0.5) * near,
+      this.height / 2 + rise * (progress - 0.5) * near,
+    )
     ctx.scale(grow, grow)
     ctx.translate(-this.width / 2, -this.height / 2)
   }
@@ -216,7 +264,14 @@ export class Stage {
     const shade = createCanvas(target.width, target.height)
     const ctx = shade.getContext('2d')
     const { width, height } = target
-    const fill = ctx.createRadialGradient(width / 2, height * 0.48, Math.min(width, height) * 0.42, width / 2, height / 2, Math.hypot(width, height) * 0.56)
+    const fill = ctx.createRadialGradient(
+      width / 2,
+      height * 0.48,
+      Math.min(width, height) * 0.42,
+      width / 2,
+      height / 2,
+      Math.hypot(width, height) * 0.56,
+    )
     fill.addColorStop(0, 'rgba(10,8,20,0)')
     fill.addColorStop(1, alpha('#0a0814', this.light.time === 'night' ? 0.5 : 0.32))
     ctx.fillStyle = fill
@@ -234,7 +289,8 @@ function visibleRows(canvas: Canvas): { first: number; last: number; opaqueFrom:
   let first = 0
   let last = height - 1
   const row = (y: number, test: (alpha: number) => boolean) => {
-    for (let at = y * width * 4 + 3, end = at + width * 4; at < end; at += 8) if (test(pixels[at]!)) return true
+    for (let at = y * width * 4 + 3, end = at + width * 4; at < end; at += 8)
+      if (test(pixels[at]!)) return true
     return false
   }
   while (first < last && !row(first, (a) => a > 0)) first++

@@ -15,9 +15,13 @@ const drawn = (style: Style) => {
   restyle(pixels, WIDTH, HEIGHT, style)
   return pixels
 }
-const colours = (pixels: Uint8ClampedArray) => new Set(Array.from({ length: pixels.length / 4 }, (_, i) => pixels.slice(i * 4, i * 4 + 3).join()))
+const colours = (pixels: Uint8ClampedArray) =>
+  new Set(
+    Array.from({ length: pixels.length / 4 }, (_, i) => pixels.slice(i * 4, i * 4 + 3).join()),
+  )
 /** Mean difference of a channel, 0 to 255. */
-const apart = (a: Uint8ClampedArray, b: Uint8ClampedArray) => a.reduce((sum, value, i) => sum + Math.abs(value - b[i]!), 0) / a.length
+const apart = (a: Uint8ClampedArray, b: Uint8ClampedArray) =>
+  a.reduce((sum, value, i) => sum + Math.abs(value - b[i]!), 0) / a.length
 
 /** Compared as bytes: element by element it takes seconds. */
 const same = (a: Uint8ClampedArray, b: Uint8ClampedArray) => Buffer.from(a).equals(Buffer.from(b))
@@ -25,7 +29,9 @@ const same = (a: Uint8ClampedArray, b: Uint8ClampedArray) => Buffer.from(a).equa
 describe('restyle', () => {
   it('leaves paper as it is', () => expect(same(drawn('paper'), plain)).toBe(true))
   it('draws each style so that none looks like another', () => {
-    for (const [i, one] of STYLES.entries()) for (const other of STYLES.slice(i + 1)) expect([one, other, apart(drawn(one), drawn(other)) > 12]).toEqual([one, other, true])
+    for (const [i, one] of STYLES.entries())
+      for (const other of STYLES.slice(i + 1))
+        expect([one, other, apart(drawn(one), drawn(other)) > 12]).toEqual([one, other, true])
   })
   it('prints a linocut in four colours and an engraving in two', () => {
     expect(colours(drawn('linocut')).size).toBe(4)

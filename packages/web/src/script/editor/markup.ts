@@ -1,5 +1,11 @@
 import { RangeSetBuilder } from '@codemirror/state'
-import { Decoration, ViewPlugin, type DecorationSet, type EditorView, type ViewUpdate } from '@codemirror/view'
+import {
+  Decoration,
+  ViewPlugin,
+  type DecorationSet,
+  type EditorView,
+  type ViewUpdate,
+} from '@codemirror/view'
 
 const HEADING = /^\s{0,3}(#{1,6})\s*\S/
 const SPEAKER = /^\s*\p{Lu}[\p{Lu}\p{N} .'’-]{1,30}:(?=\s|$)/u
@@ -26,7 +32,7 @@ export const markup = ViewPlugin.fromClass(
 function marksOf(view: EditorView): DecorationSet {
   const builder = new RangeSetBuilder<Decoration>()
   for (const range of view.visibleRanges) {
-    for (let at = range.from; at <= range.to; ) {
+    for (let at = range.from; at <= range.to;) {
       const line = view.state.doc.lineAt(at)
       markLine(builder, line.from, line.text)
       at = line.to + 1
@@ -48,5 +54,11 @@ function markLine(builder: RangeSetBuilder<Decoration>, from: number, text: stri
   }
   const label = SPEAKER.exec(text)?.[0]
   if (label) builder.add(from, from + label.length, speaker)
-  for (const found of text.slice(0, LONGEST).matchAll(INLINE)) if (found.index >= (label?.length ?? 0)) builder.add(from + found.index, from + found.index + found[0].length, found[0].startsWith('[') ? direction : sign)
+  for (const found of text.slice(0, LONGEST).matchAll(INLINE))
+    if (found.index >= (label?.length ?? 0))
+      builder.add(
+        from + found.index,
+        from + found.index + found[0].length,
+        found[0].startsWith('[') ? direction : sign,
+      )
 }

@@ -33,7 +33,12 @@ function layer() {
     create: () => Decoration.none,
     update(decorations, { changes, effects, state }) {
       let next = decorations.map(changes)
-      for (const effect of effects) if (effect.is(set)) next = Decoration.set(effect.value.flatMap((seen) => ranges(state, seen)), true)
+      for (const effect of effects)
+        if (effect.is(set))
+          next = Decoration.set(
+            effect.value.flatMap((seen) => ranges(state, seen)),
+            true,
+          )
       return next
     },
     provide: (own) => EditorView.decorations.from(own),
@@ -43,8 +48,16 @@ function layer() {
 
 function ranges(state: EditorState, { from, to, name, title, put }: Seen): Range<Decoration>[] {
   const end = Math.min(to, state.doc.length)
-  const marks = from < end ? [Decoration.mark({ class: name, attributes: title ? { title } : {} }).range(from, end)] : []
-  return put ? [...marks, Decoration.widget({ widget: new Put(put), side: 1 }).range(Math.min(end, state.doc.length))] : marks
+  const marks =
+    from < end
+      ? [Decoration.mark({ class: name, attributes: title ? { title } : {} }).range(from, end)]
+      : []
+  return put
+    ? [
+        ...marks,
+        Decoration.widget({ widget: new Put(put), side: 1 }).range(Math.min(end, state.doc.length)),
+      ]
+    : marks
 }
 
 /** What the open panel speaks of, and what is being read aloud. */

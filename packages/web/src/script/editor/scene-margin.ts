@@ -1,5 +1,13 @@
 import { RangeSetBuilder, StateEffect, StateField } from '@codemirror/state'
-import { Decoration, EditorView, ViewPlugin, WidgetType, type DecorationSet, type PluginValue, type ViewUpdate } from '@codemirror/view'
+import {
+  Decoration,
+  EditorView,
+  ViewPlugin,
+  WidgetType,
+  type DecorationSet,
+  type PluginValue,
+  type ViewUpdate,
+} from '@codemirror/view'
 
 /** Where a scene begins, and what it will take. */
 export interface SceneStart {
@@ -17,7 +25,9 @@ const starts = StateField.define<readonly SceneStart[]>({
   update(value, { changes, effects }) {
     for (const effect of effects) if (effect.is(setSceneStarts)) return effect.value
     // Until the script is read again, scenes move with their text.
-    return changes.empty ? value : value.map((start) => ({ ...start, from: changes.mapPos(start.from, 1) }))
+    return changes.empty
+      ? value
+      : value.map((start) => ({ ...start, from: changes.mapPos(start.from, 1) }))
   },
 })
 
@@ -41,7 +51,12 @@ const cuts = ViewPlugin.fromClass(
       this.decorations = cutsIn(view)
     }
     update(update: ViewUpdate) {
-      if (update.docChanged || update.viewportChanged || update.startState.field(starts) !== update.state.field(starts)) this.decorations = cutsIn(update.view)
+      if (
+        update.docChanged ||
+        update.viewportChanged ||
+        update.startState.field(starts) !== update.state.field(starts)
+      )
+        this.decorations = cutsIn(update.view)
     }
   },
   { decorations: (plugin) => plugin.decorations },
@@ -49,11 +64,15 @@ const cuts = ViewPlugin.fromClass(
 
 function cutsIn(view: EditorView): DecorationSet {
   const builder = new RangeSetBuilder<Decoration>()
-  for (const { from, opensParagraph } of seen(view)) if (!opensParagraph && from <= view.state.doc.length) builder.add(from, from, cut)
+  for (const { from, opensParagraph } of seen(view))
+    if (!opensParagraph && from <= view.state.doc.length) builder.add(from, from, cut)
   return builder.finish()
 }
 
-const seen = (view: EditorView) => view.state.field(starts).filter(({ from }) => from >= view.viewport.from && from <= view.viewport.to)
+const seen = (view: EditorView) =>
+  view.state
+    .field(starts)
+    .filter(({ from }) => from >= view.viewport.from && from <= view.viewport.to)
 
 const MARGIN_PX = 74
 
@@ -67,7 +86,13 @@ class Margin implements PluginValue {
     this.draw()
   }
   update(update: ViewUpdate) {
-    if (update.docChanged || update.viewportChanged || update.geometryChanged || update.startState.field(starts) !== update.state.field(starts)) this.draw()
+    if (
+      update.docChanged ||
+      update.viewportChanged ||
+      update.geometryChanged ||
+      update.startState.field(starts) !== update.state.field(starts)
+    )
+      this.draw()
   }
   destroy() {
     this.dom.remove()
@@ -77,7 +102,8 @@ class Margin implements PluginValue {
       key: this,
       read: (view) => {
         const top = view.scrollDOM.getBoundingClientRect().top - view.scrollDOM.scrollTop
-        const left = view.contentDOM.getBoundingClientRect().left - view.scrollDOM.getBoundingClientRect().left
+        const left =
+          view.contentDOM.getBoundingClientRect().left - view.scrollDOM.getBoundingClientRect().left
         const rows = new Map<number, SceneStart[]>()
         for (const start of seen(view)) {
           const place = view.coordsAtPos(start.from, 1)
@@ -88,14 +114,20 @@ class Margin implements PluginValue {
         return { rows, left }
       },
       write: ({ rows, left }) => {
-        this.dom.replaceChildren(...[...rows].map(([y, scenes]) => {
-          const label = document.createElement('span')
-          label.style.top = `${y - 6}px`
-          label.style.left = `${left - MARGIN_PX}px`
-          label.className = scenes.some(({ over }) => over) ? 'over' : ''
-          label.textContent = scenes.slice(0, 2).map(({ seconds }) => seconds.toFixed(1)).join(' ') + (scenes.length > 2 ? '…' : '')
-          return label
-        }))
+        this.dom.replaceChildren(
+          ...[...rows].map(([y, scenes]) => {
+            const label = document.createElement('span')
+            label.style.top = `${y - 6}px`
+            label.style.left = `${left - MARGIN_PX}px`
+            label.className = scenes.some(({ over }) => over) ? 'over' : ''
+            label.textContent =
+              scenes
+                .slice(0, 2)
+                .map(({ seconds }) => seconds.toFixed(1))
+                .join(' ') + (scenes.length > 2 ? '…' : '')
+            return label
+          }),
+        )
       },
     })
   }

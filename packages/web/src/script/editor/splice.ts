@@ -6,6 +6,7 @@ export function spliceOf(now: string, next: string): ChangeSpec {
   let from = 0
   while (from < shorter && now[from] === next[from]) from++
   let tail = 0
-  while (tail < shorter - from && now[now.length - 1 - tail] === next[next.length - 1 - tail]) tail++
+  while (tail < shorter - from && now[now.length - 1 - tail] === next[next.length - 1 - tail])
+    tail++
   return { from, to: now.length - tail, insert: next.slice(from, next.length - tail) }
 }

@@ -15,12 +15,21 @@ const busy = ref('')
 const words = (text: string) => text.split(/\s+/).filter(Boolean).length
 
 function add(title: string, text: string) {
-  emit('change', [...props.sources, { id: crypto.randomUUID().slice(0, 8), title: title.slice(0, 300), text }])
+  emit('change', [
+    ...props.sources,
+    { id: crypto.randomUUID().slice(0, 8), title: title.slice(0, 300), text },
+  ])
 }
 function addPasted() {
   const text = pasted.value.trim()
   if (!text) return
-  add(text.split('\n')[0]!.replace(/^#+\s*/, '').slice(0, 70), text)
+  add(
+    text
+      .split('\n')[0]!
+      .replace(/^#+\s*/, '')
+      .slice(0, 70),
+    text,
+  )
   pasted.value = ''
 }
 async function read(what: string, from: () => Promise<ImportedView>) {
@@ -37,35 +46,121 @@ async function read(what: string, from: () => Promise<ImportedView>) {
     busy.value = ''
   }
 }
-const take = (files: FileList | null | undefined) => [...(files ?? [])].forEach((file) => void read(file.name, () => api.importFile(file)))
+const take = (files: FileList | null | undefined) =>
+  [...(files ?? [])].forEach((file) => void read(file.name, () => api.importFile(file)))
 </script>
 
 <template>
-  <div class="sources" @dragover.prevent @drop.prevent="(event: DragEvent) => take(event.dataTransfer?.files)">
+  <div
+    class="sources"
+    @dragover.prevent
+    @drop.prevent="(event: DragEvent) => take(event.dataTransfer?.files)"
+  >
     <ul v-if="sources.length">
-      <li v-for="source in sources" :key="source.id"><span class="serif">{{ source.title }}</span> <span class="soft">{{ words(source.text) }} words</span> <button class="plain link" :aria-label="`Take “${source.title}” out`" @click="emit('change', sources.filter(({ id }) => id !== source.id))">Take out</button></li>
+      <li v-for="source in sources" :key="source.id">
+        <span class="serif">{{ source.title }}</span>
+        <span class="soft">{{ words(source.text) }} words</span>
+        <button
+          class="plain link"
+          :aria-label="`Take “${source.title}” out`"
+          @click="
+            emit(
+              'change',
+              sources.filter(({ id }) => id !== source.id),
+            )
+          "
+        >
+          Take out
+        </button>
+      </li>
     </ul>
-    <p v-else class="soft">The writer uses nothing but what you give it: articles, notes, slides, a PDF.</p>
-    <ElInput v-model="pasted" type="textarea" :autosize="{ minRows: 2, maxRows: 6 }" aria-label="Text of a source" placeholder="Paste a text …" />
+    <p v-else class="soft">
+      The writer uses nothing but what you give it: articles, notes, slides, a PDF.
+    </p>
+    <ElInput
+      v-model="pasted"
+      type="textarea"
+      :autosize="{ minRows: 2, maxRows: 6 }"
+      aria-label="Text of a source"
+      placeholder="Paste a text …"
+    />
     <div class="row">
       <ElButton v-if="pasted.trim()" @click="addPasted">Add the text</ElButton>
-      <label class="file link"><input type="file" multiple aria-label="Files as sources" @change="(event) => take((event.target as HTMLInputElement).files)" />Choose files</label>
-      <form @submit.prevent="read(address, () => api.importLink(address))"><ElInput v-model="address" size="small" aria-label="Address of a page as a source" placeholder="https:// a public page" /><ElButton size="small" native-type="submit" :disabled="!address.trim() || !!busy">Fetch</ElButton></form>
+      <label class="file link"
+        ><input
+          type="file"
+          multiple
+          aria-label="Files as sources"
+          @change="(event) => take((event.target as HTMLInputElement).files)"
+        />Choose files</label
+      >
+      <form @submit.prevent="read(address, () => api.importLink(address))">
+        <ElInput
+          v-model="address"
+          size="small"
+          aria-label="Address of a page as a source"
+          placeholder="https:// a public page"
+        /><ElButton size="small" native-type="submit" :disabled="!address.trim() || !!busy"
+          >Fetch</ElButton
+        >
+      </form>
     </div>
     <p v-if="busy" class="soft" role="status">Reading {{ busy }} …</p>
     <p v-if="problem" class="red" role="alert">{{ problem }}</p>
-    <ul v-if="told.length" class="soft told"><li v-for="line in told" :key="line">{{ line }}</li></ul>
+    <ul v-if="told.length" class="soft told">
+      <li v-for="line in told" :key="line">{{ line }}</li>
+    </ul>
   </div>
 </template>
 
 <style scoped>
-.sources { display: grid; gap: 8px; }
-ul { list-style: none; margin: 0; padding: 0; }
-li { display: flex; gap: 10px; align-items: baseline; border-bottom: 1px solid var(--hair); padding: 4px 0; }
-li .serif { flex: 1; font-size: 16px; min-width: 0; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
-.row, form { display: flex; gap: 10px; align-items: center; }
-form { flex: 1; }
-.file { position: relative; cursor: pointer; white-space: nowrap; }
-.file input { position: absolute; opacity: 0; width: 1px; height: 1px; }
-.told li { border: 0; padding: 0; font-size: 13.5px; }
+.sources {
+  display: grid;
+  gap: 8px;
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+li {
+  display: flex;
+  gap: 10px;
+  align-items: baseline;
+  border-bottom: 1px solid var(--hair);
+  padding: 4px 0;
+}
+li .serif {
+  flex: 1;
+  font-size: 16px;
+  min-width: 0;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.row,
+form {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+}
+form {
+  flex: 1;
+}
+.file {
+  position: relative;
+  cursor: pointer;
+  white-space: nowrap;
+}
+.file input {
+  position: absolute;
+  opacity: 0;
+  width: 1px;
+  height: 1px;
+}
+.told li {
+  border: 0;
+  padding: 0;
+  font-size: 13.5px;
+}
 </style>

@@ -31,19 +31,52 @@ async function set(service: { address: string; model: string; key?: string } | n
 
 <template>
   <div class="writer">
-    <p class="soft">Written by {{ now ? `the service at ${now.address}` : 'the built-in writer, which only takes sentences from your sources' }}. <button class="plain link" :aria-expanded="open" @click="open = !open">{{ open ? 'Leave it so' : 'Change' }}</button></p>
+    <p class="soft">
+      Written by
+      {{
+        now
+          ? `the service at ${now.address}`
+          : 'the built-in writer, which only takes sentences from your sources'
+      }}.
+      <button class="plain link" :aria-expanded="open" @click="open = !open">
+        {{ open ? 'Leave it so' : 'Change' }}
+      </button>
+    </p>
     <form v-if="open" @submit.prevent="set({ address, model, ...(key ? { key } : {}) })">
-      <p>A language-model service of your own that takes chat messages over HTTP. Your brief and your sources are sent there.</p>
-      <ElInput v-model="address" aria-label="Address of the service" placeholder="https:// address for chat messages" />
+      <p>
+        A language-model service of your own that takes chat messages over HTTP. Your brief and your
+        sources are sent there.
+      </p>
+      <ElInput
+        v-model="address"
+        aria-label="Address of the service"
+        placeholder="https:// address for chat messages"
+      />
       <ElInput v-model="model" aria-label="Model" placeholder="name of the model" />
-      <ElInput v-model="key" type="password" aria-label="Key" autocomplete="off" :placeholder="now?.hasKey ? 'the key that is kept' : 'key'" />
+      <ElInput
+        v-model="key"
+        type="password"
+        aria-label="Key"
+        autocomplete="off"
+        :placeholder="now?.hasKey ? 'the key that is kept' : 'key'"
+      />
       <p v-if="problem" class="red" role="alert">{{ problem }}</p>
-      <span><ElButton native-type="submit" :disabled="!address.trim()">Use this service</ElButton> <ElButton v-if="now" @click="set(null)">Use the built-in writer</ElButton></span>
+      <span
+        ><ElButton native-type="submit" :disabled="!address.trim()">Use this service</ElButton>
+        <ElButton v-if="now" @click="set(null)">Use the built-in writer</ElButton></span
+      >
     </form>
   </div>
 </template>
 
 <style scoped>
-.writer, form { display: grid; gap: 8px; }
-form { border: 1px solid var(--hair); padding: 14px; }
+.writer,
+form {
+  display: grid;
+  gap: 8px;
+}
+form {
+  border: 1px solid var(--hair);
+  padding: 14px;
+}
 </style>

@@ -11,20 +11,39 @@ import WriterChoice from './WriterChoice.vue'
 
 const props = defineProps<{ episodeId: string; empty: boolean; speed: number }>()
 const emit = defineEmits<{ take: [imported: ImportedView, way: 'replace' | 'append']; close: [] }>()
-const { brief, outline, draft, problem, busy, loaded, keepSoon, make, stop } = useWriting(props.episodeId)
-const script = computed(() => (draft.value && outline.value ? draftScript(draft.value.sentences, outline.value) : ''))
+const { brief, outline, draft, problem, busy, loaded, keepSoon, make, stop } = useWriting(
+  props.episodeId,
+)
+const script = computed(() =>
+  draft.value && outline.value ? draftScript(draft.value.sentences, outline.value) : '',
+)
 const seconds = computed(() => scriptSeconds(script.value, props.speed))
-const take = (way: 'replace' | 'append') => emit('take', { title: brief.value.topic, script: script.value, left: [], pictures: [] }, way)
+const take = (way: 'replace' | 'append') =>
+  emit('take', { title: brief.value.topic, script: script.value, left: [], pictures: [] }, way)
 </script>
 
 <template>
   <section v-if="loaded" class="writing" aria-label="Write from sources">
     <div class="column">
       <h2 class="serif">1. What it is to be</h2>
-      <BriefForm :brief="brief" @change="(next) => { brief = next; void keepSoon() }" />
+      <BriefForm
+        :brief="brief"
+        @change="
+          (next) => {
+            brief = next
+            void keepSoon()
+          }
+        "
+      />
       <WriterChoice />
       <div class="act">
-        <ElButton type="primary" :loading="busy === 'outline'" :disabled="!!busy || !brief.sources.length" @click="make('outline')">{{ outline ? 'Make the outline anew' : 'Make an outline' }}</ElButton>
+        <ElButton
+          type="primary"
+          :loading="busy === 'outline'"
+          :disabled="!!busy || !brief.sources.length"
+          @click="make('outline')"
+          >{{ outline ? 'Make the outline anew' : 'Make an outline' }}</ElButton
+        >
         <button v-if="busy" class="plain link" @click="stop">Stop</button>
         <button class="plain link close" @click="emit('close')">Back to the script</button>
       </div>
@@ -32,15 +51,36 @@ const take = (way: 'replace' | 'append') => emit('take', { title: brief.value.to
     </div>
     <div class="column">
       <h2 class="serif">2. Outline</h2>
-      <p v-if="!outline" class="soft">Chapters with their minutes, to be changed by hand before anything is written.</p>
+      <p v-if="!outline" class="soft">
+        Chapters with their minutes, to be changed by hand before anything is written.
+      </p>
       <template v-else>
-        <OutlineForm :outline="outline" :minutes="brief.minutes" @change="(next) => { outline = next; void keepSoon() }" />
-        <div class="act"><ElButton type="primary" :loading="busy === 'draft'" :disabled="!!busy" @click="make('draft')">{{ draft ? 'Write it anew' : 'Write the draft' }}</ElButton></div>
+        <OutlineForm
+          :outline="outline"
+          :minutes="brief.minutes"
+          @change="
+            (next) => {
+              outline = next
+              void keepSoon()
+            }
+          "
+        />
+        <div class="act">
+          <ElButton
+            type="primary"
+            :loading="busy === 'draft'"
+            :disabled="!!busy"
+            @click="make('draft')"
+            >{{ draft ? 'Write it anew' : 'Write the draft' }}</ElButton
+          >
+        </div>
       </template>
       <template v-if="draft && outline">
         <h2 class="serif">3. Draft</h2>
         <div v-if="draft.sentences.length" class="act">
-          <ElButton type="primary" @click="take('replace')">{{ empty ? 'Take it' : 'Put in place of the script' }}</ElButton>
+          <ElButton type="primary" @click="take('replace')">{{
+            empty ? 'Take it' : 'Put in place of the script'
+          }}</ElButton>
           <ElButton v-if="!empty" @click="take('append')">Add at the end</ElButton>
         </div>
         <DraftText :draft="draft" :outline="outline" :brief="brief" :seconds="seconds" />
@@ -51,12 +91,38 @@ const take = (way: 'replace' | 'append') => emit('take', { title: brief.value.to
 </template>
 
 <style scoped>
-.writing { display: grid; grid-template-columns: 1fr 1fr; min-height: 0; }
-.column { overflow: auto; padding: 24px 24px 40px; display: flex; flex-direction: column; gap: 14px; min-width: 0; }
-.column + .column { border-left: 1px solid var(--hair); }
-h2 { font-size: 22px; line-height: 1.1; }
-.act { display: flex; gap: 12px; align-items: center; }
-.el-button + .el-button { margin: 0; }
-.close { margin-left: auto; }
-.loading { padding: 30px; }
+.writing {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  min-height: 0;
+}
+.column {
+  overflow: auto;
+  padding: 24px 24px 40px;
+  display: flex;
+  flex-direction: column;
+  gap: 14px;
+  min-width: 0;
+}
+.column + .column {
+  border-left: 1px solid var(--hair);
+}
+h2 {
+  font-size: 22px;
+  line-height: 1.1;
+}
+.act {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+}
+.el-button + .el-button {
+  margin: 0;
+}
+.close {
+  margin-left: auto;
+}
+.loading {
+  padding: 30px;
+}
 </style>

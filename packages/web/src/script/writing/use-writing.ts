@@ -26,13 +26,21 @@ export function useWriting(episodeId: string) {
   }
   api.writing(episodeId).then(show, told)
 
-  const keepSoon = useDebounceFn(() => api.keepBrief(episodeId, brief.value, outline.value).then(() => (problem.value = ''), told), KEEP_MS)
+  const keepSoon = useDebounceFn(
+    () =>
+      api.keepBrief(episodeId, brief.value, outline.value).then(() => (problem.value = ''), told),
+    KEEP_MS,
+  )
   async function make(what: 'outline' | 'draft') {
     busy.value = what
     problem.value = ''
     work = new AbortController()
     try {
-      show(what === 'outline' ? await api.makeOutline(episodeId, brief.value, work.signal) : await api.makeDraft(episodeId, brief.value, outline.value!, work.signal))
+      show(
+        what === 'outline'
+          ? await api.makeOutline(episodeId, brief.value, work.signal)
+          : await api.makeDraft(episodeId, brief.value, outline.value!, work.signal),
+      )
     } catch (cause) {
       if (cause instanceof ApiError || !work.signal.aborted) told(cause)
     } finally {
