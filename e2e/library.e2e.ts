@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import { Item } from '@tidy-reel/core/match/item'
+import { Item } from '@tidy-reel/core/pictures/item'
 import type { PictureView } from '@tidy-reel/core/views/library'
 import { address, expect, test } from './stack.ts'
 import { idOf, newEpisode, prepared, viewOf } from './steps.ts'

@@ -3,7 +3,7 @@ import { mkdtempSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { Command } from '@tidy-reel/core/document/command'
-import { Item } from '@tidy-reel/core/match/item'
+import { Item } from '@tidy-reel/core/pictures/item'
 import { address, expect, test } from './stack.ts'
 import { change, idOf, newEpisode, prepared, viewOf } from './steps.ts'
 

@@ -7,13 +7,13 @@ import {
   labelledCatalogue,
   labelledScripts,
   type LabelledScript,
-} from '@tidy-reel/core/match/set/labelled'
+} from '@tidy-reel/core/test-sets/matching/labelled'
 import {
   filmOfScript,
   judgeMatches,
   offeredFor,
   type MatchScore,
-} from '@tidy-reel/core/match/set/measure'
+} from '@tidy-reel/core/test-sets/matching/measure'
 import { pickPictures } from '@tidy-reel/core/match/pick'
 import { pictureIndex } from '@tidy-reel/core/match/picture-index'
 import { queriesOf, searchesOf } from '@tidy-reel/core/match/queries'
@@ -21,7 +21,7 @@ import { shortlist } from '@tidy-reel/core/match/shortlist'
 import { loadLexicon } from '@tidy-reel/engine/words/wordnet'
 
 const read = (name: string) =>
-  readFileSync(new URL(`../packages/core/src/match/set/${name}.txt`, import.meta.url), 'utf8')
+  readFileSync(new URL(`../packages/core/test-sets/matching/${name}.txt`, import.meta.url), 'utf8')
 const catalogue = labelledCatalogue(read('subjects'))
 const items = catalogue.map(({ item }) => item)
 const lexicon = await loadLexicon()

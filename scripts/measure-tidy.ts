@@ -1,6 +1,6 @@
 /** Prints precision and recall of the tidy pass by kind, on both halves of its set. */
 import { readFileSync } from 'node:fs'
-import { judge, samplesOf, totals, type Score } from '@tidy-reel/core/tidy/set/measure'
+import { judge, samplesOf, totals, type Score } from '@tidy-reel/core/test-sets/tidying/measure'
 
 const share = (part: number, whole: number) =>
   whole ? `${((part / whole) * 100).toFixed(1)} %`.padStart(8) : '       –'
@@ -9,7 +9,10 @@ const line = (name: string, { hits, expected, right, found }: Score) =>
 
 for (const half of ['tuned', 'held']) {
   const samples = samplesOf(
-    readFileSync(new URL(`../packages/core/src/tidy/set/${half}.txt`, import.meta.url), 'utf8'),
+    readFileSync(
+      new URL(`../packages/core/test-sets/tidying/${half}.txt`, import.meta.url),
+      'utf8',
+    ),
   )
   const judged = judge(samples)
   console.log(`\n${half}: ${samples.length} scripts`)

@@ -49,6 +49,7 @@ const browser = join(ROOT, '.data/browser.json')
 const checks = async () => {
   await step('types', 'npm', ['run', '--silent', 'check:types'], { aside: true })
   await step('format', 'npm', ['run', '--silent', 'check:format'], { aside: true })
+  await step('imports', 'npm', ['run', '--silent', 'check:imports'], { aside: true })
   await step('lint', 'npm', ['run', '--silent', 'check:lint'], { aside: true })
   await step('the web client builds', 'npm', ['run', '--silent', 'build:web'], { aside: true })
   await step('browser tests', 'npx', ['playwright', 'test', '-c', 'e2e/playwright.config.ts'], {

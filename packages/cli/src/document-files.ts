@@ -5,7 +5,7 @@ import { documentFrom } from '@tidy-reel/core/document/apply'
 import { Command } from '@tidy-reel/core/document/command'
 import { consistent } from '@tidy-reel/core/document/consistent'
 import { Document, upgraded } from '@tidy-reel/core/document/document'
-import { TidyError } from '@tidy-reel/core/fault'
+import { TidyError } from '@tidy-reel/core/faults/fault'
 import { readScript } from './read-script.ts'
 
 export const nameOf = (file: string) => basename(file).replace(/\.\w+$/, '') || 'film'

@@ -1,5 +1,5 @@
 import { Command } from 'commander'
-import { TidyError } from '@tidy-reel/core/fault'
+import { TidyError } from '@tidy-reel/core/faults/fault'
 import type { MakeFlags } from './make-command.ts'
 import { print } from './print.ts'
 import type { SpeakFlags } from './speak-command.ts'

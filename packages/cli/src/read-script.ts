@@ -1,6 +1,6 @@
 import { readFile, stat } from 'node:fs/promises'
 import { basename } from 'node:path'
-import { TidyError } from '@tidy-reel/core/fault'
+import { TidyError } from '@tidy-reel/core/faults/fault'
 import { documentFrom } from '@tidy-reel/core/document/apply'
 import {
   importFile,

@@ -1,7 +1,7 @@
 import { copyFile, writeFile } from 'node:fs/promises'
-import { TidyError } from '@tidy-reel/core/fault'
-import { FINISHES, type Finish } from '@tidy-reel/core/speech/voicing'
-import { wordsOf } from '@tidy-reel/core/speech/word-times'
+import { TidyError } from '@tidy-reel/core/faults/fault'
+import { FINISHES, type Finish } from '@tidy-reel/core/document/voicing'
+import { wordsOf } from '@tidy-reel/core/text/written-words'
 import { engineConfig } from '@tidy-reel/engine/config'
 import { speechPlace, takeOf } from '@tidy-reel/engine/speech/take'
 

@@ -1,4 +1,4 @@
-import { spokenText } from '@tidy-reel/core/speech/spoken'
+import { spokenText } from '@tidy-reel/core/text/spoken'
 import { print } from './print.ts'
 
 /** What a voice is given for a text. */

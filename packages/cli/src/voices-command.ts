@@ -1,6 +1,6 @@
 import { engineConfig } from '@tidy-reel/engine/config'
 import { measureVoices } from '@tidy-reel/engine/speech/measure-voices'
-import { voiceFacts } from '@tidy-reel/engine/speech/measured'
+import { voiceFacts } from '@tidy-reel/engine/speech/voice-measures'
 import { speechPlace } from '@tidy-reel/engine/speech/take'
 import { print } from './print.ts'
 

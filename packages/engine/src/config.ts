@@ -1,7 +1,7 @@
 import { join, resolve } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { z } from 'zod'
-import { TidyError } from '@tidy-reel/core/fault'
+import { TidyError } from '@tidy-reel/core/faults/fault'
 
 const Environment = z.object({
   TIDY_DATA: z.string().optional(),

@@ -1,24 +1,25 @@
 import { existsSync } from 'node:fs'
 import { mkdir, rename, rm, stat, writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
-import { TidyError } from '@tidy-reel/core/fault'
+import { TidyError } from '@tidy-reel/core/faults/fault'
 import type { Document } from '@tidy-reel/core/document/document'
-import type { Pronunciation } from '@tidy-reel/core/speech/pronunciation'
+import type { Pronunciation } from '@tidy-reel/core/text/pronunciation'
 import { takeRequester } from '@tidy-reel/core/speech/take-request'
 import { filmOf, type Film } from '@tidy-reel/core/document/film-scenes'
 import { claimsOf } from '@tidy-reel/core/checks/claims'
-import { claimList } from '@tidy-reel/core/formats/claim-list'
+import { claimList } from '@tidy-reel/core/checks/claim-list'
 import { parsedScript } from '@tidy-reel/core/script/parsed-script'
-import { chapterList, creditsText, ffmetadata, shotsCsv } from '@tidy-reel/core/formats/lists'
-import { ledgerCsv, ledgerOf } from '@tidy-reel/core/ledger/ledger'
+import { chapterList, creditsText, ffmetadata, shotsCsv } from '@tidy-reel/core/export/lists'
+import { ledgerOf } from '@tidy-reel/core/film/ledger'
+import { ledgerCsv } from '@tidy-reel/core/export/ledger-list'
 import { renderPlan, type FilmShape } from '@tidy-reel/core/render/plan'
-import { stretchesOf } from '@tidy-reel/core/render/shots'
+import { pictureRuns } from '@tidy-reel/core/film/shots'
 import type { Progress, Step } from '@tidy-reel/core/render/progress'
 import type { FilmReport } from '@tidy-reel/core/render/report'
-import { filmCues } from '@tidy-reel/core/subtitles/film-cues'
-import { srt, vtt } from '@tidy-reel/core/subtitles/write'
-import { assDocument } from '@tidy-reel/core/supers/ass'
-import { filmSupers } from '@tidy-reel/core/supers/supers'
+import { filmCues } from '@tidy-reel/core/film/subtitles/film-cues'
+import { srt, vtt } from '@tidy-reel/core/film/subtitles/write'
+import { assDocument } from '@tidy-reel/core/film/supers/ass'
+import { filmSupers } from '@tidy-reel/core/film/supers/supers'
 import { soundSamples, timeline, type Timeline } from '@tidy-reel/core/timeline/timeline'
 import { folders, type EngineConfig } from './config.ts'
 import { joinFilm, renderSegments } from './render/film.ts'
@@ -152,7 +153,7 @@ export async function makeFilm(
     const supers = filmSupers(plan, film)
     const segments = renderPlan(plan, { cues, supers }, shape, (item) => footage.files.has(item.id))
     const files = segments.map((segment) =>
-      stretchesOf(segment.shots).map(({ source }) =>
+      pictureRuns(segment.shots).map(({ source }) =>
         source.kind === 'card' ? undefined : footage.files.get(source.item.id),
       ),
     )

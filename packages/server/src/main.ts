@@ -1,13 +1,14 @@
 import { serve } from '@hono/node-server'
 import { engineConfig } from '@tidy-reel/engine/config'
 import { onStopSignal } from '@tidy-reel/engine/run/stop-signals'
-import { openApp, webApp } from './app.ts'
+import { webApp } from './app.ts'
+import { openServices } from './services.ts'
 import { serverConfig } from './config.ts'
 
 const KEEP_ALIVE_MS = 75_000
 
 const config = serverConfig()
-const app = await openApp(config.database, engineConfig())
+const app = await openServices(config.database, engineConfig())
 const server = serve(
   { fetch: webApp(app, config.web).fetch, port: config.port, hostname: config.host },
   ({ port }) => console.log(`Tidy Reel on http://${config.host}:${port}`),

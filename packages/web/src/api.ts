@@ -1,17 +1,17 @@
 import type { Command } from '@tidy-reel/core/document/command'
 import type { Document, RefusalReason } from '@tidy-reel/core/document/document'
-import type { Item } from '@tidy-reel/core/match/item'
+import type { Item } from '@tidy-reel/core/pictures/item'
 import type { FilmShape } from '@tidy-reel/core/render/plan'
 import type { Comparison } from '@tidy-reel/core/document/compare'
 import type { ChannelView, ScriptChecks } from '@tidy-reel/core/views/checks'
-import type { ImportedView } from '@tidy-reel/core/views/imported'
+import type { ImportedScriptView } from '@tidy-reel/core/views/imported-script'
 import type { Idea, OfferedChannel, TopicsView } from '@tidy-reel/core/topics/topic-views'
 import type { Brief, Outline, Writing, WriterView } from '@tidy-reel/core/writing/brief'
-import type { Pronunciation } from '@tidy-reel/core/speech/pronunciation'
-import type { TakeRequest } from '@tidy-reel/core/speech/voicing'
+import type { Pronunciation } from '@tidy-reel/core/text/pronunciation'
+import type { TakeRequest } from '@tidy-reel/core/speech/take-request'
 import type { RecordedView, RecordingView } from '@tidy-reel/core/views/recording'
 import type { SaidView, VoicesView } from '@tidy-reel/core/views/speech'
-import type { PictureFilter } from '@tidy-reel/core/match/filter'
+import type { PictureFilter } from '@tidy-reel/core/pictures/filter'
 import type {
   FoundView,
   LibraryPage,
@@ -190,8 +190,12 @@ export const api = {
   removeIdea: (id: string) => ask<void>(`/topics/ideas/${id}`, { method: 'DELETE' }),
   beginEpisode: (id: string) => post<{ id: string }>(`/topics/ideas/${id}/episode`),
   importFile: (file: File) =>
-    ask<ImportedView>(`/import?name=${encodeURIComponent(file.name.slice(-200))}`, bytesOf(file)),
-  importLink: (address: string) => post<ImportedView>('/import/link', { address: address.trim() }),
+    ask<ImportedScriptView>(
+      `/import?name=${encodeURIComponent(file.name.slice(-200))}`,
+      bytesOf(file),
+    ),
+  importLink: (address: string) =>
+    post<ImportedScriptView>('/import/link', { address: address.trim() }),
   scriptChecks: (script: string) => post<ScriptChecks>('/checks', { script }),
   channel: () => ask<ChannelView>('/channel'),
   removeWord: (word: string) =>

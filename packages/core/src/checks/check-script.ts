@@ -2,7 +2,7 @@ import { SCENE_SECONDS_LIMIT, SPOKEN, type ParsedScript } from '../script/parse.
 import { estimateSeconds } from '../script/estimate.ts'
 import { narrationOnly } from '../script/narration.ts'
 import { sentencesIn } from '../script/paragraphs.ts'
-import { spokenText } from '../speech/spoken.ts'
+import { spokenText } from '../text/spoken.ts'
 import { chapterBalance } from './chapters.ts'
 import { mixedUnits, numeralsAgainstWords } from './figures.ts'
 import type { Finding } from './finding.ts'

@@ -1,6 +1,6 @@
 import type { CheckedClaim } from '../document/document.ts'
 import type { ParsedScript } from '../script/parse.ts'
-import { MONTHS } from '../speech/spoken-english.ts'
+import { MONTHS } from '../text/spoken-english.ts'
 import { narrationOnly } from '../script/narration.ts'
 import { sentencesIn } from '../script/paragraphs.ts'
 

@@ -1,6 +1,6 @@
 import type { Finding } from './finding.ts'
-import { cardinal } from '../speech/numbers.ts'
-import { MONTHS } from '../speech/spoken-english.ts'
+import { cardinal } from '../text/numbers.ts'
+import { MONTHS } from '../text/spoken-english.ts'
 
 interface Measure {
   kind: string

@@ -1,4 +1,4 @@
-import type { Stretch } from '../script/sentences.ts'
+import type { TextRange } from '../script/sentences.ts'
 
 export const CHECKS = [
   'long',
@@ -13,7 +13,7 @@ export const CHECKS = [
 export type CheckKind = (typeof CHECKS)[number]
 
 /** Something about the text that is worth a look; `[from, to)` in the script. */
-export interface Finding extends Stretch {
+export interface Finding extends TextRange {
   kind: CheckKind
   text: string
 }

@@ -1,6 +1,6 @@
 import { syllable } from 'syllable'
 import { sentencesOf } from '../script/sentences.ts'
-import { spokenText } from '../speech/spoken.ts'
+import { spokenText } from '../text/spoken.ts'
 
 export interface ReadingEase {
   /** Flesch: about 100 = a child follows, 60 = plain English, under 30 = hard going. */

@@ -5,7 +5,7 @@ import { apply } from './apply.ts'
 import { Command } from './command.ts'
 import { Document, emptyDocument } from './document.ts'
 import { takenBack } from './inverse.ts'
-import { TidyError } from '../fault.ts'
+import { TidyError } from '../faults/fault.ts'
 
 const picture = (id: string, kind: 'clip' | 'photo' = 'photo') => ({
   id,

@@ -1,4 +1,4 @@
-import { assertNever } from '../fault.ts'
+import { assertNever } from '../faults/fault.ts'
 import type { Command } from './command.ts'
 
 const count = (ids: readonly string[], done: string) =>

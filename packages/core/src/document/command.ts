@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { ChosenItem } from '../match/item.ts'
+import { ChosenItem } from '../pictures/item.ts'
 import { Inverse } from './inverse.ts'
 import {
   Card,
@@ -7,7 +7,6 @@ import {
   ChosenTake,
   Comment,
   Document,
-  Frame,
   LENGTH_LIMIT,
   MOODS,
   Making,
@@ -21,6 +20,7 @@ import {
   Speaking,
   Transition,
 } from './document.ts'
+import { Move } from '../pictures/view.ts'
 
 const sceneId = Scene.shape.id
 const shot = z.number().int().min(0).max(11)
@@ -34,12 +34,12 @@ export const Target = z.union([
 export type Target = z.infer<typeof Target>
 
 /** Where scenes are put: before or after another, or at the end. */
-export const Place = z.union([
+export const ScenePlace = z.union([
   z.object({ before: sceneId }),
   z.object({ after: sceneId }),
   z.literal('end'),
 ])
-export type Place = z.infer<typeof Place>
+export type ScenePlace = z.infer<typeof ScenePlace>
 
 /** A scene on its way into a film: from another place, another episode, or just written. */
 export const NewScene = z.object({
@@ -76,7 +76,7 @@ const SceneSettings = z.object({
 const ShotSettings = z.object({
   slip: Shot.shape.slip.unwrap().or(z.literal(0)).nullish(),
   speed: Shot.shape.speed.unwrap().nullish(),
-  frame: Frame.nullish(),
+  frame: Move.nullish(),
   transition: Transition.nullish(),
 })
 
@@ -138,13 +138,13 @@ export const Command = z.discriminatedUnion('type', [
   z.object({ type: z.literal('mergeScene'), sceneId }),
   z.object({
     type: z.literal('insertScenes'),
-    place: Place,
+    place: ScenePlace,
     scenes: z.array(NewScene).min(1).max(1000),
   }),
   z.object({
     type: z.literal('moveScenes'),
     sceneIds: z.array(sceneId).min(1).max(5000),
-    place: Place,
+    place: ScenePlace,
   }),
   z.object({ type: z.literal('duplicateScenes'), sceneIds: z.array(sceneId).min(1).max(1000) }),
   z.object({ type: z.literal('deleteScenes'), sceneIds: z.array(sceneId).min(1).max(5000) }),

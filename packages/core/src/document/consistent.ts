@@ -1,5 +1,5 @@
 import { parsedScript } from '../script/parsed-script.ts'
-import { wordsOf } from '../speech/word-times.ts'
+import { wordsOf } from '../text/written-words.ts'
 import type { Document } from './document.ts'
 import { reconcile } from './reconcile.ts'
 import { orderly } from './shot-edits.ts'

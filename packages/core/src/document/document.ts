@@ -1,18 +1,9 @@
+import { Move } from '../pictures/view.ts'
 import { z } from 'zod'
-import { ChosenItem } from '../match/item.ts'
-import { Pronunciation } from '../speech/pronunciation.ts'
-import { EMPHASES, FINISHES, PauseFactor, Speed } from '../speech/voicing.ts'
-import { SAMPLE_RATE } from '../time.ts'
-
-/** A view of a picture: its centre (0 to 1 each way) and how much of the largest possible view it shows. */
-const View = z.object({
-  x: z.number().min(0).max(1),
-  y: z.number().min(0).max(1),
-  scale: z.number().min(0.1).max(1),
-})
-
-/** What is seen of a picture at a shot's first and at its last frame. */
-export const Frame = z.object({ from: View, to: View })
+import { ChosenItem } from '../pictures/item.ts'
+import { Pronunciation } from '../text/pronunciation.ts'
+import { EMPHASES, FINISHES, PauseFactor, Speed } from './voicing.ts'
+import { SAMPLE_RATE } from '../time/time.ts'
 
 export const TRANSITIONS = ['cut', 'dissolve', 'dip'] as const
 /** How one picture gives way to the next; it begins at the cut and lasts so many samples, 0 for a plain cut. */
@@ -51,7 +42,7 @@ export const Shot = z.object({
   /** How fast a clip runs; left out, as it was taken. */
   speed: z.number().min(0.25).max(4).optional(),
   /** Left out, a still moves by itself and a clip is seen whole. */
-  frame: Frame.optional(),
+  frame: Move.optional(),
   /** Left out, the film's own. */
   transition: Transition.optional(),
 })

@@ -1,4 +1,4 @@
-import type { Emphasis } from '../speech/voicing.ts'
+import type { Emphasis } from './voicing.ts'
 import type { ScriptScene } from '../script/parse.ts'
 import { parsedScript } from '../script/parsed-script.ts'
 import type { Document, Scene, Shot } from './document.ts'

@@ -1,4 +1,4 @@
-import { TidyError } from '../fault.ts'
+import { TidyError } from '../faults/fault.ts'
 import {
   BOUNDARY,
   parseScript,

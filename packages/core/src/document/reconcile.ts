@@ -69,7 +69,7 @@ function pairEdited(
     }
     const fence = owner.slice(i).find((old) => old !== undefined) ?? before.length
     for (let j = firstFree; j < fence; j++) {
-      if (likeness(parsed[i]!.text, before[j]!.text) < 0.5) continue
+      if (sharedWords(parsed[i]!.text, before[j]!.text) < 0.5) continue
       owner[i] = j
       firstFree = j + 1
       break
@@ -78,7 +78,7 @@ function pairEdited(
 }
 
 /** Share of words two texts have in common, 0 to 1. */
-export function likeness(a: string, b: string): number {
+export function sharedWords(a: string, b: string): number {
   const words = (text: string) => new Set(text.toLowerCase().match(/[\p{L}\p{N}]+/gu) ?? [])
   const [left, right] = [words(a), words(b)]
   const shared = [...left].filter((word) => right.has(word)).length

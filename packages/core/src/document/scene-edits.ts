@@ -1,8 +1,8 @@
-import { TidyError } from '../fault.ts'
+import { TidyError } from '../faults/fault.ts'
 import { cleanScript } from '../script/clean.ts'
 import { BOUNDARY, parseScript } from '../script/parse.ts'
-import { secondsFromSamples } from '../time.ts'
-import { wordsOf } from '../speech/word-times.ts'
+import { secondsFromSamples } from '../time/time.ts'
+import { wordsOf } from '../text/written-words.ts'
 import type { CommandOf, NewScene } from './command.ts'
 import type { Document, Scene } from './document.ts'
 import {

@@ -1,6 +1,6 @@
-import { TidyError } from '../fault.ts'
-import { chosenItem } from '../match/item.ts'
-import { wordsOf } from '../speech/word-times.ts'
+import { TidyError } from '../faults/fault.ts'
+import { chosenItem } from '../pictures/item.ts'
+import { wordsOf } from '../text/written-words.ts'
 import type { CommandOf } from './command.ts'
 import { SHOTS_LIMIT, type Scene, type Shot } from './document.ts'
 

@@ -1,9 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { chooseForFilm, LIKENESS, type Place } from './choose.ts'
+import { chooseForFilm, LIKENESS, type ShotSlot } from './choose.ts'
 import { SCENES_APART } from './scenes-apart.ts'
 
-const places = (...scores: number[][]): Place[] =>
+const places = (...scores: number[][]): ShotSlot[] =>
   scores.map((list, scene) => ({
     scene,
     stake: 1,
@@ -27,7 +27,7 @@ describe('chooseForFilm', () => {
     expect(chooseForFilm(places([0.9, 0, 0], [0, 0.9, 0.1]), alike)).toEqual([0, 1])
   })
   it('counts pictures that are there already, before and after', () => {
-    const kept: Place = { scene: 1, stake: 0, options: [], kept: [0] }
+    const kept: ShotSlot = { scene: 1, stake: 0, options: [], kept: [0] }
     const [before, after] = [
       places([0.9, 0.5, 0.4])[0]!,
       { ...places([0.9, 0.5, 0.4])[0]!, scene: 2 },

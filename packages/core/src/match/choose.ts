@@ -8,7 +8,7 @@ export interface Option {
 }
 
 /** A place in the film that one picture fills: a shot, or a picture that is there already. */
-export interface Place {
+export interface ShotSlot {
   scene: number
   options: readonly Option[]
   /** How much hangs on the best option, 0 to 1. */
@@ -46,7 +46,7 @@ interface Path {
  * @returns the chosen item of each place; −1 where it has no options
  */
 export function chooseForFilm(
-  places: readonly Place[],
+  places: readonly ShotSlot[],
   alike: (a: number, b: number) => number,
 ): number[] {
   let paths: Path[] = [{ value: 0, chosen: -1 }]
@@ -80,7 +80,7 @@ interface Shown {
   back: number
 }
 
-function shownBefore(path: Path, places: readonly Place[], n: number): Shown[] {
+function shownBefore(path: Path, places: readonly ShotSlot[], n: number): Shown[] {
   const shown: Shown[] = []
   let at: Path | undefined = path
   for (let k = n - 1; k >= 0 && at; k--, at = at.before) {

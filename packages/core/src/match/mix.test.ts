@@ -1,11 +1,11 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import type { Place } from './choose.ts'
+import type { ShotSlot } from './choose.ts'
 import { chooseWithMix } from './mix.ts'
 
 /** Even numbers are stills. Every place has four of each kind that no other place has. */
 const still = (i: number) => i % 2 === 0
-const film = (scores: readonly number[][]): Place[] =>
+const film = (scores: readonly number[][]): ShotSlot[] =>
   scores.map((list, scene) => ({
     scene,
     stake: 1,
@@ -54,7 +54,7 @@ describe('chooseWithMix', () => {
       ),
     ).toEqual([0, 9]))
   it('counts what stands there already', () => {
-    const kept: Place = { scene: 2, stake: 0, options: [], kept: [1001] }
+    const kept: ShotSlot = { scene: 2, stake: 0, options: [], kept: [1001] }
     expect(chooseWithMix([...film([[0.9, 0.88]]), kept], unlike, still, 0.5)).toEqual([0, -1])
   })
   it('takes clips where there are no stills', () =>

@@ -1,4 +1,4 @@
-import { chooseForFilm, type Place } from './choose.ts'
+import { chooseForFilm, type ShotSlot } from './choose.ts'
 
 /** How far stills may be favoured over clips, as the logarithm of a factor, and how often the search for it halves the way. */
 const FURTHEST = 3
@@ -15,7 +15,7 @@ const NEAR = 0.03
  * @returns as `chooseForFilm`
  */
 export function chooseWithMix(
-  places: readonly Place[],
+  places: readonly ShotSlot[],
   alike: (a: number, b: number) => number,
   still: (i: number) => boolean,
   wished: number | null,

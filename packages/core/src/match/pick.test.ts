@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { emptyLexicon, type Lexicon, type Sense } from '../words/lexicon.ts'
-import { Item } from './item.ts'
+import { Item } from '../pictures/item.ts'
 import { pickPictures } from './pick.ts'
 import { pictureIndex } from './picture-index.ts'
 import { queriesOf } from './queries.ts'

@@ -2,12 +2,11 @@ import { PLAIN_PICKING, SHOTS_LIMIT, type Picking, type Refusal } from '../docum
 import type { Lexicon } from '../words/lexicon.ts'
 import type { SearchWord } from '../words/search-words.ts'
 import type { Vector } from '../words/vectors.ts'
-import type { Place } from './choose.ts'
-import type { Item, Orientation } from './item.ts'
+import type { ShotSlot } from './choose.ts'
+import type { Item, Orientation } from '../pictures/item.ts'
 import { likenessIn } from './likeness.ts'
 import { chooseWithMix } from './mix.ts'
 import { namedWorlds } from './names.ts'
-import { numbersWorth } from './numbers-worth.ts'
 import type { PictureIndex } from './picture-index.ts'
 import type { SceneQuery } from './queries.ts'
 import { keptAfterRefusals, saidBy } from './refusals.ts'
@@ -16,7 +15,7 @@ import type { SceneToMatch } from './scene-to-match.ts'
 import { SCENES_APART } from './scenes-apart.ts'
 import type { Sureness } from './sureness.ts'
 
-export interface Pick {
+export interface OfferedPicture {
   item: Item
   score: number
   /** A short sentence on why it is here. */
@@ -40,11 +39,9 @@ export interface ScenePicks {
   /** One entry a shot, in order; empty when the library had nothing. */
   chosen: Item[]
   /** Best first, the chosen ones among them. */
-  candidates: Pick[]
+  candidates: OfferedPicture[]
   /** What its nouns are taken for. */
   meanings: NounSenses[]
-  /** Its numbers that are worth showing on the picture. */
-  numbers: string[]
 }
 
 const NONE: ReadonlySet<string> = new Set()
@@ -96,7 +93,7 @@ export function pickPictures(
     ),
   )
   const numbers = new Map(index.items.map(({ id }, i) => [id, i]))
-  const places = scenes.flatMap((scene, n): Place[] => {
+  const places = scenes.flatMap((scene, n): ShotSlot[] => {
     const kept = options.kept?.get(n)?.flatMap((id) => numbers.get(id) ?? [])
     const shots = shotsIn(scene.seconds, longest)
     if (kept && kept.length >= shots) return [{ scene: n, options: [], stake: 0, kept }]
@@ -134,7 +131,6 @@ export function pickPictures(
         ...passedOver(entry),
       })),
       meanings: nounSenses(queries[n]!),
-      numbers: numbersWorth(scene.text),
     }
   })
 }
@@ -147,7 +143,7 @@ export const shotsIn = (seconds: number, longest: number) =>
 function whyPassed(
   { i }: Ranked,
   n: number,
-  places: readonly Place[],
+  places: readonly ShotSlot[],
   taken: readonly number[],
   alike: (a: number, b: number) => number,
 ): string {

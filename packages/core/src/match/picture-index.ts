@@ -5,7 +5,7 @@ import { addTo, dot, unit, type Vector } from '../words/vectors.ts'
 import { bm25, type Bm25, type Fields } from './bm25.ts'
 import { gistOf } from './gist.ts'
 import { withoutHours } from './hours.ts'
-import type { Item } from './item.ts'
+import type { Item } from '../pictures/item.ts'
 import { namesInTitle } from './names.ts'
 
 /** Items made ready to be searched by words and by meaning. */

@@ -1,7 +1,7 @@
 import type { Lexicon } from '../words/lexicon.ts'
 import { dot, unit, type Vector } from '../words/vectors.ts'
-import { mayBeUsed } from '../ledger/licences.ts'
-import { isOurs, sourceName, type Item, type Orientation } from './item.ts'
+import { mayBeUsed } from '../pictures/licences.ts'
+import { isOurs, sourceName, type Item, type Orientation } from '../pictures/item.ts'
 import { strangeness, type NamedWorld } from './names.ts'
 import type { PictureIndex } from './picture-index.ts'
 import type { Concept, SceneQuery } from './queries.ts'
@@ -24,7 +24,7 @@ export interface Ranked {
 }
 
 /** What a film asks of its pictures: their shape, how many seconds one is shown at most, how much rather each is taken than another that fits as well. */
-export interface FilmShape {
+export interface FilmWish {
   orientation: Orientation
   longest: number
   preferred: Float32Array
@@ -70,7 +70,7 @@ export function ranked(
   index: PictureIndex,
   worlds: Worlds,
   kept: Float32Array,
-  film: FilmShape,
+  film: FilmWish,
   lexicon: Lexicon,
   most: number,
 ): Ranked[] {
@@ -284,7 +284,7 @@ function readIn(index: PictureIndex, i: number, noun: string, lexicon: Lexicon):
 }
 
 /** Below 1 where the item suits the film less: other shape, too small, a clip that ends too early. */
-function fitness(item: Item, scene: SceneToMatch, { orientation, longest }: FilmShape): number {
+function fitness(item: Item, scene: SceneToMatch, { orientation, longest }: FilmWish): number {
   const shape = item.orientation === orientation ? 1 : 0.35
   const small = item.height > 0 && Math.max(item.width, item.height) < 900 ? 0.75 : 1
   const shotSeconds = scene.seconds / Math.ceil(scene.seconds / longest)

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { Item } from './item.ts'
+import { Item } from '../pictures/item.ts'
 import { LOOKED_THROUGH, shortlist } from './shortlist.ts'
 
 const WORDS = ['lamp', 'sea', 'ship', 'tower', 'rock', 'field', 'bread', 'clock', 'river', 'bridge']

@@ -1,11 +1,11 @@
-import type { ChosenItem } from '../match/item.ts'
-import { shortHash } from '../hash.ts'
-import type { Cue } from '../subtitles/cues.ts'
-import { assDocument } from '../supers/ass.ts'
-import type { Super } from '../supers/supers.ts'
-import { sampleAtFrame, type FrameRate } from '../time.ts'
+import type { ChosenItem } from '../pictures/item.ts'
+import { shortHash } from '../text/hash.ts'
+import type { Cue } from '../film/subtitles/cues.ts'
+import { assDocument } from '../film/supers/ass.ts'
+import type { Super } from '../film/supers/supers.ts'
+import { sampleAtFrame, type FrameRate } from '../time/time.ts'
 import type { Timeline } from '../timeline/timeline.ts'
-import { cardSupers, filmShots, type SegmentShot, type Stretch } from './shots.ts'
+import { cardSupers, filmShots, type SegmentShot, type PictureRun } from '../film/shots.ts'
 
 export interface FilmShape {
   width: number
@@ -70,7 +70,7 @@ export function renderPlan(
 }
 
 function nameOf({ lead, ...own }: SegmentShot): unknown {
-  const name = ({ source, ...rest }: Stretch) =>
+  const name = ({ source, ...rest }: PictureRun) =>
     source.kind === 'card'
       ? { ...rest, card: source.text }
       : { ...rest, ...source, item: [source.item.id, source.item.source] }

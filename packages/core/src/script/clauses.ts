@@ -1,4 +1,4 @@
-import type { Stretch } from './sentences.ts'
+import type { TextRange } from './sentences.ts'
 
 const JOINERS = new Set(
   'and but or so yet because although though while when where which who that if unless until since after before whereas'.split(
@@ -32,7 +32,7 @@ export function clausesOf(
   text: string,
   seconds: (piece: string) => number,
   limit: number,
-): Stretch[] {
+): TextRange[] {
   const total = seconds(text)
   if (total <= limit) return [{ from: 0, to: text.length }]
   const cuts = possibleCuts(text)

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { TidyError } from '../fault.ts'
+import { TidyError } from '../faults/fault.ts'
 import { cleanScript, SCRIPT_CHARACTERS_LIMIT } from './clean.ts'
 
 const code = (run: () => unknown) => {

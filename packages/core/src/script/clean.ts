@@ -1,4 +1,4 @@
-import { TidyError } from '../fault.ts'
+import { TidyError } from '../faults/fault.ts'
 
 /** A film of 25 minutes holds about 25,000 characters; ten times that is still parsed at once. */
 export const SCRIPT_CHARACTERS_LIMIT = 400_000

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { TidyError } from '../fault.ts'
+import { TidyError } from '../faults/fault.ts'
 import { cleanScript } from './clean.ts'
 import { parseScript } from './parse.ts'
 

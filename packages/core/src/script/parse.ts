@@ -1,7 +1,7 @@
-import { spokenText } from '../speech/spoken.ts'
+import { spokenText } from '../text/spoken.ts'
 import { clausesOf } from './clauses.ts'
 import { estimateSeconds } from './estimate.ts'
-import { sentencesOf, type Stretch } from './sentences.ts'
+import { sentencesOf, type TextRange } from './sentences.ts'
 
 /** No scene should speak longer than this. */
 export const SCENE_SECONDS_LIMIT = 11.5
@@ -18,13 +18,13 @@ export interface ScriptScene {
   /** Narration as written, spaces evened, without directions; at least one letter or digit. */
   text: string
   /** Where the narration stands in the script, directions inside it included. */
-  source: Stretch
+  source: TextRange
   /** Index into `chapters`, or -1 before the first heading. */
   chapter: number
   speaker?: string
   directions: Direction[]
   /** Where each of `directions` stands, in the same order. */
-  marked: Stretch[]
+  marked: TextRange[]
   opensParagraph: boolean
   /** Seconds it will speak for, estimated from its letters. */
   estimatedSeconds: number
@@ -32,25 +32,25 @@ export interface ScriptScene {
 
 /** A heading or a paragraph of the script. */
 export interface ScriptBlock {
-  source: Stretch
+  source: TextRange
   /** Of a heading, its words. */
   heading?: string
   /** Of a paragraph, where its speaker's label stands. */
-  label?: Stretch
+  label?: TextRange
   /** Of a paragraph, its scenes: indices `[first, end)` into `scenes`. */
   first: number
   end: number
 }
 
 export interface ParsedScript {
-  chapters: { title: string; source: Stretch }[]
+  chapters: { title: string; source: TextRange }[]
   scenes: ScriptScene[]
   blocks: ScriptBlock[]
   /** Things a person should know, in words: what was left unread and why. */
   remarks: string[]
 }
 
-interface Bracket extends Stretch {
+interface Bracket extends TextRange {
   direction?: Direction
 }
 
@@ -96,7 +96,7 @@ type Block = Pick<ScriptBlock, 'source' | 'heading'>
 
 function blocksOf(script: string): Block[] {
   const blocks: Block[] = []
-  let paragraph: Stretch | undefined
+  let paragraph: TextRange | undefined
   let at = 0
   for (const line of script.split('\n')) {
     const end = at + line.length
@@ -118,10 +118,10 @@ function blocksOf(script: string): Block[] {
 /** @returns where the speaker's label stands, if there is one */
 function readParagraph(
   script: string,
-  source: Stretch,
+  source: TextRange,
   parsed: ParsedScript,
   waiting: Bracket[],
-): Stretch | undefined {
+): TextRange | undefined {
   const read = paragraphRead(script.slice(source.from, source.to))
   parsed.remarks.push(...read.remarks)
   const scenes = read.pieces.map(({ text, from, to, estimatedSeconds }, i): ScriptScene => ({
@@ -151,7 +151,7 @@ interface ParagraphRead {
   speaker?: string
   /** Characters of the speaker's label. */
   label: number
-  pieces: (Stretch & { text: string; estimatedSeconds: number })[]
+  pieces: (TextRange & { text: string; estimatedSeconds: number })[]
 }
 
 /** After an edit all paragraphs but one are as they were: they are not read again. */
@@ -186,14 +186,14 @@ function freshlyRead(raw: string): ParagraphRead {
   }
 }
 
-const shifted = <T extends Stretch>(stretch: T, by: number): T => ({
+const shifted = <T extends TextRange>(stretch: T, by: number): T => ({
   ...stretch,
   from: stretch.from + by,
   to: stretch.to + by,
 })
 
 /** The scenes of a paragraph: its sentences and their clauses, kept together and parted where it says so. */
-function scenePieces(masked: string): Stretch[] {
+function scenePieces(masked: string): TextRange[] {
   const boundaries = [...masked.matchAll(BOUNDARY)].map((match) => ({
     at: match.index,
     parts: match[0] === '|',
@@ -243,7 +243,7 @@ function spokenSeconds(text: string): number {
 }
 
 /** Pieces of one sentence, none over the limit. Wider spaces do not move where it is parted. */
-function piecesOf(masked: string, sentence: Stretch): Stretch[] {
+function piecesOf(masked: string, sentence: TextRange): TextRange[] {
   const text = masked.slice(sentence.from, sentence.to)
   if (!SPOKEN.test(text)) return []
   const kept = [...text.matchAll(/\S|\s(?!\s)/g)].map((match) => match.index)
@@ -289,7 +289,7 @@ function directionOf(inside: string): Direction | undefined {
   return { kind: 'note', text }
 }
 
-function blank(raw: string, brackets: readonly Stretch[]): string {
+function blank(raw: string, brackets: readonly TextRange[]): string {
   let text = raw
   for (const { from, to } of brackets)
     text = text.slice(0, from) + ' '.repeat(to - from) + text.slice(to)

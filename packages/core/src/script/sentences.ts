@@ -1,5 +1,5 @@
 /** A stretch of a text, `[from, to)` in UTF-16 units. */
-export interface Stretch {
+export interface TextRange {
   from: number
   to: number
 }
@@ -39,8 +39,8 @@ const STOPS = `.!?…؟۔।${CJK_STOPS}`
  * @returns `[]` for text without anything but space
  * @example sentencesOf('Dr. Reed lit it. "Why?" she asked.') // => 'Dr. Reed lit it.' and '"Why?" she asked.'
  */
-export function sentencesOf(text: string): Stretch[] {
-  const sentences: Stretch[] = []
+export function sentencesOf(text: string): TextRange[] {
+  const sentences: TextRange[] = []
   let from = skipSpace(text, 0)
   for (let at = from; at < text.length; at++) {
     if (!STOPS.includes(text[at]!)) continue

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { SAMPLE_RATE } from '../time.ts'
+import { SAMPLE_RATE } from '../time/time.ts'
 import { LEVELS_A_SECOND, speechLevels } from './levels.ts'
 
 const sine = (seconds: number, peak: number) =>

@@ -1,4 +1,4 @@
-import { SAMPLE_RATE } from '../time.ts'
+import { SAMPLE_RATE } from '../time/time.ts'
 
 /** How often the level of a voice is told, to draw it. */
 export const LEVELS_A_SECOND = 20

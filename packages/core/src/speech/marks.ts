@@ -1,4 +1,4 @@
-import type { SpokenForm } from './spoken.ts'
+import type { SpokenForm } from '../text/spoken.ts'
 
 /** A stretch of time, in any unit, `[start, end)`. */
 export type Span = [start: number, end: number]

@@ -1,4 +1,4 @@
-import { SAMPLE_RATE } from '../time.ts'
+import { SAMPLE_RATE } from '../time/time.ts'
 
 /** Silences shorter than this belong to the words around them. */
 const SHORTEST = 0.12 * SAMPLE_RATE
@@ -13,7 +13,7 @@ export interface Retimed {
   at: (sample: number) => number
 }
 
-type Stretch = readonly [from: number, to: number]
+type SilentSpan = readonly [from: number, to: number]
 
 /**
  * Makes the silences inside a take longer or shorter, each in its middle, and takes out what is no speech; what is said
@@ -25,8 +25,8 @@ type Stretch = readonly [from: number, to: number]
  */
 export function paced(
   pcm: Float32Array,
-  pauses: readonly Stretch[],
-  noises: readonly Stretch[],
+  pauses: readonly SilentSpan[],
+  noises: readonly SilentSpan[],
   { factor, longest }: { factor: number; longest: number | undefined },
 ): Retimed {
   const wished = (samples: number) =>
@@ -47,8 +47,8 @@ export function paced(
 }
 
 /** What is left of a stretch outside of others. */
-function without([from, to]: Stretch, others: readonly Stretch[]): Stretch[] {
-  const left: Stretch[] = []
+function without([from, to]: SilentSpan, others: readonly SilentSpan[]): SilentSpan[] {
+  const left: SilentSpan[] = []
   let at = from
   for (const [start, end] of others) {
     if (end <= at || start >= to) continue

@@ -1,7 +1,23 @@
 import type { Document } from '../document/document.ts'
 import type { FilmScene } from '../document/film-scenes.ts'
-import type { Pronunciation } from './pronunciation.ts'
-import type { TakeRequest } from './voicing.ts'
+import type { Pronunciation } from '../text/pronunciation.ts'
+import type { Emphasis, Finish } from '../document/voicing.ts'
+
+/** What is asked of a voice. */
+export interface TakeRequest {
+  text: string
+  voice: string
+  speed: number
+  finish?: Finish
+  emphasis?: Emphasis
+  /** Of the silences inside the take. */
+  pauses?: number
+  pronunciations?: readonly Pronunciation[]
+  /** The longest silence left inside the take, in seconds; breaths and fillers of a recording go with it. Left out, all stay. */
+  tighten?: number
+  /** A take that a person chose for the text: nothing is spoken then; a recording is finished as asked. */
+  take?: string
+}
 
 type Spoken = Pick<Document, 'voice' | 'speed' | 'speaking'>
 /** A scene, or words that are not in the film yet. */

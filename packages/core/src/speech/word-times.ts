@@ -1,5 +1,6 @@
+import { wordsOf } from '../text/written-words.ts'
 import type { Span } from './marks.ts'
-import { spokenText } from './spoken.ts'
+import { spokenText } from '../text/spoken.ts'
 
 /** A word of the narration with the samples it is spoken in, `[start, end)`. */
 export interface SpokenWord {
@@ -71,9 +72,6 @@ function timedWords(text: string, take: TimedTake): SpokenWord[] {
   groups.push([words.slice(first), from, take.samples])
   return groups.flatMap(([group, start, end]) => spread(group, start, end, !fits))
 }
-
-/** The words of a narration as they are timed and cut to. */
-export const wordsOf = (text: string): string[] => text.match(/\S+/g) ?? []
 
 function longest(pauses: readonly (readonly [number, number])[], count: number) {
   if (pauses.length < count) return []

@@ -1,4 +1,4 @@
-import { cardinal } from '../speech/numbers.ts'
+import { cardinal } from '../text/numbers.ts'
 import type { Line, Page } from './page.ts'
 
 const WORDS = Array.from({ length: 101 }, (_, n) => cardinal(n))

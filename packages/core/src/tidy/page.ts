@@ -1,9 +1,9 @@
-import type { Stretch } from '../script/sentences.ts'
+import type { TextRange } from '../script/sentences.ts'
 import { withChanges, type Edit, type TidyChange } from './change.ts'
 import type { TidyKind } from './kinds.ts'
 
 /** One line of the page as it is seen now. */
-export interface Line extends Stretch {
+export interface Line extends TextRange {
   text: string
 }
 
@@ -67,7 +67,7 @@ export class Page {
   claim(
     kind: TidyKind,
     edits: readonly Edit[],
-    { whole, spoken = true }: { whole?: Stretch; spoken?: boolean } = {},
+    { whole, spoken = true }: { whole?: TextRange; spoken?: boolean } = {},
   ): boolean {
     const real = edits.filter(({ from, to, text }) => this.script.slice(from, to) !== text)
     if (real.length === 0 || real.some(({ from, to }) => this.taken.subarray(from, to).includes(1)))

@@ -8,9 +8,9 @@ import { parseScript } from '../script/parse.ts'
 import { withChanges } from './change.ts'
 import { standsAlone, startsClause } from './clause-start.ts'
 import { TIDY_KINDS } from './kinds.ts'
-import heldText from './set/held.txt?raw'
-import tunedText from './set/tuned.txt?raw'
-import { samplesOf } from './set/measure.ts'
+import heldText from '../../test-sets/tidying/held.txt?raw'
+import tunedText from '../../test-sets/tidying/tuned.txt?raw'
+import { samplesOf } from '../../test-sets/tidying/measure.ts'
 import { tidyChanges, tidyScript } from './tidy.ts'
 
 const samples = [tunedText, heldText].flatMap(samplesOf)

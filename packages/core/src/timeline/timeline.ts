@@ -1,7 +1,7 @@
 import type { Transition } from '../document/document.ts'
 import type { Film, FilmScene } from '../document/film-scenes.ts'
-import type { ChosenItem } from '../match/item.ts'
-import type { Move } from '../picture/move.ts'
+import type { ChosenItem } from '../pictures/item.ts'
+import type { Move } from '../pictures/view.ts'
 import type { Span } from '../speech/marks.ts'
 import { wordTimes, type SpokenWord } from '../speech/word-times.ts'
 import {
@@ -10,7 +10,7 @@ import {
   sampleAtFrame,
   samplesFromSeconds,
   type FrameRate,
-} from '../time.ts'
+} from '../time/time.ts'
 
 /** What a take tells the timeline; positions in samples from the take's own start. */
 export interface TakeFacts {

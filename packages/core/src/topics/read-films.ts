@@ -1,4 +1,4 @@
-import { TidyError } from '../fault.ts'
+import { TidyError } from '../faults/fault.ts'
 import {
   cellText,
   madeOfRows,
@@ -6,8 +6,8 @@ import {
   type ColumnNames,
   type NamedRow,
   type SkippedRow,
-} from '../formats/named-rows.ts'
-import { shortHash } from '../hash.ts'
+} from '../text/named-rows.ts'
+import { shortHash } from '../text/hash.ts'
 import { ChannelFilm, FILMS_LIMIT } from './channel-film.ts'
 
 export interface ReadFilms {

@@ -1,4 +1,4 @@
-import type { Pronunciation } from '../speech/pronunciation.ts'
+import type { Pronunciation } from '../text/pronunciation.ts'
 import type { Things } from '../checks/things.ts'
 
 /** What the server knows of a script that the browser cannot tell by itself. */

@@ -1,10 +1,10 @@
 import type { Document } from '../document/document.ts'
-import type { FaultCode } from '../fault.ts'
-import type { NounSenses, Pick } from '../match/pick.ts'
+import type { FaultCode } from '../faults/codes.ts'
+import type { NounSenses, OfferedPicture } from '../match/pick.ts'
 import type { FilmShape } from '../render/plan.ts'
 import type { Progress } from '../render/progress.ts'
 import type { FilmReport } from '../render/report.ts'
-import type { Pronunciation } from '../speech/pronunciation.ts'
+import type { Pronunciation } from '../text/pronunciation.ts'
 import type { TakeFacts } from '../timeline/timeline.ts'
 import type { SearchWord } from '../words/search-words.ts'
 
@@ -50,7 +50,7 @@ export interface EpisodeView {
   takes: Record<string, TakeFacts & { hash: string }>
   candidates: Record<
     string,
-    { words: SearchWord[]; picks: Pick[]; meanings: NounSenses[]; numbers: string[] }
+    { words: SearchWord[]; picks: OfferedPicture[]; meanings: NounSenses[]; numbers: string[] }
   >
   /** How much longer than the estimate the film's voice speaks. */
   rate: number

@@ -1,4 +1,4 @@
-import type { FaultCode } from '../fault.ts'
+import type { FaultCode } from '../faults/codes.ts'
 
 /** A sentence of the script in a recording of the whole. */
 export interface ReadSentence {

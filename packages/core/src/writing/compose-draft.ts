@@ -1,5 +1,5 @@
 import type { Brief, Draft, DraftSentence, Outline } from './brief.ts'
-import { centrality, likeness, normed, sourceFit, weightedVectors } from './rank-units.ts'
+import { centrality, cosine, normed, sourceFit, weightedVectors } from './rank-units.ts'
 import { draftScript, scriptSeconds } from './draft-script.ts'
 import { joined, shortened } from './shorten.ts'
 import { leansOnOthers } from './leaning.ts'
@@ -105,7 +105,7 @@ function rated(
   )
   let before = 0
   return units.map((unit, i) => {
-    const fits = asked.map((query) => likeness(query, vectors[i]!))
+    const fits = asked.map((query) => cosine(query, vectors[i]!))
     const fit = Math.max(...fits)
     // What fits no chapter stays where its source has just been.
     before = fit > 0.04 ? fits.indexOf(fit) : before
@@ -182,7 +182,7 @@ function chosenByChapter(
           one,
           like: Math.max(
             0,
-            ...taken.map((other) => likeness(vectors.get(one.unit)!, vectors.get(other.unit)!)),
+            ...taken.map((other) => cosine(vectors.get(one.unit)!, vectors.get(other.unit)!)),
           ),
         }))
         .map(({ one, like }) => ({ one, like, worth: one.score - REPETITION * like }))

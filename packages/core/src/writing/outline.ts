@@ -1,5 +1,5 @@
 import type { Brief, Outline } from './brief.ts'
-import { centrality, likeness, sourceFit, weightedVectors } from './rank-units.ts'
+import { centrality, cosine, sourceFit, weightedVectors } from './rank-units.ts'
 import { termsOf, unitsOf, type Unit } from './source-units.ts'
 
 /** A chapter holds about so many minutes (common practice of short explainers: a turn every minute or two). */
@@ -76,7 +76,7 @@ function ofSources(
           ? -1
           : rank[i]! *
             (0.2 + fit.get(units[i]!.source)!) *
-            (1 - Math.max(0, ...seeds.map((seed) => likeness(vectors[i]!, vectors[seed]!)))),
+            (1 - Math.max(0, ...seeds.map((seed) => cosine(vectors[i]!, vectors[seed]!)))),
       }))
       .sort((a, b) => b.score - a.score)[0]!
     seeds.push(best.i)

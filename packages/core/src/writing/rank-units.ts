@@ -28,7 +28,7 @@ export function normed(vector: Map<string, number>): Map<string, number> {
 }
 
 /** Cosine of two vectors of length 1. */
-export function likeness(a: Vector, b: Vector): number {
+export function cosine(a: Vector, b: Vector): number {
   const [small, large] = a.size < b.size ? [a, b] : [b, a]
   let sum = 0
   for (const [term, weight] of small) sum += weight * (large.get(term) ?? 0)
@@ -50,9 +50,7 @@ export function sourceFit(units: readonly Unit[], ...subjects: Vector[]): Map<st
   }
   const each = subjects.flatMap((subject) => {
     const asked = normed(new Map(subject))
-    const fits = [...all].map(
-      ([source, terms]) => [source, likeness(asked, normed(terms))] as const,
-    )
+    const fits = [...all].map(([source, terms]) => [source, cosine(asked, normed(terms))] as const)
     const most = Math.max(...fits.map(([, fit]) => fit))
     return most > 0 ? [new Map(fits.map(([source, fit]) => [source, fit / most]))] : []
   })
@@ -75,7 +73,7 @@ export function sourceFit(units: readonly Unit[], ...subjects: Vector[]): Map<st
 export function centrality(vectors: readonly Vector[], start: readonly number[]): number[] {
   const n = vectors.length
   if (n === 0) return []
-  const edges = vectors.map((a, i) => vectors.map((b, j) => (i === j ? 0 : likeness(a, b))))
+  const edges = vectors.map((a, i) => vectors.map((b, j) => (i === j ? 0 : cosine(a, b))))
   const out = edges.map((row) => row.reduce((sum, weight) => sum + weight, 0))
   const all = start.reduce((sum, weight) => sum + weight, 0)
   const entry = start.map((weight) => (all > 0 ? 0.5 / n + (0.5 * weight) / all : 1 / n))

@@ -6,7 +6,7 @@ import { Brief, emptyBrief } from './brief.ts'
 import { composeDraft } from './compose-draft.ts'
 import { draftScript, scriptSeconds } from './draft-script.ts'
 import { outlineOf } from './outline.ts'
-import { centrality, likeness, sourceFit, weightedVectors } from './rank-units.ts'
+import { centrality, cosine, sourceFit, weightedVectors } from './rank-units.ts'
 import { joined, shortened } from './shorten.ts'
 import { termsOf, unitsOf } from './source-units.ts'
 import { departures, styleOf } from './style.ts'
@@ -63,7 +63,7 @@ describe('centrality', () => {
     // Plain power iteration with the full matrix, written the long way round.
     const vectors = weightedVectors(units)
     const n = vectors.length
-    const weight = (i: number, j: number) => (i === j ? 0 : likeness(vectors[i]!, vectors[j]!))
+    const weight = (i: number, j: number) => (i === j ? 0 : cosine(vectors[i]!, vectors[j]!))
     const row = (i: number) =>
       Array.from({ length: n }, (_, j) => weight(i, j)).reduce((a, b) => a + b, 0)
     const entry = 1 / n

@@ -1,6 +1,6 @@
 import Papa from 'papaparse'
-import { TidyError } from '@tidy-reel/core/fault'
-import { paragraphs, type Imported } from './imported.ts'
+import { TidyError } from '@tidy-reel/core/faults/fault'
+import { paragraphs, type ImportedScript } from './imported-script.ts'
 
 const PICTURE =
   /^(?:visuals?|video|pictures?|images?|shots?|b-?roll|footage|what is (?:seen|shown)|screen)$/i
@@ -8,7 +8,7 @@ const SPOKEN =
   /^(?:narration|audio|voice|voice-?over|vo|script|spoken|text|narrator|words|what is (?:said|heard))$/i
 
 /** A two-column script as a spreadsheet saves it: narration and picture, a scene a row. */
-export function csvScript(text: string, name: string): Imported {
+export function csvScript(text: string, name: string): ImportedScript {
   const { data } = Papa.parse<string[]>(text.trim(), {
     skipEmptyLines: 'greedy',
     delimitersToGuess: [',', ';', '\t', '|'],

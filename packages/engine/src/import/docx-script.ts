@@ -1,8 +1,8 @@
 import mammoth from 'mammoth'
 import { ZipFile } from 'yazl'
-import { TidyError } from '@tidy-reel/core/fault'
+import { TidyError } from '@tidy-reel/core/faults/fault'
 import { plainHtmlScript } from './html-script.ts'
-import { LeftOut, type Imported } from './imported.ts'
+import { LeftOut, type ImportedScript } from './imported-script.ts'
 import { unpacked } from './open-zip.ts'
 
 /** The text parts of a word-processor document; pictures and fonts stay packed. */
@@ -18,7 +18,7 @@ const DROPPED: [string, RegExp][] = [
 ]
 
 /** A .docx as a script: headings as chapters, lists as lists, comments and footnotes left out. */
-export async function docxScript(bytes: Buffer, name: string): Promise<Imported> {
+export async function docxScript(bytes: Buffer, name: string): Promise<ImportedScript> {
   const parts = await unpacked(bytes, name, (path) => TEXT.test(path))
   const document = parts.get('word/document.xml')
   if (!document)

@@ -1,7 +1,7 @@
 import { request } from 'undici'
-import { TidyError } from '@tidy-reel/core/fault'
+import { TidyError } from '@tidy-reel/core/faults/fault'
 import { htmlScript } from './html-script.ts'
-import type { Imported } from './imported.ts'
+import type { ImportedScript } from './imported-script.ts'
 import { importFile } from './import-file.ts'
 import { INTERNET, publicAgent, type Reach } from './public-address.ts'
 import { decoded } from './text-encoding.ts'
@@ -23,7 +23,7 @@ export async function fetchPage(
   address: string,
   signal: AbortSignal,
   reach: Reach = INTERNET,
-): Promise<Imported> {
+): Promise<ImportedScript> {
   const limit = AbortSignal.any([signal, AbortSignal.timeout(TIMEOUT_MS)])
   let url = urlOf(address)
   for (let hops = 0; hops <= REDIRECTS_LIMIT; hops++) {
@@ -132,7 +132,7 @@ async function bodyOf(body: AsyncIterable<Buffer>, url: URL): Promise<Buffer> {
   return Buffer.concat(chunks)
 }
 
-async function scriptOf({ type, body }: Answer, url: URL): Promise<Imported> {
+async function scriptOf({ type, body }: Answer, url: URL): Promise<ImportedScript> {
   if (type && !READABLE.test(type))
     throw new TidyError('link_unreachable', {
       address: url.href,

@@ -1,7 +1,7 @@
 import { Readability } from '@mozilla/readability'
 import { parseHTML } from 'linkedom'
-import { TidyError } from '@tidy-reel/core/fault'
-import { LeftOut, listedParagraphs, type Imported } from './imported.ts'
+import { TidyError } from '@tidy-reel/core/faults/fault'
+import { LeftOut, listedParagraphs, type ImportedScript } from './imported-script.ts'
 
 const BLOCKS = new Set(
   'P DIV SECTION ARTICLE LI BLOCKQUOTE DD DT FIGCAPTION PRE H1 H2 H3 H4 H5 H6 UL OL TABLE TR HEADER FOOTER MAIN ASIDE FIGURE BODY HTML'.split(
@@ -34,7 +34,7 @@ interface DomNode {
 }
 
 /** A page as a script: its main text, headings as chapters. */
-export function htmlScript(html: string, name: string): Imported {
+export function htmlScript(html: string, name: string): ImportedScript {
   const { document } = parseHTML(html)
   if (!document.body && !document.documentElement) throw new TidyError('import_empty', { name })
   const left = new LeftOut()

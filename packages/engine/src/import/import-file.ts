@@ -1,10 +1,10 @@
 import { extname } from 'node:path'
-import { TidyError } from '@tidy-reel/core/fault'
+import { TidyError } from '@tidy-reel/core/faults/fault'
 import { cleanScript, SCRIPT_CHARACTERS_LIMIT } from '@tidy-reel/core/script/clean'
 import { csvScript } from './csv-script.ts'
 import { docxScript } from './docx-script.ts'
 import { htmlScript } from './html-script.ts'
-import type { Imported } from './imported.ts'
+import type { ImportedScript } from './imported-script.ts'
 import { odtScript } from './odt-script.ts'
 import { unpacked } from './open-zip.ts'
 import { pdfScript } from './pdf-script.ts'
@@ -27,7 +27,7 @@ export const importTooLarge = (name: string, bytes: number) =>
  *
  * @throws TidyError `import_too_large`, `import_unreadable`, `import_empty`, `import_pictures_only`, and what `cleanScript` throws
  */
-export async function importFile(bytes: Buffer, file: string): Promise<Imported> {
+export async function importFile(bytes: Buffer, file: string): Promise<ImportedScript> {
   const name = file.replace(/^.*[\\/]/, '').slice(0, 200) || 'The file'
   if (bytes.length > IMPORT_BYTES_LIMIT) throw importTooLarge(name, bytes.length)
   if (bytes.length === 0) throw new TidyError('import_empty', { name })
@@ -45,12 +45,12 @@ export async function importFile(bytes: Buffer, file: string): Promise<Imported>
 }
 
 /** Pictures are placed by letters: where cleaning moves none, they stay right. */
-function kept({ script, pictures }: Imported, name: string): string {
+function kept({ script, pictures }: ImportedScript, name: string): string {
   const clean = cleanScript(script, name)
   return pictures.length && clean.length !== script.length ? script : clean
 }
 
-async function read(bytes: Buffer, name: string): Promise<Imported> {
+async function read(bytes: Buffer, name: string): Promise<ImportedScript> {
   const ending = extname(name).toLowerCase()
   const head = bytes.subarray(0, 8)
   if (head.subarray(0, 5).toString('latin1') === '%PDF-') return pdfScript(bytes, name)
@@ -69,7 +69,7 @@ async function read(bytes: Buffer, name: string): Promise<Imported> {
 }
 
 /** What a packed document is, told by the parts it has. */
-async function packedScript(bytes: Buffer, name: string): Promise<Imported> {
+async function packedScript(bytes: Buffer, name: string): Promise<ImportedScript> {
   const paths = new Set<string>()
   const parts = await unpacked(bytes, name, (path) => {
     paths.add(path)
@@ -101,7 +101,7 @@ function foreign(head: Buffer, bytes: Buffer): string | undefined {
   return undefined
 }
 
-function textScript(text: string, ending: string, name: string): Imported {
+function textScript(text: string, ending: string, name: string): ImportedScript {
   const start = text.trimStart().slice(0, 400)
   if (
     /^(?:<!doctype html|<html|<\?xml[^>]*>\s*<(?:!doctype )?html)/i.test(start) ||

@@ -1,5 +1,5 @@
-import { TidyError } from '@tidy-reel/core/fault'
-import { LeftOut, listedParagraphs, type Imported } from './imported.ts'
+import { TidyError } from '@tidy-reel/core/faults/fault'
+import { LeftOut, listedParagraphs, type ImportedScript } from './imported-script.ts'
 import { unpacked } from './open-zip.ts'
 import { found, textOf, xmlTree, type XmlNode } from './xml-tree.ts'
 
@@ -14,7 +14,7 @@ const DROPPED: Record<string, string> = {
 }
 
 /** An .odt as a script: headings as chapters, lists as lists. */
-export async function odtScript(bytes: Buffer, name: string): Promise<Imported> {
+export async function odtScript(bytes: Buffer, name: string): Promise<ImportedScript> {
   const parts = await unpacked(bytes, name, (path) => path === 'content.xml' || path === 'meta.xml')
   const content = parts.get('content.xml')
   if (!content)

@@ -1,4 +1,4 @@
-import { TidyError } from '@tidy-reel/core/fault'
+import { TidyError } from '@tidy-reel/core/faults/fault'
 import { fromBuffer, type Entry, type ZipFile } from 'yauzl'
 
 /** What a document may unpack to. A thousand pages of text are under 10 MB; a bomb is thousands of times its size. */

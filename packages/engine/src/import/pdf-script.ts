@@ -1,5 +1,5 @@
-import { TidyError } from '@tidy-reel/core/fault'
-import { paragraphs, type Imported } from './imported.ts'
+import { TidyError } from '@tidy-reel/core/faults/fault'
+import { paragraphs, type ImportedScript } from './imported-script.ts'
 
 const PAGES_LIMIT = 400
 
@@ -18,7 +18,7 @@ interface TextItem {
 }
 
 /** A PDF as a script: lines joined to paragraphs by their distance, larger lines as chapters; running heads and page numbers left out. */
-export async function pdfScript(bytes: Buffer, name: string): Promise<Imported> {
+export async function pdfScript(bytes: Buffer, name: string): Promise<ImportedScript> {
   const { getDocument } = await import('pdfjs-dist/legacy/build/pdf.mjs')
   const loading = getDocument({
     data: new Uint8Array(bytes),

@@ -1,10 +1,10 @@
 import { extname, posix } from 'node:path'
-import { TidyError } from '@tidy-reel/core/fault'
+import { TidyError } from '@tidy-reel/core/faults/fault'
 import { SCENE_SECONDS_LIMIT } from '@tidy-reel/core/script/parse'
 import { estimateSeconds } from '@tidy-reel/core/script/estimate'
 import { sentencesOf } from '@tidy-reel/core/script/sentences'
-import { spokenText } from '@tidy-reel/core/speech/spoken'
-import type { Imported, ImportedPicture } from './imported.ts'
+import { spokenText } from '@tidy-reel/core/text/spoken'
+import type { ImportedScript, ImportedPicture } from './imported-script.ts'
 import { unpacked } from './open-zip.ts'
 import { found, textOf, xmlTree, type XmlNode } from './xml-tree.ts'
 
@@ -24,7 +24,7 @@ const PICTURES = /\.(?:png|jpe?g|gif|webp)$/i
  * Slides as a script: each a paragraph under its title, told by its notes, or by its text where it has none.
  * A slide that speaks no longer than a scene may is one scene; a longer one keeps its picture on all of its scenes.
  */
-export async function slidesScript(bytes: Buffer, name: string): Promise<Imported> {
+export async function slidesScript(bytes: Buffer, name: string): Promise<ImportedScript> {
   const parts = await unpacked(bytes, name, (path) =>
     /^(?:ppt\/(?:presentation|slides\/|notesSlides\/|_rels\/|media\/)|content\.xml|Pictures\/|META-INF\/manifest)/.test(
       path,

@@ -1,5 +1,5 @@
-import { TidyError } from '@tidy-reel/core/fault'
-import { paragraphs, type Imported } from './imported.ts'
+import { TidyError } from '@tidy-reel/core/faults/fault'
+import { paragraphs, type ImportedScript } from './imported-script.ts'
 
 const TIMES =
   /^\s*(?:(\d{1,2}):)?(\d{1,2}):(\d\d)[.,](\d{1,3})\s*-->\s*(?:(\d{1,2}):)?(\d{1,2}):(\d\d)[.,](\d{1,3})/
@@ -7,7 +7,7 @@ const TIMES =
 const PARAGRAPH_SECONDS = 1.5
 
 /** Subtitles (SRT, VTT) as a script: their words without times, one sentence after the other. */
-export function subtitlesScript(text: string, name: string): Imported {
+export function subtitlesScript(text: string, name: string): ImportedScript {
   const parts: string[] = []
   let paragraph = ''
   let ended = 0

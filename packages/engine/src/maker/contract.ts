@@ -1,4 +1,4 @@
-import type { Item, Orientation } from '@tidy-reel/core/match/item'
+import type { Item, Orientation } from '@tidy-reel/core/pictures/item'
 
 /** What a made picture is to show. */
 export interface PictureWish {

@@ -1,8 +1,8 @@
 import { existsSync, readFileSync } from 'node:fs'
 import { writeFile } from 'node:fs/promises'
 import sharp from 'sharp'
-import { coloursOf, Look } from '@tidy-reel/core/match/look'
-import { HASHED_SIDE, perceptualHash } from '@tidy-reel/core/match/perceptual-hash'
+import { coloursOf, Look } from '@tidy-reel/core/pictures/look'
+import { HASHED_SIDE, perceptualHash } from '@tidy-reel/core/pictures/perceptual-hash'
 import { jsonOf } from '../storage/json.ts'
 import { replacedFile } from '../storage/kept-file.ts'
 

@@ -5,17 +5,17 @@ import type { Readable } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
 import sharp from 'sharp'
 import { z } from 'zod'
-import { TidyError } from '@tidy-reel/core/fault'
-import { licenceFacts } from '@tidy-reel/core/ledger/licences'
-import { Item, orientationOf } from '@tidy-reel/core/match/item'
-import { Look } from '@tidy-reel/core/match/look'
+import { TidyError } from '@tidy-reel/core/faults/fault'
+import { licenceFacts } from '@tidy-reel/core/pictures/licences'
+import { Item, orientationOf } from '@tidy-reel/core/pictures/item'
+import { Look } from '@tidy-reel/core/pictures/look'
 import { runProgram } from '../run/program.ts'
 import { jsonOf } from '../storage/json.ts'
 import { replacedFile } from '../storage/kept-file.ts'
 import { received } from '../storage/upload.ts'
 import type { PictureFiles } from '../stock/contract.ts'
 import { piecesOf } from './cuts.ts'
-import { describedInside, type Described } from './described.ts'
+import { metadataInside, type PictureMetadata } from './picture-metadata.ts'
 import { lookOf } from './look.ts'
 
 /** The longest file that is taken, in bytes. */
@@ -109,7 +109,7 @@ async function itemOf(file: string, id: string, name: string): Promise<Item> {
   if (Math.max(size.width, size.height) > LARGEST_SIDE)
     throw unusable(name, `it is larger than ${LARGEST_SIDE} pixels`)
   // What it carries is read first: turning it leaves that behind.
-  const said = moves ? { tags: [] } : await describedInside(file)
+  const said = moves ? { tags: [] } : await metadataInside(file)
   const stands = moves
     ? size
     : await upright(file).catch(() => {
@@ -193,7 +193,7 @@ const worded = (text: string) => text.replace(/[_\s]+/g, ' ').trim()
 const NO_WORDS =
   /^(?:img|dsc[nf]?|dji|gopr|mvi|pxl|p|photo|image|video|clip|scan|screenshot|untitled)?[\s_-]*[\d\s_():.-]*$/i
 
-function describedItem(said: Described, name: string): Partial<Item> {
+function describedItem(said: PictureMetadata, name: string): Partial<Item> {
   const folders = name
     .split(/[\\/]/)
     .slice(0, -1)

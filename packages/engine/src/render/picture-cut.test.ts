@@ -7,7 +7,7 @@ import { apply, documentFrom } from '@tidy-reel/core/document/apply'
 import type { Command } from '@tidy-reel/core/document/command'
 import { filmOf } from '@tidy-reel/core/document/film-scenes'
 import { renderPlan, type FilmShape } from '@tidy-reel/core/render/plan'
-import { stretchesOf } from '@tidy-reel/core/render/shots'
+import { pictureRuns } from '@tidy-reel/core/film/shots'
 import { timeline } from '@tidy-reel/core/timeline/timeline'
 import { folders } from '../config.ts'
 import { folder, item, memoryLibrary } from '../test/lying-library.ts'
@@ -87,7 +87,7 @@ async function greys(
     {
       segments,
       files: segments.map((segment) =>
-        stretchesOf(segment.shots).map(({ source }) =>
+        pictureRuns(segment.shots).map(({ source }) =>
           source.kind === 'card' ? undefined : files.get(source.item.id),
         ),
       ),

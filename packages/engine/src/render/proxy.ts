@@ -1,6 +1,6 @@
 import { rm } from 'node:fs/promises'
 import { join } from 'node:path'
-import type { ChosenItem } from '@tidy-reel/core/match/item'
+import type { ChosenItem } from '@tidy-reel/core/pictures/item'
 import { runProgram } from '../run/program.ts'
 import { contentHash, keptFile } from '../storage/kept-file.ts'
 import type { PictureFiles } from '../stock/contract.ts'

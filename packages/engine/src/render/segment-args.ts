@@ -1,7 +1,7 @@
-import type { Move } from '@tidy-reel/core/picture/move'
+import type { Move } from '@tidy-reel/core/pictures/view'
 import type { FilmShape, Segment } from '@tidy-reel/core/render/plan'
-import { stretchesOf, type SegmentShot, type Stretch } from '@tidy-reel/core/render/shots'
-import { SAMPLE_RATE } from '@tidy-reel/core/time'
+import { pictureRuns, type SegmentShot, type PictureRun } from '@tidy-reel/core/film/shots'
+import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
 import type { PictureFile } from './footage.ts'
 
 /** Ground of a plain card: warm paper. */
@@ -32,7 +32,7 @@ export const ENCODER = [
 /**
  * Arguments of the ffmpeg run that makes one segment.
  *
- * Stills come in as raw frames through pipes 3, 4, … in the order of `stretchesOf`; clips are read from their files;
+ * Stills come in as raw frames through pipes 3, 4, … in the order of `pictureRuns`; clips are read from their files;
  * cards are drawn. `ass` names files in the folder the program runs in.
  *
  * @param files of each stretch its picture's file; undefined for a card
@@ -45,7 +45,7 @@ export function segmentArgs(
 ): string[] {
   const { width, height, fps } = shape
   const rate = fps.join('/')
-  const stretches = stretchesOf(segment.shots)
+  const stretches = pictureRuns(segment.shots)
   let pipe = 3
   const inputs = stretches.flatMap(({ source }, i) => {
     if (source.kind === 'photo')
@@ -121,7 +121,7 @@ function transitionFilter(
 }
 
 function pictureFilter(
-  { source, first, frames, span }: Stretch,
+  { source, first, frames, span }: PictureRun,
   { width, height, fps }: FilmShape,
   file: PictureFile | undefined,
 ): string {

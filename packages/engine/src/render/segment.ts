@@ -3,10 +3,10 @@ import { writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import type { Writable } from 'node:stream'
 import { execa } from 'execa'
-import { TidyError } from '@tidy-reel/core/fault'
-import type { Move } from '@tidy-reel/core/picture/move'
+import { TidyError } from '@tidy-reel/core/faults/fault'
+import type { Move } from '@tidy-reel/core/pictures/view'
 import type { FilmShape, Segment } from '@tidy-reel/core/render/plan'
-import { stretchesOf } from '@tidy-reel/core/render/shots'
+import { pictureRuns } from '@tidy-reel/core/film/shots'
 import { programFault } from '../run/program.ts'
 import { keptFile } from '../storage/kept-file.ts'
 import type { PictureFile } from './footage.ts'
@@ -20,7 +20,7 @@ export const segmentFile = (folder: string, { hash }: Pick<Segment, 'hash'>) =>
 /**
  * Encodes one segment, unless it is there already.
  *
- * @param files the file of each of `stretchesOf`; undefined for a card
+ * @param files the file of each of `pictureRuns`; undefined for a card
  * @param work  folder with the fonts in `fonts`, where the segment's ASS document is put
  * @throws TidyError `scene_not_rendered` with the scene's number and why; `cancelled`, `disk_full`, `program_missing`
  */
@@ -35,7 +35,7 @@ export async function renderSegment(
   return keptFile(segmentFile(folder, segment), async (half) => {
     const ass = `${segment.hash}.ass`
     await writeFile(join(work, ass), segment.ass)
-    const stills = stretchesOf(segment.shots).flatMap(({ source, ...frames }, i): Still[] =>
+    const stills = pictureRuns(segment.shots).flatMap(({ source, ...frames }, i): Still[] =>
       source.kind === 'photo' ? [{ move: source.move, frames, file: files[i]!.path }] : [],
     )
     try {

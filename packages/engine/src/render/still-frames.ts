@@ -1,5 +1,6 @@
 import { readFile } from 'node:fs/promises'
-import { cropAt, type Move } from '@tidy-reel/core/picture/move'
+import { cropAt } from '@tidy-reel/core/pictures/move'
+import type { Move } from '@tidy-reel/core/pictures/view'
 import { runProgram } from '../run/program.ts'
 
 type Resample = (

@@ -1,5 +1,5 @@
 import { execa, ExecaError } from 'execa'
-import { TidyError } from '@tidy-reel/core/fault'
+import { TidyError } from '@tidy-reel/core/faults/fault'
 
 /** The Debian package a program comes in, for the sentence that says what to type. */
 const PACKAGES: Record<string, string> = {

@@ -1,4 +1,4 @@
-import type { Finish } from '@tidy-reel/core/speech/voicing'
+import type { Finish } from '@tidy-reel/core/document/voicing'
 
 /** Raised when a finish changes, so that earlier takes are made anew. */
 export const FINISHING = 6

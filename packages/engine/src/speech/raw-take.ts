@@ -5,7 +5,7 @@ import { z } from 'zod'
 import { contentHash, keptFile } from '../storage/kept-file.ts'
 import type { SpeechOrder } from './contract.ts'
 import { speakRaw } from './engines.ts'
-import { learnWork } from './measured.ts'
+import { learnWork } from './voice-measures.ts'
 import type { VoiceList } from './voice-list.ts'
 import type { Voice } from './voices.ts'
 

@@ -1,7 +1,8 @@
 import { cpus } from 'node:os'
 import pLimit from 'p-limit'
-import { TidyError, type FaultCode } from '@tidy-reel/core/fault'
-import type { TakeRequest } from '@tidy-reel/core/speech/voicing'
+import type { FaultCode } from '@tidy-reel/core/faults/codes'
+import { TidyError } from '@tidy-reel/core/faults/fault'
+import type { TakeRequest } from '@tidy-reel/core/speech/take-request'
 import { takeOf, type SpeechPlace, type Take } from './take.ts'
 
 /** A take, and what went wrong before another voice stood in; or why there is none. */

@@ -1,4 +1,4 @@
-import { TidyError } from '@tidy-reel/core/fault'
+import { TidyError } from '@tidy-reel/core/faults/fault'
 
 /**
  * The sound of a 16-bit PCM WAV file (RIFF), several channels mixed to one.

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { TidyError } from '@tidy-reel/core/fault'
+import { TidyError } from '@tidy-reel/core/faults/fault'
 import { ChannelFilm, FILMS_LIMIT } from '@tidy-reel/core/topics/channel-film'
 import { OfferedChannel } from '@tidy-reel/core/topics/topic-views'
 import { withTimeLimit } from '../run/time-limit.ts'

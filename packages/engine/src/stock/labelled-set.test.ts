@@ -5,8 +5,12 @@ import {
   labelledScripts,
   type LabelledItem,
   type LabelledScript,
-} from '@tidy-reel/core/match/set/labelled'
-import { judgeMatches, offeredFor, type MatchJudgement } from '@tidy-reel/core/match/set/measure'
+} from '@tidy-reel/core/test-sets/matching/labelled'
+import {
+  judgeMatches,
+  offeredFor,
+  type MatchJudgement,
+} from '@tidy-reel/core/test-sets/matching/measure'
 import { loadLexicon } from '../words/wordnet.ts'
 
 const read = (name: string) =>

@@ -1,4 +1,4 @@
-import { isOurs } from '@tidy-reel/core/match/item'
+import { isOurs } from '@tidy-reel/core/pictures/item'
 import { folders, type EngineConfig } from '../config.ts'
 import { ownFiles } from '../own/own-files.ts'
 import type { PictureLibrary, PictureProvider } from './contract.ts'

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { PLAIN_PICKING, UNTITLED } from '@tidy-reel/core/document/document'
-import { Item } from '@tidy-reel/core/match/item'
+import { Item } from '@tidy-reel/core/pictures/item'
 import type { SceneToMatch } from '@tidy-reel/core/match/scene-to-match'
 import { loadLexicon } from '../words/wordnet.ts'
 import { matchFilm, type MatchOptions } from './match-film.ts'

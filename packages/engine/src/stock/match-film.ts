@@ -1,6 +1,7 @@
 import { setMaxListeners } from 'node:events'
-import type { TidyError } from '@tidy-reel/core/fault'
-import { sourceName, type Item, type Orientation } from '@tidy-reel/core/match/item'
+import type { TidyError } from '@tidy-reel/core/faults/fault'
+import { sourceName, type Item, type Orientation } from '@tidy-reel/core/pictures/item'
+import { numbersWorth } from '@tidy-reel/core/checks/numbers-worth'
 import { pickPictures, type ScenePicks } from '@tidy-reel/core/match/pick'
 import { pictureIndex } from '@tidy-reel/core/match/picture-index'
 import { queriesOf, searchesOf } from '@tidy-reel/core/match/queries'
@@ -65,6 +66,11 @@ export function scenesToMatch(
   })
 }
 
+/** What matching found for a scene, with its numbers that are worth showing on the picture. */
+export interface MatchedScene extends ScenePicks {
+  numbers: string[]
+}
+
 /** Faults by what they say: a library that is away says so once. */
 const once = (faults: readonly TidyError[]) => [
   ...new Map(faults.map((fault) => [fault.message, fault])).values(),
@@ -80,7 +86,7 @@ export async function matchFilm(
   lexicon: Lexicon,
   library: PictureLibrary | readonly Item[],
   options: MatchOptions,
-): Promise<{ picks: ScenePicks[]; faults: TidyError[] }> {
+): Promise<{ picks: MatchedScene[]; faults: TidyError[] }> {
   const { told = NOTHING_TOLD, picking = PLAIN_PICKING } = options
   const queries = queriesOf(
     scenes,
@@ -92,14 +98,14 @@ export async function matchFilm(
   // What a person chose stays, wherever it is from: matching looks around it.
   const wanted = ({ id, source }: Item) =>
     !picking.without.includes(sourceName(source)) || keptIds.has(id)
-  const pick = (items: readonly Item[]) =>
-    pickPictures(
-      scenes,
-      queries,
-      pictureIndex(items.filter(wanted), lexicon, options.hashOf),
-      lexicon,
-      { ...options, refusals: told.refusals },
-    )
+  const pick = (items: readonly Item[]) => {
+    const index = pictureIndex(items.filter(wanted), lexicon, options.hashOf)
+    const found = pickPictures(scenes, queries, index, lexicon, {
+      ...options,
+      refusals: told.refusals,
+    })
+    return found.map((picks, i) => ({ ...picks, numbers: numbersWorth(scenes[i]!.text) }))
+  }
   const searches = [...new Set(queries.flatMap(searchesOf))]
   if (!('search' in library)) return { picks: pick(shortlist(library, searches)), faults: [] }
   // Every search listens to the one signal.

@@ -5,7 +5,7 @@ import { createServer, type IncomingMessage, type ServerResponse } from 'node:ht
 import type { AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { Item } from '@tidy-reel/core/match/item'
+import { Item } from '@tidy-reel/core/pictures/item'
 import type { PictureLibrary } from '../stock/contract.ts'
 
 export const folder = mkdtempSync(join(tmpdir(), 'tidy-media-'))

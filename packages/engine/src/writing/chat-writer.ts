@@ -1,6 +1,6 @@
 import { Agent, fetch } from 'undici'
 import { z } from 'zod'
-import { TidyError } from '@tidy-reel/core/fault'
+import { TidyError } from '@tidy-reel/core/faults/fault'
 import { CHARACTERS_PER_SECOND } from '@tidy-reel/core/script/estimate'
 import { Outline, type Brief } from '@tidy-reel/core/writing/brief'
 import { citedSentences, draftOfAnswer } from '@tidy-reel/core/writing/check-sources'

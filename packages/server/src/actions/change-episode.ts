@@ -1,6 +1,6 @@
 import type { Sequelize, Transaction } from 'sequelize'
 import type { Document } from '@tidy-reel/core/document/document'
-import { TidyError } from '@tidy-reel/core/fault'
+import { TidyError } from '@tidy-reel/core/faults/fault'
 import { Episode } from '../db/models.ts'
 import { announce } from '../events.ts'
 

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import type { Pronunciation } from '@tidy-reel/core/speech/pronunciation'
+import type { Pronunciation } from '@tidy-reel/core/text/pronunciation'
 import type { ChannelView } from '@tidy-reel/core/views/checks'
 import { Channel } from '../db/models.ts'
 

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { Command } from '@tidy-reel/core/document/command'
-import { TidyError } from '@tidy-reel/core/fault'
+import { TidyError } from '@tidy-reel/core/faults/fault'
 import { Change } from '../db/models.ts'
 import { freshApp, type FreshApp } from '../test/fresh-app.ts'
 

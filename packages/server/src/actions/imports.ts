@@ -1,17 +1,22 @@
 import { Readable } from 'node:stream'
-import { TidyError } from '@tidy-reel/core/fault'
-import type { ImportedView } from '@tidy-reel/core/views/imported'
+import { TidyError } from '@tidy-reel/core/faults/fault'
+import type { ImportedScriptView } from '@tidy-reel/core/views/imported-script'
 import { fetchPage } from '@tidy-reel/engine/import/fetch-page'
 import { importFile } from '@tidy-reel/engine/import/import-file'
-import type { Imported } from '@tidy-reel/engine/import/imported'
+import type { ImportedScript } from '@tidy-reel/engine/import/imported-script'
 import type { PictureActions } from './pictures.ts'
 
 /** Scripts from outside: nothing of an episode changes until a person takes them over. */
 export function importActions(take: PictureActions['take']) {
   /** Pictures that cannot be used are told and left. */
-  async function viewOf({ title, script, left, pictures }: Imported): Promise<ImportedView> {
+  async function viewOf({
+    title,
+    script,
+    left,
+    pictures,
+  }: ImportedScript): Promise<ImportedScriptView> {
     const remarks: string[] = []
-    const taken: ImportedView['pictures'] = []
+    const taken: ImportedScriptView['pictures'] = []
     for (const { name, bytes, from, to } of pictures) {
       try {
         taken.push({ item: await take(name, Readable.from([bytes])), from, to })

@@ -1,6 +1,6 @@
-import { ALLOWED, SIZES, type PictureFilter } from '@tidy-reel/core/match/filter'
-import type { Item } from '@tidy-reel/core/match/item'
-import { SAME_BITS } from '@tidy-reel/core/match/look'
+import { ALLOWED, SIZES, type PictureFilter } from '@tidy-reel/core/pictures/filter'
+import type { Item } from '@tidy-reel/core/pictures/item'
+import { SAME_BITS } from '@tidy-reel/core/pictures/look'
 import type { PictureView, Shelf } from '@tidy-reel/core/views/library'
 
 /** A picture as the table has it. */

@@ -1,16 +1,16 @@
 import { QueryTypes, type Sequelize } from 'sequelize'
 import type { Refusal, RefusalReason } from '@tidy-reel/core/document/document'
-import { TidyError } from '@tidy-reel/core/fault'
+import { TidyError } from '@tidy-reel/core/faults/fault'
 import {
   PICTURE_LIST_LIMIT,
   type ListedPicture,
   type PictureNote,
-} from '@tidy-reel/core/formats/picture-list'
-import { licenceFacts } from '@tidy-reel/core/ledger/licences'
-import { originOf, type PictureFilter } from '@tidy-reel/core/match/filter'
-import { chosenItem, Item, itemAgain, type ChosenItem } from '@tidy-reel/core/match/item'
-import { SAME_BITS, type Look } from '@tidy-reel/core/match/look'
-import { showsPeople } from '@tidy-reel/core/match/people'
+} from '@tidy-reel/core/pictures/picture-list'
+import { licenceFacts } from '@tidy-reel/core/pictures/licences'
+import { originOf, type PictureFilter } from '@tidy-reel/core/pictures/filter'
+import { chosenItem, Item, itemAgain, type ChosenItem } from '@tidy-reel/core/pictures/item'
+import { SAME_BITS, type Look } from '@tidy-reel/core/pictures/look'
+import { showsPeople } from '@tidy-reel/core/pictures/people'
 import {
   LIBRARY_PAGE,
   MOST_FOUND,

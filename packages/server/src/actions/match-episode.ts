@@ -1,7 +1,7 @@
 import type { Matching, Picking } from '@tidy-reel/core/document/document'
 import type { FilmScene } from '@tidy-reel/core/document/film-scenes'
-import { likeness } from '@tidy-reel/core/document/reconcile'
-import { sourceName } from '@tidy-reel/core/match/item'
+import { sharedWords } from '@tidy-reel/core/document/reconcile'
+import { sourceName } from '@tidy-reel/core/pictures/item'
 import { shotsIn } from '@tidy-reel/core/match/pick'
 import { concerns, saidBy } from '@tidy-reel/core/match/refusals'
 import { sceneSeconds } from '@tidy-reel/core/timeline/timeline'
@@ -113,7 +113,7 @@ function stillSuits(
   before: Candidates | undefined,
   told: Told,
 ): boolean {
-  if (likeness(before?.text ?? text, text) < STILL_THE_SAME) return false
+  if (sharedWords(before?.text ?? text, text) < STILL_THE_SAME) return false
   const matched = shots.flatMap(({ by, item }) => (by === 'match' && item ? [item] : []))
   if (matched.some(({ source }) => told.picking.without.includes(sourceName(source)))) return false
   if (!before) return true

@@ -3,19 +3,19 @@ import { basename } from 'node:path'
 import { buffer } from 'node:stream/consumers'
 import pLimit from 'p-limit'
 import type { Sequelize } from 'sequelize'
-import { TidyError } from '@tidy-reel/core/fault'
-import { readPictureList } from '@tidy-reel/core/formats/picture-list'
-import { passes, type PictureFilter } from '@tidy-reel/core/match/filter'
+import { TidyError } from '@tidy-reel/core/faults/fault'
+import { readPictureList } from '@tidy-reel/core/pictures/picture-list'
+import { passes, type PictureFilter } from '@tidy-reel/core/pictures/filter'
 import { REFUSED_EVERYWHERE } from '@tidy-reel/core/document/document'
 import type { Command } from '@tidy-reel/core/document/command'
 import { inTurns } from '@tidy-reel/core/match/in-turns'
-import type { ChosenItem, Item } from '@tidy-reel/core/match/item'
-import type { Look } from '@tidy-reel/core/match/look'
+import type { ChosenItem, Item } from '@tidy-reel/core/pictures/item'
+import type { Look } from '@tidy-reel/core/pictures/look'
 import type { FoundView, NotedView } from '@tidy-reel/core/views/library'
 import { folders, type EngineConfig } from '@tidy-reel/engine/config'
 import { makerClient } from '@tidy-reel/engine/maker/client'
 import type { MakerStyle, PictureWish } from '@tidy-reel/engine/maker/contract'
-import { describedBeside, SIDECAR_LIMIT } from '@tidy-reel/engine/own/described'
+import { metadataBeside, SIDECAR_LIMIT } from '@tidy-reel/engine/own/picture-metadata'
 import { cutOwnFile, ownFacts, takeOwnFile } from '@tidy-reel/engine/own/own-files'
 import { proxyOf } from '@tidy-reel/engine/render/proxy'
 import { pictureLibrary } from '@tidy-reel/engine/stock/library'
@@ -128,7 +128,7 @@ export function pictureActions(
           unusable(`it is larger than ${SIDECAR_LIMIT / 1024} KB`),
         ),
       )
-      const said = await describedBeside(text)
+      const said = await metadataBeside(text)
       if (!said) throw unusable('it is no XMP')
       const ids = await library.called(basename(name).replace(/\.xmp$/i, ''))
       if (!ids.length) throw unusable('no picture of the library is called so')

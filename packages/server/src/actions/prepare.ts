@@ -1,5 +1,5 @@
 import type { Sequelize } from 'sequelize'
-import { TidyError } from '@tidy-reel/core/fault'
+import { TidyError } from '@tidy-reel/core/faults/fault'
 import { filmSeconds } from '@tidy-reel/core/timeline/timeline'
 import type { Preparing } from '@tidy-reel/core/views/episode'
 import { folders, type EngineConfig } from '@tidy-reel/engine/config'

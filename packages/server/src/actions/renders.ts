@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { join } from 'node:path'
 import { Op, type Sequelize } from 'sequelize'
-import { TidyError } from '@tidy-reel/core/fault'
+import { TidyError } from '@tidy-reel/core/faults/fault'
 import type { FilmShape } from '@tidy-reel/core/render/plan'
 import { overallProgress, type Progress } from '@tidy-reel/core/render/progress'
 import { folders, type EngineConfig } from '@tidy-reel/engine/config'

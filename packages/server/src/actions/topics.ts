@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { Op, type Sequelize } from 'sequelize'
-import { TidyError } from '@tidy-reel/core/fault'
+import { TidyError } from '@tidy-reel/core/faults/fault'
 import type { ChannelFilm } from '@tidy-reel/core/topics/channel-film'
 import { pacedFilms, trendOf } from '@tidy-reel/core/topics/pace'
 import { rankedSubjects } from '@tidy-reel/core/topics/rank-subjects'

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { compareDocuments, type Comparison } from '@tidy-reel/core/document/compare'
 import type { Document } from '@tidy-reel/core/document/document'
-import { TidyError } from '@tidy-reel/core/fault'
+import { TidyError } from '@tidy-reel/core/faults/fault'
 import type { VersionView } from '@tidy-reel/core/views/episode'
 import { Version } from '../db/models.ts'
 import type { Revised } from './change-episode.ts'

@@ -1,5 +1,5 @@
 import { REFUSALS } from '@tidy-reel/core/document/document'
-import { ORIGINS } from '@tidy-reel/core/match/filter'
+import { ORIGINS } from '@tidy-reel/core/pictures/filter'
 import { IDEA_STATES } from '@tidy-reel/core/topics/topic-views'
 import type { Sequelize } from 'sequelize'
 import { SequelizeStorage, Umzug } from 'umzug'

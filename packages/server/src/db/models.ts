@@ -9,12 +9,12 @@ import {
 import type { Command } from '@tidy-reel/core/document/command'
 import type { Document, Matching, Picking } from '@tidy-reel/core/document/document'
 import type { Inverse } from '@tidy-reel/core/document/inverse'
-import type { ScenePicks } from '@tidy-reel/core/match/pick'
+import type { MatchedScene } from '@tidy-reel/engine/stock/match-film'
 import type { FilmShape } from '@tidy-reel/core/render/plan'
 import type { ChannelFilm } from '@tidy-reel/core/topics/channel-film'
 import type { Idea } from '@tidy-reel/core/topics/topic-views'
 import type { Writing } from '@tidy-reel/core/writing/brief'
-import type { Pronunciation } from '@tidy-reel/core/speech/pronunciation'
+import type { Pronunciation } from '@tidy-reel/core/text/pronunciation'
 import type { RenderView, SceneTakeView } from '@tidy-reel/core/views/episode'
 
 /** The owner of everything until sign-in comes: on loopback there is one. */
@@ -73,10 +73,10 @@ export class Candidates extends Model<
   declare ownerId: string
   declare sceneId: string
   declare text: string
-  declare words: ScenePicks['words']
-  declare picks: ScenePicks['candidates']
-  declare meanings: ScenePicks['meanings']
-  declare numbers: ScenePicks['numbers']
+  declare words: MatchedScene['words']
+  declare picks: MatchedScene['candidates']
+  declare meanings: MatchedScene['meanings']
+  declare numbers: MatchedScene['numbers']
   /** What a person had told matching when it chose: a hash of all of it, what was said of the scene's own words, how pictures were to be chosen. */
   declare told: { of: string; senses: Matching['senses']; picking: Picking }
 }

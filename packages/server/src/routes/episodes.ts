@@ -2,7 +2,7 @@ import { Hono } from 'hono'
 import { streamSSE } from 'hono/streaming'
 import { z } from 'zod'
 import { Command } from '@tidy-reel/core/document/command'
-import { TidyError } from '@tidy-reel/core/fault'
+import { TidyError } from '@tidy-reel/core/faults/fault'
 import { sceneTakes } from '../actions/scene-takes.ts'
 import { filmOf } from '@tidy-reel/core/document/film-scenes'
 import { timeline } from '@tidy-reel/core/timeline/timeline'
@@ -10,7 +10,7 @@ import { VOICE_FILES, voiceFile } from '@tidy-reel/engine/sound/voice-export'
 import { sendFile } from './files.ts'
 import { episodeView, knownTakes } from '../actions/episode-view.ts'
 import { PREPARE, PROXIES } from '../jobs/kinds.ts'
-import type { App } from '../app.ts'
+import type { Services } from '../services.ts'
 import { bodyOf } from './body.ts'
 import { valid } from './valid.ts'
 
@@ -47,7 +47,7 @@ export function episodeRoutes({
   place,
   speech,
   pictures,
-}: App) {
+}: Services) {
   return new Hono()
     .get('/', async (c) => c.json({ episodes: await episodes.list() }))
     .post(

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import sharp from 'sharp'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { Item } from '@tidy-reel/core/match/item'
+import { Item } from '@tidy-reel/core/pictures/item'
 import type { FoundView, PictureUse, PictureView } from '@tidy-reel/core/views/library'
 import {
   clip,

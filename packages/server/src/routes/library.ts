@@ -1,11 +1,11 @@
 import { Hono } from 'hono'
 import { z } from 'zod'
 import { Making, REFUSALS } from '@tidy-reel/core/document/document'
-import { pictureList } from '@tidy-reel/core/formats/picture-list'
-import { PictureFilter } from '@tidy-reel/core/match/filter'
-import { Item } from '@tidy-reel/core/match/item'
+import { pictureList } from '@tidy-reel/core/pictures/picture-list'
+import { PictureFilter } from '@tidy-reel/core/pictures/filter'
+import { Item } from '@tidy-reel/core/pictures/item'
 import { SHELVES } from '@tidy-reel/core/views/library'
-import type { App } from '../app.ts'
+import type { Services } from '../services.ts'
 import { bodyOf } from './body.ts'
 import { valid } from './valid.ts'
 
@@ -40,7 +40,7 @@ const Wish = z.object({
 /** A library is counted so far; beyond it, "more than". */
 const COUNTED = 200_000
 
-export function libraryRoutes({ library, pictures }: App) {
+export function libraryRoutes({ library, pictures }: Services) {
   return new Hono()
     .get('/pictures', valid('query', Search), async (c) => {
       const { words: asked, page, ...filter } = c.req.valid('query')

@@ -4,7 +4,7 @@ import { Hono } from 'hono'
 import { z } from 'zod'
 import { proxyFile } from '@tidy-reel/engine/render/proxy'
 import { bedFile } from '@tidy-reel/engine/sound/monitor-bed'
-import type { App } from '../app.ts'
+import type { Services } from '../services.ts'
 import { sendFile } from './files.ts'
 import { valid } from './valid.ts'
 
@@ -32,7 +32,7 @@ const FilmFile = z.enum([
 const ItemId = z.object({ id: z.string().regex(/^[\w.-]{1,200}$/) })
 const Hash = z.object({ hash: z.string().regex(/^[0-9a-f]{32}$/) })
 
-export function mediaRoutes({ renders, place, thumbnails, pictures }: App) {
+export function mediaRoutes({ renders, place, thumbnails, pictures }: Services) {
   return new Hono()
     .get('/takes/:hash', valid('param', Hash), (c) =>
       sendFile(join(place.takes, `${c.req.valid('param').hash}.wav`), 'audio/wav', {

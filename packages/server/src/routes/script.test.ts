@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { ChannelView, ScriptChecks } from '@tidy-reel/core/views/checks'
-import type { ImportedView } from '@tidy-reel/core/views/imported'
+import type { ImportedScriptView } from '@tidy-reel/core/views/imported-script'
 import { freshApp, type FreshApp } from '../test/fresh-app.ts'
 
 let fresh: FreshApp
@@ -61,7 +61,7 @@ describe('import', () => {
       '/api/import?name=film.csv',
       'Visual;Narration;Who\nA rope;It holds.;Ann',
     )
-    expect((await answer.json()) as ImportedView).toEqual({
+    expect((await answer.json()) as ImportedScriptView).toEqual({
       title: 'film',
       script: '[picture: A rope] It holds.',
       left: ['Left out: the columns “Who”.'],

@@ -1,13 +1,13 @@
 import { Hono } from 'hono'
 import { z } from 'zod'
 import { scriptChecks } from '../actions/script-checks.ts'
-import type { App } from '../app.ts'
+import type { Services } from '../services.ts'
 import { valid } from './valid.ts'
 
 const Word = z.object({ word: z.string().trim().min(2).max(80) })
 
 /** What is asked about a script while it is written, before any of it is kept. */
-export function scriptRoutes({ channels, imports }: App) {
+export function scriptRoutes({ channels, imports }: Services) {
   return new Hono()
     .post('/checks', valid('json', z.object({ script: z.string() })), async (c) =>
       c.json(await scriptChecks(channels, c.req.valid('json').script)),

@@ -1,11 +1,11 @@
 import { Hono } from 'hono'
 import { z } from 'zod'
-import { Pronunciation } from '@tidy-reel/core/speech/pronunciation'
-import { EMPHASES, FINISHES, PauseFactor, Speed } from '@tidy-reel/core/speech/voicing'
+import { Pronunciation } from '@tidy-reel/core/text/pronunciation'
+import { EMPHASES, FINISHES, PauseFactor, Speed } from '@tidy-reel/core/document/voicing'
 import type { SaidView, VoicesView } from '@tidy-reel/core/views/speech'
-import { voiceFacts } from '@tidy-reel/engine/speech/measured'
+import { voiceFacts } from '@tidy-reel/engine/speech/voice-measures'
 import { spokenBy, takeOf } from '@tidy-reel/engine/speech/take'
-import type { App } from '../app.ts'
+import type { Services } from '../services.ts'
 import { valid } from './valid.ts'
 
 const Pronunciations = z.array(Pronunciation).max(500)
@@ -26,7 +26,7 @@ const Say = z.object({
 })
 
 /** Voices, and what they say when they are tried. */
-export function speechRoutes({ channels, speech }: App) {
+export function speechRoutes({ channels, speech }: Services) {
   return new Hono()
     .get('/voices', async (c) => {
       const place = speech()

@@ -1,13 +1,13 @@
 import { Hono } from 'hono'
 import { z } from 'zod'
 import { Idea, OfferedChannel } from '@tidy-reel/core/topics/topic-views'
-import type { App } from '../app.ts'
+import type { Services } from '../services.ts'
 import { valid } from './valid.ts'
 
 const Id = z.object({ id: z.uuid() })
 const Fields = Idea.pick({ title: true, notes: true, subject: true, state: true })
 
-export function topicRoutes({ topics }: App) {
+export function topicRoutes({ topics }: Services) {
   return new Hono()
     .get('/', async (c) => c.json(await topics.view(Date.now())))
     .get('/offered', async (c) => c.json({ channels: await topics.offered(c.req.raw.signal) }))

@@ -1,7 +1,7 @@
 import { Hono } from 'hono'
 import { z } from 'zod'
 import { Brief, Outline } from '@tidy-reel/core/writing/brief'
-import type { App } from '../app.ts'
+import type { Services } from '../services.ts'
 import { valid } from './valid.ts'
 
 const Id = z.object({ id: z.uuid() })
@@ -11,7 +11,7 @@ const Service = z.object({
   key: z.string().max(500).optional(),
 })
 
-export function writingRoutes({ writing }: App) {
+export function writingRoutes({ writing }: Services) {
   return new Hono()
     .get('/writer', async (c) => c.json(await writing.writer()))
     .put('/writer', valid('json', z.object({ service: Service.nullable() })), async (c) => {

@@ -4,7 +4,8 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { randomUUID } from 'node:crypto'
 import pg from 'pg'
-import { openApp, webApp } from '../app.ts'
+import { webApp } from '../app.ts'
+import { openServices } from '../services.ts'
 import { migrate } from '../db/migrate.ts'
 import { connect } from '../db/models.ts'
 
@@ -30,7 +31,7 @@ export async function freshApp(
   const database = await freshDatabase()
   const data = mkdtempSync(join(tmpdir(), 'tidy-server-'))
   const engine = { data, stock, statistics, maker }
-  const app = await openApp(database, engine)
+  const app = await openServices(database, engine)
   const web = webApp(app, '/nowhere')
   const ask = async (
     method: string,

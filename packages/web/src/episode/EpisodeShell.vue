@@ -4,7 +4,7 @@ import { Redo2, Undo2 } from 'lucide-vue-next'
 import { ElButton } from 'element-plus'
 import { computed, onUnmounted, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { clockText } from '@tidy-reel/core/time'
+import { clockText } from '@tidy-reel/core/time/time'
 import { useEpisode } from './episode-store.ts'
 
 const props = defineProps<{ id: string }>()

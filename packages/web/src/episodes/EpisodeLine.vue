@@ -2,9 +2,9 @@
 import { ElTooltip } from 'element-plus'
 import { Trash2 } from 'lucide-vue-next'
 import { computed } from 'vue'
-import { clockText } from '@tidy-reel/core/time'
+import { clockText } from '@tidy-reel/core/time/time'
 import type { EpisodeRow } from '@tidy-reel/core/views/episode'
-import ItemThumb from '../ItemThumb.vue'
+import ItemThumb from '../pictures/ItemThumb.vue'
 
 const props = defineProps<{ episode: EpisodeRow }>()
 defineEmits<{ remove: [] }>()

@@ -5,7 +5,7 @@ import { useRouter } from 'vue-router'
 import { UNTITLED } from '@tidy-reel/core/document/document'
 import type { EpisodeRow } from '@tidy-reel/core/views/episode'
 import { api } from '../api.ts'
-import ChannelHeader from '../ChannelHeader.vue'
+import ChannelHeader from '../channel/ChannelHeader.vue'
 import EpisodeLine from './EpisodeLine.vue'
 
 const router = useRouter()

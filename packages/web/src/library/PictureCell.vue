@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import { SOFT } from '@tidy-reel/core/match/look'
+import { SOFT } from '@tidy-reel/core/pictures/look'
 import type { PictureView } from '@tidy-reel/core/views/library'
 import MovingThumb from '../pictures/MovingThumb.vue'
 

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { ElAutocomplete, ElInput, ElSwitch } from 'element-plus'
 import { computed, nextTick, ref, watch } from 'vue'
-import { licenceFacts } from '@tidy-reel/core/ledger/licences'
-import type { Item } from '@tidy-reel/core/match/item'
+import { licenceFacts } from '@tidy-reel/core/pictures/licences'
+import type { Item } from '@tidy-reel/core/pictures/item'
 import type { PictureUse, PictureView } from '@tidy-reel/core/views/library'
 import { api } from '../api.ts'
-import KeptInput from '../KeptInput.vue'
+import KeptInput from '../controls/KeptInput.vue'
 import ChipList from '../pictures/ChipList.vue'
 import MovingThumb from '../pictures/MovingThumb.vue'
 

@@ -1,5 +1,5 @@
 import { computed, ref, shallowRef, watch } from 'vue'
-import type { PictureFilter } from '@tidy-reel/core/match/filter'
+import type { PictureFilter } from '@tidy-reel/core/pictures/filter'
 import { LIBRARY_PAGE as PAGE, type PictureView, type Shelf } from '@tidy-reel/core/views/library'
 import { api, type LibraryAsked } from '../api.ts'
 

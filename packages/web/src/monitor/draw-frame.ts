@@ -1,7 +1,8 @@
 import { sortedLastIndexBy } from 'lodash-es'
-import { cropAt, type Move } from '@tidy-reel/core/picture/move'
-import type { SegmentShot, Stretch } from '@tidy-reel/core/render/shots'
-import { SAMPLE_RATE, type FrameRate } from '@tidy-reel/core/time'
+import { cropAt } from '@tidy-reel/core/pictures/move'
+import type { Move } from '@tidy-reel/core/pictures/view'
+import type { SegmentShot, PictureRun } from '@tidy-reel/core/film/shots'
+import { SAMPLE_RATE, type FrameRate } from '@tidy-reel/core/time/time'
 import type { Timeline } from '@tidy-reel/core/timeline/timeline'
 import type { ClipDeck, StillShelf } from './picture-source.ts'
 
@@ -48,10 +49,10 @@ export function placeOfFrame(
 export function drawFrame(stage: Stage, shot: SegmentShot, frame: number): boolean {
   const { context } = stage
   const { lead } = shot
-  const own = (alpha: number) => drawStretch(stage, shot, shot.first + frame, alpha)
+  const own = (alpha: number) => drawRun(stage, shot, shot.first + frame, alpha)
   context.globalAlpha = 1
   if (!lead || frame >= lead.frames) return own(1)
-  const before = (alpha: number) => drawStretch(stage, lead.from, lead.from.first + frame, alpha)
+  const before = (alpha: number) => drawRun(stage, lead.from, lead.from.first + frame, alpha)
   if (lead.kind === 'dissolve') {
     const both = [before(1), own(frame / lead.frames)]
     return both.every(Boolean)
@@ -62,9 +63,9 @@ export function drawFrame(stage: Stage, shot: SegmentShot, frame: number): boole
   return frame < half ? before(1 - frame / half) : own((frame - half) / (lead.frames - half))
 }
 
-function drawStretch(
+function drawRun(
   stage: Stage,
-  { source, span }: Stretch,
+  { source, span }: PictureRun,
   frame: number,
   alpha: number,
 ): boolean {
@@ -135,7 +136,7 @@ function stillOf({ stills }: Stage, id: string) {
 
 function clipOf(
   { clips, fps, rate }: Stage,
-  source: Extract<Stretch['source'], { kind: 'clip' }>,
+  source: Extract<PictureRun['source'], { kind: 'clip' }>,
   frame: number,
 ) {
   // The middle of a frame: its edges are rounded one way by one decoder and the other way by the next.

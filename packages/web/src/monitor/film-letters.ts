@@ -1,9 +1,9 @@
 import type { Film } from '@tidy-reel/core/document/film-scenes'
-import { cardSupers, type SegmentShot } from '@tidy-reel/core/render/shots'
-import { filmCues } from '@tidy-reel/core/subtitles/film-cues'
-import { assDocument } from '@tidy-reel/core/supers/ass'
-import { filmSupers } from '@tidy-reel/core/supers/supers'
-import { sampleAtFrame } from '@tidy-reel/core/time'
+import { cardSupers, type SegmentShot } from '@tidy-reel/core/film/shots'
+import { filmCues } from '@tidy-reel/core/film/subtitles/film-cues'
+import { assDocument } from '@tidy-reel/core/film/supers/ass'
+import { filmSupers } from '@tidy-reel/core/film/supers/supers'
+import { sampleAtFrame } from '@tidy-reel/core/time/time'
 import type { Timeline } from '@tidy-reel/core/timeline/timeline'
 
 /** Everything written on a film, as one ASS document for the monitor: the render writes the same, scene by scene. */

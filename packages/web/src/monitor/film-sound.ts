@@ -1,5 +1,11 @@
-import { bedGain, FILM_LUFS, mixPlan, TAKE_LUFS, TRUE_PEAK_DBTP } from '@tidy-reel/core/sound/mix'
-import { SAMPLE_RATE } from '@tidy-reel/core/time'
+import {
+  bedGain,
+  FILM_LUFS,
+  mixPlan,
+  TAKE_LUFS,
+  TRUE_PEAK_DBTP,
+} from '@tidy-reel/core/film/sound/mix'
+import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
 import type { Timeline } from '@tidy-reel/core/timeline/timeline'
 import type { BedFacts } from '@tidy-reel/core/views/episode'
 import { bedSound, takeSound } from '../api.ts'

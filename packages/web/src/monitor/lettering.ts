@@ -9,7 +9,7 @@ import JASSUB from 'jassub'
 import plainWasm from 'jassub/dist/wasm/jassub-worker.wasm?url'
 import modernWasm from 'jassub/dist/wasm/jassub-worker-modern.wasm?url'
 import worker from 'virtual:lettering-worker'
-import { FONTS } from '@tidy-reel/core/supers/ass'
+import { FONTS } from '@tidy-reel/core/film/supers/ass'
 
 /** Everything written on the picture, drawn by the libass that draws it in the render. */
 export interface Lettering {

@@ -1,5 +1,5 @@
 import type { Film } from '@tidy-reel/core/document/film-scenes'
-import type { SegmentShot } from '@tidy-reel/core/render/shots'
+import type { SegmentShot } from '@tidy-reel/core/film/shots'
 import type { Timeline } from '@tidy-reel/core/timeline/timeline'
 import { filmLetters } from './film-letters.ts'
 

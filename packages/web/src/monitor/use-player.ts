@@ -1,6 +1,6 @@
 import { sortedLastIndexBy } from 'lodash-es'
 import { computed, onScopeDispose, ref, type Ref } from 'vue'
-import { frameAtSample, SAMPLE_RATE, sampleAtFrame } from '@tidy-reel/core/time'
+import { frameAtSample, SAMPLE_RATE, sampleAtFrame } from '@tidy-reel/core/time/time'
 import { soundDeck, type FilmSound } from './film-sound.ts'
 
 export interface Player {

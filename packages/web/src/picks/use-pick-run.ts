@@ -1,14 +1,14 @@
 import { computed, ref, watch } from 'vue'
 import type { RefusalReason } from '@tidy-reel/core/document/document'
-import type { Item } from '@tidy-reel/core/match/item'
-import type { Pick } from '@tidy-reel/core/match/pick'
+import type { Item } from '@tidy-reel/core/pictures/item'
+import type { OfferedPicture } from '@tidy-reel/core/match/pick'
 import { concerns, saidBy } from '@tidy-reel/core/match/refusals'
 import { SURENESSES, type Sureness } from '@tidy-reel/core/match/sureness'
 import { api } from '../api.ts'
 import type { useEpisode } from '../episode/episode-store.ts'
 
 /** One picture of the film to decide about. */
-export interface Place {
+export interface PickStop {
   sceneId: string
   shot: number
 }
@@ -17,14 +17,14 @@ export interface Place {
 export const AT_ONCE = 4
 const FOUND_LIMIT = 48
 
-type Shown = Pick & { found?: boolean }
+type Shown = OfferedPicture & { found?: boolean }
 
 /**
  * One pass through the pictures of a film that nobody has chosen yet, weakest first. The order is fixed when the pass
  * begins, so that nothing moves under the hand.
  */
 export function usePickRun(episode: ReturnType<typeof useEpisode>) {
-  const places = ref<Place[]>(orderOf(episode))
+  const places = ref<PickStop[]>(orderOf(episode))
   const at = ref(0)
   const page = ref(0)
   /** Which of those shown the next key is about. */
@@ -174,7 +174,7 @@ export function usePickRun(episode: ReturnType<typeof useEpisode>) {
 }
 
 /** Pictures that matching chose, weakest first, then in the order of the film. */
-function orderOf({ document, data }: ReturnType<typeof useEpisode>): Place[] {
+function orderOf({ document, data }: ReturnType<typeof useEpisode>): PickStop[] {
   const places = document!.scenes.flatMap(({ id, shots, hidden }) =>
     hidden
       ? []
@@ -190,5 +190,5 @@ function orderOf({ document, data }: ReturnType<typeof useEpisode>): Place[] {
     .map(({ sceneId, shot }) => ({ sceneId, shot }))
 }
 
-const surenessOf = (id: string | undefined, picks: readonly Pick[] = []): Sureness =>
+const surenessOf = (id: string | undefined, picks: readonly OfferedPicture[] = []): Sureness =>
   picks.find(({ item }) => item.id === id)?.sure ?? 'weak'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ElInput, ElOption, ElPopover, ElSelect } from 'element-plus'
 import { computed } from 'vue'
-import type { PictureFilter } from '@tidy-reel/core/match/filter'
+import type { PictureFilter } from '@tidy-reel/core/pictures/filter'
 import { chipsOf, FILTERS } from './filters.ts'
 
 const props = defineProps<{ filter: PictureFilter }>()

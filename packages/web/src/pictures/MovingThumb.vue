@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { onBeforeUnmount, ref, watch } from 'vue'
-import type { ChosenItem } from '@tidy-reel/core/match/item'
+import type { ChosenItem } from '@tidy-reel/core/pictures/item'
 import { preview } from '../api.ts'
-import ItemThumb from '../ItemThumb.vue'
+import ItemThumb from './ItemThumb.vue'
 
 /** A picture that moves while it is looked at: a clip plays as soon as it can, a still is pushed in slowly. */
 const props = withDefaults(

@@ -1,5 +1,5 @@
-import { COLOURS } from '@tidy-reel/core/match/look'
-import type { PictureFilter } from '@tidy-reel/core/match/filter'
+import { COLOURS } from '@tidy-reel/core/pictures/look'
+import type { PictureFilter } from '@tidy-reel/core/pictures/filter'
 
 type Key = keyof PictureFilter
 

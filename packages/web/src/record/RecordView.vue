@@ -5,7 +5,7 @@ import type { ReadSentence, RecordedView, RecordingView } from '@tidy-reel/core/
 import { api } from '../api.ts'
 import { useEpisode } from '../episode/episode-store.ts'
 import PlayButton from '../sound/PlayButton.vue'
-import { useKeys } from '../use-keys.ts'
+import { useKeys } from '../controls/use-keys.ts'
 import { useSay } from '../sound/use-say.ts'
 import { useRecorder } from './use-recorder.ts'
 import WholeRecording from './WholeRecording.vue'

@@ -2,7 +2,7 @@
 import { ElButton, ElProgress } from 'element-plus'
 import { FileAudio } from 'lucide-vue-next'
 import { computed, ref } from 'vue'
-import { clockText } from '@tidy-reel/core/time'
+import { clockText } from '@tidy-reel/core/time/time'
 import type { ReadSentence, RecordingView } from '@tidy-reel/core/views/recording'
 import PlayButton from '../sound/PlayButton.vue'
 

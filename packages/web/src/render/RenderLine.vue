@@ -2,7 +2,7 @@
 import { ElButton, ElProgress } from 'element-plus'
 import { computed } from 'vue'
 import { overallProgress } from '@tidy-reel/core/render/progress'
-import { clockText } from '@tidy-reel/core/time'
+import { clockText } from '@tidy-reel/core/time/time'
 import type { RenderView } from '@tidy-reel/core/views/episode'
 import { renderFile } from '../api.ts'
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { ChapterLength } from '@tidy-reel/core/checks/chapters'
-import { clockText } from '@tidy-reel/core/time'
+import { clockText } from '@tidy-reel/core/time/time'
 
 const props = defineProps<{
   chapters: readonly ChapterLength[]

@@ -5,11 +5,11 @@ import type { Hook } from '@tidy-reel/core/checks/hook'
 import { easeName } from '@tidy-reel/core/checks/reading-ease'
 import { THINGS_PER_THOUSAND } from '@tidy-reel/core/checks/pace'
 import type { ScriptChecks } from '@tidy-reel/core/views/checks'
-import type { Looked } from './looked.ts'
+import type { ScriptReading } from './script-reading.ts'
 
 const props = defineProps<{
   hook: Hook
-  looked: Looked
+  looked: ScriptReading
   checks: ScriptChecks | undefined
   unanswered: boolean
   findings: readonly Finding[]

@@ -2,7 +2,7 @@
 import { ElButton } from 'element-plus'
 import { computed, ref } from 'vue'
 import { checkedAs, CLAIM_KINDS, type Claim } from '@tidy-reel/core/checks/claims'
-import KeptInput from '../KeptInput.vue'
+import KeptInput from '../controls/KeptInput.vue'
 import { CLAIM_MARKS, type CheckedClaim, type ClaimMark } from '@tidy-reel/core/document/document'
 
 const props = defineProps<{

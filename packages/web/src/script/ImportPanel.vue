@@ -1,20 +1,23 @@
 <script setup lang="ts">
 import { ElButton, ElInput } from 'element-plus'
 import { ref } from 'vue'
-import { clockText } from '@tidy-reel/core/time'
+import { clockText } from '@tidy-reel/core/time/time'
 import { estimateSeconds } from '@tidy-reel/core/script/estimate'
-import type { ImportedView } from '@tidy-reel/core/views/imported'
+import type { ImportedScriptView } from '@tidy-reel/core/views/imported-script'
 import { api } from '../api.ts'
 
 defineProps<{ empty: boolean }>()
-const emit = defineEmits<{ take: [imported: ImportedView, way: 'replace' | 'append']; close: [] }>()
+const emit = defineEmits<{
+  take: [imported: ImportedScriptView, way: 'replace' | 'append']
+  close: []
+}>()
 const KINDS = '.txt,.md,.markdown,.docx,.odt,.html,.htm,.pdf,.pptx,.odp,.csv,.tsv,.srt,.vtt'
 const address = ref('')
 const problem = ref('')
 const busy = ref('')
-const found = ref<ImportedView>()
+const found = ref<ImportedScriptView>()
 
-async function read(what: string, from: () => Promise<ImportedView>) {
+async function read(what: string, from: () => Promise<ImportedScriptView>) {
   problem.value = ''
   found.value = undefined
   busy.value = what

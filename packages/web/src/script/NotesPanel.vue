@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ElButton, ElInput } from 'element-plus'
 import { computed, ref } from 'vue'
-import KeptInput from '../KeptInput.vue'
+import KeptInput from '../controls/KeptInput.vue'
 import type { Comment } from '@tidy-reel/core/document/document'
 
 const props = defineProps<{

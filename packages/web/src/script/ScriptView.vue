@@ -7,11 +7,11 @@ import { useLocalStorage } from '@vueuse/core'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { checkedAs, type Claim } from '@tidy-reel/core/checks/claims'
-import { chosenItem } from '@tidy-reel/core/match/item'
+import { chosenItem } from '@tidy-reel/core/pictures/item'
 import { parsedScript } from '@tidy-reel/core/script/parsed-script'
-import type { ImportedView } from '@tidy-reel/core/views/imported'
+import type { ImportedScriptView } from '@tidy-reel/core/views/imported-script'
 import { hookOf } from '@tidy-reel/core/checks/hook'
-import { claimList } from '@tidy-reel/core/formats/claim-list'
+import { claimList } from '@tidy-reel/core/checks/claim-list'
 import { scriptWords } from '@tidy-reel/core/checks/script-words'
 import type { ClaimMark } from '@tidy-reel/core/document/document'
 import type { TidyChange } from '@tidy-reel/core/tidy/change'
@@ -21,7 +21,7 @@ import type { Writing } from '@tidy-reel/core/writing/brief'
 import type { VersionView } from '@tidy-reel/core/views/episode'
 import { api, takeSound } from '../api.ts'
 import { useEpisode } from '../episode/episode-store.ts'
-import { saveText } from '../save-text.ts'
+import { saveText } from '../controls/save-text.ts'
 import ChapterOutline from './ChapterOutline.vue'
 import { withChapterMoved } from './chapter-move.ts'
 import ChecksPanel from './ChecksPanel.vue'
@@ -36,7 +36,7 @@ import ScriptEditor from './ScriptEditor.vue'
 import SentenceStrip from './SentenceStrip.vue'
 import TidyPanel from './TidyPanel.vue'
 import WritingPanel from './writing/WritingPanel.vue'
-import { useLooked } from './use-looked.ts'
+import { useScriptReading } from './use-script-reading.ts'
 import { useReadAloud } from './use-read-aloud.ts'
 import { useScript } from './use-script.ts'
 import { useTidyChoice } from './use-tidy-choice.ts'
@@ -46,7 +46,7 @@ const episode = useEpisode()
 const router = useRouter()
 const id = episode.data!.id
 const { text, read, problem, parsed, seconds, chapters, starts, save, speed } = useScript(episode)
-const { looked, checks, unanswered, askAgain } = useLooked(text, api.scriptChecks)
+const { looked, checks, unanswered, askAgain } = useScriptReading(text, api.scriptChecks)
 const tidy = useTidyChoice(id, looked, text)
 const aloud = useReadAloud(
   () => parsed.value.scenes,
@@ -164,7 +164,7 @@ const sourceOf = ({ sentence }: Claim) => {
 }
 const importing = ref(router.currentRoute.value.query.import !== undefined)
 /** Text that came from outside, and the pictures that came with it. */
-function takeOver({ script, pictures }: ImportedView, way: 'replace' | 'append') {
+function takeOver({ script, pictures }: ImportedScriptView, way: 'replace' | 'append') {
   importing.value = writing.value = false
   const before = way === 'append' && text.value.trim() ? `${text.value.trimEnd()}\n\n` : ''
   text.value = before + script

@@ -4,12 +4,12 @@ import { readingEase } from '@tidy-reel/core/checks/reading-ease'
 import { narrationOnly } from '@tidy-reel/core/script/narration'
 import { parsedScript } from '@tidy-reel/core/script/parsed-script'
 import { tidyChanges } from '@tidy-reel/core/tidy/tidy'
-import type { Looked } from './looked.ts'
+import type { ScriptReading } from './script-reading.ts'
 
 /** Reads a script through, away from the page: the longest takes seconds. */
 self.onmessage = ({ data: script }: MessageEvent<string>) => {
   const parsed = parsedScript(script)
-  const looked: Looked = {
+  const looked: ScriptReading = {
     script,
     tidy: tidyChanges(script),
     findings: checkScript(script, parsed),

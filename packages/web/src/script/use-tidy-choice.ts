@@ -1,14 +1,14 @@
 import { useLocalStorage } from '@vueuse/core'
 import { computed, shallowRef, type Ref } from 'vue'
 import { withChanges, type TidyChange } from '@tidy-reel/core/tidy/change'
-import type { Looked } from './looked.ts'
+import type { ScriptReading } from './script-reading.ts'
 
 /** Known again by its words and those around it, wherever they have moved. */
 const keyOf = (script: string, { kind, edits, before }: TidyChange) =>
   `${kind}|${before}|${script.slice(Math.max(0, edits[0]!.from - 24), edits[0]!.from)}`
 
 /** What the tidy pass proposes, without what a person has chosen to leave. */
-export function useTidyChoice(episodeId: string, looked: Ref<Looked>, text: Ref<string>) {
+export function useTidyChoice(episodeId: string, looked: Ref<ScriptReading>, text: Ref<string>) {
   /** What was last accepted, as long as nothing else was written since. */
   const done = shallowRef<{ before: string; after: string; count: number }>()
   const left = useLocalStorage<string[]>(`tidy-left-${episodeId}`, [])

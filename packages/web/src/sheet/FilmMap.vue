@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { Flag } from '@tidy-reel/core/sheet/flags'
+import type { Flag } from '@tidy-reel/core/checks/flags'
 import type { TakeFacts, Timeline } from '@tidy-reel/core/timeline/timeline'
 import FilmMapScenes from './FilmMapScenes.vue'
 

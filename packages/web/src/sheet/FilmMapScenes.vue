@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useElementSize, useRafFn } from '@vueuse/core'
 import { onMounted, ref, watch } from 'vue'
-import type { Flag } from '@tidy-reel/core/sheet/flags'
+import type { Flag } from '@tidy-reel/core/checks/flags'
 import type { TakeFacts, Timeline } from '@tidy-reel/core/timeline/timeline'
 import { stillShelf } from '../monitor/picture-source.ts'
 

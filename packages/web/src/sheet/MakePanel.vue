@@ -2,9 +2,9 @@
 import { ElButton, ElInput, ElOption, ElSelect } from 'element-plus'
 import { onMounted, onScopeDispose, ref } from 'vue'
 import type { Making } from '@tidy-reel/core/document/document'
-import type { Item } from '@tidy-reel/core/match/item'
+import type { Item } from '@tidy-reel/core/pictures/item'
 import { api } from '../api.ts'
-import KeptInput from '../KeptInput.vue'
+import KeptInput from '../controls/KeptInput.vue'
 import MovingThumb from '../pictures/MovingThumb.vue'
 
 const props = defineProps<{ description: string; making: Making; chosen: string | undefined }>()

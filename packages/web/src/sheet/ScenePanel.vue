@@ -2,7 +2,7 @@
 import { ElCheckbox, ElInput, ElInputNumber } from 'element-plus'
 import { computed } from 'vue'
 import type { Command, CommandOf, Target } from '@tidy-reel/core/document/command'
-import { SAMPLE_RATE } from '@tidy-reel/core/time'
+import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
 import ForWhich from './ForWhich.vue'
 import type { SheetRow } from './sheet-rows.ts'
 

@@ -2,10 +2,10 @@
 import { Flag as FlagIcon, GripVertical, Play, Volume2 } from 'lucide-vue-next'
 import { countBy } from 'lodash-es'
 import { computed } from 'vue'
-import type { Item } from '@tidy-reel/core/match/item'
-import type { FrameRate } from '@tidy-reel/core/time'
+import type { Item } from '@tidy-reel/core/pictures/item'
+import type { FrameRate } from '@tidy-reel/core/time/time'
 import type { SearchWord } from '@tidy-reel/core/words/search-words'
-import { marked } from './marked.ts'
+import { markedPieces } from './search-word-marks.ts'
 import SceneText from './SceneText.vue'
 import ShotStrip from './ShotStrip.vue'
 import type { SheetRow } from './sheet-rows.ts'
@@ -51,7 +51,7 @@ const start = computed(() => {
   return `${Math.floor(tenths / 600)}:${String(Math.floor(tenths / 10) % 60).padStart(2, '0')}.${tenths % 10}`
 })
 const pieces = computed(() =>
-  marked(
+  markedPieces(
     props.row.text,
     props.words.filter(({ weight }) => weight > MARKED),
   ),

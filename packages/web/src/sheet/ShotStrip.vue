@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { Item } from '@tidy-reel/core/match/item'
-import { frameAtSample, sampleAtFrame, type FrameRate } from '@tidy-reel/core/time'
+import { Item } from '@tidy-reel/core/pictures/item'
+import { frameAtSample, sampleAtFrame, type FrameRate } from '@tidy-reel/core/time/time'
 import type { TimelineScene } from '@tidy-reel/core/timeline/timeline'
-import ItemThumb from '../ItemThumb.vue'
+import ItemThumb from '../pictures/ItemThumb.vue'
 
 const props = defineProps<{
   scene: TimelineScene

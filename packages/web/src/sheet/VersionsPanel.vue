@@ -4,7 +4,7 @@ import { computed, onMounted, ref } from 'vue'
 import type { Comparison } from '@tidy-reel/core/document/compare'
 import type { VersionView } from '@tidy-reel/core/views/episode'
 import { api } from '../api.ts'
-import ItemThumb from '../ItemThumb.vue'
+import ItemThumb from '../pictures/ItemThumb.vue'
 
 const props = defineProps<{ episodeId: string }>()
 const emit = defineEmits<{ close: []; restored: [] }>()

@@ -1,6 +1,6 @@
 import type { Transition } from '@tidy-reel/core/document/document'
 import { CUT } from '@tidy-reel/core/document/document'
-import { SAMPLE_RATE } from '@tidy-reel/core/time'
+import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
 import type { useEpisode } from '../episode/episode-store.ts'
 import type { Player } from '../monitor/use-player.ts'
 import type { Sheet } from './use-sheet.ts'

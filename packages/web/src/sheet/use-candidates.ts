@@ -1,7 +1,7 @@
 import { computed, ref, shallowRef, watch } from 'vue'
-import type { PictureFilter } from '@tidy-reel/core/match/filter'
-import type { Item } from '@tidy-reel/core/match/item'
-import type { Pick } from '@tidy-reel/core/match/pick'
+import type { PictureFilter } from '@tidy-reel/core/pictures/filter'
+import type { Item } from '@tidy-reel/core/pictures/item'
+import type { OfferedPicture } from '@tidy-reel/core/match/pick'
 import type { Sureness } from '@tidy-reel/core/match/sureness'
 import type { Shelf } from '@tidy-reel/core/views/library'
 import type { SearchWord } from '@tidy-reel/core/words/search-words'
@@ -25,7 +25,7 @@ const SHELF_OF: Partial<Record<CandidatePlace, Shelf>> = {
 
 /** Pictures that may be chosen for a scene: what matching found, what a search brings, what the library has. The newest request wins. */
 export function useCandidates(
-  scene: () => { id: string; words: readonly SearchWord[]; picks: readonly Pick[] },
+  scene: () => { id: string; words: readonly SearchWord[]; picks: readonly OfferedPicture[] },
   filmItems: () => readonly Item[],
 ) {
   const place = ref<CandidatePlace>('found')

@@ -1,7 +1,7 @@
 import { useEventListener } from '@vueuse/core'
 import { z } from 'zod'
 import { NewScene } from '@tidy-reel/core/document/command'
-import { scriptScenes } from './pasted.ts'
+import { scriptScenes } from './script-scenes.ts'
 import type { Sheet } from './use-sheet.ts'
 
 const FORMAT = 'application/x-tidy-reel-scenes'

@@ -1,12 +1,13 @@
 import { groupBy } from 'lodash-es'
 import { computed, ref, watch } from 'vue'
 import { doubtedClaims } from '@tidy-reel/core/checks/claims'
-import type { Command, NewScene, Place } from '@tidy-reel/core/document/command'
+import type { Command, NewScene, ScenePlace } from '@tidy-reel/core/document/command'
 import { copiedScenes } from '@tidy-reel/core/document/scene-edits'
-import { filmFlags } from '@tidy-reel/core/sheet/flags'
-import { TidyError } from '@tidy-reel/core/fault'
-import { sampleAtFrame } from '@tidy-reel/core/time'
-import { wordsOf, type SpokenWord } from '@tidy-reel/core/speech/word-times'
+import { filmFlags } from '@tidy-reel/core/checks/flags'
+import { TidyError } from '@tidy-reel/core/faults/fault'
+import { sampleAtFrame } from '@tidy-reel/core/time/time'
+import type { SpokenWord } from '@tidy-reel/core/speech/word-times'
+import { wordsOf } from '@tidy-reel/core/text/written-words'
 import type { useEpisode } from '../episode/episode-store.ts'
 import type { Player } from '../monitor/use-player.ts'
 import { forgetDraft, keptDraft } from './draft.ts'
@@ -163,7 +164,7 @@ export function useSheet(episode: ReturnType<typeof useEpisode>, player: Player)
     if (last) selectId(last.id)
     return done
   }
-  function placeAfter(id: string | undefined): Place {
+  function placeAfter(id: string | undefined): ScenePlace {
     const first = episode.document!.scenes[0]
     if (!first || id === 'closing') return 'end'
     return id === 'opening' || id === undefined ? { before: first.id } : { after: id }

@@ -2,7 +2,7 @@
 import { ElButton, ElInput, ElSegmented } from 'element-plus'
 import { computed, ref } from 'vue'
 import { hasSounds } from '@tidy-reel/core/speech/ipa'
-import type { Pronunciation } from '@tidy-reel/core/speech/pronunciation'
+import type { Pronunciation } from '@tidy-reel/core/text/pronunciation'
 import PlayButton from './PlayButton.vue'
 
 const props = defineProps<{

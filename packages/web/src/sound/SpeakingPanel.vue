@@ -2,7 +2,7 @@
 import { ElOption, ElSelect, ElSlider } from 'element-plus'
 import { computed } from 'vue'
 import type { Speaking } from '@tidy-reel/core/document/document'
-import { FINISHES, type Finish } from '@tidy-reel/core/speech/voicing'
+import { FINISHES, type Finish } from '@tidy-reel/core/document/voicing'
 import type { VoiceView } from '@tidy-reel/core/views/speech'
 import PlayButton from './PlayButton.vue'
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ElCheckbox, ElOption, ElSelect } from 'element-plus'
 import { Star } from 'lucide-vue-next'
-import { clockText } from '@tidy-reel/core/time'
+import { clockText } from '@tidy-reel/core/time/time'
 import type { VoiceView } from '@tidy-reel/core/views/speech'
 import PlayButton from './PlayButton.vue'
 import { languageName, type VoiceFilter } from './use-voices.ts'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { clockText } from '@tidy-reel/core/time'
+import { clockText } from '@tidy-reel/core/time/time'
 import { ago, times } from '@tidy-reel/core/topics/rank-subjects'
 import type { OwnedFilm } from '@tidy-reel/core/topics/subjects'
 

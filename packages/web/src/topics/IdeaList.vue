@@ -2,7 +2,7 @@
 import { ElButton, ElInput } from 'element-plus'
 import { computed, ref, watch } from 'vue'
 import { IDEA_STATES, type Idea } from '@tidy-reel/core/topics/topic-views'
-import KeptInput from '../KeptInput.vue'
+import KeptInput from '../controls/KeptInput.vue'
 
 const props = defineProps<{
   ideas: readonly Idea[]

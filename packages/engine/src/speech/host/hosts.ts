@@ -3,7 +3,7 @@ import { createRequire } from 'node:module'
 import { availableParallelism } from 'node:os'
 import { fileURLToPath } from 'node:url'
 import pLimit from 'p-limit'
-import { TidyError } from '@tidy-reel/core/fault'
+import { TidyError } from '@tidy-reel/core/faults/fault'
 import type { RawSpeech } from '../contract.ts'
 import type { HostOrder } from './speech-host.ts'
 

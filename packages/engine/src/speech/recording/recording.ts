@@ -1,4 +1,4 @@
-import { TidyError } from '@tidy-reel/core/fault'
+import { TidyError } from '@tidy-reel/core/faults/fault'
 import { runProgram } from '../../run/program.ts'
 import { int16sOf } from '../../sound/wav.ts'
 

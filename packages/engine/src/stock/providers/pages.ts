@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import { TidyError } from '@tidy-reel/core/fault'
-import { Item } from '@tidy-reel/core/match/item'
+import { TidyError } from '@tidy-reel/core/faults/fault'
+import { Item } from '@tidy-reel/core/pictures/item'
 import type { PictureProvider, StockQuery } from '../contract.ts'
 import {
   FILE_BYTES_LIMIT,

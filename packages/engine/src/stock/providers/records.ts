@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import { TidyError } from '@tidy-reel/core/fault'
-import { Item, orientationOf } from '@tidy-reel/core/match/item'
+import { TidyError } from '@tidy-reel/core/faults/fault'
+import { Item, orientationOf } from '@tidy-reel/core/pictures/item'
 import type { PictureProvider, StockQuery } from '../contract.ts'
 import {
   FILE_BYTES_LIMIT,
@@ -15,7 +15,7 @@ const Scan = z.object({
   height: z.number().int().positive().max(20_000),
 })
 
-const Record = z.object({
+const PrintRecord = z.object({
   identifier: z.string().min(1).max(150),
   caption: z.string().max(500),
   subjects: z.string().max(5000).default(''),
@@ -32,7 +32,7 @@ const Record = z.object({
   preview: Scan,
   files: z.array(Scan).min(1).max(50),
 })
-type Record = z.infer<typeof Record>
+type PrintRecord = z.infer<typeof PrintRecord>
 
 const Page = z.object({
   records: z.array(z.unknown()).max(1000),
@@ -75,7 +75,7 @@ export function recordsProvider(
     return read.data
   }
   const record = async (id: string, signal?: AbortSignal) => {
-    const read = Record.safeParse(
+    const read = PrintRecord.safeParse(
       await http.json(http.url(`/api/records/${encodeURIComponent(id)}`), {}, signal),
     )
     if (!read.success) throw invalid()
@@ -94,7 +94,7 @@ export function recordsProvider(
         found = await page({ ...asked, after: found.next }, signal)
       }
       return found.records.flatMap((entry) => {
-        const read = Record.safeParse(entry)
+        const read = PrintRecord.safeParse(entry)
         const item = read.success ? Item.safeParse(itemOf(read.data)) : undefined
         return item?.success && (!orientation || item.data.orientation === orientation)
           ? [item.data]
@@ -131,7 +131,7 @@ function itemOf({
   rights,
   landing,
   extent: { width, height, duration },
-}: Record): z.input<typeof Item> {
+}: PrintRecord): z.input<typeof Item> {
   return {
     id: identifier,
     kind: medium === 'film' ? 'clip' : 'photo',

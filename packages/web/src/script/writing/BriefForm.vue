@@ -2,7 +2,7 @@
 import { ElInput, ElInputNumber } from 'element-plus'
 import { computed } from 'vue'
 import type { Brief } from '@tidy-reel/core/writing/brief'
-import KeptInput from '../../KeptInput.vue'
+import KeptInput from '../../controls/KeptInput.vue'
 import { lines } from './lines.ts'
 import SourceList from './SourceList.vue'
 

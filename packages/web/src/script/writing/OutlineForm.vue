@@ -2,7 +2,7 @@
 import { ElInputNumber } from 'element-plus'
 import { ArrowDown, ArrowUp, X } from 'lucide-vue-next'
 import { computed } from 'vue'
-import KeptInput from '../../KeptInput.vue'
+import KeptInput from '../../controls/KeptInput.vue'
 import { lines } from './lines.ts'
 import type { Outline, OutlineChapter } from '@tidy-reel/core/writing/brief'
 

@@ -2,7 +2,7 @@
 import { ElButton, ElInput } from 'element-plus'
 import { ref } from 'vue'
 import type { Source } from '@tidy-reel/core/writing/brief'
-import type { ImportedView } from '@tidy-reel/core/views/imported'
+import type { ImportedScriptView } from '@tidy-reel/core/views/imported-script'
 import { api } from '../../api.ts'
 
 const props = defineProps<{ sources: readonly Source[] }>()
@@ -32,7 +32,7 @@ function addPasted() {
   )
   pasted.value = ''
 }
-async function read(what: string, from: () => Promise<ImportedView>) {
+async function read(what: string, from: () => Promise<ImportedScriptView>) {
   problem.value = ''
   busy.value = what
   try {

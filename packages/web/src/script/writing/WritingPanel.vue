@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ElButton } from 'element-plus'
 import { computed } from 'vue'
-import type { ImportedView } from '@tidy-reel/core/views/imported'
+import type { ImportedScriptView } from '@tidy-reel/core/views/imported-script'
 import { draftScript, scriptSeconds } from '@tidy-reel/core/writing/draft-script'
 import BriefForm from './BriefForm.vue'
 import DraftText from './DraftText.vue'
@@ -10,7 +10,10 @@ import { useWriting } from './use-writing.ts'
 import WriterChoice from './WriterChoice.vue'
 
 const props = defineProps<{ episodeId: string; empty: boolean; speed: number }>()
-const emit = defineEmits<{ take: [imported: ImportedView, way: 'replace' | 'append']; close: [] }>()
+const emit = defineEmits<{
+  take: [imported: ImportedScriptView, way: 'replace' | 'append']
+  close: []
+}>()
 const { brief, outline, draft, problem, busy, loaded, keepSoon, make, stop } = useWriting(
   props.episodeId,
 )

@@ -1,0 +1,88 @@
+import { csv } from '../text/csv.ts'
+import type { Timeline } from '../timeline/timeline.ts'
+import { clockText, SAMPLE_RATE, secondsFromSamples } from '../time/time.ts'
+
+/** The shot list: one row a shot. */
+export function shotsCsv({ scenes, fps }: Timeline): string {
+  const second = (frame: number) => ((frame * fps[1]) / fps[0]).toFixed(3)
+  const rows = scenes.flatMap((scene, n) =>
+    scene.shots.map((shot, i) => [
+      n + 1,
+      i + 1,
+      second(shot.startFrame),
+      second(shot.endFrame),
+      shot.startFrame,
+      shot.endFrame,
+      shot.item?.id ?? '',
+      shot.item?.title ?? 'plain card',
+      shot.item?.author ?? '',
+      shot.item?.licence ?? '',
+      scene.text,
+    ]),
+  )
+  return csv([
+    [
+      'scene',
+      'shot',
+      'start_s',
+      'end_s',
+      'start_frame',
+      'end_frame',
+      'item',
+      'title',
+      'author',
+      'licence',
+      'narration',
+    ],
+    ...rows,
+  ])
+}
+
+/** Who made the pictures that are seen, each once, in order of appearance, as their licences ask. */
+export function creditsText(
+  title: string,
+  pictureCredits: readonly string[],
+  voice: string,
+  music: string,
+): string {
+  const pictures = pictureCredits.filter(Boolean).map((credit) => `- ${credit}`)
+  return [
+    title,
+    '',
+    'Pictures',
+    ...(pictures.length ? pictures : ['- none']),
+    '',
+    'Voice',
+    `- ${voice}`,
+    '',
+    'Music',
+    `- ${music}`,
+    '',
+  ].join('\n')
+}
+
+/** Chapters as players and video sites read them from a description: the first at 0:00. */
+export function chapterList({ chapters }: Timeline): string {
+  const listed =
+    chapters[0] && chapters[0].startSample < SAMPLE_RATE
+      ? chapters
+      : [{ title: 'Opening', startSample: 0 }, ...chapters]
+  return (
+    listed
+      .map(
+        ({ title, startSample }) =>
+          `${clockText(Math.floor(secondsFromSamples(startSample)))} ${title}`,
+      )
+      .join('\n') + '\n'
+  )
+}
+
+/** Chapters as ffmpeg's metadata file; text escaped as it asks. */
+export function ffmetadata(title: string, { chapters, samples }: Timeline): string {
+  const safe = (text: string) => text.replace(/[=;#\\]/g, '\\$&').replace(/\n/g, ' ')
+  const blocks = chapters.map(({ title: name, startSample }, i) => {
+    const end = chapters[i + 1]?.startSample ?? samples
+    return `[CHAPTER]\nTIMEBASE=1/${SAMPLE_RATE}\nSTART=${i === 0 && startSample < SAMPLE_RATE ? 0 : startSample}\nEND=${end}\ntitle=${safe(name)}\n`
+  })
+  return `;FFMETADATA1\ntitle=${safe(title)}\n${blocks.join('')}`
+}

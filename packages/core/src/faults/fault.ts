@@ -1,0 +1,21 @@
+import type { FaultCode, FaultDetails } from './codes.ts'
+import { ENGLISH } from './messages.ts'
+
+/** The one error of the product; `details` are the fields its sentence is made of. */
+export class TidyError<Code extends FaultCode = FaultCode> extends Error {
+  readonly details: FaultDetails[Code]
+
+  constructor(
+    readonly code: Code,
+    ...[details]: FaultDetails[Code] extends undefined ? [] : [FaultDetails[Code]]
+  ) {
+    super(ENGLISH[code](details as FaultDetails[Code]))
+    this.name = 'TidyError'
+    this.details = details as FaultDetails[Code]
+  }
+}
+
+/** The closing arm of a switch over a closed set. */
+export function assertNever(value: never): never {
+  throw new Error(`Unexpected value ${JSON.stringify(value)}`)
+}

@@ -1,0 +1,70 @@
+import { WebVTTParser } from 'webvtt-parser'
+import { parse as parseSubtitles } from 'subsrt-ts'
+import { parse as parseAss } from 'ass-compiler'
+import { describe, expect, it } from 'vitest'
+import { documentFrom } from '../../document/apply.ts'
+import { filmOf } from '../../document/film-scenes.ts'
+import { assDocument } from '../supers/ass.ts'
+import { SAMPLE_RATE } from '../../time/time.ts'
+import { timeline } from '../../timeline/timeline.ts'
+import { filmCues } from './film-cues.ts'
+import { srt, vtt } from './write.ts'
+
+const SCRIPT = `# A lamp\nWhy? On a clear night the beam of a good lighthouse is seen from twenty miles out at sea, by fishermen, by ferries, and by the great ships that follow the coast. Yes. [pause 2s] It costs less than a loaf of bread & a "pot" of <tea>, and no more. No. So it goes on.\n\n${'The keeper climbed the stairs and wound the weight to the top again. '.repeat(20)}`
+const planned = filmOf(documentFrom('T', SCRIPT))
+const film = timeline(planned, [], [30, 1])
+const cues = filmCues(film, 1920, 1080)
+
+describe('filmCues', () => {
+  it('shows every spoken word once, in order', () => {
+    expect(cues.flatMap(({ lines }) => lines).join(' ')).toBe(
+      planned.scenes.map(({ text }) => text).join(' '),
+    )
+  })
+  it('keeps to two lines of 42 characters (common practice; BBC guidelines 37 on teletext, from memory)', () => {
+    for (const { lines } of cues) {
+      expect(lines.length).toBeLessThanOrEqual(2)
+      for (const line of lines) expect(line.length).toBeLessThanOrEqual(42)
+    }
+  })
+  it('shows each for 5/6 s to 7 s, at most 20 characters a second, never two at once, 2 frames between (common practice)', () => {
+    cues.forEach((cue, i) => {
+      const seconds = (cue.end - cue.start) / SAMPLE_RATE
+      expect(seconds).toBeGreaterThanOrEqual(5 / 6 - 1e-6)
+      expect(seconds).toBeLessThanOrEqual(7)
+      expect(cue.lines.join(' ').length / seconds).toBeLessThanOrEqual(20)
+      if (cues[i + 1])
+        expect(cues[i + 1]!.start - cue.end).toBeGreaterThanOrEqual((2 * SAMPLE_RATE) / 30 - 1)
+    })
+  })
+})
+
+describe('subtitle formats', () => {
+  it('writes WebVTT that the reference parser webvtt-parser reads without an error', () => {
+    const read = new WebVTTParser().parse(vtt(cues), 'subtitles')
+    expect(read.errors).toEqual([])
+    expect(read.cues).toHaveLength(cues.length)
+    expect(read.cues[0]!.startTime).toBeCloseTo(cues[0]!.start / SAMPLE_RATE, 2)
+  })
+  it('writes SRT that subsrt-ts reads back', () => {
+    const read = parseSubtitles(srt(cues), { format: 'srt' }).filter(
+      (c) => c.type === 'caption',
+    ) as { start: number; content: string }[]
+    expect(read.map(({ content }) => content.trim().split(/\r?\n/).join('\n'))).toEqual(
+      cues.map(({ lines }) => lines.join('\n')),
+    )
+    expect(read.at(-1)!.start).toBeCloseTo((cues.at(-1)!.start / SAMPLE_RATE) * 1000, -1)
+  })
+  it('writes ASS that ass-compiler reads, with no override block from the script', () => {
+    const read = parseAss(
+      assDocument({
+        width: 1920,
+        height: 1080,
+        cues: [...cues, { lines: ['{\\b1}bold'], start: 0, end: 1 }],
+        supers: [],
+      }),
+    )
+    expect(read.events.dialogue).toHaveLength(cues.length + 1)
+    expect(read.events.dialogue.at(-1)!.Text.parsed.some(({ tags }) => tags.length > 0)).toBe(false)
+  })
+})

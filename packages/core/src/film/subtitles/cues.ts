@@ -1,0 +1,107 @@
+import type { SpokenWord } from '../../speech/word-times.ts'
+import { SAMPLE_RATE } from '../../time/time.ts'
+import { BOUND } from './bound-words.ts'
+import { brokenLines, fitsLines } from './lines.ts'
+import type { SubtitleLimits } from './limits.ts'
+
+/** A subtitle: its lines and when it shows, in samples, `[start, end)`. */
+export interface Cue {
+  lines: string[]
+  start: number
+  end: number
+}
+
+/** A word and whether its scene ends with it. */
+export interface CueWord extends SpokenWord {
+  endsScene: boolean
+}
+
+const IMPOSSIBLE = 1e6
+/** More words than fit two lines are never looked at together. */
+const WINDOW = 40
+
+/**
+ * Groups the words of a whole film into subtitles, choosing all breaks together (dynamic programming).
+ *
+ * A subtitle may run over two short scenes, so that "Why?" does not flash by, but a break at a scene's end,
+ * a full stop or a comma is worth more than one elsewhere. Every word is shown once, in order.
+ *
+ * @param words in speaking order
+ * @returns cues in order, none overlapping; `[]` for no words
+ */
+export function cuesFromWords(words: readonly CueWord[], limits: SubtitleLimits): Cue[] {
+  const best = new Float64Array(words.length + 1).fill(Infinity)
+  const from = new Int32Array(words.length + 1)
+  best[0] = 0
+  for (let end = 1; end <= words.length; end++) {
+    for (let start = end - 1; start >= Math.max(0, end - WINDOW); start--) {
+      const cost = best[start]! + cueCost(words, start, end, limits)
+      if (cost < best[end]!) {
+        best[end] = cost
+        from[end] = start
+      }
+    }
+  }
+  const cues: Cue[] = []
+  for (let end = words.length; end > 0; end = from[end]!)
+    cues.unshift(cueOf(words, from[end]!, end, limits))
+  return cues
+}
+
+function cueCost(
+  words: readonly CueWord[],
+  start: number,
+  end: number,
+  limits: SubtitleLimits,
+): number {
+  const group = words.slice(start, end)
+  const texts = group.map((word) => word.text)
+  const single = group.length === 1
+  if (!fitsLines(texts, limits) && !single) return IMPOSSIBLE
+  const first = words[start]!.start
+  const shown = endOf(words, end, limits, first) - first
+  const characters = texts.join(' ').length
+  const seconds = shown / SAMPLE_RATE
+  let cost = 1 + breakCost(words[end - 1]!)
+  if (shown < limits.shortest) cost += 40 + 40 * (1 - shown / limits.shortest)
+  if (words[end - 1]!.end - first > limits.longest) cost += single ? 10 : IMPOSSIBLE / 10
+  if (characters / seconds > limits.charactersPerSecond)
+    cost += 20 * (characters / seconds / limits.charactersPerSecond)
+  for (let i = start; i < end - 1; i++) {
+    const gap = words[i + 1]!.start - words[i]!.end
+    if (words[i]!.endsScene) cost += gap > SAMPLE_RATE ? 30 : 4
+    else if (/[.!?]["'’”»)]*$/.test(words[i]!.text)) cost += 2
+  }
+  if (characters < 14 && !words[end - 1]!.endsScene) cost += 3
+  return cost
+}
+
+/** What it costs to end a subtitle after this word. */
+function breakCost(word: CueWord): number {
+  if (word.endsScene || /[.!?…]["'’”»)]*$/.test(word.text)) return 0
+  if (/[;:—–]["'’”»)]*$/.test(word.text)) return 0.6
+  if (/,["'’”»)]*$/.test(word.text)) return 1
+  return BOUND.has(word.text.toLowerCase()) ? 6 : 3
+}
+
+/** When a cue ends: a little after its last word, never into the next one, small gaps closed. */
+function endOf(
+  words: readonly CueWord[],
+  end: number,
+  limits: SubtitleLimits,
+  start: number,
+): number {
+  const last = words[end - 1]!.end
+  const next = words[end]?.start
+  const wanted = Math.max(last + SAMPLE_RATE * 0.3, start + limits.shortest)
+  if (next === undefined) return Math.min(wanted, Math.max(last, start + limits.longest))
+  const latest = next - limits.leftGap
+  const closed = next - last < limits.closedGap ? latest : Math.min(wanted, latest)
+  return Math.max(start + 1, Math.min(closed, Math.max(last, start + limits.longest)))
+}
+
+function cueOf(words: readonly CueWord[], start: number, end: number, limits: SubtitleLimits): Cue {
+  const first = words[start]!.start
+  const texts = words.slice(start, end).map((word) => word.text)
+  return { lines: brokenLines(texts, limits), start: first, end: endOf(words, end, limits, first) }
+}

@@ -1,0 +1,37 @@
+import { clockParts } from '../../time/time.ts'
+import type { Cue } from './cues.ts'
+
+const two = (n: number) => String(n).padStart(2, '0')
+const three = (n: number) => String(n).padStart(3, '0')
+
+/** A time as SubRip (comma) and WebVTT (point) write it. */
+export function stamp(samples: number, mark: ',' | '.'): string {
+  const { hours, minutes, seconds, milliseconds } = clockParts(samples)
+  return `${two(hours)}:${two(minutes)}:${two(seconds)}${mark}${three(milliseconds)}`
+}
+
+/** SubRip: numbered cues, commas before the milliseconds, an empty line between. */
+export function srt(cues: readonly Cue[]): string {
+  return cues
+    .map(
+      (cue, i) =>
+        `${i + 1}\n${stamp(cue.start, ',')} --> ${stamp(cue.end, ',')}\n${cue.lines.join('\n')}\n`,
+    )
+    .join('\n')
+}
+
+const safe = (line: string) =>
+  line.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;')
+
+/** A word in a WebVTT cue, after the time it begins at. */
+export const wordTag = (word: string, start: number | undefined): string =>
+  (start === undefined ? '' : `<${stamp(start, '.')}>`) + safe(word)
+
+/** WebVTT (W3C): `&`, `<` and `>` escaped as its grammar asks. */
+export function vtt(cues: readonly Cue[]): string {
+  const blocks = cues.map(
+    (cue) =>
+      `${stamp(cue.start, '.')} --> ${stamp(cue.end, '.')}\n${cue.lines.map(safe).join('\n')}\n`,
+  )
+  return ['WEBVTT\n', ...blocks].join('\n')
+}

@@ -1,0 +1,64 @@
+import { HOURS } from './hours.ts'
+import { SCENES_APART } from './scenes-apart.ts'
+import type { ChosenItem } from '../pictures/item.ts'
+import { sameLook } from '../pictures/look.ts'
+import { STOP_WORDS } from '../words/stop.ts'
+
+/** A picture of the film, in order. */
+export interface Shown {
+  scene: number
+  item: Pick<ChosenItem, 'id' | 'title'> | null
+}
+
+export interface AlikePair {
+  /** Places in the list, the earlier first. */
+  a: number
+  b: number
+  /** `same` for one picture twice, `alike` for two that show the same. */
+  kind: 'same' | 'alike'
+}
+
+/** So many scenes later the same picture, or one like it, is no longer felt as a repetition. */
+const FAR = { same: SCENES_APART, alike: 6 }
+/** Share of the words of both titles that both have, hours of the day aside. */
+const ALIKE = 0.6
+
+/**
+ * Pictures of a film that are the same or look it, each joined to the nearest later one.
+ *
+ * @param hashOf perceptual hash of a picture that somebody has looked at
+ * @returns pairs in order of their first picture
+ */
+export function alikePictures(
+  shown: readonly Shown[],
+  hashOf: (id: string) => string | undefined = () => undefined,
+): AlikePair[] {
+  const looks = shown.map(({ item }) => new Set(item ? wordsOf(item.title) : []))
+  return shown.flatMap(({ scene, item }, a): AlikePair[] => {
+    if (!item) return []
+    for (let b = a + 1; b < shown.length && shown[b]!.scene - scene <= FAR.same; b++) {
+      const other = shown[b]!.item
+      if (!other) continue
+      if (other.id === item.id) return [{ a, b, kind: 'same' }]
+      const [one, another] = [hashOf(item.id), hashOf(other.id)]
+      const lookAlike = one !== undefined && another !== undefined && sameLook(one, another)
+      if (
+        shown[b]!.scene - scene <= FAR.alike &&
+        (lookAlike || sharedWords(looks[a]!, looks[b]!) >= ALIKE)
+      )
+        return [{ a, b, kind: 'alike' }]
+    }
+    return []
+  })
+}
+
+/** What a title names, whatever the hour; no base forms, which would need a dictionary in the browser. */
+const wordsOf = (title: string) =>
+  (title.toLowerCase().match(/\p{L}{3,}/gu) ?? []).filter(
+    (word) => !HOURS.has(word) && !STOP_WORDS.has(word),
+  )
+
+function sharedWords(a: ReadonlySet<string>, b: ReadonlySet<string>): number {
+  const shared = [...a].filter((word) => b.has(word)).length
+  return shared / (a.size + b.size - shared || 1)
+}

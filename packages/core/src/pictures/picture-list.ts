@@ -1,0 +1,142 @@
+import { z } from 'zod'
+import { TidyError } from '../faults/fault.ts'
+import type { Item } from './item.ts'
+import { csv } from '../text/csv.ts'
+import {
+  cellText,
+  madeOfRows,
+  namedRows,
+  type ColumnNames,
+  type NamedRow,
+  type SkippedRow,
+} from '../text/named-rows.ts'
+
+/** The longest list of pictures that is read. */
+export const PICTURE_LIST_LIMIT = 100_000
+
+/** What a list says of one picture, named by its id or its file; what is left out is not said. */
+export const PictureNote = z
+  .object({
+    id: z.string().min(1).max(200),
+    file: z.string().min(1).max(300),
+    title: z.string().min(1).max(500),
+    description: z.string().min(1).max(5000),
+    tags: z.array(z.string().min(1).max(80)).min(1).max(100),
+    author: z.string().min(1).max(500),
+    licence: z.string().min(1).max(500),
+    people: z.boolean(),
+  })
+  .partial()
+export type PictureNote = z.infer<typeof PictureNote>
+
+type Column = keyof z.infer<typeof PictureNote>
+const COLUMNS: ColumnNames<Column> = {
+  id: /^(?:id|picture ?id)$/i,
+  file: /^(?:file|file ?name|filename|path|source ?file|name)$/i,
+  title: /^(?:title|headline|object ?name)$/i,
+  description: /^(?:description|caption|caption-abstract|alt(?:ernative)? ?text)$/i,
+  tags: /^(?:tags?|keywords?|subjects?|words)$/i,
+  author: /^(?:author|creator|photographer|by-?line|artist|credit)$/i,
+  licence: /^(?:licen[cs]e|rights|usage ?terms)$/i,
+  people: /^(?:people|persons?|model ?release)$/i,
+}
+
+export interface ReadPictureList {
+  notes: PictureNote[]
+  /** Rows that name no picture or say nothing, counted from 1. */
+  skipped: SkippedRow[]
+}
+
+/**
+ * What a list (CSV or JSON) says of pictures: each row names one by its file or its id.
+ *
+ * @throws TidyError `picture_list_unreadable` when no row of it can be used
+ */
+export function readPictureList(text: string, name: string): ReadPictureList {
+  const refuse = (reason: string) =>
+    new TidyError('picture_list_unreadable', { name: name.slice(0, 80), reason })
+  const rows = namedRows(text, COLUMNS, [], refuse)
+  const { made, skipped } = madeOfRows(rows, PICTURE_LIST_LIMIT, noteOf, refuse)
+  return { notes: made, skipped }
+}
+
+function noteOf(row: NamedRow<Column>): PictureNote | string {
+  const text = (value: unknown, most: number) =>
+    cellText(value)
+      .replace(/[\p{Cc}\s]+/gu, ' ')
+      .trim()
+      .replace(/^'(?=[=+\-@])/, '')
+      .slice(0, most) || undefined
+  const [id, file] = [
+    text(row.id, 200),
+    text(row.file, 2000)?.split(/[\\/]/).filter(Boolean).at(-1)?.slice(0, 300),
+  ]
+  if (!id && !file) return 'no file is named'
+  const parts = Array.isArray(row.tags) ? row.tags : cellText(row.tags).split(/[,;|]/)
+  const tags = [...new Set(parts.flatMap((part) => text(part, 80) ?? []))].slice(0, 100)
+  const said = {
+    title: text(row.title, 500),
+    description: text(row.description, 5000),
+    author: text(row.author, 500),
+    licence: text(row.licence, 500),
+    tags: tags.length ? tags : undefined,
+    people: /^(?:yes|true|1|y)$/i.test(cellText(row.people))
+      ? true
+      : /^(?:no|false|0|n)$/i.test(cellText(row.people))
+        ? false
+        : undefined,
+  }
+  const told = Object.fromEntries(Object.entries(said).filter(([, value]) => value !== undefined))
+  if (!Object.keys(told).length) return 'nothing is said of the picture'
+  return { ...(id ? { id } : { file: file! }), ...told }
+}
+
+/** A picture of the library as a row of a list. */
+export interface ListedPicture {
+  item: Item
+  fileName: string | null
+  people: boolean
+  favourite: boolean
+  collections: readonly string[]
+}
+
+/** Pictures as CSV that `readPictureList` reads back. */
+export const pictureList = (pictures: readonly ListedPicture[]): string =>
+  csv([
+    [
+      'id',
+      'file',
+      'title',
+      'description',
+      'tags',
+      'author',
+      'licence',
+      'people',
+      'source',
+      'link',
+      'kind',
+      'width',
+      'height',
+      'seconds',
+      'favourite',
+      'collections',
+    ],
+    ...pictures.map(({ item, fileName, people, favourite, collections }) => [
+      item.id,
+      fileName ?? '',
+      item.title,
+      item.description,
+      item.tags.join('; '),
+      item.author,
+      item.licence,
+      people ? 'yes' : 'no',
+      item.source,
+      item.link ?? '',
+      item.kind,
+      item.width,
+      item.height,
+      item.seconds ?? '',
+      favourite ? 'yes' : 'no',
+      collections.join('; '),
+    ]),
+  ])

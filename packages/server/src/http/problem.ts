@@ -1,0 +1,40 @@
+import type { Context } from 'hono'
+import type { ContentfulStatusCode } from 'hono/utils/http-status'
+import { TidyError } from '@tidy-reel/core/faults/fault'
+import { FAULT_STATUS } from './fault-status.ts'
+
+/**
+ * A fault as RFC 9457 problem details, the sentence for people in `detail`.
+ *
+ * What is no fault of ours to tell becomes `unexpected`: its own words stay in the log.
+ */
+export function problemOf(cause: Error) {
+  const fault = faultOf(cause)
+  return {
+    type: `urn:tidy-reel:${fault.code}`,
+    title: fault.code,
+    status: FAULT_STATUS[fault.code],
+    detail: fault.message,
+    code: fault.code,
+    details: fault.details,
+  }
+}
+
+/** Answers with the problem; what nobody foresaw is logged. */
+export function answerProblem(c: Context, cause: Error): Response {
+  const problem = problemOf(cause)
+  if (problem.code === 'unexpected') console.error(cause)
+  // HTTP knows no 499 and 507 among the statuses that Hono lists.
+  return c.body(JSON.stringify(problem), problem.status as ContentfulStatusCode, {
+    'content-type': 'application/problem+json',
+  })
+}
+
+function faultOf(cause: Error): TidyError {
+  if (cause instanceof TidyError) return cause
+  if (cause instanceof SyntaxError)
+    return new TidyError('input_invalid', { issues: 'the body is not JSON' })
+  if ('status' in cause && cause.status === 400)
+    return new TidyError('input_invalid', { issues: cause.message })
+  return new TidyError('unexpected')
+}

@@ -1,0 +1,69 @@
+import { folders, type EngineConfig } from '@tidy-reel/engine/config'
+import { speechPlace, type SpeechPlace } from '@tidy-reel/engine/speech/take'
+import { statisticsClient } from '@tidy-reel/engine/statistics/client'
+import { pictureLibrary } from '@tidy-reel/engine/stock/library'
+import { thumbnails, type Thumbnails } from '@tidy-reel/engine/stock/thumbnails'
+import { channelActions, type ChannelActions } from './actions/channels.ts'
+import { episodeActions, type EpisodeActions } from './actions/episodes.ts'
+import { historyActions, type HistoryActions } from './actions/history.ts'
+import { importActions, type ImportActions } from './actions/imports.ts'
+import { libraryActions, type LibraryActions } from './actions/library.ts'
+import { pictureActions, type PictureActions } from './actions/pictures.ts'
+import { recordingActions, type RecordingActions } from './actions/recordings.ts'
+import { renderActions, type RenderActions } from './actions/renders.ts'
+import { topicActions, type TopicActions } from './actions/topics.ts'
+import { versionActions, type VersionActions } from './actions/versions.ts'
+import { writingActions, type WritingActions } from './actions/writing.ts'
+import { connect, LOCAL_OWNER } from './db/models.ts'
+import { eventHub, type EventHub } from './events.ts'
+import { openQueue, type Queue } from './jobs/queue.ts'
+
+/** What the routes stand on. */
+export interface Services {
+  channels: ChannelActions
+  episodes: EpisodeActions
+  history: HistoryActions
+  imports: ImportActions
+  library: LibraryActions
+  pictures: PictureActions
+  recordings: RecordingActions
+  renders: RenderActions
+  topics: TopicActions
+  versions: VersionActions
+  writing: WritingActions
+  hub: EventHub
+  queue: Queue
+  thumbnails: Thumbnails
+  place: ReturnType<typeof folders>
+  /** The voices there are now: the person's own list is read anew. */
+  speech: () => SpeechPlace
+}
+
+/** Opens database, queue and events, and everything that acts on them. */
+export async function openServices(database: string, engine: EngineConfig): Promise<Services> {
+  const owner = LOCAL_OWNER
+  const sequelize = connect(database)
+  const queue = await openQueue(database)
+  const channels = channelActions(owner)
+  const episodes = episodeActions(sequelize, channels, owner)
+  const pictures = pictureActions(sequelize, queue, engine, owner)
+  const place = folders(engine)
+  return {
+    channels,
+    episodes,
+    history: historyActions(sequelize, owner),
+    imports: importActions(pictures.take),
+    library: libraryActions(sequelize, owner),
+    pictures,
+    recordings: recordingActions(sequelize, queue, engine, episodes, owner),
+    renders: renderActions(sequelize, queue, engine, episodes, owner),
+    topics: topicActions(sequelize, statisticsClient(engine.statistics), episodes, owner),
+    versions: versionActions(episodes, owner),
+    writing: writingActions(episodes, owner),
+    hub: await eventHub(database),
+    queue,
+    thumbnails: thumbnails(place.thumbnails, pictureLibrary(engine)),
+    place,
+    speech: () => speechPlace(engine),
+  }
+}

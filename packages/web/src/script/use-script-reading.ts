@@ -1,0 +1,52 @@
+import { useDebounceFn } from '@vueuse/core'
+import { onScopeDispose, ref, shallowRef, watch, type Ref } from 'vue'
+import type { ScriptChecks } from '@tidy-reel/core/views/checks'
+import { NOTHING_READ, type ScriptReading } from './script-reading.ts'
+
+const READ_MS = 250
+const ASK_MS = 900
+
+/**
+ * Reads the script through in a worker while it is written, and asks the server what needs a dictionary.
+ * The newest script wins; what is shown meanwhile is of the one before.
+ */
+export function useScriptReading(
+  text: Ref<string>,
+  ask: (script: string) => Promise<ScriptChecks>,
+) {
+  const looked = shallowRef<ScriptReading>(NOTHING_READ)
+  const checks = shallowRef<ScriptChecks>()
+  const unanswered = ref(false)
+  const worker = new Worker(new URL('./checks.worker.ts', import.meta.url), { type: 'module' })
+  let busy = false
+  let waiting = false
+  worker.onmessage = ({ data }: MessageEvent<ScriptReading>) => {
+    busy = false
+    looked.value = data
+    if (waiting) read()
+  }
+  function read() {
+    waiting = busy
+    if (busy) return
+    busy = true
+    worker.postMessage(text.value)
+  }
+  async function dictionary() {
+    const asked = text.value
+    const answer = await ask(asked).catch(() => undefined)
+    unanswered.value = !answer
+    if (answer && asked === text.value) checks.value = answer
+  }
+  const [readSoon, askSoon] = [
+    useDebounceFn(read, READ_MS, { maxWait: 2000 }),
+    useDebounceFn(dictionary, ASK_MS, { maxWait: 6000 }),
+  ]
+  watch(text, () => {
+    void readSoon()
+    void askSoon()
+  })
+  read()
+  void dictionary()
+  onScopeDispose(() => worker.terminate())
+  return { looked, checks, unanswered, askAgain: dictionary }
+}
