@@ -1,5 +1,5 @@
-import { newEpisode, idOf, prepared, viewOf } from './steps.ts'
 import { expect, test } from './stack.ts'
+import { idOf, newEpisode, prepared, viewOf } from './steps.ts'
 
 const MESSY = `**[HOOK]**
 

@@ -19,7 +19,7 @@ async function keysToPaint(page: Page, press: () => Promise<void>): Promise<numb
   )
   await press()
   await page.waitForTimeout(800)
-  return (await page.evaluate('window.seen')) as number[]
+  return page.evaluate<number[]>('window.seen')
 }
 const told = (name: string, durations: number[], pressed: number) => {
   const all = [
@@ -69,11 +69,11 @@ test('the sheet with 500 scenes', async ({ page, stack }) => {
     140,
   )
   await page.keyboard.press('Escape')
-  const frames = (await page.evaluate(`new Promise((done) => {
+  const frames = await page.evaluate<number[]>(`new Promise((done) => {
     const rows = document.querySelector('.rows'); const times = []; let last = performance.now()
     const step = (now) => { times.push(now - last); last = now; rows.scrollTop += 40; times.length < 240 ? requestAnimationFrame(step) : done(times.slice(1)) }
     requestAnimationFrame(step)
-  })`)) as number[]
+  })`)
   const sorted = [...frames].sort((a, b) => a - b)
   console.log(
     `scrolling 40 px a frame: median frame ${sorted[sorted.length >> 1]!.toFixed(1)} ms, 95 % under ${sorted[Math.floor(sorted.length * 0.95)]!.toFixed(1)} ms (aim 16.7)`,

@@ -3,8 +3,8 @@ import { mkdtempSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { SceneTakeView } from '@tidy-reel/core/views/episode'
-import { newEpisode, idOf, prepared, viewOf } from './steps.ts'
 import { address, expect, test } from './stack.ts'
+import { idOf, newEpisode, prepared, viewOf } from './steps.ts'
 
 const SCRIPT =
   '# The light\n\nThe lamp was lit in 1822.\n\nKEEPER: Nobody sleeps on Reed Rock.\n\nIt turns all night.'

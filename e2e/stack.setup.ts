@@ -2,16 +2,13 @@ import { rmSync } from 'node:fs'
 import { createServer } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { fileURLToPath } from 'node:url'
-import type { Stack } from './stack.ts'
 
 /** Starts the real stack on a database and data folder of the tests' own; stops it afterwards. */
 export default async function setup() {
   const data = fileURLToPath(new URL('../.data-test', import.meta.url))
   process.env.STOCK_FRAMES_PER_SECOND = '10'
   rmSync(data, { recursive: true, force: true })
-  const { startStack } = (await import('../scripts/stack.mjs' as string)) as {
-    startStack: (options: object) => Promise<Stack>
-  }
+  const { startStack } = await import('../scripts/stack.mjs')
   const stack = await startStack({ data, first: 4500, demo: false })
   const control = createServer((request, response) => {
     const [order, name, signal] = request.url!.slice(1).split('/') as [

@@ -1,5 +1,5 @@
-import { idOf, viewOf } from './steps.ts'
 import { address, expect, test } from './stack.ts'
+import { idOf, viewOf } from './steps.ts'
 
 const SOURCE = `# The lamp
 

@@ -1,13 +1,12 @@
 /** `npm run bench:library`: searches in a library of a million generated rows; the rows are made once and kept. */
-import { fileURLToPath } from 'node:url'
-import { join } from 'node:path'
 import { randomUUID } from 'node:crypto'
 import { createRequire } from 'node:module'
+import { join } from 'node:path'
+import { fileURLToPath } from 'node:url'
 import { QueryTypes } from 'sequelize'
 import { libraryActions } from '@tidy-reel/server/actions/library'
 import { migrate } from '@tidy-reel/server/db/migrate'
 import { connect, LOCAL_OWNER } from '@tidy-reel/server/db/models'
-// @ts-expect-error a script without types
 import { startPostgres } from './postgres.mjs'
 
 const ROWS = Number(process.argv[2] ?? 1_000_000)
@@ -27,10 +26,7 @@ const word = () => vocabulary[Math.floor(Math.exp(random() * Math.log(WORDS)))]!
 const words = (count: number) => Array.from({ length: count }, word)
 
 const data = join(fileURLToPath(new URL('..', import.meta.url)), '.data')
-const postgres = (await startPostgres(join(data, 'postgres-bench'))) as {
-  address: string
-  stop: () => Promise<void>
-}
+const postgres = await startPostgres(join(data, 'postgres-bench'))
 const sequelize = connect(postgres.address)
 try {
   await migrate(sequelize)

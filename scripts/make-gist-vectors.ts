@@ -34,7 +34,7 @@ const { PCA } = bring('ml-pca') as {
 const data = (name: string) => new URL(`../packages/engine/data/${name}`, import.meta.url)
 const { words } = wordsIn(readFileSync(data('word-vectors.bin')))
 const encoder = await initModel(modelSource)
-const encoded: number[][] = new Array(words.length)
+const encoded = new Array<number[]>(words.length)
 // Words of one length together: the encoder fills shorter ones up.
 const order = words.map((_, i) => i).sort((a, b) => words[a]!.length - words[b]!.length)
 for (let k = 0; k < order.length; k += AT_ONCE) {

@@ -1,6 +1,6 @@
 /** Prints precision and recall of the tidy pass by kind, on both halves of its set. */
 import { readFileSync } from 'node:fs'
-import { judge, samplesOf, totals, type Score } from '@tidy-reel/core/test-sets/tidying/measure'
+import { judge, samplesOf, type Score, totals } from '@tidy-reel/core/test-sets/tidying/measure'
 
 const share = (part: number, whole: number) =>
   whole ? `${((part / whole) * 100).toFixed(1)} %`.padStart(8) : '       –'

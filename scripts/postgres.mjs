@@ -1,8 +1,8 @@
 /** A PostgreSQL server of the project's own, on loopback, in its own data folder; never one that is there already. */
 import { execFileSync, spawn } from 'node:child_process'
+import { createHash } from 'node:crypto'
 import { chownSync, existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { createServer } from 'node:net'
-import { createHash } from 'node:crypto'
 import { join } from 'node:path'
 import { fail } from './prepare.mjs'
 

@@ -1,7 +1,7 @@
 /** Brings a fresh Debian machine to where Tidy Reel runs: programs, packages, pictures. Again and again at no cost. */
 import { execFileSync } from 'node:child_process'
-import { existsSync, readFileSync, writeFileSync, mkdirSync } from 'node:fs'
 import { createHash } from 'node:crypto'
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 

@@ -2,8 +2,8 @@
 import { spawn } from 'node:child_process'
 import { mkdirSync, openSync } from 'node:fs'
 import { join } from 'node:path'
-import { ROOT } from './prepare.mjs'
 import { freePort, startPostgres } from './postgres.mjs'
+import { ROOT } from './prepare.mjs'
 
 const PATIENCE_MS = 60_000
 

@@ -1,7 +1,7 @@
 /** For Vitest: a PostgreSQL server on loopback in a data folder of the tests' own; its address is in TIDY_TEST_DATABASE. */
 import { join } from 'node:path'
-import { ROOT } from './prepare.mjs'
 import { startPostgres } from './postgres.mjs'
+import { ROOT } from './prepare.mjs'
 
 export default async function setup() {
   const postgres = await startPostgres(join(ROOT, '.data/postgres-unit'))

@@ -54,7 +54,7 @@ export async function timelineCommand(
   const film = filmOf(document)
   const speech = speechPlace(engineConfig())
   const known = await Promise.all(
-    takeRequests(document, film).map((request) => request && knownTake(speech, request)),
+    takeRequests(document, film).map(async (request) => request && knownTake(speech, request)),
   )
   const { frames, samples, scenes } = timeline(film, known, fps)
   const list = scenes.map(({ id, startFrame, endFrame, startSample, endSample, shots }) => ({

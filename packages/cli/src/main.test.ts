@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { describe, expect, it, vi } from 'vitest'
-import { photograph, bytes, item, json, withServer } from '@tidy-reel/engine/test/lying-library'
+import { bytes, item, json, photograph, withServer } from '@tidy-reel/engine/test/lying-library'
 import { ebur128, probe } from '@tidy-reel/engine/test/media-facts'
 import { main } from './main.ts'
 

@@ -1,5 +1,5 @@
 import { Command } from 'commander'
-import { TidyError } from '@tidy-reel/core/faults/fault'
+import { isFault } from '@tidy-reel/core/faults/fault'
 import type { MakeFlags } from './make-command.ts'
 import { print } from './print.ts'
 import type { SpeakFlags } from './speak-command.ts'
@@ -10,7 +10,7 @@ export async function main(argv: readonly string[]): Promise<number> {
     await program().parseAsync([...argv])
     return 0
   } catch (cause) {
-    const known = cause instanceof TidyError
+    const known = isFault(cause)
     process.stderr.write(
       `${known ? cause.message : cause instanceof Error ? cause.stack : String(cause)}\n`,
     )

@@ -1,6 +1,6 @@
+import { withChanges } from '@tidy-reel/core/tidy/change'
 import { TIDY_KINDS } from '@tidy-reel/core/tidy/kinds'
 import { tidyChanges } from '@tidy-reel/core/tidy/tidy'
-import { withChanges } from '@tidy-reel/core/tidy/change'
 import { print } from './print.ts'
 import { readScript } from './read-script.ts'
 

@@ -1,13 +1,13 @@
 import { readFile, stat } from 'node:fs/promises'
 import { basename } from 'node:path'
-import { TidyError } from '@tidy-reel/core/faults/fault'
 import { documentFrom } from '@tidy-reel/core/document/apply'
+import { type Film, filmOf } from '@tidy-reel/core/document/film-scenes'
+import { TidyError } from '@tidy-reel/core/faults/fault'
 import {
+  IMPORT_BYTES_LIMIT,
   importFile,
   importTooLarge,
-  IMPORT_BYTES_LIMIT,
 } from '@tidy-reel/engine/import/import-file'
-import { filmOf, type Film } from '@tidy-reel/core/document/film-scenes'
 
 /**
  * The script of a file of any kind that can be imported; what was left out is told on standard error.

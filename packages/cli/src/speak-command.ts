@@ -1,6 +1,6 @@
 import { copyFile, writeFile } from 'node:fs/promises'
+import { type Finish, FINISHES } from '@tidy-reel/core/document/voicing'
 import { TidyError } from '@tidy-reel/core/faults/fault'
-import { FINISHES, type Finish } from '@tidy-reel/core/document/voicing'
 import { wordsOf } from '@tidy-reel/core/text/written-words'
 import { engineConfig } from '@tidy-reel/engine/config'
 import { speechPlace, takeOf } from '@tidy-reel/engine/speech/take'

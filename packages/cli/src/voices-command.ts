@@ -1,7 +1,7 @@
 import { engineConfig } from '@tidy-reel/engine/config'
 import { measureVoices } from '@tidy-reel/engine/speech/measure-voices'
-import { voiceFacts } from '@tidy-reel/engine/speech/voice-measures'
 import { speechPlace } from '@tidy-reel/engine/speech/take'
+import { voiceFacts } from '@tidy-reel/engine/speech/voice-measures'
 import { print } from './print.ts'
 
 /** Lists the voices; each that has not spoken on this machine yet says something first, so that its factor is measured. */

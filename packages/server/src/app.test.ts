@@ -1,12 +1,12 @@
+import { randomUUID } from 'node:crypto'
 import { mkdirSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { randomUUID } from 'node:crypto'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { takenBack } from '@tidy-reel/core/document/inverse'
 import type { Document } from '@tidy-reel/core/document/document'
 import { emptyDocument } from '@tidy-reel/core/document/document'
-import { Change, Render, LOCAL_OWNER } from './db/models.ts'
-import { freshApp, type FreshApp } from './test/fresh-app.ts'
+import { takenBack } from '@tidy-reel/core/document/inverse'
+import { Change, LOCAL_OWNER, Render } from './db/models.ts'
+import { type FreshApp, freshApp } from './test/fresh-app.ts'
 
 let fresh: FreshApp
 beforeAll(async () => {

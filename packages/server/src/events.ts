@@ -1,15 +1,18 @@
 import pg from 'pg'
 import type { Sequelize } from 'sequelize'
+import { z } from 'zod'
+import { jsonAs } from '@tidy-reel/core/text/json'
 
 const CHANNEL = 'tidy_events'
 
 /** What the browser is told: something about an episode changed; it fetches what it needs. */
-export interface EpisodeEvent {
-  episodeId: string
-  kind: 'document' | 'prepare' | 'proxy' | 'render' | 'recording'
+const EpisodeEvent = z.object({
+  episodeId: z.string(),
+  kind: z.enum(['document', 'prepare', 'proxy', 'render', 'recording']),
   /** Small facts that save a fetch, such as a render's progress. */
-  data?: unknown
-}
+  data: z.unknown().optional(),
+})
+export type EpisodeEvent = z.infer<typeof EpisodeEvent>
 
 /** Tells every process that listens on the same database. */
 export async function announce(sequelize: Sequelize, event: EpisodeEvent): Promise<void> {
@@ -28,7 +31,8 @@ export async function eventHub(database: string): Promise<EventHub> {
   const followers = new Set<{ episodeId: string; hear: (event: EpisodeEvent) => void }>()
   const client = new pg.Client({ connectionString: database })
   client.on('notification', ({ payload }) => {
-    const event = JSON.parse(payload ?? '{}') as EpisodeEvent
+    const event = jsonAs(payload ?? '', EpisodeEvent)
+    if (!event) return
     for (const follower of followers)
       if (follower.episodeId === event.episodeId) follower.hear(event)
   })

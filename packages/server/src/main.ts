@@ -2,8 +2,8 @@ import { serve } from '@hono/node-server'
 import { engineConfig } from '@tidy-reel/engine/config'
 import { onStopSignal } from '@tidy-reel/engine/run/stop-signals'
 import { webApp } from './app.ts'
-import { openServices } from './services.ts'
 import { serverConfig } from './config.ts'
+import { openServices } from './services.ts'
 
 const KEEP_ALIVE_MS = 75_000
 

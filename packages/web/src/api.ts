@@ -1,17 +1,21 @@
 import type { Command } from '@tidy-reel/core/document/command'
+import type { Comparison } from '@tidy-reel/core/document/compare'
 import type { Document, RefusalReason } from '@tidy-reel/core/document/document'
+import type { PictureFilter } from '@tidy-reel/core/pictures/filter'
 import type { Item } from '@tidy-reel/core/pictures/item'
 import type { FilmShape } from '@tidy-reel/core/render/plan'
-import type { Comparison } from '@tidy-reel/core/document/compare'
-import type { ChannelView, ScriptChecks } from '@tidy-reel/core/views/checks'
-import type { ImportedScriptView } from '@tidy-reel/core/views/imported-script'
-import type { Idea, OfferedChannel, TopicsView } from '@tidy-reel/core/topics/topic-views'
-import type { Brief, Outline, Writing, WriterView } from '@tidy-reel/core/writing/brief'
-import type { Pronunciation } from '@tidy-reel/core/text/pronunciation'
 import type { TakeRequest } from '@tidy-reel/core/speech/take-request'
-import type { RecordedView, RecordingView } from '@tidy-reel/core/views/recording'
-import type { SaidView, VoicesView } from '@tidy-reel/core/views/speech'
-import type { PictureFilter } from '@tidy-reel/core/pictures/filter'
+import type { Pronunciation } from '@tidy-reel/core/text/pronunciation'
+import type { Idea, OfferedChannel, TopicsView } from '@tidy-reel/core/topics/topic-views'
+import type { ChannelView, ScriptChecks } from '@tidy-reel/core/views/checks'
+import type {
+  EpisodeRow,
+  EpisodeView,
+  RenderView,
+  SceneTakeView,
+  VersionView,
+} from '@tidy-reel/core/views/episode'
+import type { ImportedScriptView } from '@tidy-reel/core/views/imported-script'
 import type {
   FoundView,
   LibraryPage,
@@ -20,13 +24,9 @@ import type {
   PictureView,
   Shelf,
 } from '@tidy-reel/core/views/library'
-import type {
-  EpisodeRow,
-  EpisodeView,
-  RenderView,
-  SceneTakeView,
-  VersionView,
-} from '@tidy-reel/core/views/episode'
+import type { RecordedView, RecordingView } from '@tidy-reel/core/views/recording'
+import type { SaidView, VoicesView } from '@tidy-reel/core/views/speech'
+import type { Brief, Outline, WriterView, Writing } from '@tidy-reel/core/writing/brief'
 
 export type { WriterView }
 

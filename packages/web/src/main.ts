@@ -1,5 +1,8 @@
 import { createPinia } from 'pinia'
 import { createApp } from 'vue'
+import App from './App.vue'
+import { router } from './router.ts'
+
 import 'element-plus/dist/index.css'
 import '@fontsource/newsreader/400.css'
 import '@fontsource/newsreader/400-italic.css'
@@ -8,7 +11,5 @@ import '@fontsource/source-sans-3/400.css'
 import '@fontsource/source-sans-3/600.css'
 import '@fontsource/ibm-plex-mono/400.css'
 import './theme.css'
-import App from './App.vue'
-import { router } from './router.ts'
 
 createApp(App).use(createPinia()).use(router).mount('#app')

@@ -1,7 +1,7 @@
-import { SCENE_SECONDS_LIMIT, SPOKEN, type ParsedScript } from '../script/parse.ts'
 import { estimateSeconds } from '../script/estimate.ts'
 import { narrationOnly } from '../script/narration.ts'
 import { sentencesIn } from '../script/paragraphs.ts'
+import { type ParsedScript, SCENE_SECONDS_LIMIT, SPOKEN } from '../script/parse.ts'
 import { spokenText } from '../text/spoken.ts'
 import { chapterBalance } from './chapters.ts'
 import { mixedUnits, numeralsAgainstWords } from './figures.ts'

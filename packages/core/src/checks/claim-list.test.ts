@@ -1,8 +1,8 @@
 import Papa from 'papaparse'
 import { describe, expect, it } from 'vitest'
-import { claimsOf } from './claims.ts'
 import { parseScript } from '../script/parse.ts'
 import { claimList } from './claim-list.ts'
+import { claimsOf } from './claims.ts'
 
 describe('claimList', () => {
   it('has a row a claim that the reference library "papaparse" reads back', () => {

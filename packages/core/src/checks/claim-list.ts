@@ -1,6 +1,6 @@
-import { checkedAs, CLAIM_KINDS, type Claim } from './claims.ts'
 import type { CheckedClaim } from '../document/document.ts'
 import { csv } from '../text/csv.ts'
+import { checkedAs, type Claim, CLAIM_KINDS } from './claims.ts'
 
 /** The claims of a film as a list for its checkers: one row a claim, what was found out beside it. */
 export function claimList(claims: readonly Claim[], known: readonly CheckedClaim[]): string {

@@ -1,8 +1,8 @@
 import type { CheckedClaim } from '../document/document.ts'
-import type { ParsedScript } from '../script/parse.ts'
-import { MONTHS } from '../text/spoken-english.ts'
 import { narrationOnly } from '../script/narration.ts'
 import { sentencesIn } from '../script/paragraphs.ts'
+import type { ParsedScript } from '../script/parse.ts'
+import { MONTHS } from '../text/spoken-english.ts'
 
 export const CLAIM_KINDS = {
   number: 'a number',

@@ -1,6 +1,6 @@
-import type { Finding } from './finding.ts'
 import { cardinal } from '../text/numbers.ts'
 import { MONTHS } from '../text/spoken-english.ts'
+import type { Finding } from './finding.ts'
 
 interface Measure {
   kind: string

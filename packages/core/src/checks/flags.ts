@@ -1,10 +1,10 @@
-import type { DoubtedClaim } from './claims.ts'
-import type { OfferedPicture } from '../match/pick.ts'
 import { HOURS } from '../match/hours.ts'
+import type { OfferedPicture } from '../match/pick.ts'
 import { SCENES_APART } from '../match/scenes-apart.ts'
 import { SCENE_SECONDS_LIMIT } from '../script/parse.ts'
 import { SAMPLE_RATE } from '../time/time.ts'
 import type { Timeline } from '../timeline/timeline.ts'
+import type { DoubtedClaim } from './claims.ts'
 
 export const FLAGS = [
   'long',

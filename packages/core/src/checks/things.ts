@@ -1,5 +1,5 @@
-import { searchWords } from '../words/search-words.ts'
 import type { Lexicon } from '../words/lexicon.ts'
+import { searchWords } from '../words/search-words.ts'
 
 export interface Things {
   /** Of each scene, what can be shown in it for the first time. */

@@ -1,11 +1,11 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { isFault, TidyError } from '../faults/fault.ts'
 import { parseScript } from '../script/parse.ts'
 import { apply } from './apply.ts'
 import { Command } from './command.ts'
 import { Document, emptyDocument } from './document.ts'
 import { takenBack } from './inverse.ts'
-import { TidyError } from '../faults/fault.ts'
 
 const picture = (id: string, kind: 'clip' | 'photo' = 'photo') => ({
   id,
@@ -547,7 +547,7 @@ describe('apply', () => {
             document = applied.document
             expect(takenBack(document, JSON.parse(JSON.stringify(applied.inverse)))).toEqual(before)
           } catch (cause) {
-            if (!(cause instanceof TidyError)) throw cause
+            if (!isFault(cause)) throw cause
             expect(document).toBe(before)
           }
           expect(Document.parse(document)).toEqual(document)
@@ -582,7 +582,7 @@ describe('apply', () => {
               inverses.unshift(applied.inverse)
               document = applied.document
             } catch (cause) {
-              if (!(cause instanceof TidyError)) throw cause
+              if (!isFault(cause)) throw cause
             }
           }
           expect(inverses.length).toBeGreaterThan(30)

@@ -1,12 +1,12 @@
 import { assertNever, TidyError } from '../faults/fault.ts'
+import { chosenItem } from '../pictures/item.ts'
 import { cleanScript } from '../script/clean.ts'
 import { parsedScript } from '../script/parsed-script.ts'
 import type { Command, CommandOf } from './command.ts'
-import { emptyDocument, type Document, type Scene, type Shot } from './document.ts'
-import { targeted } from './draft.ts'
-import { chosenItem } from '../pictures/item.ts'
 import { consistent } from './consistent.ts'
-import { inverseOf, takenBack, type Inverse } from './inverse.ts'
+import { type Document, emptyDocument, type Scene, type Shot } from './document.ts'
+import { targeted } from './draft.ts'
+import { type Inverse, inverseOf, takenBack } from './inverse.ts'
 import { reconcile } from './reconcile.ts'
 import {
   adjustScenes,

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { ChosenItem } from '../pictures/item.ts'
-import { Inverse } from './inverse.ts'
+import { Move } from '../pictures/view.ts'
 import {
   Card,
   CheckedClaim,
@@ -8,19 +8,19 @@ import {
   Comment,
   Document,
   LENGTH_LIMIT,
-  MOODS,
   Making,
   Matching,
+  MOODS,
   Picking,
   Refusal,
-  SHOTS_LIMIT,
   Scene,
   Shot,
+  SHOTS_LIMIT,
   SpeakerName,
   Speaking,
   Transition,
 } from './document.ts'
-import { Move } from '../pictures/view.ts'
+import { Inverse } from './inverse.ts'
 
 const sceneId = Scene.shape.id
 const shot = z.number().int().min(0).max(11)

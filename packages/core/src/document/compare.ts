@@ -1,6 +1,6 @@
+import { parsedScript } from '../script/parsed-script.ts'
 import type { Document, Scene } from './document.ts'
 import { equal } from './inverse.ts'
-import { parsedScript } from '../script/parsed-script.ts'
 
 export const SCENE_CHANGES = [
   'put in',

@@ -1,9 +1,9 @@
-import { Move } from '../pictures/view.ts'
 import { z } from 'zod'
 import { ChosenItem } from '../pictures/item.ts'
+import { Move } from '../pictures/view.ts'
 import { Pronunciation } from '../text/pronunciation.ts'
-import { EMPHASES, FINISHES, PauseFactor, Speed } from './voicing.ts'
 import { SAMPLE_RATE } from '../time/time.ts'
+import { EMPHASES, FINISHES, PauseFactor, Speed } from './voicing.ts'
 
 export const TRANSITIONS = ['cut', 'dissolve', 'dip'] as const
 /** How one picture gives way to the next; it begins at the cut and lasts so many samples, 0 for a plain cut. */

@@ -1,11 +1,11 @@
 import { TidyError } from '../faults/fault.ts'
 import { parsedScript } from '../script/parsed-script.ts'
+import { wordsOf } from '../text/written-words.ts'
 import type { ScenePlace, Target } from './command.ts'
 import type { Document, Scene } from './document.ts'
-import { outlineOf, placeOf, scriptOf, type Block, type Piece } from './outline.ts'
+import { type Block, outlineOf, type Piece, placeOf, scriptOf } from './outline.ts'
 import { reconcile } from './reconcile.ts'
 import { orderly } from './shot-edits.ts'
-import { wordsOf } from '../text/written-words.ts'
 
 /** A document taken apart for a change of its scenes: the script's blocks, and the scene of each piece. */
 export interface Draft {

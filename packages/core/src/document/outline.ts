@@ -1,10 +1,10 @@
 import { TidyError } from '../faults/fault.ts'
 import {
   BOUNDARY,
-  parseScript,
-  SPOKEN,
   type ParsedScript,
+  parseScript,
   type ScriptBlock,
+  SPOKEN,
 } from '../script/parse.ts'
 
 /** The text of one scene as it stands in the script, its directions with it, without the marks that part it from others. */

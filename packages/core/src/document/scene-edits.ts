@@ -1,12 +1,13 @@
 import { TidyError } from '../faults/fault.ts'
 import { cleanScript } from '../script/clean.ts'
 import { BOUNDARY, parseScript } from '../script/parse.ts'
-import { secondsFromSamples } from '../time/time.ts'
 import { wordsOf } from '../text/written-words.ts'
+import { secondsFromSamples } from '../time/time.ts'
 import type { CommandOf, NewScene } from './command.ts'
 import type { Document, Scene } from './document.ts'
 import {
   added,
+  type Draft,
   draftOf,
   lifted,
   paragraph,
@@ -14,9 +15,8 @@ import {
   sceneOf,
   settle,
   targeted,
-  type Draft,
 } from './draft.ts'
-import { directionsIn, paragraphText, placeOf, spoken, type Block, type Piece } from './outline.ts'
+import { type Block, directionsIn, paragraphText, type Piece, placeOf, spoken } from './outline.ts'
 import { joinedShots, orderly, partedShots, shotsAfterEdit } from './shot-edits.ts'
 
 /** One line, no mark at its head that a script would read as a heading. */

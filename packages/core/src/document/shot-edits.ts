@@ -2,7 +2,7 @@ import { TidyError } from '../faults/fault.ts'
 import { chosenItem } from '../pictures/item.ts'
 import { wordsOf } from '../text/written-words.ts'
 import type { CommandOf } from './command.ts'
-import { SHOTS_LIMIT, type Scene, type Shot } from './document.ts'
+import { type Scene, type Shot, SHOTS_LIMIT } from './document.ts'
 
 /** The word each shot begins at, as far as it can be told without a voice: where none is set, an even share. */
 const beginnings = (shots: readonly Shot[], words: number) =>
@@ -145,7 +145,7 @@ export function withCut(scene: Scene, { shot, word }: CommandOf<'setCut'>): Scen
 export function adjustedShot(shot: Shot, set: CommandOf<'adjustShots'>['set']): Shot {
   const clip = shot.item?.kind === 'clip'
   const next: Record<string, unknown> = { ...shot }
-  for (const [name, value] of Object.entries(set)) {
+  for (const [name, value] of Object.entries<unknown>(set)) {
     if (value === undefined || (!clip && (name === 'slip' || name === 'speed'))) continue
     if (value === null || (name === 'slip' && value === 0)) delete next[name]
     else next[name] = value

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import { documentFrom } from '../document/apply.ts'
 import { filmOf } from '../document/film-scenes.ts'
+import { csvField } from '../text/csv.ts'
 import { timeline } from '../timeline/timeline.ts'
 import { chapterList, creditsText, ffmetadata, shotsCsv } from './lists.ts'
-import { csvField } from '../text/csv.ts'
 
 const item = (id: string) => ({
   id,

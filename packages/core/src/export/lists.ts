@@ -1,6 +1,6 @@
 import { csv } from '../text/csv.ts'
-import type { Timeline } from '../timeline/timeline.ts'
 import { clockText, SAMPLE_RATE, secondsFromSamples } from '../time/time.ts'
+import type { Timeline } from '../timeline/timeline.ts'
 
 /** The shot list: one row a shot. */
 export function shotsCsv({ scenes, fps }: Timeline): string {

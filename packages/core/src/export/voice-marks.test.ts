@@ -1,5 +1,5 @@
-import { WebVTTParser } from 'webvtt-parser'
 import { describe, expect, it } from 'vitest'
+import { WebVTTParser } from 'webvtt-parser'
 import { documentFrom } from '../document/apply.ts'
 import { filmOf } from '../document/film-scenes.ts'
 import { timeline } from '../timeline/timeline.ts'

@@ -1,6 +1,6 @@
-import { wordTag, stamp } from '../film/subtitles/write.ts'
-import type { Timeline } from '../timeline/timeline.ts'
+import { stamp, wordTag } from '../film/subtitles/write.ts'
 import { SAMPLE_RATE } from '../time/time.ts'
+import type { Timeline } from '../timeline/timeline.ts'
 
 const seconds = (samples: number) => Math.round((samples / SAMPLE_RATE) * 1000) / 1000
 

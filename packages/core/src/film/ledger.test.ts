@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest'
 import { documentFrom } from '../document/apply.ts'
 import { filmOf } from '../document/film-scenes.ts'
+import { ledgerCsv } from '../export/ledger-list.ts'
 import type { ChosenItem } from '../pictures/item.ts'
+import { licenceFacts, mayBeUsed } from '../pictures/licences.ts'
 import { timeline } from '../timeline/timeline.ts'
 import { creditOf, ledgerOf, ledgerWarnings } from './ledger.ts'
-import { ledgerCsv } from '../export/ledger-list.ts'
-import { licenceFacts, mayBeUsed } from '../pictures/licences.ts'
 
 describe('licenceFacts', () => {
   // Names as packages and providers write them; addresses as Creative Commons gives them (creativecommons.org/licenses, from memory).

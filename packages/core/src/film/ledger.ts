@@ -1,6 +1,6 @@
 import type { ChosenItem } from '../pictures/item.ts'
+import { type LicenceFacts, licenceFacts } from '../pictures/licences.ts'
 import type { Timeline } from '../timeline/timeline.ts'
-import { licenceFacts, type LicenceFacts } from '../pictures/licences.ts'
 
 /** A picture of a film: whose it is, what its licence asks, where it is seen. */
 export interface LedgerRow {

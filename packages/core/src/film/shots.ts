@@ -1,9 +1,9 @@
 import type { ChosenItem } from '../pictures/item.ts'
 import { stillMove } from '../pictures/move.ts'
 import type { Move } from '../pictures/view.ts'
-import type { Super } from './supers/supers.ts'
-import { SAMPLE_RATE, type FrameRate } from '../time/time.ts'
+import { type FrameRate, SAMPLE_RATE } from '../time/time.ts'
 import type { Timeline, TimelineScene, TimelineShot } from '../timeline/timeline.ts'
+import type { Super } from './supers/supers.ts'
 
 /** What is seen; the plain card stands where a picture is missing or none is wanted. */
 export type PictureSource =

@@ -1,8 +1,8 @@
-import { HOURS } from './hours.ts'
-import { SCENES_APART } from './scenes-apart.ts'
 import type { ChosenItem } from '../pictures/item.ts'
 import { sameLook } from '../pictures/look.ts'
 import { STOP_WORDS } from '../words/stop.ts'
+import { HOURS } from './hours.ts'
+import { SCENES_APART } from './scenes-apart.ts'
 
 /** A picture of the film, in order. */
 export interface Shown {

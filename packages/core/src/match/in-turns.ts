@@ -1,5 +1,5 @@
-import { withoutHours } from './hours.ts'
 import type { Item } from '../pictures/item.ts'
+import { withoutHours } from './hours.ts'
 import { lookedUp } from './picture-index.ts'
 
 /**

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { emptyLexicon } from '../words/lexicon.ts'
 import { Item } from '../pictures/item.ts'
+import { emptyLexicon } from '../words/lexicon.ts'
 import { likenessIn } from './likeness.ts'
 import { pictureIndex } from './picture-index.ts'
 

@@ -1,5 +1,5 @@
-import { dot } from '../words/vectors.ts'
 import { sameLook } from '../pictures/look.ts'
+import { dot } from '../words/vectors.ts'
 import type { PictureIndex } from './picture-index.ts'
 
 /**

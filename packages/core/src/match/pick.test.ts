@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { Item, type Orientation } from '../pictures/item.ts'
 import { emptyLexicon, type Lexicon, type Sense } from '../words/lexicon.ts'
-import { Item } from '../pictures/item.ts'
 import { pickPictures } from './pick.ts'
 import { pictureIndex } from './picture-index.ts'
 import { queriesOf } from './queries.ts'
@@ -39,7 +39,12 @@ const picks = (
     lexicon = emptyLexicon,
     pool = POOL,
     kept = new Map<number, string[]>(),
-    orientation = 'landscape' as Item['orientation'],
+    orientation = 'landscape',
+  }: {
+    lexicon?: Lexicon
+    pool?: Item[]
+    kept?: Map<number, string[]>
+    orientation?: Orientation
   } = {},
 ) =>
   pickPictures(scenes, queriesOf(scenes, lexicon), pictureIndex(pool, lexicon), lexicon, {

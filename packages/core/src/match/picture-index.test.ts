@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { emptyLexicon, type Lexicon } from '../words/lexicon.ts'
 import { Item } from '../pictures/item.ts'
+import { emptyLexicon, type Lexicon } from '../words/lexicon.ts'
 import { lookedUp, pictureIndex } from './picture-index.ts'
 
 const photo = (title: string, tags: string[] = [], description = '') =>

@@ -1,11 +1,11 @@
+import type { Item } from '../pictures/item.ts'
 import { lemma } from '../words/lemma.ts'
 import type { Lexicon } from '../words/lexicon.ts'
 import { STOP_WORDS } from '../words/stop.ts'
 import { addTo, dot, unit, type Vector } from '../words/vectors.ts'
-import { bm25, type Bm25, type Fields } from './bm25.ts'
+import { type Bm25, bm25, type Fields } from './bm25.ts'
 import { gistOf } from './gist.ts'
 import { withoutHours } from './hours.ts'
-import type { Item } from '../pictures/item.ts'
 import { namesInTitle } from './names.ts'
 
 /** Items made ready to be searched by words and by meaning. */

@@ -1,10 +1,10 @@
 import type { Lexicon } from '../words/lexicon.ts'
-import { weightShown, type SearchWord } from '../words/search-words.ts'
+import { type SearchWord, weightShown } from '../words/search-words.ts'
 import { addTo, type Vector } from '../words/vectors.ts'
+import { directionOf, type FilmReading, readFilm, type SceneReading } from './film-reading.ts'
 import { gistOf } from './gist.ts'
-import { directionOf, readFilm, type FilmReading, type SceneReading } from './film-reading.ts'
 import type { SceneToMatch } from './scene-to-match.ts'
-import { meaningIn, meantDirection, rarityOf, type Meaning } from './senses.ts'
+import { type Meaning, meaningIn, meantDirection, rarityOf } from './senses.ts'
 
 export interface SceneQuery {
   /** The scene's own words, then what it borrowed; heaviest first. */

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { emptyLexicon, type Lexicon, type Sense } from '../words/lexicon.ts'
 import { Item } from '../pictures/item.ts'
+import { emptyLexicon, type Lexicon, type Sense } from '../words/lexicon.ts'
 import { namedWorlds } from './names.ts'
 import { pictureIndex } from './picture-index.ts'
 import { queriesOf } from './queries.ts'

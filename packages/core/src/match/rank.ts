@@ -1,12 +1,12 @@
+import { isOurs, type Item, type Orientation, sourceName } from '../pictures/item.ts'
+import { mayBeUsed } from '../pictures/licences.ts'
 import type { Lexicon } from '../words/lexicon.ts'
 import { dot, unit, type Vector } from '../words/vectors.ts'
-import { mayBeUsed } from '../pictures/licences.ts'
-import { isOurs, sourceName, type Item, type Orientation } from '../pictures/item.ts'
-import { strangeness, type NamedWorld } from './names.ts'
+import { type NamedWorld, strangeness } from './names.ts'
 import type { PictureIndex } from './picture-index.ts'
 import type { Concept, SceneQuery } from './queries.ts'
 import type { SceneToMatch } from './scene-to-match.ts'
-import { agreement, meaningIn, type Meaning } from './senses.ts'
+import { agreement, type Meaning, meaningIn } from './senses.ts'
 
 /** An item beside a scene. */
 export interface Ranked {

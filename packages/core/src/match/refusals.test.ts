@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { Refusal } from '../document/document.ts'
-import { emptyLexicon } from '../words/lexicon.ts'
 import { Item } from '../pictures/item.ts'
+import { emptyLexicon } from '../words/lexicon.ts'
 import { likenessIn } from './likeness.ts'
 import { pictureIndex } from './picture-index.ts'
 import { keptAfterRefusals } from './refusals.ts'

@@ -1,7 +1,7 @@
 import type { Refusal } from '../document/document.ts'
-import type { SearchWord } from '../words/search-words.ts'
 import type { Item } from '../pictures/item.ts'
 import { showsPeople } from '../pictures/people.ts'
+import type { SearchWord } from '../words/search-words.ts'
 import type { PictureIndex } from './picture-index.ts'
 
 /** What a picture keeps of its score beside one that was turned down: alike, of the same hand, with people in it. */

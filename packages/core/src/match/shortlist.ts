@@ -1,7 +1,7 @@
+import type { Item } from '../pictures/item.ts'
 import { lemma } from '../words/lemma.ts'
 import { STOP_WORDS } from '../words/stop.ts'
-import { bm25, type Bm25 } from './bm25.ts'
-import type { Item } from '../pictures/item.ts'
+import { type Bm25, bm25 } from './bm25.ts'
 
 /** A list no longer than this is looked through in full. */
 export const LOOKED_THROUGH = 5000

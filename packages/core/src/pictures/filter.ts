@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import { licenceFacts } from './licences.ts'
 import type { Item } from './item.ts'
+import { licenceFacts } from './licences.ts'
 import { COLOURS, type Look } from './look.ts'
 import { showsPeople } from './people.ts'
 

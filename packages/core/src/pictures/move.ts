@@ -1,5 +1,5 @@
-import type { Move, View } from './view.ts'
 import { chance } from '../text/hash.ts'
+import type { Move, View } from './view.ts'
 
 /** How much closer a move ends, or how far it wanders: slow enough not to be noticed as such (common practice). */
 const PUSH = 0.1

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import Papa from 'papaparse'
 import { describe, expect, it } from 'vitest'
 import { Item } from './item.ts'
-import { pictureList, readPictureList, type ListedPicture } from './picture-list.ts'
+import { type ListedPicture, pictureList, readPictureList } from './picture-list.ts'
 
 const listed = (item: object, more: Partial<ListedPicture> = {}): ListedPicture => ({
   item: Item.parse({ id: 'own-1', kind: 'photo', title: 'A harbour', ...item }),

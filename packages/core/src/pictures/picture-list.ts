@@ -1,15 +1,15 @@
 import { z } from 'zod'
 import { TidyError } from '../faults/fault.ts'
-import type { Item } from './item.ts'
 import { csv } from '../text/csv.ts'
 import {
   cellText,
-  madeOfRows,
-  namedRows,
   type ColumnNames,
+  madeOfRows,
   type NamedRow,
+  namedRows,
   type SkippedRow,
 } from '../text/named-rows.ts'
+import type { Item } from './item.ts'
 
 /** The longest list of pictures that is read. */
 export const PICTURE_LIST_LIMIT = 100_000

@@ -5,7 +5,7 @@ import { filmOf } from '../document/film-scenes.ts'
 import { filmCues } from '../film/subtitles/film-cues.ts'
 import { filmSupers } from '../film/supers/supers.ts'
 import { timeline } from '../timeline/timeline.ts'
-import { renderPlan, type FilmShape } from './plan.ts'
+import { type FilmShape, renderPlan } from './plan.ts'
 import { overallProgress } from './progress.ts'
 
 const SHAPE: FilmShape = { width: 640, height: 360, fps: [30, 1], burnIn: true }

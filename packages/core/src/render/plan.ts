@@ -1,11 +1,11 @@
-import type { ChosenItem } from '../pictures/item.ts'
-import { shortHash } from '../text/hash.ts'
+import { cardSupers, filmShots, type PictureRun, type SegmentShot } from '../film/shots.ts'
 import type { Cue } from '../film/subtitles/cues.ts'
 import { assDocument } from '../film/supers/ass.ts'
 import type { Super } from '../film/supers/supers.ts'
-import { sampleAtFrame, type FrameRate } from '../time/time.ts'
+import type { ChosenItem } from '../pictures/item.ts'
+import { shortHash } from '../text/hash.ts'
+import { type FrameRate, sampleAtFrame } from '../time/time.ts'
 import type { Timeline } from '../timeline/timeline.ts'
-import { cardSupers, filmShots, type SegmentShot, type PictureRun } from '../film/shots.ts'
 
 export interface FilmShape {
   width: number

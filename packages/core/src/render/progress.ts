@@ -1,11 +1,12 @@
-/** The steps of making a film, in order; mixing runs beside fetching. */
-export type Step = 'speak' | 'mix' | 'fetch' | 'render' | 'join'
+import { z } from 'zod'
 
-export interface Progress {
-  step: Step
-  done: number
-  all: number
-}
+/** The steps of making a film, in order; mixing runs beside fetching. */
+export const STEPS = ['speak', 'mix', 'fetch', 'render', 'join'] as const
+export type Step = (typeof STEPS)[number]
+
+/** So much of a step is done: scenes, pictures or segments, 0 to `all`. */
+export const Progress = z.object({ step: z.enum(STEPS), done: z.number(), all: z.number() })
+export type Progress = z.infer<typeof Progress>
 
 /** Where in the whole each step lies, roughly: for one bar and one remaining time over all of them. */
 const SPANS: Record<Step, [from: number, to: number]> = {

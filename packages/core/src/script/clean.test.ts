@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest'
-import { TidyError } from '../faults/fault.ts'
+import { isFault } from '../faults/fault.ts'
 import { cleanScript, SCRIPT_CHARACTERS_LIMIT } from './clean.ts'
 
 const code = (run: () => unknown) => {
   try {
     run()
   } catch (cause) {
-    return cause instanceof TidyError ? cause.code : cause
+    return isFault(cause) ? cause.code : cause
   }
   return 'none'
 }

@@ -1,4 +1,4 @@
-import { parseScript, type ParsedScript } from './parse.ts'
+import { type ParsedScript, parseScript } from './parse.ts'
 
 /** Scripts parsed last: an edit asks for the script before and after it, the screen for both again. */
 const KEPT = 4

@@ -70,7 +70,7 @@ export function foreignLanguage(text: string, language: string): Language | unde
   const letters = text.match(/\p{L}/gu)?.length ?? 0
   const latin = text.match(/\p{Script=Latin}/gu)?.length ?? 0
   if (!letters || latin / letters > 0.5) return undefined
-  const own = LANGUAGES[baseOf(language) as Language] ?? 'Latin'
+  const own = (LANGUAGES as Partial<Record<string, string>>)[baseOf(language)] ?? 'Latin'
   const found = OTHER_LETTERS.find(([, script]) => script.test(text))
   if (!found || found[0] === own || (own === 'Kana' && found[0] === 'Han')) return undefined
   return found[2]

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { spansOf, writtenSpans } from './marks.ts'
 import { spokenForm } from '../text/spoken.ts'
+import { spansOf, writtenSpans } from './marks.ts'
 
 const told = (...words: [string, number, number][]) =>
   words.map(([text, start, end]) => ({ text, start, end }))

@@ -1,7 +1,7 @@
 import type { Document } from '../document/document.ts'
 import type { FilmScene } from '../document/film-scenes.ts'
-import type { Pronunciation } from '../text/pronunciation.ts'
 import type { Emphasis, Finish } from '../document/voicing.ts'
+import type { Pronunciation } from '../text/pronunciation.ts'
 
 /** What is asked of a voice. */
 export interface TakeRequest {

@@ -1,6 +1,6 @@
+import { spokenText } from '../text/spoken.ts'
 import { wordsOf } from '../text/written-words.ts'
 import type { Span } from './marks.ts'
-import { spokenText } from '../text/spoken.ts'
 
 /** A word of the narration with the samples it is spoken in, `[start, end)`. */
 export interface SpokenWord {

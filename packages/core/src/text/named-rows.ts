@@ -80,7 +80,9 @@ function named<K extends string>(
 
 /** A value of a list as text; a list or an object inside a value is none. */
 export const cellText = (value: unknown): string =>
-  typeof value === 'object' || value === undefined ? '' : String(value).trim()
+  ['string', 'number', 'boolean', 'bigint'].includes(typeof value)
+    ? (value as string | number).toString().trim()
+    : ''
 
 /** A row that could not be used, counted from 1. */
 export interface SkippedRow {

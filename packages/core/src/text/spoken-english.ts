@@ -5,8 +5,8 @@ import {
   digits,
   ordinal as ordinalIn,
   roman,
-  year,
   type Variant,
+  year,
 } from './numbers.ts'
 import type { TracedText } from './traced-text.ts'
 
@@ -248,57 +248,57 @@ function rulesOf(variant: Variant): Rule[] {
   return [
     [
       /\b([\w.+-]+)@([\w-]+(?:\.[\w-]+)+)/g,
-      (name, host) => `${name!.replace(/\./g, ' dot ')} at ${host!.replace(/\./g, ' dot ')}`,
+      (name, host) => `${name.replace(/\./g, ' dot ')} at ${host.replace(/\./g, ' dot ')}`,
     ],
-    [/https?:\/\/(?:www\.)?([\w.-]+)\S*/gi, (host) => host!.replace(/\./g, ' dot ')],
-    [/\bwww\.([\w-]+(?:\.[\w-]+)+)\S*/gi, (host) => host!.replace(/\./g, ' dot ')],
+    [/https?:\/\/(?:www\.)?([\w.-]+)\S*/gi, (host) => host.replace(/\./g, ' dot ')],
+    [/\bwww\.([\w-]+(?:\.[\w-]+)+)\S*/gi, (host) => host.replace(/\./g, ' dot ')],
     [/(\d)[   ](?=\d{3}(?!\d))/g, (n) => n],
     [
       /\b(\d{4})-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])\b/g,
-      (y, m, d) => dated(Number(d), Number(m), y!),
+      (y, m, d) => dated(Number(d), Number(m), y),
     ],
     [
       /\b(0?[1-9]|[12]\d|3[01])\/(0?[1-9]|[12]\d|3[01])\/((?:1[5-9]|20)\d\d)\b/g,
       (a, b, y) => {
         const [d, m] = variant === 'british' ? [Number(a), Number(b)] : [Number(b), Number(a)]
-        return m <= 12 ? dated(d, m, y!) : d <= 12 ? dated(m, d, y!) : undefined
+        return m <= 12 ? dated(d, m, y) : d <= 12 ? dated(m, d, y) : undefined
       },
     ],
-    [/(\+\d[\d ()-]{7,}\d)/g, (n) => `plus ${digits(n!.replace(/\D/g, ''))}`],
+    [/(\+\d[\d ()-]{7,}\d)/g, (n) => `plus ${digits(n.replace(/\D/g, ''))}`],
     [
       /\(?\b(\d{3})\)?[- ](\d{3})-(\d{4})\b/g,
-      (a, b, c) => [a, b, c].map((part) => digits(part!)).join(', '),
+      (a, b, c) => [a, b, c].map((part) => digits(part)).join(', '),
     ],
     [
       /\b(call|phone|dial|telephone|number|tel)(:? )(\d{3}[- ]\d{4})\b/gi,
-      (word, gap, n) => `${word}${gap}${digits(n!.replace(/\D/g, ''))}`,
+      (word, gap, n) => `${word}${gap}${digits(n.replace(/\D/g, ''))}`,
     ],
     [
       new RegExp(String.raw`\b(${Object.keys(CURRENCY_CODES).join('|')})\s?(?=\d)`, 'g'),
-      (code) => CURRENCY_CODES[code!],
+      (code) => CURRENCY_CODES[code],
     ],
     [
       new RegExp(
         String.raw`(?<![\d,.])(${NUMBER})\s?(${Object.keys(CURRENCY_CODES).join('|')})\b`,
         'g',
       ),
-      (n, code) => money(CURRENCY_CODES[code!]!, n!),
+      (n, code) => money(CURRENCY_CODES[code]!, n),
     ],
     [
       new RegExp(String.raw`([$£€¥₹])(${NUMBER})\s?${SCALE}\b`, 'gi'),
-      (sign, n, scale) => `${decimal(n!)} ${scale} ${CURRENCIES[sign!]![1]}`,
+      (sign, n, scale) => `${decimal(n)} ${scale} ${CURRENCIES[sign]![1]}`,
     ],
     [
       new RegExp(String.raw`([$£€¥₹])(${NUMBER})\s?(k|m|bn|b|tn)\b`, 'gi'),
-      (sign, n, large) => `${decimal(n!)} ${LARGE[large!.toLowerCase()]} ${CURRENCIES[sign!]![1]}`,
+      (sign, n, large) => `${decimal(n)} ${LARGE[large.toLowerCase()]} ${CURRENCIES[sign]![1]}`,
     ],
-    [new RegExp(String.raw`([$£€¥₹])(${NUMBER})`, 'g'), (sign, n) => money(sign!, n!)],
-    [/\b(\d+)¢/g, (n) => `${cardinal(Number(n))} ${isOne(n!) ? 'cent' : 'cents'}`],
+    [new RegExp(String.raw`([$£€¥₹])(${NUMBER})`, 'g'), (sign, n) => money(sign, n)],
+    [/\b(\d+)¢/g, (n) => `${cardinal(Number(n))} ${isOne(n) ? 'cent' : 'cents'}`],
     [
       new RegExp(String.raw`\b(${NUMBER})\s?(bn|tn)\b`, 'g'),
-      (n, large) => `${decimal(n!)} ${LARGE[large!]}`,
+      (n, large) => `${decimal(n)} ${LARGE[large]}`,
     ],
-    [/\b(\d+(?:\.\d+)?)M\b(?! ?Hz)/g, (n) => `${decimal(n!)} million`],
+    [/\b(\d+(?:\.\d+)?)M\b(?! ?Hz)/g, (n) => `${decimal(n)} million`],
     [
       /\b(\d+):(\d+)(?= (?:ratio|scale|odds|aspect|mixture|picture|screen|film|video|gear))/g,
       (a, b) => `${cardinal(Number(a))} to ${cardinal(Number(b))}`,
@@ -309,12 +309,12 @@ function rulesOf(variant: Variant): Rule[] {
     ],
     [
       /\b(\d{1,2})\s?(a\.?m\.?|p\.?m\.?|A M|P M)(?!\w)/gi,
-      (n, half) => `${cardinal(Number(n))} ${half![0]!.toUpperCase()} M`,
+      (n, half) => `${cardinal(Number(n))} ${half[0]!.toUpperCase()} M`,
     ],
     [/\b(\d+):(\d+)\b/g, (a, b) => `${cardinal(Number(a))} to ${cardinal(Number(b))}`],
     [/\b(1[0-9]|20)(\d)0s\b/g, (c, d) => decade(Number(`${c}${d}0`))],
     [/['’]?\b(\d)0s\b/g, (d) => decade(Number(d) * 10)],
-    [/\b(\d{1,3}(?:,\d{3})*|\d+)(?:st|nd|rd|th)\b/gi, (n) => ordinal(Number(n!.replace(/,/g, '')))],
+    [/\b(\d{1,3}(?:,\d{3})*|\d+)(?:st|nd|rd|th)\b/gi, (n) => ordinal(Number(n.replace(/,/g, '')))],
     [
       new RegExp(String.raw`\b(${MONTHS}) (\d{1,2})(?=,? \d{4}\b|[\s.,;]|$)(?!\d)`, 'g'),
       (month, d) => `${month} ${ordinal(Number(d))}`,
@@ -330,7 +330,7 @@ function rulesOf(variant: Variant): Rule[] {
     [
       /\b(1[0-9]|20)(\d\d)[–/](\d\d)\b(?![\d/])/g,
       (c, a, b) =>
-        Number(b) > Number(a) ? `${year(Number(c! + a!))} to ${cardinal(Number(b))}` : undefined,
+        Number(b) > Number(a) ? `${year(Number(c + a))} to ${cardinal(Number(b))}` : undefined,
     ],
     [
       /\b(\d)['′’]\s?(\d{1,2})(?:["″”]|['′]{2})/g,
@@ -343,7 +343,7 @@ function rulesOf(variant: Variant): Rule[] {
     ],
     [
       new RegExp(String.raw`\b(${NUMBER})\s?°\s?([NSEW])\b`, 'g'),
-      (n, side) => `${decimal(n!)} degrees ${SIDES[side!]}`,
+      (n, side) => `${decimal(n)} degrees ${SIDES[side]}`,
     ],
     [
       new RegExp(
@@ -353,23 +353,23 @@ function rulesOf(variant: Variant): Rule[] {
       (a, b) => `${a} to ${b}`,
     ],
     [new RegExp(String.raw`(?<![\w.])[-−](${NUMBER})`, 'g'), (n) => `minus ${n}`],
-    [new RegExp(String.raw`(${NUMBER})\s?(?:%|per cent\b)`, 'g'), (n) => `${decimal(n!)} percent`],
+    [new RegExp(String.raw`(${NUMBER})\s?(?:%|per cent\b)`, 'g'), (n) => `${decimal(n)} percent`],
     [/\b24\/7\b/g, () => 'twenty-four seven'],
     [
       /(\d+) (\d{1,2})\/(2|3|4|5|6|7|8|9|10|12|16|32|64)\b(?![/\d])/g,
       (whole, n, d) =>
-        `${cardinal(Number(whole))} and ${isOne(n!) ? `a ${fraction(n!, d!).slice(4)}` : fraction(n!, d!)}`,
+        `${cardinal(Number(whole))} and ${isOne(n) ? `a ${fraction(n, d).slice(4)}` : fraction(n, d)}`,
     ],
     [/(?<![\d./])1\/2\b(?!\/)/g, () => 'one half'],
     [
       /(?<![\d./])(\d{1,2})\/(2|3|4|5|6|7|8|9|10|12|16|20|32|50|64|100)\b(?![/\d])/g,
-      (n, d) => (Number(n) < Number(d) ? fraction(n!, d!) : undefined),
+      (n, d) => (Number(n) < Number(d) ? fraction(n, d) : undefined),
     ],
     [
       /(?<![\d./])(\d+)\/(\d+)\b(?![/\d])/g,
       (a, b) => `${cardinal(Number(a))} over ${cardinal(Number(b))}`,
     ],
-    [/(\d)?\s?([½¼¾⅓⅔⅛⅜⅝⅞])/g, (whole, sign) => vulgar(whole, sign!, cardinal)],
+    [/(\d)?\s?([½¼¾⅓⅔⅛⅜⅝⅞])/g, (whole, sign) => vulgar(whole, sign, cardinal)],
     [/\b(\d{1,2})K\b/g, (n) => `${cardinal(Number(n))} K`],
     [
       new RegExp(
@@ -386,24 +386,24 @@ function rulesOf(variant: Variant): Rule[] {
     [
       /\b[vV](?:ersion )?(\d+(?:\.\d+)+)\b/g,
       (n) =>
-        `version ${n!
+        `version ${n
           .split('.')
           .map((part) => cardinal(Number(part)))
           .join(' point ')}`,
     ],
     [
       new RegExp(String.raw`\b(${YEAR_BEFORE})( the)? (1[0-9]\d\d|20\d\d)\b(?![,.]\d)`, 'gi'),
-      (word, the, n) => `${word}${the ?? ''} ${year(Number(n))}`,
+      (word, the: string | undefined, n) => `${word}${the ?? ''} ${year(Number(n))}`,
     ],
     [/(?<=^|[(,] ?|\. )(1[1-9]\d\d|20\d\d)(?=[),:]| (?:was|saw|the)\b|$)/g, (n) => year(Number(n))],
     [
       /([A-Za-z])-?(\d+)(?![\d,.]*\d)/g,
-      (letter, n) => `${letter} ${n!.startsWith('0') ? digits(n!) : cardinal(Number(n))} `,
+      (letter, n) => `${letter} ${n.startsWith('0') ? digits(n) : cardinal(Number(n))} `,
     ],
     [/(?<![\d.,])0(\d+)\b/g, (n) => digits(`0${n}`)],
     [
       new RegExp(String.raw`(${NUMBER})(?=([A-Za-z]?))`, 'g'),
-      (n, next) => decimal(n!) + (next ? ' ' : ''),
+      (n, next) => decimal(n) + (next ? ' ' : ''),
     ],
   ]
 }
@@ -414,13 +414,13 @@ const NAMES: Rule[] = [
   [
     /\b([IVX]{2,})(?:th)? (century|centuries)\b/gi,
     (n, word) =>
-      roman(n!.toUpperCase()) === undefined
+      roman(n.toUpperCase()) === undefined
         ? undefined
-        : `${ordinalIn(roman(n!.toUpperCase())!)} ${word}`,
+        : `${ordinalIn(roman(n.toUpperCase())!)} ${word}`,
   ],
-  [new RegExp(String.raw`\b(${COUNTED}) ([IVXL]+)\b`, 'g'), (thing, n) => counted(thing!, n!)],
-  [new RegExp(String.raw`\b(${RULERS}) ([IVX]+)\b(?!['’])`, 'g'), (name, n) => named(name!, n!)],
-  [/\b(\p{Lu}\p{Ll}+) ([IVX]{2,})\b/gu, (name, n) => named(name!, n!)],
+  [new RegExp(String.raw`\b(${COUNTED}) ([IVXL]+)\b`, 'g'), (thing, n) => counted(thing, n)],
+  [new RegExp(String.raw`\b(${RULERS}) ([IVX]+)\b(?!['’])`, 'g'), (name, n) => named(name, n)],
+  [/\b(\p{Lu}\p{Ll}+) ([IVX]{2,})\b/gu, (name, n) => named(name, n)],
 ]
 
 const counted = (thing: string, n: string) =>
@@ -448,7 +448,7 @@ const SYMBOLS: Rule[] = [
   [/\bw\/o\b/g, () => 'without'],
   [/\bw\/(?=\s)/g, () => 'with'],
   [/\band\/or\b/gi, () => 'and or'],
-  [/([₀-₉]+)/g, (low) => [...low!].map((d) => d.charCodeAt(0) - 0x2080).join('')],
+  [/([₀-₉]+)/g, (low) => [...low].map((d) => d.charCodeAt(0) - 0x2080).join('')],
 ]
 
 function clock(hours: number, minutes: number, half?: string): string {

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { wordsOf } from './written-words.ts'
 import { spokenForm, spokenText } from './spoken.ts'
+import { wordsOf } from './written-words.ts'
 
 // Worked examples of how an English narrator reads what is written (common practice).
 describe('spokenText', () => {

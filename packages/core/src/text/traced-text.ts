@@ -34,7 +34,7 @@ export class TracedText {
     let from: number[] | undefined
     let at = 0
     for (const match of text.matchAll(pattern)) {
-      const said = say(match as RegExpExecArray, text)
+      const said = say(match, text)
       if (said === undefined || said === match[0]) continue
       from ??= []
       out += text.slice(at, match.index) + said

@@ -1,5 +1,5 @@
-import { namesPart } from './headings.ts'
 import { meaningOf, picture } from './direction-words.ts'
+import { namesPart } from './headings.ts'
 import type { Line, Page } from './page.ts'
 
 const OWN = /\[(?:(?:picture|sound|super)\s*:\s*[^[\]\n]*|pause\b[^[\]\n]*)\]/gi

@@ -1,6 +1,6 @@
 import { estimateSeconds } from '../script/estimate.ts'
-import { SCENE_SECONDS_LIMIT } from '../script/parse.ts'
 import { sentencesIn } from '../script/paragraphs.ts'
+import { SCENE_SECONDS_LIMIT } from '../script/parse.ts'
 import { spokenText } from '../text/spoken.ts'
 import type { Edit } from './change.ts'
 import { standsAlone, startsClause, startsWithPronoun } from './clause-start.ts'

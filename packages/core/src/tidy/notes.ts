@@ -27,7 +27,7 @@ export function findNotes(page: Page) {
   frontMatter(page)
   const facts = head(page.lines).filter(({ text }) => FACTS.test(text) || BYLINE.test(text))
   // One such line alone may be narration ("Date: nobody knows"); the first line of all or two together are not.
-  if (facts.length > 1 || (facts[0] && facts[0]?.from === head(page.lines)[0]?.from))
+  if (facts.length > 1 || (facts[0] && facts[0].from === head(page.lines)[0]?.from))
     dropRuns(page, facts)
   aroundText(page)
   for (const line of page.lines)

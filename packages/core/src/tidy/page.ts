@@ -1,5 +1,5 @@
 import type { TextRange } from '../script/sentences.ts'
-import { withChanges, type Edit, type TidyChange } from './change.ts'
+import { type Edit, type TidyChange, withChanges } from './change.ts'
 import type { TidyKind } from './kinds.ts'
 
 /** One line of the page as it is seen now. */

@@ -1,5 +1,5 @@
-import type { Page } from './page.ts'
 import type { TidyKind } from './kinds.ts'
+import type { Page } from './page.ts'
 
 type Rule = [kind: TidyKind, pattern: RegExp, said: string | ((...groups: string[]) => string)]
 
@@ -72,7 +72,9 @@ export function findShortForms(page: Page) {
   for (const [kind, pattern, said] of RULES)
     for (const found of page.view.matchAll(pattern)) {
       const text =
-        typeof said === 'string' ? said : said(...found.slice(1).map((group) => group ?? ''))
+        typeof said === 'string'
+          ? said
+          : said(...found.slice(1).map((group: string | undefined) => group ?? ''))
       const lead = /^\s*/.exec(found[0])![0].length
       const atStart = opensSentence(page.view, found.index)
       page.claim(kind, [

@@ -86,7 +86,7 @@ function cueLabel(lines: readonly Line[], i: number): Label[] | undefined {
   const next = lines[i + 1]
   if (!found || !next || next.text.trim() === '' || found[2] !== found[2]!.toUpperCase())
     return undefined
-  const role = new RegExp(`^(?:${ROLE})$`, 'iu').test(found[2]!)
+  const role = new RegExp(`^(?:${ROLE})$`, 'iu').test(found[2])
   if (!role && !OFF_SCREEN.test(line.text)) return undefined
   // The line break goes with the label: its words move up.
   return [{ ...labelAt({ ...line }, found, role), line, to: line.text.length + 1, cue: true }]

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import heldText from '../../test-sets/tidying/held.txt?raw'
+import { even, judge, type Sample, samplesOf, totals } from '../../test-sets/tidying/measure.ts'
 import tunedText from '../../test-sets/tidying/tuned.txt?raw'
-import { even, judge, samplesOf, totals, type Sample } from '../../test-sets/tidying/measure.ts'
 import { tidyScript } from './tidy.ts'
 
 // Right answers made by hand before the rules were run on them; the second half was looked at only to report.

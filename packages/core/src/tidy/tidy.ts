@@ -1,6 +1,6 @@
-import { withChanges, type TidyChange } from './change.ts'
 import { findBullets } from './bullets.ts'
 import { findCalls } from './calls.ts'
+import { type TidyChange, withChanges } from './change.ts'
 import { findCounting } from './counting.ts'
 import { findDirectionLines, findDirections } from './directions.ts'
 import { findDoubledWords } from './doubled-words.ts'

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { documentFrom } from '../document/apply.ts'
 import { CUT, type Document, type Shot } from '../document/document.ts'
 import { filmOf } from '../document/film-scenes.ts'
-import { frameAtSample, SAMPLE_RATE, type FrameRate } from '../time/time.ts'
+import { frameAtSample, type FrameRate, SAMPLE_RATE } from '../time/time.ts'
 import { soundSamples, timeline } from './timeline.ts'
 
 const RATES: FrameRate[] = [

@@ -3,13 +3,13 @@ import type { Film, FilmScene } from '../document/film-scenes.ts'
 import type { ChosenItem } from '../pictures/item.ts'
 import type { Move } from '../pictures/view.ts'
 import type { Span } from '../speech/marks.ts'
-import { wordTimes, type SpokenWord } from '../speech/word-times.ts'
+import { type SpokenWord, wordTimes } from '../speech/word-times.ts'
 import {
   frameAtSample,
+  type FrameRate,
   SAMPLE_RATE,
   sampleAtFrame,
   samplesFromSeconds,
-  type FrameRate,
 } from '../time/time.ts'
 
 /** What a take tells the timeline; positions in samples from the take's own start. */

@@ -1,13 +1,13 @@
 import { TidyError } from '../faults/fault.ts'
+import { shortHash } from '../text/hash.ts'
 import {
   cellText,
-  madeOfRows,
-  namedRows,
   type ColumnNames,
+  madeOfRows,
   type NamedRow,
+  namedRows,
   type SkippedRow,
 } from '../text/named-rows.ts'
-import { shortHash } from '../text/hash.ts'
 import { ChannelFilm, FILMS_LIMIT } from './channel-film.ts'
 
 export interface ReadFilms {

@@ -4,7 +4,7 @@ import type { ChannelFilm } from './channel-film.ts'
 import { median, medianLine, pacedFilms, trendOf } from './pace.ts'
 import { ago, rankedSubjects } from './rank-subjects.ts'
 import { readFilms } from './read-films.ts'
-import { subjectsOf, termsOf, type OwnedFilm } from './subjects.ts'
+import { type OwnedFilm, subjectsOf, termsOf } from './subjects.ts'
 
 const NOW = Date.parse('2026-11-25T12:00:00Z')
 const DAY = 86_400_000

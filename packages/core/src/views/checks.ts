@@ -1,5 +1,5 @@
-import type { Pronunciation } from '../text/pronunciation.ts'
 import type { Things } from '../checks/things.ts'
+import type { Pronunciation } from '../text/pronunciation.ts'
 
 /** What the server knows of a script that the browser cannot tell by itself. */
 export interface ScriptChecks {

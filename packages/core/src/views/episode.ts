@@ -1,8 +1,9 @@
+import { z } from 'zod'
 import type { Document } from '../document/document.ts'
 import type { FaultCode } from '../faults/codes.ts'
 import type { NounSenses, OfferedPicture } from '../match/pick.ts'
 import type { FilmShape } from '../render/plan.ts'
-import type { Progress } from '../render/progress.ts'
+import { Progress } from '../render/progress.ts'
 import type { FilmReport } from '../render/report.ts'
 import type { Pronunciation } from '../text/pronunciation.ts'
 import type { TakeFacts } from '../timeline/timeline.ts'
@@ -27,9 +28,8 @@ export interface EpisodeRow {
 export const RENDER_STATES = ['queued', 'running', 'done', 'failed', 'cancelled'] as const
 export type RenderState = (typeof RENDER_STATES)[number]
 
-export interface RenderProgress extends Progress {
-  remainingSeconds: number | null
-}
+export const RenderProgress = Progress.extend({ remainingSeconds: z.number().nullable() })
+export type RenderProgress = z.infer<typeof RenderProgress>
 
 export interface RenderView {
   id: string
@@ -67,11 +67,8 @@ export interface EpisodeView {
 }
 
 /** A bed that can be played: at which loudness it was made, and after how many samples it begins again. */
-export interface BedFacts {
-  hash: string
-  loopSamples: number
-  lufs: number
-}
+export const BedFacts = z.object({ hash: z.string(), loopSamples: z.number(), lufs: z.number() })
+export type BedFacts = z.infer<typeof BedFacts>
 
 /** A take that a scene has or had before. */
 export interface SceneTakeView {
@@ -101,10 +98,11 @@ export interface History {
 }
 
 /** How far choosing pictures and speaking are. */
-export interface Preparing {
-  step: 'match' | 'speak' | 'music' | 'done'
-  done: number
-  all: number
+export const Preparing = z.object({
+  step: z.enum(['match', 'speak', 'music', 'done']),
+  done: z.number(),
+  all: z.number(),
   /** Sentences for a person: a library that is down, a sentence no voice could speak. */
-  remarks: string[]
-}
+  remarks: z.array(z.string()),
+})
+export type Preparing = z.infer<typeof Preparing>

@@ -1,7 +1,7 @@
 import type { RefusalReason } from '../document/document.ts'
-import type { SkippedRow } from '../text/named-rows.ts'
 import type { Item } from '../pictures/item.ts'
 import type { Colour } from '../pictures/look.ts'
+import type { SkippedRow } from '../text/named-rows.ts'
 
 /** Parts of the library that can be looked at alone. */
 export const SHELVES = [

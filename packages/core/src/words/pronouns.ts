@@ -1,5 +1,5 @@
-import type { Lexicon } from './lexicon.ts'
 import { lemma } from './lemma.ts'
+import type { Lexicon } from './lexicon.ts'
 import type { SearchWord } from './search-words.ts'
 import { isNoun, type Term } from './terms.ts'
 

@@ -1,8 +1,8 @@
 import { figuresOf } from './figures.ts'
-import type { Lexicon } from './lexicon.ts'
 import { lemma, verbLemma } from './lemma.ts'
+import type { Lexicon } from './lexicon.ts'
 import { STOP_WORDS } from './stop.ts'
-import { isAction, isDescribing, isNoun, termsOf, type Term } from './terms.ts'
+import { isAction, isDescribing, isNoun, type Term, termsOf } from './terms.ts'
 
 /** One thing to look for, `[0, 1]` heavy; a phrase of several words is kept whole beside its words. */
 export interface SearchWord {

@@ -1,9 +1,9 @@
 import type { Brief, Draft, DraftSentence, Outline } from './brief.ts'
-import { centrality, cosine, normed, sourceFit, weightedVectors } from './rank-units.ts'
 import { draftScript, scriptSeconds } from './draft-script.ts'
-import { joined, shortened } from './shorten.ts'
 import { leansOnOthers } from './leaning.ts'
-import { termsOf, unitsOf, type Unit } from './source-units.ts'
+import { centrality, cosine, normed, sourceFit, weightedVectors } from './rank-units.ts'
+import { joined, shortened } from './shorten.ts'
+import { termsOf, type Unit, unitsOf } from './source-units.ts'
 
 /** How much a unit loses for being like one that is there already (maximal marginal relevance, Carbonell & Goldstein 1998, from memory). */
 const REPETITION = 0.75
@@ -258,12 +258,12 @@ function fitLength(
     const moves = [
       ...(off > 0
         ? outside.map((add) => ({
-            add: add as Candidate | undefined,
+            add: add,
             drop: undefined as Candidate | undefined,
           }))
         : [...picked].map((drop) => ({
             add: undefined as Candidate | undefined,
-            drop: drop as Candidate | undefined,
+            drop: drop,
           }))),
       ...(Math.abs(off) < 12
         ? [...picked]

@@ -1,6 +1,6 @@
 import type { Brief, Outline } from './brief.ts'
 import { centrality, cosine, sourceFit, weightedVectors } from './rank-units.ts'
-import { termsOf, unitsOf, type Unit } from './source-units.ts'
+import { termsOf, type Unit, unitsOf } from './source-units.ts'
 
 /** A chapter holds about so many minutes (common practice of short explainers: a turn every minute or two). */
 const CHAPTER_MINUTES = 1.4

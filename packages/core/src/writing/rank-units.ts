@@ -85,10 +85,7 @@ export function centrality(vectors: readonly Vector[], start: readonly number[])
         (1 - DAMPING) * share +
         DAMPING *
           (stuck * share +
-            rank.reduce(
-              (sum, from, i) => sum + (out[i] ? (from * edges[i]![j]!) / out[i]! : 0),
-              0,
-            )),
+            rank.reduce((sum, from, i) => sum + (out[i] ? (from * edges[i]![j]!) / out[i] : 0), 0)),
     )
   }
   return rank

@@ -1,13 +1,13 @@
 import { cleanScript } from '../script/clean.ts'
-import { parseScript } from '../script/parse.ts'
+import { narrationOnly } from '../script/narration.ts'
 import { paragraphsOf } from '../script/paragraphs.ts'
+import { parseScript } from '../script/parse.ts'
 import { sentencesOf } from '../script/sentences.ts'
 import { tidyScript } from '../tidy/tidy.ts'
-import { leansOnOthers } from './leaning.ts'
-import { narrationOnly } from '../script/narration.ts'
 import { lemma } from '../words/lemma.ts'
 import { STOP_WORDS } from '../words/stop.ts'
 import type { Source } from './brief.ts'
+import { leansOnOthers } from './leaning.ts'
 
 /** Sentences of a source that only stand together: one, and those after it that lean on it. */
 export interface Unit {

@@ -1,9 +1,9 @@
-import { estimateSeconds } from '../../src/script/estimate.ts'
-import type { Lexicon } from '../../src/words/lexicon.ts'
 import { pickPictures } from '../../src/match/pick.ts'
 import { pictureIndex } from '../../src/match/picture-index.ts'
 import { queriesOf } from '../../src/match/queries.ts'
 import type { SceneToMatch } from '../../src/match/scene-to-match.ts'
+import { estimateSeconds } from '../../src/script/estimate.ts'
+import type { Lexicon } from '../../src/words/lexicon.ts'
 import type { Hardness, LabelledItem, LabelledScript } from './labelled.ts'
 
 /** Ids offered for a scene, best first; the first is the one a film would show. */

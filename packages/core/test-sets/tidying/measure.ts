@@ -1,4 +1,4 @@
-import { withChanges, type Edit } from '../../src/tidy/change.ts'
+import { type Edit, withChanges } from '../../src/tidy/change.ts'
 import type { TidyKind } from '../../src/tidy/kinds.ts'
 import { tidyChanges } from '../../src/tidy/tidy.ts'
 
@@ -73,6 +73,8 @@ export interface Judged {
   failures: string[]
 }
 
+const kindsOf = (changes: readonly { kind: string }[]) => changes.map(({ kind }) => kind).join()
+
 /** Changes and right answers that overlap are judged together: the words they leave must be the same but for space. */
 export function judge(samples: readonly Sample[]): Judged {
   const byKind = new Map<TidyKind, Score>()
@@ -106,7 +108,11 @@ export function judge(samples: readonly Sample[]): Judged {
       }
       if (!same)
         failures.push(
-          `${sample.name}: ${JSON.stringify(sample.messy.slice(from, to))} [${expected.map(({ kind }) => kind)} / ${found.map(({ kind }) => kind)}]\n  wanted ${JSON.stringify(wanted)}\n  got    ${JSON.stringify(got)}`,
+          [
+            `${sample.name}: ${JSON.stringify(sample.messy.slice(from, to))} [${kindsOf(expected)} / ${kindsOf(found)}]`,
+            `  wanted ${JSON.stringify(wanted)}`,
+            `  got    ${JSON.stringify(got)}`,
+          ].join('\n'),
         )
     }
   }

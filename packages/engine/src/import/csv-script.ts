@@ -1,6 +1,6 @@
 import Papa from 'papaparse'
 import { TidyError } from '@tidy-reel/core/faults/fault'
-import { paragraphs, type ImportedScript } from './imported-script.ts'
+import { type ImportedScript, paragraphs } from './imported-script.ts'
 
 const PICTURE =
   /^(?:visuals?|video|pictures?|images?|shots?|b-?roll|footage|what is (?:seen|shown)|screen)$/i

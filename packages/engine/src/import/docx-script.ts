@@ -2,7 +2,7 @@ import mammoth from 'mammoth'
 import { ZipFile } from 'yazl'
 import { TidyError } from '@tidy-reel/core/faults/fault'
 import { plainHtmlScript } from './html-script.ts'
-import { LeftOut, type ImportedScript } from './imported-script.ts'
+import { type ImportedScript, LeftOut } from './imported-script.ts'
 import { unpacked } from './open-zip.ts'
 
 /** The text parts of a word-processor document; pictures and fonts stay packed. */

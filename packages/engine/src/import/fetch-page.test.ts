@@ -99,7 +99,7 @@ describe('fetchPage', () => {
     const moving: RequestListener = (request, response) =>
       request.url === '/'
         ? response.writeHead(301, { location: '/there' }).end()
-        : html(page(TEXT))(request, response as never)
+        : html(page(TEXT))(request, response)
     expect((await withSite(moving, go)).script).toContain(TEXT)
     const loop: RequestListener = (_request, response) =>
       response.writeHead(302, { location: '/again' }).end()

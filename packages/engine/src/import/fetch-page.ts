@@ -1,8 +1,8 @@
 import { request } from 'undici'
-import { TidyError } from '@tidy-reel/core/faults/fault'
+import { isFault, TidyError } from '@tidy-reel/core/faults/fault'
 import { htmlScript } from './html-script.ts'
-import type { ImportedScript } from './imported-script.ts'
 import { importFile } from './import-file.ts'
+import type { ImportedScript } from './imported-script.ts'
 import { INTERNET, publicAgent, type Reach } from './public-address.ts'
 import { decoded } from './text-encoding.ts'
 
@@ -28,7 +28,7 @@ export async function fetchPage(
   let url = urlOf(address)
   for (let hops = 0; hops <= REDIRECTS_LIMIT; hops++) {
     const answer = await ask(url, limit, reach).catch((cause: unknown) => {
-      if (cause instanceof TidyError) throw cause
+      if (isFault(cause)) throw cause
       if (signal.aborted) throw new TidyError('cancelled')
       throw new TidyError('link_unreachable', {
         address,

@@ -1,7 +1,7 @@
 import { Readability } from '@mozilla/readability'
 import { parseHTML } from 'linkedom'
 import { TidyError } from '@tidy-reel/core/faults/fault'
-import { LeftOut, listedParagraphs, type ImportedScript } from './imported-script.ts'
+import { type ImportedScript, LeftOut, listedParagraphs } from './imported-script.ts'
 
 const BLOCKS = new Set(
   'P DIV SECTION ARTICLE LI BLOCKQUOTE DD DT FIGCAPTION PRE H1 H2 H3 H4 H5 H6 UL OL TABLE TR HEADER FOOTER MAIN ASIDE FIGURE BODY HTML'.split(
@@ -33,29 +33,35 @@ interface DomNode {
   childNodes: Iterable<DomNode>
 }
 
+/** What is read of a page. */
+interface HtmlPage {
+  title: string
+  body: DomNode | null
+  documentElement: DomNode | null
+}
+
+// The types of linkedom name the DOM of a browser, which Node's do not have.
+const pageOf = (html: string) => (parseHTML(html) as { document: HtmlPage }).document
+
+const bodyOf = (html: string) => pageOf(`<!doctype html><html><body>${html}</body></html>`).body!
+
 /** A page as a script: its main text, headings as chapters. */
 export function htmlScript(html: string, name: string): ImportedScript {
-  const { document } = parseHTML(html)
-  if (!document.body && !document.documentElement) throw new TidyError('import_empty', { name })
+  const page = pageOf(html)
+  if (!page.body && !page.documentElement) throw new TidyError('import_empty', { name })
   const left = new LeftOut()
-  const whole = document.body?.textContent ?? ''
-  const article = new Readability(document as never, {
+  const whole = page.body?.textContent ?? ''
+  const article = new Readability(page, {
     charThreshold: 200,
     keepClasses: false,
   }).parse()
-  if (!article?.content)
-    return {
-      ...blocksOf(parseHTML(html).document.body as unknown as DomNode, left, name),
-      title: parseHTML(html).document.title || name,
-      pictures: [],
-    }
-  const main = parseHTML(`<!doctype html><html><body>${article.content}</body></html>`).document
-    .body as unknown as DomNode
+  if (!article?.content) return wholePage(html, left, name)
+  const main = bodyOf(article.content)
   const made = blocksOf(main, left, name)
   const around =
     whole.replace(/\s+/g, ' ').length - (main.textContent ?? '').replace(/\s+/g, ' ').length
   return {
-    title: article.title || document.title || name,
+    title: article.title || page.title || name,
     script: made.script,
     left: [
       ...(around > AROUND_CHARACTERS
@@ -67,14 +73,16 @@ export function htmlScript(html: string, name: string): ImportedScript {
   }
 }
 
+/** All of a page that has no main text; what looked for it has changed the page, so it is read anew. */
+function wholePage(html: string, left: LeftOut, name: string): ImportedScript {
+  const { body, title } = pageOf(html)
+  if (!body) throw new TidyError('import_empty', { name })
+  return { ...blocksOf(body, left, name), title: title || name, pictures: [] }
+}
+
 /** Markup that another program made (docx, say), all of it text. */
 export function plainHtmlScript(html: string, name: string): { script: string; left: string[] } {
-  return blocksOf(
-    parseHTML(`<!doctype html><html><body>${html}</body></html>`).document
-      .body as unknown as DomNode,
-    new LeftOut(),
-    name,
-  )
+  return blocksOf(bodyOf(html), new LeftOut(), name)
 }
 
 function blocksOf(root: DomNode, left: LeftOut, name: string): { script: string; left: string[] } {

@@ -1,5 +1,6 @@
 import {
   Document,
+  FootnoteReferenceRun,
   HeadingLevel,
   Packer,
   Paragraph,
@@ -7,14 +8,13 @@ import {
   TableCell,
   TableRow,
   TextRun,
-  FootnoteReferenceRun,
 } from 'docx'
 import iconv from 'iconv-lite'
 import PptxGenJS from 'pptxgenjs'
 import { describe, expect, it } from 'vitest'
 import { ZipFile } from 'yazl'
 import { parseScript } from '@tidy-reel/core/script/parse'
-import { importFile, IMPORT_BYTES_LIMIT } from './import-file.ts'
+import { IMPORT_BYTES_LIMIT, importFile } from './import-file.ts'
 
 // Documents are made by other libraries (docx, pptxgenjs, yazl) or written out by hand as their standards have them.
 const zipped = (parts: Record<string, string | Buffer>): Promise<Buffer> => {

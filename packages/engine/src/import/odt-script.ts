@@ -1,7 +1,7 @@
 import { TidyError } from '@tidy-reel/core/faults/fault'
-import { LeftOut, listedParagraphs, type ImportedScript } from './imported-script.ts'
+import { type ImportedScript, LeftOut, listedParagraphs } from './imported-script.ts'
 import { unpacked } from './open-zip.ts'
-import { found, textOf, xmlTree, type XmlNode } from './xml-tree.ts'
+import { found, textOf, type XmlNode, xmlTree } from './xml-tree.ts'
 
 /** Parts of a text document that are not read out. */
 const DROPPED: Record<string, string> = {

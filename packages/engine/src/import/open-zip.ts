@@ -1,5 +1,5 @@
-import { TidyError } from '@tidy-reel/core/faults/fault'
-import { fromBuffer, type Entry, type ZipFile } from 'yauzl'
+import { type Entry, fromBuffer, type ZipFile } from 'yauzl'
+import { isFault, TidyError } from '@tidy-reel/core/faults/fault'
 
 /** What a document may unpack to. A thousand pages of text are under 10 MB; a bomb is thousands of times its size. */
 const PART_BYTES_LIMIT = 32 * 1024 * 1024
@@ -20,7 +20,7 @@ export async function unpacked(
     const fail = (cause: unknown) => {
       zip.close()
       reject(
-        cause instanceof TidyError
+        isFault(cause)
           ? cause
           : new TidyError('import_unreadable', { name, reason: 'it is damaged or was cut off' }),
       )

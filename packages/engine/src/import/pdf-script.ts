@@ -1,5 +1,6 @@
+import { z } from 'zod'
 import { TidyError } from '@tidy-reel/core/faults/fault'
-import { paragraphs, type ImportedScript } from './imported-script.ts'
+import { type ImportedScript, paragraphs } from './imported-script.ts'
 
 const PAGES_LIMIT = 400
 
@@ -40,16 +41,18 @@ export async function pdfScript(bytes: Buffer, name: string): Promise<ImportedSc
     const pages: Line[][] = []
     for (let n = 1; n <= Math.min(pdf.numPages, PAGES_LIMIT); n++) {
       const content = await (await pdf.getPage(n)).getTextContent()
-      pages.push(linesOf(content.items.filter((item) => 'str' in item) as TextItem[]))
+      pages.push(linesOf(content.items.filter((item) => 'str' in item)))
     }
-    const title = (
-      (await pdf.getMetadata().catch(() => undefined))?.info as { Title?: string } | undefined
-    )?.Title?.trim()
+    const metadata = await pdf.getMetadata().catch(() => undefined)
+    const title = PdfInfo.parse(metadata?.info ?? {}).Title.trim()
     return { ...scriptOf(pages, name), title: title || name, pictures: [] }
   } finally {
     await loading.destroy()
   }
 }
+
+/** The information dictionary of a PDF (ISO 32000-1, 14.3.3), as far as it is asked for. */
+const PdfInfo = z.object({ Title: z.string().catch('') })
 
 /** Pieces of text on one height make a line. */
 function linesOf(items: readonly TextItem[]): Line[] {

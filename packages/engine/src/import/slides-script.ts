@@ -1,12 +1,12 @@
 import { extname, posix } from 'node:path'
 import { TidyError } from '@tidy-reel/core/faults/fault'
-import { SCENE_SECONDS_LIMIT } from '@tidy-reel/core/script/parse'
 import { estimateSeconds } from '@tidy-reel/core/script/estimate'
+import { SCENE_SECONDS_LIMIT } from '@tidy-reel/core/script/parse'
 import { sentencesOf } from '@tidy-reel/core/script/sentences'
 import { spokenText } from '@tidy-reel/core/text/spoken'
-import type { ImportedScript, ImportedPicture } from './imported-script.ts'
+import type { ImportedPicture, ImportedScript } from './imported-script.ts'
 import { unpacked } from './open-zip.ts'
-import { found, textOf, xmlTree, type XmlNode } from './xml-tree.ts'
+import { found, textOf, type XmlNode, xmlTree } from './xml-tree.ts'
 
 /** One slide as it is told and shown. */
 export interface Slide {

@@ -1,5 +1,5 @@
 import { TidyError } from '@tidy-reel/core/faults/fault'
-import { paragraphs, type ImportedScript } from './imported-script.ts'
+import { type ImportedScript, paragraphs } from './imported-script.ts'
 
 const TIMES =
   /^\s*(?:(\d{1,2}):)?(\d{1,2}):(\d\d)[.,](\d{1,3})\s*-->\s*(?:(\d{1,2}):)?(\d{1,2}):(\d\d)[.,](\d{1,3})/

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
 import { ownFiles } from '../own/own-files.ts'
-import { json, photograph, withServer, type Handler } from '../test/lying-library.ts'
+import { type Handler, json, photograph, withServer } from '../test/lying-library.ts'
 import { makerClient } from './client.ts'
 
 const wish = {

@@ -4,12 +4,12 @@ import { join } from 'node:path'
 import sharp from 'sharp'
 import { z } from 'zod'
 import { Making } from '@tidy-reel/core/document/document'
-import { TidyError } from '@tidy-reel/core/faults/fault'
+import { isFault, TidyError } from '@tidy-reel/core/faults/fault'
 import { Item, orientationOf } from '@tidy-reel/core/pictures/item'
 import { PIXELS_LIMIT } from '../own/look.ts'
 import { keepOwn, ownFacts } from '../own/own-files.ts'
+import { FILE_BYTES_LIMIT, type Patience, providerHttp } from '../stock/providers/provider-http.ts'
 import { contentHash } from '../storage/kept-file.ts'
-import { FILE_BYTES_LIMIT, providerHttp, type Patience } from '../stock/providers/provider-http.ts'
 import type { PictureMaker, PictureWish } from './contract.ts'
 
 const Styles = z.object({
@@ -45,7 +45,7 @@ export function makerClient(
     signal?: AbortSignal,
   ): Promise<T> => {
     const answer = await http.json(http.url(path), init, signal).catch((cause: unknown) => {
-      throw cause instanceof TidyError && cause.code === 'stock_unreachable'
+      throw isFault(cause) && cause.code === 'stock_unreachable'
         ? new TidyError('maker_unreachable', { address })
         : cause
     })

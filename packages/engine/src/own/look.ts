@@ -3,7 +3,7 @@ import { writeFile } from 'node:fs/promises'
 import sharp from 'sharp'
 import { coloursOf, Look } from '@tidy-reel/core/pictures/look'
 import { HASHED_SIDE, perceptualHash } from '@tidy-reel/core/pictures/perceptual-hash'
-import { jsonOf } from '../storage/json.ts'
+import { jsonOf } from '@tidy-reel/core/text/json'
 import { replacedFile } from '../storage/kept-file.ts'
 
 /** Decoded, a picture may have so many pixels: a small file can unpack to more than the memory there is. */

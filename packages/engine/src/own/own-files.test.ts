@@ -72,7 +72,7 @@ describe('takeOwnFile', () => {
     }
     const turned = await sharp(photograph('turned', 640, 360))
       .withExif(exif)
-      .withMetadata({ orientation: 6, exif } as never)
+      .withMetadata({ orientation: 6, exif })
       .jpeg()
       .toBuffer()
     const { item } = await take('DSC_0001.jpg', turned)

@@ -5,18 +5,19 @@ import type { Readable } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
 import sharp from 'sharp'
 import { z } from 'zod'
-import { TidyError } from '@tidy-reel/core/faults/fault'
-import { licenceFacts } from '@tidy-reel/core/pictures/licences'
+import { isFault, TidyError } from '@tidy-reel/core/faults/fault'
 import { Item, orientationOf } from '@tidy-reel/core/pictures/item'
+import { licenceFacts } from '@tidy-reel/core/pictures/licences'
 import { Look } from '@tidy-reel/core/pictures/look'
+import { jsonOf } from '@tidy-reel/core/text/json'
+import { ProbeFacts } from '../run/probe-facts.ts'
 import { runProgram } from '../run/program.ts'
-import { jsonOf } from '../storage/json.ts'
+import type { PictureFiles } from '../stock/contract.ts'
 import { replacedFile } from '../storage/kept-file.ts'
 import { received } from '../storage/upload.ts'
-import type { PictureFiles } from '../stock/contract.ts'
 import { piecesOf } from './cuts.ts'
-import { metadataInside, type PictureMetadata } from './picture-metadata.ts'
 import { lookOf } from './look.ts'
+import { metadataInside, type PictureMetadata } from './picture-metadata.ts'
 
 /** The longest file that is taken, in bytes. */
 export const OWN_BYTES_LIMIT = 400 * 1024 * 1024
@@ -41,11 +42,6 @@ export const OwnFacts = z.object({
     .nullable(),
 })
 export type OwnFacts = z.infer<typeof OwnFacts>
-
-interface Probed {
-  streams?: { width?: number; height?: number; nb_read_packets?: string; duration?: string }[]
-  format?: { format_name?: string; duration?: string }
-}
 
 /**
  * Takes a person's own picture or clip: kept under the hash of its bytes, so that the same file is taken once. It is
@@ -167,10 +163,10 @@ async function probedAt(file: string, name: string): Promise<Seen> {
     ],
     { timeoutMs: 60_000 },
   ).catch((cause: unknown) => {
-    if (cause instanceof TidyError && cause.code === 'program_failed') throw unreadable(name)
+    if (isFault(cause) && cause.code === 'program_failed') throw unreadable(name)
     throw cause
   })
-  const { streams, format } = JSON.parse(stdout.toString()) as Probed
+  const { streams, format } = ProbeFacts.parse(jsonOf(stdout.toString()))
   const { width = 0, height = 0, nb_read_packets: packets, duration } = streams?.[0] ?? {}
   if (!FORMATS.test(format?.format_name ?? '') || !width || !height) throw unreadable(name)
   const moves = Number(packets ?? 1) > 1

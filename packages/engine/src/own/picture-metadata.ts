@@ -1,7 +1,10 @@
 import { createRequire } from 'node:module'
 
 // Its module for bundlers exports other names than the one for Node.
-const exifr = createRequire(import.meta.url)('exifr') as typeof import('exifr')
+const exifr = createRequire(import.meta.url)('exifr') as {
+  parse(file: string, options: object): Promise<Record<string, unknown> | undefined>
+  sidecar(bytes: Buffer, options: object, kind: 'xmp'): Promise<Record<string, object> | undefined>
+}
 
 /** What a picture's own data say of it: EXIF, IPTC and XMP, inside it or beside it. */
 export interface PictureMetadata {
@@ -38,8 +41,7 @@ export async function metadataInside(file: string): Promise<PictureMetadata> {
 export async function metadataBeside(bytes: Buffer): Promise<PictureMetadata | undefined> {
   if (!/<(?:\w+:)?(?:xmpmeta|RDF)[\s>]/.test(bytes.subarray(0, 4096).toString('utf8')))
     return undefined
-  const spaces = (await exifr.sidecar(bytes, {}, 'xmp').catch(() => undefined)) as
-    Record<string, object> | undefined
+  const spaces = await exifr.sidecar(bytes, {}, 'xmp').catch(() => undefined)
   return spaces
     ? describedBy(Object.assign({}, ...Object.values(spaces)) as Record<string, unknown>)
     : undefined

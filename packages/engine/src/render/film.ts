@@ -1,5 +1,5 @@
-import { mkdir, symlink, writeFile } from 'node:fs/promises'
 import { existsSync } from 'node:fs'
+import { mkdir, symlink, writeFile } from 'node:fs/promises'
 import { cpus } from 'node:os'
 import { join } from 'node:path'
 import pLimit from 'p-limit'

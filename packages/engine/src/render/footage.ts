@@ -1,20 +1,28 @@
 import { existsSync } from 'node:fs'
-import { readFile, writeFile } from 'node:fs/promises'
+import { writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import pLimit from 'p-limit'
-import { TidyError } from '@tidy-reel/core/faults/fault'
+import { z } from 'zod'
+import { isFault, TidyError } from '@tidy-reel/core/faults/fault'
 import type { ChosenItem } from '@tidy-reel/core/pictures/item'
+import { jsonOf } from '@tidy-reel/core/text/json'
+import { ProbeFacts } from '../run/probe-facts.ts'
 import { runProgram } from '../run/program.ts'
-import { contentHash, keptFile } from '../storage/kept-file.ts'
 import type { PictureFiles } from '../stock/contract.ts'
+import { contentHash, keptFile } from '../storage/kept-file.ts'
+import { keptJson } from '../storage/kept-json.ts'
 
-/** A picture's file and what decides how it is read. */
-export interface PictureFile {
-  path: string
-  width: number
-  height: number
+/** What decides how a picture's file is read. */
+const PictureFacts = z.object({
+  width: z.number(),
+  height: z.number(),
   /** Its frames are limited-range BT.709 in 4:2:0 already, as the film's are. */
-  plain: boolean
+  plain: z.boolean(),
+})
+type PictureFacts = z.infer<typeof PictureFacts>
+
+export interface PictureFile extends PictureFacts {
+  path: string
 }
 
 /** Files of the pictures a film shows, and why some are not there. */
@@ -57,11 +65,11 @@ export async function fetchFootage(
           )
           footage.files.set(item.id, {
             path,
-            ...(JSON.parse(await readFile(facts, 'utf8')) as Omit<PictureFile, 'path'>),
+            ...(await keptJson(facts, PictureFacts)),
           })
         } catch (cause) {
           if (
-            !(cause instanceof TidyError) ||
+            !isFault(cause) ||
             cause.code === 'cancelled' ||
             cause.code === 'disk_full' ||
             cause.code === 'program_missing'
@@ -82,7 +90,7 @@ async function probe(
   file: string,
   { title, kind }: ChosenItem,
   signal: AbortSignal,
-): Promise<Omit<PictureFile, 'path'>> {
+): Promise<PictureFacts> {
   const unusable = (reason: string) => new TidyError('media_unusable', { title, reason })
   const { stdout } = await runProgram(
     'ffprobe',
@@ -101,21 +109,10 @@ async function probe(
     ],
     { signal, timeoutMs: 20_000 },
   ).catch((cause: unknown) => {
-    if (cause instanceof TidyError && cause.code === 'program_failed')
-      throw unusable('its file is no picture')
+    if (isFault(cause) && cause.code === 'program_failed') throw unusable('its file is no picture')
     throw cause
   })
-  const { streams, format } = JSON.parse(stdout.toString()) as {
-    streams?: {
-      width?: number
-      height?: number
-      nb_frames?: string
-      pix_fmt?: string
-      color_space?: string
-      color_range?: string
-    }[]
-    format?: { format_name?: string }
-  }
+  const { streams, format } = ProbeFacts.parse(jsonOf(stdout.toString()))
   const stream = streams?.[0]
   if (!stream?.width || !stream.height) throw unusable('its file is no picture')
   if (stream.width > 8192 || stream.height > 8192) throw unusable('it is larger than 8192 pixels')

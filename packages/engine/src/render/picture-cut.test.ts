@@ -6,15 +6,15 @@ import { describe, expect, it } from 'vitest'
 import { apply, documentFrom } from '@tidy-reel/core/document/apply'
 import type { Command } from '@tidy-reel/core/document/command'
 import { filmOf } from '@tidy-reel/core/document/film-scenes'
-import { renderPlan, type FilmShape } from '@tidy-reel/core/render/plan'
 import { pictureRuns } from '@tidy-reel/core/film/shots'
+import { type FilmShape, renderPlan } from '@tidy-reel/core/render/plan'
 import { timeline } from '@tidy-reel/core/timeline/timeline'
 import { folders } from '../config.ts'
 import { folder, item, memoryLibrary } from '../test/lying-library.ts'
 import { lumaFrames } from '../test/media-facts.ts'
 import { renderSegments } from './film.ts'
-import { fetchFootage } from './footage.ts'
 import { fontsFolder } from './fonts.ts'
+import { fetchFootage } from './footage.ts'
 
 const data = mkdtempSync(join(tmpdir(), 'tidy-cut-'))
 const [WIDTH, HEIGHT] = [320, 180]

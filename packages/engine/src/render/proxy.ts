@@ -2,8 +2,8 @@ import { rm } from 'node:fs/promises'
 import { join } from 'node:path'
 import type { ChosenItem } from '@tidy-reel/core/pictures/item'
 import { runProgram } from '../run/program.ts'
-import { contentHash, keptFile } from '../storage/kept-file.ts'
 import type { PictureFiles } from '../stock/contract.ts'
+import { contentHash, keptFile } from '../storage/kept-file.ts'
 
 /** Lines of a proxy: what a monitor beside a sheet can show. */
 const LINES = 480

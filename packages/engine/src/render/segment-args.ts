@@ -1,6 +1,6 @@
+import { type PictureRun, pictureRuns, type SegmentShot } from '@tidy-reel/core/film/shots'
 import type { Move } from '@tidy-reel/core/pictures/view'
 import type { FilmShape, Segment } from '@tidy-reel/core/render/plan'
-import { pictureRuns, type SegmentShot, type PictureRun } from '@tidy-reel/core/film/shots'
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
 import type { PictureFile } from './footage.ts'
 

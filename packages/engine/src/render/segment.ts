@@ -3,15 +3,15 @@ import { writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import type { Writable } from 'node:stream'
 import { execa } from 'execa'
-import { TidyError } from '@tidy-reel/core/faults/fault'
+import { isFault, TidyError } from '@tidy-reel/core/faults/fault'
+import { pictureRuns } from '@tidy-reel/core/film/shots'
 import type { Move } from '@tidy-reel/core/pictures/view'
 import type { FilmShape, Segment } from '@tidy-reel/core/render/plan'
-import { pictureRuns } from '@tidy-reel/core/film/shots'
 import { programFault } from '../run/program.ts'
 import { keptFile } from '../storage/kept-file.ts'
 import type { PictureFile } from './footage.ts'
 import { segmentArgs } from './segment-args.ts'
-import { stillFrames, type FrameSpan } from './still-frames.ts'
+import { type FrameSpan, stillFrames } from './still-frames.ts'
 
 /** Where a finished segment is kept. */
 export const segmentFile = (folder: string, { hash }: Pick<Segment, 'hash'>) =>
@@ -75,14 +75,11 @@ interface Still {
 
 const isBrokenPipe = (cause: unknown) =>
   ['EPIPE', 'ERR_STREAM_DESTROYED', 'ERR_STREAM_PREMATURE_CLOSE'].includes(
-    (cause as NodeJS.ErrnoException)?.code ?? '',
+    (cause as NodeJS.ErrnoException | undefined)?.code ?? '',
   )
 
 function sceneFault({ scene }: Segment, cause: unknown): unknown {
-  if (
-    cause instanceof TidyError &&
-    ['cancelled', 'disk_full', 'program_missing'].includes(cause.code)
-  )
+  if (isFault(cause) && ['cancelled', 'disk_full', 'program_missing'].includes(cause.code))
     return cause
   return new TidyError('scene_not_rendered', {
     scene: scene + 1,

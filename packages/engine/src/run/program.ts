@@ -57,7 +57,10 @@ export function programFault(program: string, cause: unknown): unknown {
   if (cause.code === 'ENOENT')
     return new TidyError('program_missing', { program, package: PACKAGES[program] ?? program })
   const stderr: unknown = cause.stderr
-  const said = stderr instanceof Uint8Array ? Buffer.from(stderr).toString() : String(stderr ?? '')
+  const said =
+    stderr instanceof Uint8Array
+      ? Buffer.from(stderr).toString()
+      : ((stderr as string | undefined) ?? '')
   if (/No space left on device/.test(said)) return new TidyError('disk_full')
   const reason = cause.timedOut
     ? 'it took too long and was stopped'

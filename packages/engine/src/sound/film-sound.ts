@@ -1,12 +1,13 @@
-import { readFile, writeFile } from 'node:fs/promises'
+import { writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import type { Mood } from '@tidy-reel/core/document/document'
 import type { TimelineScene } from '@tidy-reel/core/timeline/timeline'
 import { runProgram } from '../run/program.ts'
 import type { Take } from '../speech/take.ts'
 import { contentHash, keptFile } from '../storage/kept-file.ts'
+import { keptJson } from '../storage/kept-json.ts'
 import { makeBed } from './bed.ts'
-import { mixdown, voiceTrack, type Mixdown } from './mixdown.ts'
+import { type Mixdown, mixdown, MixFacts, voiceTrack } from './mixdown.ts'
 
 /** All that a film's sound is made from. */
 export interface SoundRequest {
@@ -78,5 +79,5 @@ export async function filmSound(
     })
     await writeFile(half, JSON.stringify(measured))
   })
-  return { file, ...(JSON.parse(await readFile(facts, 'utf8')) as Omit<Mixdown, 'file'>) }
+  return { file, ...(await keptJson(facts, MixFacts)) }
 }

@@ -1,11 +1,13 @@
+import { z } from 'zod'
 import { runProgram } from '../run/program.ts'
 
-export interface Loudness {
+export const Loudness = z.object({
   /** Integrated, LUFS; −70 for silence. */
-  lufs: number
+  lufs: z.number(),
   /** dBTP. */
-  truePeak: number
-}
+  truePeak: z.number(),
+})
+export type Loudness = z.infer<typeof Loudness>
 
 /** Integrated loudness and true peak as ffmpeg's `ebur128` measures them, the sound taken as stereo. */
 export async function measure(file: string, signal?: AbortSignal): Promise<Loudness> {

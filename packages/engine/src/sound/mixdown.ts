@@ -1,19 +1,24 @@
+import { once } from 'node:events'
 import { createWriteStream } from 'node:fs'
 import { open, readFile, rename } from 'node:fs/promises'
-import { once } from 'node:events'
 import { join } from 'node:path'
+import { z } from 'zod'
 import { bedGain, FILM_LUFS, mixPlan, TRUE_PEAK_DBTP } from '@tidy-reel/core/film/sound/mix'
 import type { TimelineScene } from '@tidy-reel/core/timeline/timeline'
 import { runProgram } from '../run/program.ts'
 import type { Bed } from './bed.ts'
-import { loudnessOf, measure, type Loudness } from './measure.ts'
+import { Loudness, loudnessOf, measure } from './measure.ts'
 import { wavHead } from './wav.ts'
 
-export interface Mixdown extends Loudness {
-  file: string
-  speechLufs: number
+/** What was measured of a mix. */
+export const MixFacts = Loudness.extend({
+  speechLufs: z.number(),
   /** LU the bed lies below the speech, both as mixed; null without a bed or without speech. */
-  bedBelowSpeech: number | null
+  bedBelowSpeech: z.number().nullable(),
+})
+
+export interface Mixdown extends z.infer<typeof MixFacts> {
+  file: string
 }
 
 const CHUNK = 1 << 16

@@ -1,10 +1,11 @@
 import { existsSync } from 'node:fs'
-import { readFile, writeFile } from 'node:fs/promises'
+import { writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import type { Mood } from '@tidy-reel/core/document/document'
-import type { BedFacts } from '@tidy-reel/core/views/episode'
+import { BedFacts } from '@tidy-reel/core/views/episode'
 import { runProgram } from '../run/program.ts'
 import { contentHash, keptFile } from '../storage/kept-file.ts'
+import { keptJson } from '../storage/kept-json.ts'
 import { chordSheet, makeBed } from './bed.ts'
 import { loudnessOf } from './measure.ts'
 
@@ -23,7 +24,7 @@ export async function knownBed(
 ): Promise<BedFacts | null> {
   if (mood === 'none') return null
   const facts = join(folder, `${hashOf(mood, seconds, seed)}.json`)
-  return existsSync(facts) ? (JSON.parse(await readFile(facts, 'utf8')) as BedFacts) : null
+  return existsSync(facts) ? keptJson(facts, BedFacts) : null
 }
 
 export async function monitorBed(

@@ -1,10 +1,10 @@
+import { once } from 'node:events'
 import { createWriteStream } from 'node:fs'
 import { rm, writeFile } from 'node:fs/promises'
-import { once } from 'node:events'
 import { join } from 'node:path'
 import { ZipFile } from 'yazl'
-import { TidyError } from '@tidy-reel/core/faults/fault'
 import { marksJson, marksTextGrid, marksVtt } from '@tidy-reel/core/export/voice-marks'
+import { TidyError } from '@tidy-reel/core/faults/fault'
 import { soundSamples, type Timeline } from '@tidy-reel/core/timeline/timeline'
 import { runProgram } from '../run/program.ts'
 import type { Take } from '../speech/take.ts'
@@ -25,6 +25,12 @@ export type VoiceFile = (typeof VOICE_FILES)[number]
 const ENCODERS: Partial<Record<VoiceFile, string[]>> = {
   'voice.flac': ['-c:a', 'flac'],
   'voice.mp3': ['-c:a', 'libmp3lame', '-q:a', '2'],
+}
+
+const MARKS: Partial<Record<VoiceFile, (film: Timeline) => string>> = {
+  'marks.json': marksJson,
+  'marks.vtt': marksVtt,
+  'marks.TextGrid': marksTextGrid,
 }
 
 /**
@@ -51,11 +57,7 @@ export async function voiceFile(
     ]),
   })
   return keptFile(join(folder, `${hash}.${name.split('.')[1]}`), async (half) => {
-    const marks = {
-      'marks.json': marksJson,
-      'marks.vtt': marksVtt,
-      'marks.TextGrid': marksTextGrid,
-    }[name as 'marks.json']
+    const marks = MARKS[name]
     if (marks) return writeFile(half, marks(film))
     if (name === 'scenes.zip') return zipped(half, film, takes)
     if (name === 'voice.wav')

@@ -1,5 +1,5 @@
-import { speakWithFestival } from './festival.ts'
 import type { RawSpeech, SpeechOrder } from './contract.ts'
+import { speakWithFestival } from './festival.ts'
 import { heardWords } from './heard-words.ts'
 import { speakInHost } from './host/hosts.ts'
 import { speakWithOwn } from './own-engines.ts'

@@ -6,10 +6,10 @@ import { estimateSeconds } from '@tidy-reel/core/script/estimate'
 import { parseScript } from '@tidy-reel/core/script/parse'
 import { spokenText } from '@tidy-reel/core/text/spoken'
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
-import { voiceFacts } from './voice-measures.ts'
+import { type SpeechPlace, takeOf } from './take.ts'
 import { takeAll } from './take-all.ts'
-import { takeOf, type SpeechPlace } from './take.ts'
 import { voiceList } from './voice-list.ts'
+import { voiceFacts } from './voice-measures.ts'
 
 let place: SpeechPlace
 beforeAll(async () => {

@@ -1,9 +1,9 @@
 import pLimit from 'p-limit'
+import { isFault } from '@tidy-reel/core/faults/fault'
 import { spokenText } from '@tidy-reel/core/text/spoken'
-import { TidyError } from '@tidy-reel/core/faults/fault'
-import { voiceFacts } from './voice-measures.ts'
 import { rawTake } from './raw-take.ts'
-import { takeOf, type SpeechPlace } from './take.ts'
+import { type SpeechPlace, takeOf } from './take.ts'
+import { voiceFacts } from './voice-measures.ts'
 import type { Voice } from './voices.ts'
 
 /** Long enough that the start of an engine hardly counts; numbers are words in every language. */
@@ -35,7 +35,7 @@ export async function measureVoices(place: SpeechPlace): Promise<void> {
       one(async () => {
         if ((await voiceFacts(place.takes, voice)).realTimeFactor !== null) return
         await spokenSample(place, voice).catch((cause) => {
-          if (!(cause instanceof TidyError)) throw cause
+          if (!isFault(cause)) throw cause
         })
       }),
     ),

@@ -2,7 +2,7 @@ import { mkdtemp, readFile, rm } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { z } from 'zod'
-import { TidyError } from '@tidy-reel/core/faults/fault'
+import { isFault, TidyError } from '@tidy-reel/core/faults/fault'
 import { runProgram } from '../run/program.ts'
 import type { RawSpeech, SpeechOrder } from './contract.ts'
 import { speakInHost } from './host/hosts.ts'
@@ -109,7 +109,7 @@ async function askService(
       ...(read.data.marks ? { words: rawWords(read.data.marks) } : {}),
     }
   } catch (cause) {
-    if (cause instanceof TidyError) throw cause
+    if (isFault(cause)) throw cause
     if (signal?.aborted) throw new TidyError('cancelled')
     throw fail(
       limit.aborted
@@ -124,7 +124,7 @@ async function askService(
 async function bytesOf(answer: Response, fail: (reason: string) => TidyError): Promise<Buffer> {
   const parts: Uint8Array[] = []
   let size = 0
-  for await (const part of answer.body ?? []) {
+  for await (const part of (answer.body ?? []) as AsyncIterable<Uint8Array>) {
     size += part.length
     if (size > LARGEST_WAV) throw fail('it sent more than 200 MB')
     parts.push(part)

@@ -1,12 +1,13 @@
 import { existsSync } from 'node:fs'
-import { readFile, writeFile } from 'node:fs/promises'
+import { writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import { z } from 'zod'
 import { contentHash, keptFile } from '../storage/kept-file.ts'
+import { keptJson } from '../storage/kept-json.ts'
 import type { SpeechOrder } from './contract.ts'
 import { speakRaw } from './engines.ts'
-import { learnWork } from './voice-measures.ts'
 import type { VoiceList } from './voice-list.ts'
+import { learnWork } from './voice-measures.ts'
 import type { Voice } from './voices.ts'
 
 const RawFacts = z.object({
@@ -37,7 +38,7 @@ export const isRecorded = (takes: string, take: string) =>
 export async function recordedRaw(takes: string, take: string): Promise<RawTake> {
   return {
     file: recordedFile(takes, take, 'pcm'),
-    ...RawFacts.parse(JSON.parse(await readFile(recordedFile(takes, take, 'json'), 'utf8'))),
+    ...(await keptJson(recordedFile(takes, take, 'json'), RawFacts)),
     fresh: false,
   }
 }
@@ -76,5 +77,5 @@ export async function rawTake(
     )
     await writeFile(half, JSON.stringify({ rate, ...(words ? { words } : {}) }))
   })
-  return { file, ...RawFacts.parse(JSON.parse(await readFile(facts, 'utf8'))), fresh }
+  return { file, ...(await keptJson(facts, RawFacts)), fresh }
 }

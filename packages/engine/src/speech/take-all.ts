@@ -1,9 +1,9 @@
 import { cpus } from 'node:os'
 import pLimit from 'p-limit'
 import type { FaultCode } from '@tidy-reel/core/faults/codes'
-import { TidyError } from '@tidy-reel/core/faults/fault'
+import { isFault, TidyError } from '@tidy-reel/core/faults/fault'
 import type { TakeRequest } from '@tidy-reel/core/speech/take-request'
-import { takeOf, type SpeechPlace, type Take } from './take.ts'
+import { type SpeechPlace, type Take, takeOf } from './take.ts'
 
 /** A take, and what went wrong before another voice stood in; or why there is none. */
 export type Spoken = { take: Take; instead?: TidyError } | { fault: TidyError }
@@ -66,7 +66,7 @@ async function speakOne(
   try {
     return { take: await takeOf(place, request, signal) }
   } catch (cause) {
-    if (!(cause instanceof TidyError) || !ONE_SENTENCE.includes(cause.code)) throw cause
+    if (!isFault(cause) || !ONE_SENTENCE.includes(cause.code)) throw cause
     if (!understudy || understudy === request.voice) return { fault: cause }
     const second = await speakOne(place, { ...request, voice: understudy }, signal)
     return 'take' in second ? { take: second.take, instead: cause } : { fault: cause }

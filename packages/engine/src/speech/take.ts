@@ -1,33 +1,35 @@
 import { existsSync } from 'node:fs'
 import { readFile, rm, writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
+import { z } from 'zod'
+import type { Emphasis, Finish } from '@tidy-reel/core/document/voicing'
 import { TidyError } from '@tidy-reel/core/faults/fault'
 import { limited } from '@tidy-reel/core/film/sound/limiter'
 import { integratedLoudness } from '@tidy-reel/core/film/sound/loudness'
 import { TAKE_LUFS } from '@tidy-reel/core/film/sound/mix'
+import { estimateSeconds } from '@tidy-reel/core/script/estimate'
 import { foreignLanguage } from '@tidy-reel/core/speech/language'
 import { speechLevels } from '@tidy-reel/core/speech/levels'
-import { spansOf, writtenSpans, type Span } from '@tidy-reel/core/speech/marks'
+import { type Span, spansOf, writtenSpans } from '@tidy-reel/core/speech/marks'
 import { paced } from '@tidy-reel/core/speech/pauses'
-import { estimateSeconds } from '@tidy-reel/core/script/estimate'
-import { pronunciationsIn } from '@tidy-reel/core/text/pronunciation'
 import { silences } from '@tidy-reel/core/speech/silence'
-import { spokenForm, type SpokenForm } from '@tidy-reel/core/text/spoken'
-import type { Emphasis, Finish } from '@tidy-reel/core/document/voicing'
 import type { TakeRequest } from '@tidy-reel/core/speech/take-request'
+import { pronunciationsIn } from '@tidy-reel/core/text/pronunciation'
+import { type SpokenForm, spokenForm } from '@tidy-reel/core/text/spoken'
 import { wordsOf } from '@tidy-reel/core/text/written-words'
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
 import { TAKE_EDGE, type TakeFacts } from '@tidy-reel/core/timeline/timeline'
-import { folders, type EngineConfig } from '../config.ts'
+import { type EngineConfig, folders } from '../config.ts'
 import { runProgram } from '../run/program.ts'
 import { int16, wavHead } from '../sound/wav.ts'
 import { contentHash, keptFile } from '../storage/kept-file.ts'
+import { keptJson } from '../storage/kept-json.ts'
 import type { SpeechOrder } from './contract.ts'
 import { knowsPace } from './engines.ts'
-import { FINISHING, finishFilters } from './finishing.ts'
+import { finishFilters, FINISHING } from './finishing.ts'
+import { isRecorded, type RawTake, rawTake, recordedRaw } from './raw-take.ts'
+import { voiceById, type VoiceList, voiceList } from './voice-list.ts'
 import { learnPace } from './voice-measures.ts'
-import { isRecorded, rawTake, recordedRaw, type RawTake } from './raw-take.ts'
-import { voiceById, voiceList, type VoiceList } from './voice-list.ts'
 import { foreignVoice, type Voice } from './voices.ts'
 
 export interface Take extends TakeFacts {
@@ -130,11 +132,19 @@ export const takeHash = (place: SpeechPlace, request: TakeRequest) => planned(pl
 export const spokenBy = (place: SpeechPlace, request: TakeRequest): SpokenForm =>
   planned(place, request).form
 
-/** What is kept of a take beside its sound. */
-type KeptFacts = Omit<TakeFacts, 'words'> & {
-  /** What was said and where, in samples; left out where nobody knows. */
-  said?: { text: string; start: number; end: number }[]
-}
+const Span = z.tuple([z.number(), z.number()])
+
+/** What is kept of a take beside its sound; all times in samples. */
+const KeptFacts = z.object({
+  samples: z.number(),
+  pauses: z.array(Span),
+  noises: z.object({ breaths: z.number(), fillers: z.number() }).optional(),
+  saved: z.number().optional(),
+  levels: z.string().optional(),
+  /** What was said and where; left out where nobody knows. */
+  said: z.array(z.object({ text: z.string(), start: z.number(), end: z.number() })).optional(),
+})
+type KeptFacts = z.infer<typeof KeptFacts>
 
 /**
  * The take of a sentence: spoken when it is not there yet, finished, brought to the level of all takes, silence at
@@ -186,7 +196,7 @@ export async function takeOf(
       } satisfies KeptFacts),
     )
   })
-  return takeFrom(plan, request.text, file, JSON.parse(await readFile(facts, 'utf8')) as KeptFacts)
+  return takeFrom(plan, request.text, file, await keptJson(facts, KeptFacts))
 }
 
 /** The take of a sentence if it is there already. */
@@ -205,7 +215,7 @@ export async function knownTake(
         plan,
         request.text,
         join(place.takes, `${plan.hash}.wav`),
-        JSON.parse(facts) as KeptFacts,
+        KeptFacts.parse(JSON.parse(facts)),
       )
 }
 

@@ -1,4 +1,4 @@
-import { LANGUAGES, type Language } from '@tidy-reel/core/speech/language'
+import { type Language, LANGUAGES } from '@tidy-reel/core/speech/language'
 
 export const GENDERS = ['female', 'male', 'unknown'] as const
 export const AGES = ['young', 'adult', 'older', 'unknown'] as const

@@ -1,5 +1,5 @@
-import type { Item, Orientation } from '@tidy-reel/core/pictures/item'
 import type { TidyError } from '@tidy-reel/core/faults/fault'
+import type { Item, Orientation } from '@tidy-reel/core/pictures/item'
 
 export interface StockQuery {
   words: string

@@ -2,14 +2,14 @@ import { readFileSync } from 'node:fs'
 import { beforeAll, describe, expect, it } from 'vitest'
 import {
   labelledCatalogue,
-  labelledScripts,
   type LabelledItem,
   type LabelledScript,
+  labelledScripts,
 } from '@tidy-reel/core/test-sets/matching/labelled'
 import {
   judgeMatches,
-  offeredFor,
   type MatchJudgement,
+  offeredFor,
 } from '@tidy-reel/core/test-sets/matching/measure'
 import { loadLexicon } from '../words/wordnet.ts'
 

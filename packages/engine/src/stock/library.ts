@@ -1,5 +1,5 @@
 import { isOurs } from '@tidy-reel/core/pictures/item'
-import { folders, type EngineConfig } from '../config.ts'
+import { type EngineConfig, folders } from '../config.ts'
 import { ownFiles } from '../own/own-files.ts'
 import type { PictureLibrary, PictureProvider } from './contract.ts'
 import { manySources, type Source } from './many-sources.ts'

@@ -2,9 +2,9 @@ import { readFile, stat, writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import PQueue from 'p-queue'
 import { z } from 'zod'
-import { TidyError } from '@tidy-reel/core/faults/fault'
+import { isFault, TidyError } from '@tidy-reel/core/faults/fault'
 import { isOurs, Item } from '@tidy-reel/core/pictures/item'
-import { jsonOf } from '../storage/json.ts'
+import { jsonOf } from '@tidy-reel/core/text/json'
 import { contentHash, replacedFile } from '../storage/kept-file.ts'
 import { removeOlder } from '../storage/old-files.ts'
 import type { PictureLibrary, PictureProvider, StockQuery } from './contract.ts'
@@ -68,7 +68,7 @@ export function manySources(
             (items) => ({ items, fault: undefined }),
             (cause: unknown) => {
               if (signal?.aborted) throw new TidyError('cancelled')
-              if (!(cause instanceof TidyError)) throw cause
+              if (!isFault(cause)) throw cause
               return { items: [], fault: cause }
             },
           ),
@@ -116,7 +116,7 @@ function asking(
       // Ids of files on this machine: no library from outside may hand them out.
       return (await provider.search(query, signal)).filter(({ id }) => !isOurs(id)).map(named)
     } catch (cause) {
-      if (cause instanceof TidyError && cause.code === 'stock_unreachable') leave(cause)
+      if (isFault(cause) && cause.code === 'stock_unreachable') leave(cause)
       throw cause
     } finally {
       slow = Date.now() - began > slowMs ? slow + 1 : 0

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { PLAIN_PICKING, UNTITLED } from '@tidy-reel/core/document/document'
-import { Item } from '@tidy-reel/core/pictures/item'
 import type { SceneToMatch } from '@tidy-reel/core/match/scene-to-match'
+import { Item } from '@tidy-reel/core/pictures/item'
 import { loadLexicon } from '../words/wordnet.ts'
 import { matchFilm, type MatchOptions } from './match-film.ts'
 

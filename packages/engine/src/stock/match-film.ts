@@ -1,20 +1,20 @@
 import { setMaxListeners } from 'node:events'
-import type { TidyError } from '@tidy-reel/core/faults/fault'
-import { sourceName, type Item, type Orientation } from '@tidy-reel/core/pictures/item'
 import { numbersWorth } from '@tidy-reel/core/checks/numbers-worth'
+import {
+  type Matching,
+  NOTHING_TOLD,
+  type Picking,
+  PLAIN_PICKING,
+  UNTITLED,
+} from '@tidy-reel/core/document/document'
+import type { Film } from '@tidy-reel/core/document/film-scenes'
+import type { TidyError } from '@tidy-reel/core/faults/fault'
 import { pickPictures, type ScenePicks } from '@tidy-reel/core/match/pick'
 import { pictureIndex } from '@tidy-reel/core/match/picture-index'
 import { queriesOf, searchesOf } from '@tidy-reel/core/match/queries'
-import { shortlist } from '@tidy-reel/core/match/shortlist'
 import type { SceneToMatch } from '@tidy-reel/core/match/scene-to-match'
-import {
-  NOTHING_TOLD,
-  PLAIN_PICKING,
-  UNTITLED,
-  type Matching,
-  type Picking,
-} from '@tidy-reel/core/document/document'
-import type { Film } from '@tidy-reel/core/document/film-scenes'
+import { shortlist } from '@tidy-reel/core/match/shortlist'
+import { type Item, type Orientation, sourceName } from '@tidy-reel/core/pictures/item'
 import type { Lexicon } from '@tidy-reel/core/words/lexicon'
 import type { PictureLibrary } from './contract.ts'
 

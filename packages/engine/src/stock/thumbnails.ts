@@ -1,7 +1,7 @@
 import { existsSync } from 'node:fs'
 import { join } from 'node:path'
 import pLimit from 'p-limit'
-import { TidyError } from '@tidy-reel/core/faults/fault'
+import { isFault, TidyError } from '@tidy-reel/core/faults/fault'
 import type { Look } from '@tidy-reel/core/pictures/look'
 import { keepLook, keptLook } from '../own/look.ts'
 import { contentHash, keptFile } from '../storage/kept-file.ts'
@@ -31,7 +31,7 @@ export function thumbnailOf(folder: string, library: PictureFiles, id: string): 
   return keptFile(file, async (half) => {
     await library.thumbnail(id, half)
     await keepLook(file, half).catch((cause: unknown) => {
-      throw cause instanceof TidyError
+      throw isFault(cause)
         ? cause
         : new TidyError('media_unusable', {
             title: id,

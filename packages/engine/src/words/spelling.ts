@@ -1,5 +1,5 @@
-import british from 'dictionary-en-gb'
 import american from 'dictionary-en'
+import british from 'dictionary-en-gb'
 import nspell, { type NSpell } from 'nspell'
 
 export interface Misspelling {

@@ -1,8 +1,8 @@
 import { readFile } from 'node:fs/promises'
 import { createRequire } from 'node:module'
 import { join } from 'node:path'
-import type { Lexicon, Sense } from '@tidy-reel/core/words/lexicon'
 import { lemma } from '@tidy-reel/core/words/lemma'
+import type { Lexicon, Sense } from '@tidy-reel/core/words/lexicon'
 import { DIMENSIONS, GIST_AXES, loadVectors } from './word-vectors.ts'
 
 const require = createRequire(import.meta.url)

@@ -1,8 +1,8 @@
 import { Agent, fetch } from 'undici'
 import { z } from 'zod'
-import { TidyError } from '@tidy-reel/core/faults/fault'
+import { isFault, TidyError } from '@tidy-reel/core/faults/fault'
 import { CHARACTERS_PER_SECOND } from '@tidy-reel/core/script/estimate'
-import { Outline, type Brief } from '@tidy-reel/core/writing/brief'
+import { type Brief, Outline } from '@tidy-reel/core/writing/brief'
 import { citedSentences, draftOfAnswer } from '@tidy-reel/core/writing/check-sources'
 import type { Writer } from './contract.ts'
 
@@ -185,7 +185,7 @@ async function answerOf(
     let ended = !streamed
     const decoder = new TextDecoder()
     try {
-      for await (const bytes of answer.body) {
+      for await (const bytes of answer.body as AsyncIterable<Uint8Array>) {
         heard()
         size += bytes.length
         if (size > ANSWER_CHARACTERS_LIMIT * 4) throw broken('it does not come to an end')
@@ -201,7 +201,7 @@ async function answerOf(
         }
       }
     } catch (cause) {
-      throw cause instanceof TidyError
+      throw isFault(cause)
         ? cause
         : broken(either.aborted && !signal.aborted ? 'it fell silent' : 'it broke off')
     }

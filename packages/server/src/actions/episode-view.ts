@@ -1,17 +1,17 @@
 import { existsSync } from 'node:fs'
 import type { Document } from '@tidy-reel/core/document/document'
 import { filmOf } from '@tidy-reel/core/document/film-scenes'
-import { filmSeconds } from '@tidy-reel/core/timeline/timeline'
 import type { Pronunciation } from '@tidy-reel/core/text/pronunciation'
+import { filmSeconds } from '@tidy-reel/core/timeline/timeline'
 import type { EpisodeView, History, RenderView } from '@tidy-reel/core/views/episode'
 import type { folders } from '@tidy-reel/engine/config'
+import { takeRequests } from '@tidy-reel/engine/make'
 import { proxyFile } from '@tidy-reel/engine/render/proxy'
 import { knownBed } from '@tidy-reel/engine/sound/monitor-bed'
-import { takeRequests } from '@tidy-reel/engine/make'
-import { voiceFacts } from '@tidy-reel/engine/speech/voice-measures'
 import { knownTake, type SpeechPlace, type Take } from '@tidy-reel/engine/speech/take'
+import { voiceFacts } from '@tidy-reel/engine/speech/voice-measures'
 import { lookOfThumbnail } from '@tidy-reel/engine/stock/thumbnails'
-import { Candidates, Render, type Episode } from '../db/models.ts'
+import { Candidates, type Episode, Render } from '../db/models.ts'
 
 export const renderView = ({
   id,

@@ -11,8 +11,8 @@ import type { Pronunciation } from '@tidy-reel/core/text/pronunciation'
 import { sceneSeconds } from '@tidy-reel/core/timeline/timeline'
 import type { EpisodeRow } from '@tidy-reel/core/views/episode'
 import { Change, Episode, Render } from '../db/models.ts'
-import type { ChannelActions } from './channels.ts'
 import { changeEpisode, type Revised } from './change-episode.ts'
+import type { ChannelActions } from './channels.ts'
 
 export function episodeActions(sequelize: Sequelize, channels: ChannelActions, ownerId: string) {
   const find = async (id: string) => {

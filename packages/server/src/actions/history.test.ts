@@ -1,8 +1,8 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { Command } from '@tidy-reel/core/document/command'
-import { TidyError } from '@tidy-reel/core/faults/fault'
+import { isFault } from '@tidy-reel/core/faults/fault'
 import { Change } from '../db/models.ts'
-import { freshApp, type FreshApp } from '../test/fresh-app.ts'
+import { type FreshApp, freshApp } from '../test/fresh-app.ts'
 
 let fresh: FreshApp
 beforeAll(async () => {
@@ -81,7 +81,7 @@ describe('undo and redo', () => {
           (await document()).scenes.map((scene) => scene.id),
         ),
       ).catch((cause: unknown) => cause)
-      if (refused instanceof Error && !(refused instanceof TidyError)) throw refused
+      if (refused instanceof Error && !isFault(refused)) throw refused
       if (!(refused instanceof Error)) made++
     }
     const last = JSON.stringify(await document())

@@ -1,7 +1,7 @@
 import { Op, type Sequelize, type Transaction } from 'sequelize'
 import { apply } from '@tidy-reel/core/document/apply'
-import { takenBack } from '@tidy-reel/core/document/inverse'
 import { commandName } from '@tidy-reel/core/document/command-name'
+import { takenBack } from '@tidy-reel/core/document/inverse'
 import { TidyError } from '@tidy-reel/core/faults/fault'
 import type { History } from '@tidy-reel/core/views/episode'
 import { Change, type Episode } from '../db/models.ts'

@@ -1,5 +1,5 @@
 import { Readable } from 'node:stream'
-import { TidyError } from '@tidy-reel/core/faults/fault'
+import { isFault } from '@tidy-reel/core/faults/fault'
 import type { ImportedScriptView } from '@tidy-reel/core/views/imported-script'
 import { fetchPage } from '@tidy-reel/engine/import/fetch-page'
 import { importFile } from '@tidy-reel/engine/import/import-file'
@@ -21,7 +21,7 @@ export function importActions(take: PictureActions['take']) {
       try {
         taken.push({ item: await take(name, Readable.from([bytes])), from, to })
       } catch (cause) {
-        if (!(cause instanceof TidyError)) throw cause
+        if (!isFault(cause)) throw cause
         remarks.push(cause.message)
       }
     }

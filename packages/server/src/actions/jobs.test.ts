@@ -7,10 +7,10 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { EpisodeView, SceneTakeView } from '@tidy-reel/core/views/episode'
-import { connect, Candidates, Render } from '../db/models.ts'
+import { Candidates, connect, Render } from '../db/models.ts'
 import { RENDER } from '../jobs/kinds.ts'
 import { openQueue } from '../jobs/queue.ts'
-import { freshApp, type FreshApp } from '../test/fresh-app.ts'
+import { type FreshApp, freshApp } from '../test/fresh-app.ts'
 import { prepare } from './prepare.ts'
 
 const SHAPE = { width: 320, height: 180, fps: [30, 1] as const, burnIn: false }

@@ -1,4 +1,4 @@
-import { ALLOWED, SIZES, type PictureFilter } from '@tidy-reel/core/pictures/filter'
+import { ALLOWED, type PictureFilter, SIZES } from '@tidy-reel/core/pictures/filter'
 import type { Item } from '@tidy-reel/core/pictures/item'
 import { SAME_BITS } from '@tidy-reel/core/pictures/look'
 import type { PictureView, Shelf } from '@tidy-reel/core/views/library'

@@ -1,26 +1,26 @@
 import { QueryTypes, type Sequelize } from 'sequelize'
 import type { Refusal, RefusalReason } from '@tidy-reel/core/document/document'
 import { TidyError } from '@tidy-reel/core/faults/fault'
-import {
-  PICTURE_LIST_LIMIT,
-  type ListedPicture,
-  type PictureNote,
-} from '@tidy-reel/core/pictures/picture-list'
-import { licenceFacts } from '@tidy-reel/core/pictures/licences'
 import { originOf, type PictureFilter } from '@tidy-reel/core/pictures/filter'
-import { chosenItem, Item, itemAgain, type ChosenItem } from '@tidy-reel/core/pictures/item'
-import { SAME_BITS, type Look } from '@tidy-reel/core/pictures/look'
+import { type ChosenItem, chosenItem, Item, itemAgain } from '@tidy-reel/core/pictures/item'
+import { licenceFacts } from '@tidy-reel/core/pictures/licences'
+import { type Look, SAME_BITS } from '@tidy-reel/core/pictures/look'
 import { showsPeople } from '@tidy-reel/core/pictures/people'
 import {
+  type ListedPicture,
+  PICTURE_LIST_LIMIT,
+  type PictureNote,
+} from '@tidy-reel/core/pictures/picture-list'
+import {
   LIBRARY_PAGE,
-  MOST_FOUND,
   type LibraryPage,
+  MOST_FOUND,
   type PictureUse,
   type PictureView,
   type Shelf,
 } from '@tidy-reel/core/views/library'
 import type { PictureProvider, StockQuery } from '@tidy-reel/engine/stock/contract'
-import { COLUMNS, conditions, viewOf, type Row } from './library-rows.ts'
+import { COLUMNS, conditions, type Row, viewOf } from './library-rows.ts'
 
 /** Of pictures that have a common word, so many are weighed against each other. */
 const WEIGHED = MOST_FOUND

@@ -2,9 +2,9 @@ import { createServer, type Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { Command } from '@tidy-reel/core/document/command'
-import { connect, Candidates, LOCAL_OWNER } from '../db/models.ts'
-import { freshApp, type FreshApp } from '../test/fresh-app.ts'
-import { libraryActions, type LibraryActions } from './library.ts'
+import { Candidates, connect, LOCAL_OWNER } from '../db/models.ts'
+import { type FreshApp, freshApp } from '../test/fresh-app.ts'
+import { type LibraryActions, libraryActions } from './library.ts'
 import { matchEpisode } from './match-episode.ts'
 
 /** Of each thing clips and stills, of two houses. */

@@ -1,22 +1,22 @@
-import type { Readable } from 'node:stream'
 import { basename } from 'node:path'
+import type { Readable } from 'node:stream'
 import { buffer } from 'node:stream/consumers'
 import pLimit from 'p-limit'
 import type { Sequelize } from 'sequelize'
-import { TidyError } from '@tidy-reel/core/faults/fault'
-import { readPictureList } from '@tidy-reel/core/pictures/picture-list'
-import { passes, type PictureFilter } from '@tidy-reel/core/pictures/filter'
-import { REFUSED_EVERYWHERE } from '@tidy-reel/core/document/document'
 import type { Command } from '@tidy-reel/core/document/command'
+import { REFUSED_EVERYWHERE } from '@tidy-reel/core/document/document'
+import { TidyError } from '@tidy-reel/core/faults/fault'
 import { inTurns } from '@tidy-reel/core/match/in-turns'
+import { passes, type PictureFilter } from '@tidy-reel/core/pictures/filter'
 import type { ChosenItem, Item } from '@tidy-reel/core/pictures/item'
 import type { Look } from '@tidy-reel/core/pictures/look'
+import { readPictureList } from '@tidy-reel/core/pictures/picture-list'
 import type { FoundView, NotedView } from '@tidy-reel/core/views/library'
-import { folders, type EngineConfig } from '@tidy-reel/engine/config'
+import { type EngineConfig, folders } from '@tidy-reel/engine/config'
 import { makerClient } from '@tidy-reel/engine/maker/client'
 import type { MakerStyle, PictureWish } from '@tidy-reel/engine/maker/contract'
-import { metadataBeside, SIDECAR_LIMIT } from '@tidy-reel/engine/own/picture-metadata'
 import { cutOwnFile, ownFacts, takeOwnFile } from '@tidy-reel/engine/own/own-files'
+import { metadataBeside, SIDECAR_LIMIT } from '@tidy-reel/engine/own/picture-metadata'
 import { proxyOf } from '@tidy-reel/engine/render/proxy'
 import { pictureLibrary } from '@tidy-reel/engine/stock/library'
 import { lookOfThumbnail, thumbnailOf } from '@tidy-reel/engine/stock/thumbnails'
@@ -68,7 +68,7 @@ export function pictureActions(
       const kind = filter.kind === 'made' ? undefined : filter.kind
       const found = new Map<string, Item>()
       const remarks = new Set<string>()
-      const filtered = Object.values(filter).some((value) => value !== undefined)
+      const filtered = Object.values<unknown>(filter).some((value) => value !== undefined)
       let at = (page - 1) * (filtered ? PAGES_LOOKED : 1)
       let more = true
       for (

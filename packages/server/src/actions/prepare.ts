@@ -1,8 +1,8 @@
 import type { Sequelize } from 'sequelize'
-import { TidyError } from '@tidy-reel/core/faults/fault'
+import { isFault } from '@tidy-reel/core/faults/fault'
 import { filmSeconds } from '@tidy-reel/core/timeline/timeline'
 import type { Preparing } from '@tidy-reel/core/views/episode'
-import { folders, type EngineConfig } from '@tidy-reel/engine/config'
+import { type EngineConfig, folders } from '@tidy-reel/engine/config'
 import { filmable, silentScenes, takeRequests } from '@tidy-reel/engine/make'
 import { monitorBed } from '@tidy-reel/engine/sound/monitor-bed'
 import { speechPlace } from '@tidy-reel/engine/speech/take'
@@ -37,7 +37,7 @@ export async function prepare(
   try {
     filmable(episode.document)
   } catch (cause) {
-    if (!(cause instanceof TidyError)) throw cause
+    if (!isFault(cause)) throw cause
     remarks.push(cause.message)
     await tell('done', 1, 1)
     return

@@ -1,9 +1,9 @@
 import { existsSync } from 'node:fs'
 import type { Sequelize } from 'sequelize'
 import type { Document } from '@tidy-reel/core/document/document'
-import { TidyError } from '@tidy-reel/core/faults/fault'
+import { isFault } from '@tidy-reel/core/faults/fault'
 import type { ChosenItem } from '@tidy-reel/core/pictures/item'
-import { folders, type EngineConfig } from '@tidy-reel/engine/config'
+import { type EngineConfig, folders } from '@tidy-reel/engine/config'
 import { proxyFile, proxyOf } from '@tidy-reel/engine/render/proxy'
 import { pictureLibrary } from '@tidy-reel/engine/stock/library'
 import { announce } from '../events.ts'
@@ -37,7 +37,7 @@ export async function makeProxies(
       await proxyOf(proxies, library, next, signal)
     } catch (cause) {
       if (
-        !(cause instanceof TidyError) ||
+        !isFault(cause) ||
         ['cancelled', 'disk_full', 'program_missing', 'stock_unreachable'].includes(cause.code)
       )
         throw cause

@@ -5,10 +5,10 @@ import type { Readable } from 'node:stream'
 import pLimit from 'p-limit'
 import type { Sequelize } from 'sequelize'
 import { filmOf } from '@tidy-reel/core/document/film-scenes'
-import { TidyError } from '@tidy-reel/core/faults/fault'
+import { isFault, TidyError } from '@tidy-reel/core/faults/fault'
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
-import type { RecordedView, RecordingView } from '@tidy-reel/core/views/recording'
-import { folders, type EngineConfig } from '@tidy-reel/engine/config'
+import { type RecordedView, RecordingView } from '@tidy-reel/core/views/recording'
+import { type EngineConfig, folders } from '@tidy-reel/engine/config'
 import { alignRecording } from '@tidy-reel/engine/speech/recording/align-recording'
 import { keepReading, missingWords } from '@tidy-reel/engine/speech/recording/recorded-take'
 import { readRecording } from '@tidy-reel/engine/speech/recording/recording'
@@ -91,7 +91,7 @@ export function recordingActions(
     async result(episodeId: string, recordingId: string): Promise<RecordingView | undefined> {
       await episodes.find(episodeId)
       const text = await readFile(resultFile(episodeId, recordingId), 'utf8').catch(() => undefined)
-      return text === undefined ? undefined : (JSON.parse(text) as RecordingView)
+      return text === undefined ? undefined : RecordingView.parse(JSON.parse(text))
     },
     /** Finds the film's sentences in a recording and makes a take of each; safe to repeat. */
     async listen(episodeId: string, recordingId: string, signal: AbortSignal): Promise<void> {
@@ -110,7 +110,7 @@ export function recordingActions(
         void announce(sequelize, { episodeId, kind: 'recording', data: { id: recordingId, share } })
       }
       const view = await listened().catch((cause: unknown): RecordingView => {
-        if (!(cause instanceof TidyError) || cause.code === 'cancelled') throw cause
+        if (!isFault(cause) || cause.code === 'cancelled') throw cause
         return {
           seconds: 0,
           remarks: [],

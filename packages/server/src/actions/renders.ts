@@ -1,18 +1,18 @@
 import { randomUUID } from 'node:crypto'
 import { join } from 'node:path'
 import { Op, type Sequelize } from 'sequelize'
-import { TidyError } from '@tidy-reel/core/faults/fault'
+import { isFault, TidyError } from '@tidy-reel/core/faults/fault'
 import type { FilmShape } from '@tidy-reel/core/render/plan'
 import { overallProgress, type Progress } from '@tidy-reel/core/render/progress'
-import { folders, type EngineConfig } from '@tidy-reel/engine/config'
+import { type EngineConfig, folders } from '@tidy-reel/engine/config'
 import { filmable, makeFilm } from '@tidy-reel/engine/make'
 import { pictureLibrary } from '@tidy-reel/engine/stock/library'
 import { Render } from '../db/models.ts'
 import { announce } from '../events.ts'
 import { RENDER } from '../jobs/kinds.ts'
 import type { Queue } from '../jobs/queue.ts'
-import type { EpisodeActions } from './episodes.ts'
 import { renderView } from './episode-view.ts'
+import type { EpisodeActions } from './episodes.ts'
 
 /** A running render that has said nothing for so long has lost its worker. */
 const SILENT_MS = 12_000
@@ -121,8 +121,8 @@ export function renderActions(
           await queue.send(RENDER, { renderId })
           return
         }
-        const known = cause instanceof TidyError ? cause : new TidyError('unexpected')
-        if (!(cause instanceof TidyError) && !cancel.signal.aborted) console.error(cause)
+        const known = isFault(cause) ? cause : new TidyError('unexpected')
+        if (!isFault(cause) && !cancel.signal.aborted) console.error(cause)
         await Render.update(
           { state: 'failed', fault: { code: known.code, message: known.message } },
           { where: { id: renderId, state: 'running' } },

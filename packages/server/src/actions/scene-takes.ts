@@ -1,8 +1,8 @@
 import type { Film } from '@tidy-reel/core/document/film-scenes'
+import type { TakeRequest } from '@tidy-reel/core/speech/take-request'
 import type { SceneTakeView } from '@tidy-reel/core/views/episode'
 import type { Spoken } from '@tidy-reel/engine/speech/take-all'
-import type { TakeRequest } from '@tidy-reel/core/speech/take-request'
-import { SceneTake, type Episode } from '../db/models.ts'
+import { type Episode, SceneTake } from '../db/models.ts'
 
 /** Earlier takes that are shown to choose from. */
 const SHOWN = 30

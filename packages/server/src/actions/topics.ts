@@ -4,8 +4,8 @@ import { TidyError } from '@tidy-reel/core/faults/fault'
 import type { ChannelFilm } from '@tidy-reel/core/topics/channel-film'
 import { pacedFilms, trendOf } from '@tidy-reel/core/topics/pace'
 import { rankedSubjects } from '@tidy-reel/core/topics/rank-subjects'
-import { readFilms, type ReadFilms } from '@tidy-reel/core/topics/read-films'
-import { subjectsOf, type OwnedFilm } from '@tidy-reel/core/topics/subjects'
+import { type ReadFilms, readFilms } from '@tidy-reel/core/topics/read-films'
+import { type OwnedFilm, subjectsOf } from '@tidy-reel/core/topics/subjects'
 import type {
   Idea,
   OfferedChannel,

@@ -1,8 +1,8 @@
 import { TidyError } from '@tidy-reel/core/faults/fault'
 import {
-  emptyBrief,
   type Brief,
   type Draft,
+  emptyBrief,
   type Outline,
   type WriterView,
   type Writing,
@@ -11,7 +11,7 @@ import { departures, styleOf } from '@tidy-reel/core/writing/style'
 import { chatWriter } from '@tidy-reel/engine/writing/chat-writer'
 import type { Writer } from '@tidy-reel/engine/writing/contract'
 import { standInWriter } from '@tidy-reel/engine/writing/standin-writer'
-import { WritingRow, WriterSettings } from '../db/models.ts'
+import { WriterSettings, WritingRow } from '../db/models.ts'
 import type { EpisodeActions } from './episodes.ts'
 
 const DEFAULT_MINUTES = 5

@@ -1,8 +1,8 @@
+import type { Sequelize } from 'sequelize'
+import { SequelizeStorage, Umzug } from 'umzug'
 import { REFUSALS } from '@tidy-reel/core/document/document'
 import { ORIGINS } from '@tidy-reel/core/pictures/filter'
 import { IDEA_STATES } from '@tidy-reel/core/topics/topic-views'
-import type { Sequelize } from 'sequelize'
-import { SequelizeStorage, Umzug } from 'umzug'
 import { RENDER_STATES } from '@tidy-reel/core/views/episode'
 import { LOCAL_OWNER } from './models.ts'
 

@@ -1,21 +1,21 @@
 import {
-  DataTypes,
-  Model,
-  Sequelize,
   type CreationOptional,
+  DataTypes,
   type InferAttributes,
   type InferCreationAttributes,
+  Model,
+  Sequelize,
 } from 'sequelize'
 import type { Command } from '@tidy-reel/core/document/command'
 import type { Document, Matching, Picking } from '@tidy-reel/core/document/document'
 import type { Inverse } from '@tidy-reel/core/document/inverse'
-import type { MatchedScene } from '@tidy-reel/engine/stock/match-film'
 import type { FilmShape } from '@tidy-reel/core/render/plan'
+import type { Pronunciation } from '@tidy-reel/core/text/pronunciation'
 import type { ChannelFilm } from '@tidy-reel/core/topics/channel-film'
 import type { Idea } from '@tidy-reel/core/topics/topic-views'
-import type { Writing } from '@tidy-reel/core/writing/brief'
-import type { Pronunciation } from '@tidy-reel/core/text/pronunciation'
 import type { RenderView, SceneTakeView } from '@tidy-reel/core/views/episode'
+import type { Writing } from '@tidy-reel/core/writing/brief'
+import type { MatchedScene } from '@tidy-reel/engine/stock/match-film'
 
 /** The owner of everything until sign-in comes: on loopback there is one. */
 export const LOCAL_OWNER = '00000000-0000-4000-8000-000000000001'

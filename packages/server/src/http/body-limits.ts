@@ -1,4 +1,4 @@
-import type { Context, Next } from 'hono'
+import type { Context, MiddlewareHandler, Next } from 'hono'
 import { bodyLimit } from 'hono/body-limit'
 import { TidyError } from '@tidy-reel/core/faults/fault'
 import { IMPORT_BYTES_LIMIT } from '@tidy-reel/engine/import/import-file'
@@ -10,7 +10,7 @@ const JSON_BYTES_LIMIT = 4 * 1024 * 1024
 
 const megabytes = (bytes: number) => `${bytes / 1024 / 1024} MB`
 
-function limited(maxSize: number, fault: () => TidyError) {
+function limited(maxSize: number, fault: () => TidyError): MiddlewareHandler {
   const onError = () => {
     throw fault()
   }
@@ -46,14 +46,14 @@ const recording = limited(
     }),
 )
 
-const BY_PATH: readonly (readonly [path: RegExp, limit: typeof json])[] = [
+const BY_PATH: readonly (readonly [path: RegExp, limit: MiddlewareHandler])[] = [
   [/^\/api\/own$/, ownFile],
   [/^\/api\/import$/, imported],
   [/\/recordings?$/, recording],
 ]
 
 /** Refuses a body that is longer than its route takes, before it is read. */
-export function bodyLimits(c: Context, next: Next) {
-  const [, limit] = BY_PATH.find(([path]) => path.test(c.req.path)) ?? [undefined, json]
+export function bodyLimits(c: Context<object, string>, next: Next) {
+  const limit = BY_PATH.find(([path]) => path.test(c.req.path))?.[1] ?? json
   return limit(c, next)
 }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { ENGLISH } from '@tidy-reel/core/faults/messages'
 import { TidyError } from '@tidy-reel/core/faults/fault'
+import { ENGLISH } from '@tidy-reel/core/faults/messages'
 import { FAULT_STATUS } from './fault-status.ts'
 import { problemOf } from './problem.ts'
 

@@ -1,6 +1,6 @@
 import type { Context } from 'hono'
 import type { ContentfulStatusCode } from 'hono/utils/http-status'
-import { TidyError } from '@tidy-reel/core/faults/fault'
+import { isFault, TidyError } from '@tidy-reel/core/faults/fault'
 import { FAULT_STATUS } from './fault-status.ts'
 
 /**
@@ -31,7 +31,7 @@ export function answerProblem(c: Context, cause: Error): Response {
 }
 
 function faultOf(cause: Error): TidyError {
-  if (cause instanceof TidyError) return cause
+  if (isFault(cause)) return cause
   if (cause instanceof SyntaxError)
     return new TidyError('input_invalid', { issues: 'the body is not JSON' })
   if ('status' in cause && cause.status === 400)

@@ -7,13 +7,13 @@ import { Item } from '@tidy-reel/core/pictures/item'
 import type { FoundView, PictureUse, PictureView } from '@tidy-reel/core/views/library'
 import {
   clip,
+  type Handler,
   item,
   json,
   photograph,
   withServer,
-  type Handler,
 } from '@tidy-reel/engine/test/lying-library'
-import { freshApp, type FreshApp } from '../test/fresh-app.ts'
+import { type FreshApp, freshApp } from '../test/fresh-app.ts'
 
 let app: FreshApp
 beforeAll(async () => {
@@ -113,7 +113,7 @@ describe('own material in the library', () => {
       bring('good.png', await painted('#30a030')),
     ])
     expect(answers.map(({ status }) => status)).toEqual([415, 415, 201])
-    expect(answers[0]!.body.detail).toContain('broken.jpg')
+    expect(answers[0].body.detail).toContain('broken.jpg')
     expect(await listed()).toHaveLength(before + 1)
   })
   it('shows which are all but the same', async () => {
@@ -239,7 +239,8 @@ describe('looking for pictures everywhere', () => {
     withServer(stock, async (address) => {
       const other = await freshApp(address)
       try {
-        return (await other.ask('GET', `/api/pictures?words=sea&${query}`)).body as FoundView
+        const { body } = await other.ask<FoundView>('GET', `/api/pictures?words=sea&${query}`)
+        return body
       } finally {
         await other.close()
       }

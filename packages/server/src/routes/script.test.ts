@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { ChannelView, ScriptChecks } from '@tidy-reel/core/views/checks'
 import type { ImportedScriptView } from '@tidy-reel/core/views/imported-script'
-import { freshApp, type FreshApp } from '../test/fresh-app.ts'
+import { type FreshApp, freshApp } from '../test/fresh-app.ts'
 
 let fresh: FreshApp
 beforeAll(async () => {

@@ -4,9 +4,9 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { VoicesView } from '@tidy-reel/core/views/speech'
-import { connect } from '../db/models.ts'
 import { prepare } from '../actions/prepare.ts'
-import { freshApp, type FreshApp } from '../test/fresh-app.ts'
+import { connect } from '../db/models.ts'
+import { type FreshApp, freshApp } from '../test/fresh-app.ts'
 
 let fresh: FreshApp
 beforeAll(async () => {

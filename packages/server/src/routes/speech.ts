@@ -1,10 +1,10 @@
 import { Hono } from 'hono'
 import { z } from 'zod'
-import { Pronunciation } from '@tidy-reel/core/text/pronunciation'
 import { EMPHASES, FINISHES, PauseFactor, Speed } from '@tidy-reel/core/document/voicing'
+import { Pronunciation } from '@tidy-reel/core/text/pronunciation'
 import type { SaidView, VoicesView } from '@tidy-reel/core/views/speech'
-import { voiceFacts } from '@tidy-reel/engine/speech/voice-measures'
 import { spokenBy, takeOf } from '@tidy-reel/engine/speech/take'
+import { voiceFacts } from '@tidy-reel/engine/speech/voice-measures'
 import type { Services } from '../services.ts'
 import { valid } from './valid.ts'
 

@@ -1,10 +1,10 @@
-import { spawn, type ChildProcess } from 'node:child_process'
+import { type ChildProcess, spawn } from 'node:child_process'
 import { createServer } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { fileURLToPath } from 'node:url'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { Idea, TopicsView } from '@tidy-reel/core/topics/topic-views'
-import { freshApp, type FreshApp } from '../test/fresh-app.ts'
+import { type FreshApp, freshApp } from '../test/fresh-app.ts'
 
 let fresh: FreshApp
 let statistics: ChildProcess

@@ -1,8 +1,8 @@
 import { createServer, type Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { emptyBrief, type Brief, type Writing } from '@tidy-reel/core/writing/brief'
-import { freshApp, type FreshApp } from '../test/fresh-app.ts'
+import { type Brief, emptyBrief, type Writing } from '@tidy-reel/core/writing/brief'
+import { type FreshApp, freshApp } from '../test/fresh-app.ts'
 
 let fresh: FreshApp
 let service: Server

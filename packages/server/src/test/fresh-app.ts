@@ -1,13 +1,13 @@
 /** The server on a database of its own, without a port; for tests. */
+import { randomUUID } from 'node:crypto'
 import { mkdtempSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { randomUUID } from 'node:crypto'
 import pg from 'pg'
 import { webApp } from '../app.ts'
-import { openServices } from '../services.ts'
 import { migrate } from '../db/migrate.ts'
 import { connect } from '../db/models.ts'
+import { openServices } from '../services.ts'
 
 export async function freshDatabase(): Promise<string> {
   const server = new URL(process.env.TIDY_TEST_DATABASE!)
@@ -33,7 +33,7 @@ export async function freshApp(
   const engine = { data, stock, statistics, maker }
   const app = await openServices(database, engine)
   const web = webApp(app, '/nowhere')
-  const ask = async (
+  const ask = async <Body = never>(
     method: string,
     path: string,
     body?: unknown,
@@ -57,7 +57,7 @@ export async function freshApp(
       text,
       body: (answer.headers.get('content-type')?.includes('json')
         ? JSON.parse(text)
-        : undefined) as never,
+        : undefined) as Body,
     }
   }
   return {

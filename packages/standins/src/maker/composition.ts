@@ -3,7 +3,7 @@ import type { Time } from '../stock/paint/light.ts'
 import { Random } from '../stock/paint/random.ts'
 import type { Style } from '../stock/paint/styles.ts'
 import type { Recipe } from '../stock/recipes.ts'
-import { MACHINES, PLACES, SUBJECTS, type Subject } from '../stock/subjects.ts'
+import { MACHINES, PLACES, type Subject, SUBJECTS } from '../stock/subjects.ts'
 
 export interface Wish {
   description: string

@@ -3,7 +3,7 @@ import { readFile } from 'node:fs/promises'
 import { Hono } from 'hono'
 import type { Entry } from '../stock/catalogue.ts'
 import { Files } from '../stock/files.ts'
-import { STYLES, type Style } from '../stock/paint/styles.ts'
+import { type Style, STYLES } from '../stock/paint/styles.ts'
 import { compose } from './composition.ts'
 import { openapi } from './openapi.ts'
 

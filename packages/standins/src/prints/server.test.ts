@@ -68,7 +68,9 @@ describe('the prints stand-in', () => {
   it('says when it is asked too quickly, and when to come back', async () => {
     const slow = printsServer({ files, perSecond: 3 })
     const answers = await Promise.all(
-      Array.from({ length: 5 }, () => slow.request('/api/records', { method: 'POST', body: '{}' })),
+      Array.from({ length: 5 }, async () =>
+        slow.request('/api/records', { method: 'POST', body: '{}' }),
+      ),
     )
     expect(answers.map(({ status }) => status)).toEqual([200, 200, 200, 429, 429])
     expect(answers[4]!.headers.get('retry-after')).toBe('1')

@@ -4,7 +4,7 @@ import { Readable } from 'node:stream'
 import { Hono } from 'hono'
 import MiniSearch from 'minisearch'
 import { Files } from '../stock/files.ts'
-import { sheets, type Sheet } from './catalogue.ts'
+import { type Sheet, sheets } from './catalogue.ts'
 import { openapi } from './openapi.ts'
 
 const SIZES = [1080, 480, 270] as const

@@ -117,7 +117,7 @@ export function statisticsChannels(now: Date): StatisticsChannel[] {
     name,
     films: Array.from({ length: FILMS }, (_, n) => {
       const seed = `${id}#${n}`
-      const subject = SUBJECTS[about[Math.floor(chance(`${seed}s`) * about.length)]!]!
+      const subject = SUBJECTS[about[Math.floor(chance(`${seed}s`) * about.length)]!]
       const ageDays = 2 + n * every + Math.floor(chance(`${seed}d`) * every * 0.6)
       const named = subject.names[Math.floor(chance(`${seed}n`) * subject.names.length)]!
       // Found in its first weeks, then slowly: views grow with about the fifth root of age.

@@ -3,9 +3,9 @@ import { fileURLToPath } from 'node:url'
 import { createCanvas } from '@napi-rs/canvas'
 import { describe, expect, it } from 'vitest'
 import { catalogue } from './catalogue.ts'
-import { CONTRIBUTORS, type Contributor } from './contributors.ts'
+import { type Contributor, CONTRIBUTORS } from './contributors.ts'
 import { hasDrawing } from './paint/subject.ts'
-import { stageOf, type Recipe } from './recipes.ts'
+import { type Recipe, stageOf } from './recipes.ts'
 import { MACHINES, PLACES, SUBJECTS } from './subjects.ts'
 
 const MEDIA = fileURLToPath(new URL('../../../../.data/media', import.meta.url))

@@ -1,11 +1,12 @@
 import { existsSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
+import { z } from 'zod'
 import { contributorOf, tagsBy } from './contributors.ts'
 import { creditsOf } from './credits.ts'
 import type { Time } from './paint/light.ts'
 import { Random } from './paint/random.ts'
 import type { Recipe } from './recipes.ts'
-import { MACHINES, PLACES, SUBJECTS, type Subject } from './subjects.ts'
+import { MACHINES, PLACES, type Subject, SUBJECTS } from './subjects.ts'
 
 /** What a stock library tells of one picture. */
 export interface StockItem {
@@ -326,12 +327,12 @@ function photoEntries(mediaFolder: string): Entry[] {
     })
 }
 
+const Sizes = z.record(z.string(), z.object({ width: z.number(), height: z.number() }))
+
 /** Sizes as the set-up measured them, so that starting opens no picture. */
 function photoSizes(mediaFolder: string): Record<string, { width: number; height: number }> {
   const file = join(mediaFolder, 'sizes.json')
-  return existsSync(file)
-    ? (JSON.parse(readFileSync(file, 'utf8')) as Record<string, { width: number; height: number }>)
-    : {}
+  return existsSync(file) ? Sizes.parse(JSON.parse(readFileSync(file, 'utf8'))) : {}
 }
 
 /** Everything the library offers, each id once. */

@@ -2,7 +2,7 @@
 import { spawn } from 'node:child_process'
 import { once } from 'node:events'
 import { createCanvas } from '@napi-rs/canvas'
-import { stageOf, type Recipe } from './recipes.ts'
+import { type Recipe, stageOf } from './recipes.ts'
 
 /** Tests that look at no movement have fewer painted: it is nearly all the time a clip takes. */
 const FRAMES_PER_SECOND = Number(process.env.STOCK_FRAMES_PER_SECOND || 30)

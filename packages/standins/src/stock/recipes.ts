@@ -1,11 +1,11 @@
 import * as indoors from './paint/indoors.ts'
 import type { Time } from './paint/light.ts'
 import * as machines from './paint/machines.ts'
-import * as outdoors from './paint/outdoors.ts'
 import type { Setting } from './paint/outdoors.ts'
+import * as outdoors from './paint/outdoors.ts'
 import { Stage } from './paint/stage.ts'
 import type { Style } from './paint/styles.ts'
-import { seat, type Act } from './paint/subject.ts'
+import { type Act, seat } from './paint/subject.ts'
 
 /** All that a painted picture is made from: the same recipe is always the same picture. */
 export interface Recipe {

@@ -1,7 +1,7 @@
 import { createReadStream } from 'node:fs'
 import { stat } from 'node:fs/promises'
 import { Readable } from 'node:stream'
-import { Hono, type Context } from 'hono'
+import { type Context, Hono } from 'hono'
 import MiniSearch from 'minisearch'
 import { catalogue, type Entry, type StockItem } from './catalogue.ts'
 import { Files, HEIGHTS } from './files.ts'

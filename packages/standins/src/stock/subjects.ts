@@ -1,5 +1,5 @@
-import type { Act } from './paint/subject.ts'
 import type { Time } from './paint/light.ts'
+import type { Act } from './paint/subject.ts'
 
 /** One painted thing: its drawing, what people call it, where it stands, what it does, words it is looked for by. */
 export interface Subject {

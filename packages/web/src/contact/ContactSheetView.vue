@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
-import { alikePictures } from '@tidy-reel/core/match/alike-pictures'
 import type { Command } from '@tidy-reel/core/document/command'
+import { alikePictures } from '@tidy-reel/core/match/alike-pictures'
+import { useKeys } from '../controls/use-keys.ts'
 import { useEpisode } from '../episode/episode-store.ts'
 import ItemThumb from '../pictures/ItemThumb.vue'
-import { useKeys } from '../controls/use-keys.ts'
 import ScenePictures from '../sheet/ScenePictures.vue'
 import PickingMenu from './PickingMenu.vue'
 

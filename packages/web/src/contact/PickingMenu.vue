@@ -2,7 +2,7 @@
 import { ElCheckbox, ElInputNumber, ElOption, ElPopover, ElSelect } from 'element-plus'
 import { computed } from 'vue'
 import type { Picking } from '@tidy-reel/core/document/document'
-import { sourceName, type ChosenItem } from '@tidy-reel/core/pictures/item'
+import { type ChosenItem, sourceName } from '@tidy-reel/core/pictures/item'
 
 /** How pictures are chosen for the film; `offered` are those matching found, whether shown or not. */
 const props = defineProps<{

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
-import { Redo2, Undo2 } from 'lucide-vue-next'
 import { ElButton } from 'element-plus'
+import { Redo2, Undo2 } from 'lucide-vue-next'
 import { computed, onUnmounted, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { clockText } from '@tidy-reel/core/time/time'

@@ -8,8 +8,8 @@ import { commandName } from '@tidy-reel/core/document/command-name'
 import type { Document } from '@tidy-reel/core/document/document'
 import { emptyDocument } from '@tidy-reel/core/document/document'
 import { filmOf } from '@tidy-reel/core/document/film-scenes'
-import { itemAgain } from '@tidy-reel/core/pictures/item'
 import { pictureDescription } from '@tidy-reel/core/match/picture-description'
+import { itemAgain } from '@tidy-reel/core/pictures/item'
 import { parsedScript } from '@tidy-reel/core/script/parsed-script'
 import { takeRequester } from '@tidy-reel/core/speech/take-request'
 import { timeline } from '@tidy-reel/core/timeline/timeline'
@@ -110,7 +110,7 @@ export const useEpisode = defineStore('episode', () => {
     })
     source.addEventListener('prepare', (event) => {
       preparing.value = JSON.parse((event as MessageEvent<string>).data) as Preparing
-      if (preparing.value.step !== 'match') loadSoon(id)
+      if (preparing.value.step !== 'match') void loadSoon(id)
     })
     source.addEventListener('proxy', (event) => {
       const { id: ready } = JSON.parse((event as MessageEvent<string>).data) as { id: string }
@@ -169,7 +169,7 @@ export const useEpisode = defineStore('episode', () => {
     document.value = apply(document.value, command).document
     data.value = { ...data.value, history: { undo: commandName(command), redo: null } }
     box.add(current, data.value.revision, command)
-    if (SHOWN_OR_HEARD.has(command.type)) prepareSoon()
+    if (SHOWN_OR_HEARD.has(command.type)) void prepareSoon()
   }
 
   /** Has pictures chosen, sentences spoken and the monitor's copies made, whatever of it is not there yet. */
@@ -193,6 +193,9 @@ export const useEpisode = defineStore('episode', () => {
     700,
   )
 
+  /** The episode while it is the open one; undefined once another has been opened. */
+  const shownOf = (id: string) => (id === current ? data.value : undefined)
+
   /** Takes the last change back, or brings it again, once every edit has been saved. */
   async function step(way: 'undo' | 'redo') {
     const id = current
@@ -200,10 +203,11 @@ export const useEpisode = defineStore('episode', () => {
     await settled()
     try {
       const changed = await api[way](id)
-      if (id !== current || !data.value) return
-      data.value = { ...data.value, ...changed }
+      const shown = shownOf(id)
+      if (!shown) return
+      data.value = { ...shown, ...changed }
       document.value = changed.document
-      prepareSoon()
+      void prepareSoon()
     } catch (cause) {
       fault.value = (cause as Error).message
     }

@@ -1,5 +1,7 @@
-import type { Command } from '@tidy-reel/core/document/command'
+import { z } from 'zod'
+import { Command } from '@tidy-reel/core/document/command'
 import type { Document } from '@tidy-reel/core/document/document'
+import { jsonAs } from '@tidy-reel/core/text/json'
 
 /** An edit's way to the server: what it answers, or why it said no. Sent twice under one key, an edit is carried out once. */
 export interface Post {
@@ -12,10 +14,11 @@ export interface Post {
 }
 
 /** Edits of one episode that have not reached the server, oldest first, and the revision they were made against. */
-interface Waiting {
-  revision: number
-  edits: { key: string; command: Command }[]
-}
+const Waiting = z.object({
+  revision: z.number(),
+  edits: z.array(z.object({ key: z.string(), command: Command })),
+})
+type Waiting = z.infer<typeof Waiting>
 
 export type SaveState = 'saved' | 'saving' | 'offline'
 
@@ -60,8 +63,7 @@ export function outbox(
   const queueOf = (id: string): Waiting => {
     const known = queues.get(id)
     if (known) return known
-    const kept = JSON.parse(store.getItem(KEY + id) ?? 'null') as Waiting | null
-    const queue = kept ?? { revision: 0, edits: [] }
+    const queue = jsonAs(store.getItem(KEY + id) ?? '', Waiting) ?? { revision: 0, edits: [] }
     queues.set(id, queue)
     return queue
   }

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { ElAutocomplete, ElInput, ElSwitch } from 'element-plus'
 import { computed, nextTick, ref, watch } from 'vue'
-import { licenceFacts } from '@tidy-reel/core/pictures/licences'
 import type { Item } from '@tidy-reel/core/pictures/item'
+import { licenceFacts } from '@tidy-reel/core/pictures/licences'
 import type { PictureUse, PictureView } from '@tidy-reel/core/views/library'
 import { api } from '../api.ts'
 import KeptInput from '../controls/KeptInput.vue'

@@ -3,7 +3,7 @@ import { useVirtualizer } from '@tanstack/vue-virtual'
 import { useElementSize } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import PictureCell from './PictureCell.vue'
-import { pictureAt, type LibraryPages } from './use-library.ts'
+import { type LibraryPages, pictureAt } from './use-library.ts'
 
 const props = defineProps<{
   count: number

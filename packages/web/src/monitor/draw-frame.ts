@@ -1,8 +1,8 @@
 import { sortedLastIndexBy } from 'lodash-es'
+import type { PictureRun, SegmentShot } from '@tidy-reel/core/film/shots'
 import { cropAt } from '@tidy-reel/core/pictures/move'
 import type { Move } from '@tidy-reel/core/pictures/view'
-import type { SegmentShot, PictureRun } from '@tidy-reel/core/film/shots'
-import { SAMPLE_RATE, type FrameRate } from '@tidy-reel/core/time/time'
+import { type FrameRate, SAMPLE_RATE } from '@tidy-reel/core/time/time'
 import type { Timeline } from '@tidy-reel/core/timeline/timeline'
 import type { ClipDeck, StillShelf } from './picture-source.ts'
 

@@ -1,7 +1,7 @@
 import { sortedLastIndexBy } from 'lodash-es'
-import { computed, onScopeDispose, ref, type Ref } from 'vue'
+import { computed, onScopeDispose, type Ref, ref } from 'vue'
 import { frameAtSample, SAMPLE_RATE, sampleAtFrame } from '@tidy-reel/core/time/time'
-import { soundDeck, type FilmSound } from './film-sound.ts'
+import { type FilmSound, soundDeck } from './film-sound.ts'
 
 export interface Player {
   playing: Ref<boolean>

@@ -1,9 +1,9 @@
 import { computed, ref, watch } from 'vue'
 import type { RefusalReason } from '@tidy-reel/core/document/document'
-import type { Item } from '@tidy-reel/core/pictures/item'
 import type { OfferedPicture } from '@tidy-reel/core/match/pick'
 import { concerns, saidBy } from '@tidy-reel/core/match/refusals'
-import { SURENESSES, type Sureness } from '@tidy-reel/core/match/sureness'
+import { type Sureness, SURENESSES } from '@tidy-reel/core/match/sureness'
+import type { Item } from '@tidy-reel/core/pictures/item'
 import { api } from '../api.ts'
 import type { useEpisode } from '../episode/episode-store.ts'
 

@@ -8,10 +8,7 @@ const props = defineProps<{ filter: PictureFilter }>()
 const emit = defineEmits<{ change: [filter: PictureFilter] }>()
 const set = (key: keyof PictureFilter, value: string | number | undefined) => {
   const { [key]: _, ...rest } = props.filter
-  emit(
-    'change',
-    value === undefined || value === '' ? rest : ({ ...rest, [key]: value } as PictureFilter),
-  )
+  emit('change', value === undefined || value === '' ? rest : { ...rest, [key]: value })
 }
 const active = computed(() => chipsOf(props.filter).length)
 </script>

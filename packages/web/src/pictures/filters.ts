@@ -1,5 +1,5 @@
-import { COLOURS } from '@tidy-reel/core/pictures/look'
 import type { PictureFilter } from '@tidy-reel/core/pictures/filter'
+import { COLOURS } from '@tidy-reel/core/pictures/look'
 
 type Key = keyof PictureFilter
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { ledgerWarnings, type LedgerRow } from '@tidy-reel/core/film/ledger'
+import { type LedgerRow, ledgerWarnings } from '@tidy-reel/core/film/ledger'
 
 /** What the licences of a film's pictures ask, before it is rendered: in red what may not be used. */
 const props = defineProps<{ rows: readonly LedgerRow[] }>()

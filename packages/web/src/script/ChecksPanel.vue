@@ -2,8 +2,8 @@
 import { computed } from 'vue'
 import type { Finding } from '@tidy-reel/core/checks/finding'
 import type { Hook } from '@tidy-reel/core/checks/hook'
-import { easeName } from '@tidy-reel/core/checks/reading-ease'
 import { THINGS_PER_THOUSAND } from '@tidy-reel/core/checks/pace'
+import { easeName } from '@tidy-reel/core/checks/reading-ease'
 import type { ScriptChecks } from '@tidy-reel/core/views/checks'
 import type { ScriptReading } from './script-reading.ts'
 

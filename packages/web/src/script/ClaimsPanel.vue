@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { ElButton } from 'element-plus'
 import { computed, ref } from 'vue'
-import { checkedAs, CLAIM_KINDS, type Claim } from '@tidy-reel/core/checks/claims'
+import { checkedAs, type Claim, CLAIM_KINDS } from '@tidy-reel/core/checks/claims'
+import { type CheckedClaim, CLAIM_MARKS, type ClaimMark } from '@tidy-reel/core/document/document'
 import KeptInput from '../controls/KeptInput.vue'
-import { CLAIM_MARKS, type CheckedClaim, type ClaimMark } from '@tidy-reel/core/document/document'
 
 const props = defineProps<{
   claims: readonly Claim[]
@@ -27,19 +27,17 @@ const shown = computed(() =>
       only.value === 'all' || (only.value === 'open' ? !found : found?.mark === only.value),
   ),
 )
-const counts = computed(
-  () =>
-    ({
-      all: rows.value.length,
-      open: rows.value.filter(({ found }) => !found).length,
-      ...Object.fromEntries(
-        CLAIM_MARKS.map((mark) => [
-          mark,
-          rows.value.filter(({ found }) => found?.mark === mark).length,
-        ]),
-      ),
-    }) as Record<string, number>,
-)
+const counts = computed(() => {
+  const counted: Record<keyof typeof FILTERS, number> = {
+    all: rows.value.length,
+    open: rows.value.filter(({ found }) => !found).length,
+    unsure: 0,
+    checked: 0,
+    wrong: 0,
+  }
+  for (const { found } of rows.value) if (found) counted[found.mark]++
+  return counted
+})
 const FILTERS = {
   all: 'all',
   open: 'not looked at',
@@ -63,7 +61,7 @@ const FILTERS = {
         :aria-pressed="only === key"
         @click="only = key"
       >
-        {{ name }} <span class="soft">{{ counts[key] ?? 0 }}</span>
+        {{ name }} <span class="soft">{{ counts[key] }}</span>
       </button>
     </p>
     <ul>
@@ -93,8 +91,8 @@ const FILTERS = {
           </button>
         </div>
         <KeptInput
-          small
           v-if="found"
+          small
           :value="found.source"
           placeholder="Where it is said: a title, an address, a page"
           :label="`Source of “${claim.words}”`"

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { ElButton, ElInput } from 'element-plus'
 import { ref } from 'vue'
-import { clockText } from '@tidy-reel/core/time/time'
 import { estimateSeconds } from '@tidy-reel/core/script/estimate'
+import { clockText } from '@tidy-reel/core/time/time'
 import type { ImportedScriptView } from '@tidy-reel/core/views/imported-script'
 import { api } from '../api.ts'
 

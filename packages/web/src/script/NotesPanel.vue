@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { ElButton, ElInput } from 'element-plus'
 import { computed, ref } from 'vue'
-import KeptInput from '../controls/KeptInput.vue'
 import type { Comment } from '@tidy-reel/core/document/document'
+import KeptInput from '../controls/KeptInput.vue'
 
 const props = defineProps<{
   notes: string

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { defaultKeymap, history, historyKeymap } from '@codemirror/commands'
-import { lintKeymap, setDiagnostics, type Diagnostic } from '@codemirror/lint'
+import { type Diagnostic, lintKeymap, setDiagnostics } from '@codemirror/lint'
 import { highlightSelectionMatches, search, searchKeymap } from '@codemirror/search'
 import { Compartment, EditorState } from '@codemirror/state'
 import { drawSelection, EditorView, keymap, placeholder } from '@codemirror/view'
@@ -8,7 +8,7 @@ import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { editorTheme } from './editor/editor-theme.ts'
 import { markup } from './editor/markup.ts'
 import { panelLayer, readingLayer, type Seen } from './editor/ranges.ts'
-import { sceneMargin, setSceneStarts, type SceneStart } from './editor/scene-margin.ts'
+import { sceneMargin, type SceneStart, setSceneStarts } from './editor/scene-margin.ts'
 import { spliceOf } from './editor/splice.ts'
 
 const props = defineProps<{

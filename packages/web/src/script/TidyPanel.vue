@@ -2,8 +2,8 @@
 import { ElButton } from 'element-plus'
 import { groupBy } from 'lodash-es'
 import { computed } from 'vue'
-import { TIDY_KINDS, type TidyKind } from '@tidy-reel/core/tidy/kinds'
 import type { TidyChange } from '@tidy-reel/core/tidy/change'
+import { TIDY_KINDS, type TidyKind } from '@tidy-reel/core/tidy/kinds'
 
 const props = defineProps<{
   changes: readonly TidyChange[]

@@ -1,5 +1,5 @@
 import { useDebounceFn } from '@vueuse/core'
-import { onScopeDispose, ref, shallowRef, watch, type Ref } from 'vue'
+import { onScopeDispose, type Ref, ref, shallowRef, watch } from 'vue'
 import type { ScriptChecks } from '@tidy-reel/core/views/checks'
 import { NOTHING_READ, type ScriptReading } from './script-reading.ts'
 

@@ -1,6 +1,6 @@
 import { useLocalStorage } from '@vueuse/core'
-import { computed, shallowRef, type Ref } from 'vue'
-import { withChanges, type TidyChange } from '@tidy-reel/core/tidy/change'
+import { computed, type Ref, shallowRef } from 'vue'
+import { type TidyChange, withChanges } from '@tidy-reel/core/tidy/change'
 import type { ScriptReading } from './script-reading.ts'
 
 /** Known again by its words and those around it, wherever they have moved. */

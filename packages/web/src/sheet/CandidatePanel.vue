@@ -2,14 +2,14 @@
 import { Sparkle, Star } from 'lucide-vue-next'
 import { computed, onMounted, ref, watch } from 'vue'
 import type { Making, Shot } from '@tidy-reel/core/document/document'
-import type { Item } from '@tidy-reel/core/pictures/item'
 import type { OfferedPicture as Candidate } from '@tidy-reel/core/match/pick'
+import type { Item } from '@tidy-reel/core/pictures/item'
 import type { SearchWord } from '@tidy-reel/core/words/search-words'
 import FilterButton from '../pictures/FilterButton.vue'
 import { chipsOf } from '../pictures/filters.ts'
 import MovingThumb from '../pictures/MovingThumb.vue'
 import MakePanel from './MakePanel.vue'
-import { useCandidates, type CandidatePlace } from './use-candidates.ts'
+import { type CandidatePlace, useCandidates } from './use-candidates.ts'
 
 const props = defineProps<{
   sceneId: string
@@ -181,16 +181,16 @@ defineExpose({ look })
       <p v-if="place === 'found' && !sought && numbers.length" class="soft worth">
         Worth showing in words:
         <button
-          v-for="number in numbers"
-          :key="number"
+          v-for="figure in numbers"
+          :key="figure"
           class="plain chip"
-          :aria-pressed="lettered === number"
+          :aria-pressed="lettered === figure"
           :title="
-            lettered === number ? 'Take it off the picture' : `Show “${number}” on the picture`
+            lettered === figure ? 'Take it off the picture' : `Show “${figure}” on the picture`
           "
-          @click="emit('letter', lettered === number ? null : number)"
+          @click="emit('letter', lettered === figure ? null : figure)"
         >
-          {{ number }}
+          {{ figure }}
         </button>
       </p>
       <p v-for="remark in remarks" :key="remark" class="red" role="alert">{{ remark }}</p>

@@ -1,14 +1,14 @@
 <script setup lang="ts">
-import { Flag as FlagIcon, GripVertical, Play, Volume2 } from 'lucide-vue-next'
 import { countBy } from 'lodash-es'
+import { Flag as FlagIcon, GripVertical, Play, Volume2 } from 'lucide-vue-next'
 import { computed } from 'vue'
 import type { Item } from '@tidy-reel/core/pictures/item'
 import type { FrameRate } from '@tidy-reel/core/time/time'
 import type { SearchWord } from '@tidy-reel/core/words/search-words'
-import { markedPieces } from './search-word-marks.ts'
 import SceneText from './SceneText.vue'
-import ShotStrip from './ShotStrip.vue'
+import { markedPieces } from './search-word-marks.ts'
 import type { SheetRow } from './sheet-rows.ts'
+import ShotStrip from './ShotStrip.vue'
 
 const props = defineProps<{
   row: SheetRow
@@ -77,7 +77,7 @@ const label = computed(() =>
 /** Clicked text is opened where it was clicked. */
 function open(event: MouseEvent) {
   if (event.shiftKey) return emit('select', 0, true)
-  const place = document.caretRangeFromPoint?.(event.clientX, event.clientY)
+  const place = document.caretRangeFromPoint(event.clientX, event.clientY)
   const shown = event.currentTarget as HTMLElement
   if (!place || !shown.contains(place.startContainer)) return emit('write', Infinity)
   const before = document.createRange()

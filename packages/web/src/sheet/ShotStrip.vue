@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { Item } from '@tidy-reel/core/pictures/item'
-import { frameAtSample, sampleAtFrame, type FrameRate } from '@tidy-reel/core/time/time'
+import { jsonAs } from '@tidy-reel/core/text/json'
+import { frameAtSample, type FrameRate, sampleAtFrame } from '@tidy-reel/core/time/time'
 import type { TimelineScene } from '@tidy-reel/core/timeline/timeline'
 import ItemThumb from '../pictures/ItemThumb.vue'
 
@@ -82,10 +83,8 @@ function dropped(event: DragEvent, shot: number) {
   over.value = -1
   const file = event.dataTransfer?.files[0]
   if (file) return emit('file', Math.max(0, shot), file)
-  const read = Item.safeParse(
-    JSON.parse(event.dataTransfer?.getData('application/x-tidy-item') || 'null'),
-  )
-  if (read.success) emit('drop', Math.max(0, shot), read.data)
+  const item = jsonAs(event.dataTransfer?.getData('application/x-tidy-item') ?? '', Item)
+  if (item) emit('drop', Math.max(0, shot), item)
 }
 const carriesPicture = (event: DragEvent) =>
   event.dataTransfer?.types.some((type) => type === 'application/x-tidy-item' || type === 'Files')
@@ -114,8 +113,8 @@ function dragOver(event: DragEvent, index: number) {
       <template v-if="shot.item"
         ><ItemThumb
           v-for="n in STILLS"
-          :key="n"
           :id="shot.item.id"
+          :key="n"
           :alt="n === 1 ? shot.item.title : ''"
       /></template>
       <span v-else class="card serif">{{

@@ -1,10 +1,14 @@
+import { z } from 'zod'
+import { jsonAs } from '@tidy-reel/core/text/json'
+
 /** What is being typed in a row, kept from the first letter on: a browser that dies takes nothing with it. */
-interface Draft {
-  rowId: string
-  text: string
+const Draft = z.object({
+  rowId: z.string(),
+  text: z.string(),
   /** Of a new scene, the row it is written behind. */
-  after?: string
-}
+  after: z.string().optional(),
+})
+type Draft = z.infer<typeof Draft>
 
 const key = (episodeId: string) => `tidy-reel draft ${episodeId}`
 
@@ -17,7 +21,7 @@ export function keepDraft(episodeId: string, draft: Draft) {
 }
 
 export function keptDraft(episodeId: string): Draft | undefined {
-  return (JSON.parse(localStorage.getItem(key(episodeId)) ?? 'null') as Draft | null) ?? undefined
+  return jsonAs(localStorage.getItem(key(episodeId)) ?? '', Draft)
 }
 
 export const forgetDraft = (episodeId: string) => localStorage.removeItem(key(episodeId))

@@ -1,6 +1,6 @@
+import type { Flag } from '@tidy-reel/core/checks/flags'
 import type { Document, Shot } from '@tidy-reel/core/document/document'
 import type { Direction, ParsedScript } from '@tidy-reel/core/script/parse'
-import type { Flag } from '@tidy-reel/core/checks/flags'
 import type { Timeline, TimelineScene } from '@tidy-reel/core/timeline/timeline'
 
 /** A line of the sheet. */

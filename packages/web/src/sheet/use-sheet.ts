@@ -1,13 +1,13 @@
 import { groupBy } from 'lodash-es'
 import { computed, ref, watch } from 'vue'
 import { doubtedClaims } from '@tidy-reel/core/checks/claims'
+import { filmFlags } from '@tidy-reel/core/checks/flags'
 import type { Command, NewScene, ScenePlace } from '@tidy-reel/core/document/command'
 import { copiedScenes } from '@tidy-reel/core/document/scene-edits'
-import { filmFlags } from '@tidy-reel/core/checks/flags'
-import { TidyError } from '@tidy-reel/core/faults/fault'
-import { sampleAtFrame } from '@tidy-reel/core/time/time'
+import { isFault } from '@tidy-reel/core/faults/fault'
 import type { SpokenWord } from '@tidy-reel/core/speech/word-times'
 import { wordsOf } from '@tidy-reel/core/text/written-words'
+import { sampleAtFrame } from '@tidy-reel/core/time/time'
 import type { useEpisode } from '../episode/episode-store.ts'
 import type { Player } from '../monitor/use-player.ts'
 import { forgetDraft, keptDraft } from './draft.ts'
@@ -83,7 +83,7 @@ export function useSheet(episode: ReturnType<typeof useEpisode>, player: Player)
       for (const command of commands) episode.run(command)
       return true
     } catch (cause) {
-      if (!(cause instanceof TidyError)) throw cause
+      if (!isFault(cause)) throw cause
       refused.value = cause.message
       return false
     }

@@ -62,8 +62,8 @@ watch(
     <div class="fields">
       <label for="scene-voice">Voice</label>
       <ElSelect
-        :empty-values="[null, undefined]"
         id="scene-voice"
+        :empty-values="[null, undefined]"
         :model-value="film.voice ?? ''"
         filterable
         @change="(voice: string) => set({ voice: voice || null })"

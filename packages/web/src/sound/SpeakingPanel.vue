@@ -2,7 +2,7 @@
 import { ElOption, ElSelect, ElSlider } from 'element-plus'
 import { computed } from 'vue'
 import type { Speaking } from '@tidy-reel/core/document/document'
-import { FINISHES, type Finish } from '@tidy-reel/core/document/voicing'
+import { type Finish, FINISHES } from '@tidy-reel/core/document/voicing'
 import type { VoiceView } from '@tidy-reel/core/views/speech'
 import PlayButton from './PlayButton.vue'
 
@@ -113,8 +113,8 @@ function setSpeaker(name: string, voice: string) {
       >
       <label for="understudy">If it fails</label>
       <ElSelect
-        :empty-values="[null, undefined]"
         id="understudy"
+        :empty-values="[null, undefined]"
         :model-value="speaking.understudy ?? ''"
         filterable
         @change="(voice: string) => emit('set', { understudy: voice || null })"
@@ -127,8 +127,8 @@ function setSpeaker(name: string, voice: string) {
       <template v-for="name in speakers" :key="name">
         <label :for="`speaker-${name}`" class="mono">{{ name }}</label>
         <ElSelect
-          :empty-values="[null, undefined]"
           :id="`speaker-${name}`"
+          :empty-values="[null, undefined]"
           :model-value="voiceOf(name)"
           filterable
           @change="(voice: string) => setSpeaker(name, voice)"

@@ -43,8 +43,8 @@ const about = ({ gender, age, accent, language }: VoiceView) =>
         v-model="filter.language"
         aria-label="Language"
         filterable
-        @change="filter.accent = ''"
         :empty-values="[null, undefined]"
+        @change="filter.accent = ''"
         ><ElOption value="" label="any language" /><ElOption
           v-for="{ code, name } in languages"
           :key="code"

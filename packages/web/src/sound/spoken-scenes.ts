@@ -1,7 +1,7 @@
 import type { Document } from '@tidy-reel/core/document/document'
 import type { FilmScene } from '@tidy-reel/core/document/film-scenes'
-import type { Pronunciation } from '@tidy-reel/core/text/pronunciation'
 import { voiceOf } from '@tidy-reel/core/speech/take-request'
+import type { Pronunciation } from '@tidy-reel/core/text/pronunciation'
 import { spokenText } from '@tidy-reel/core/text/spoken'
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
 import type { VoiceView } from '@tidy-reel/core/views/speech'

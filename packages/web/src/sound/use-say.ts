@@ -1,5 +1,5 @@
 import { onScopeDispose, ref } from 'vue'
-import { api, takeSound, type SayRequest } from '../api.ts'
+import { api, type SayRequest, takeSound } from '../api.ts'
 
 /** Has something said and plays it; one thing at a time, the newest wins. */
 export function useSay() {

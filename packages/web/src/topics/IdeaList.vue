@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ElButton, ElInput } from 'element-plus'
 import { computed, ref, watch } from 'vue'
-import { IDEA_STATES, type Idea } from '@tidy-reel/core/topics/topic-views'
+import { type Idea, IDEA_STATES } from '@tidy-reel/core/topics/topic-views'
 import KeptInput from '../controls/KeptInput.vue'
 
 const props = defineProps<{

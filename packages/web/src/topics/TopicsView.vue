@@ -10,8 +10,8 @@ import FilmTable from './FilmTable.vue'
 import FollowPanel from './FollowPanel.vue'
 import IdeaList from './IdeaList.vue'
 import SubjectList from './SubjectList.vue'
-import ViewsChart from './ViewsChart.vue'
 import { AGES, useTopics, WHOSE } from './use-topics.ts'
+import ViewsChart from './ViewsChart.vue'
 
 const router = useRouter()
 const topics = useTopics()

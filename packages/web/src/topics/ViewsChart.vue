@@ -1,6 +1,8 @@
 <script setup lang="ts">
+import { usePreferredDark } from '@vueuse/core'
 import {
   Chart,
+  type ChartDataset,
   LinearScale,
   LineController,
   LineElement,
@@ -8,9 +10,7 @@ import {
   PointElement,
   ScatterController,
   Tooltip,
-  type ChartDataset,
 } from 'chart.js'
-import { usePreferredDark } from '@vueuse/core'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { medianLine } from '@tidy-reel/core/topics/pace'
 import { times } from '@tidy-reel/core/topics/rank-subjects'
@@ -127,7 +127,7 @@ function draw() {
           displayColors: false,
           callbacks: {
             label: ({ raw }) => {
-              const { film } = raw as Dot
+              const { film } = raw as Partial<Dot>
               return film
                 ? [
                     film.title,

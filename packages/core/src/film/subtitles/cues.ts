@@ -1,8 +1,8 @@
 import type { SpokenWord } from '../../speech/word-times.ts'
 import { SAMPLE_RATE } from '../../time/time.ts'
 import { BOUND } from './bound-words.ts'
-import { brokenLines, fitsLines } from './lines.ts'
 import type { SubtitleLimits } from './limits.ts'
+import { brokenLines, fitsLines } from './lines.ts'
 
 /** A subtitle: its lines and when it shows, in samples, `[start, end)`. */
 export interface Cue {

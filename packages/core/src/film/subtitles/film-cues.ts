@@ -1,5 +1,5 @@
 import type { Timeline } from '../../timeline/timeline.ts'
-import { cuesFromWords, type Cue } from './cues.ts'
+import { type Cue, cuesFromWords } from './cues.ts'
 import { subtitleLimits } from './limits.ts'
 
 /** The subtitles of a film of this shape. */

@@ -1,5 +1,5 @@
-import type { Cue } from '../subtitles/cues.ts'
 import { clockParts } from '../../time/time.ts'
+import type { Cue } from '../subtitles/cues.ts'
 import type { Super } from './supers.ts'
 
 /** Families as the font files name themselves inside; libass finds them by no other name. */

@@ -19,11 +19,8 @@ const END = '</s>'
  * @param sentences words of each, as the recogniser's dictionary has them
  */
 export function arpaModel(sentences: readonly (readonly string[])[]): string {
-  const counts: [Map<string, number>, Map<string, number>, Map<string, number>] = [
-    new Map(),
-    new Map(),
-    new Map(),
-  ]
+  const counted = () => new Map<string, number>()
+  const counts = [counted(), counted(), counted()] as const
   const add = (order: 0 | 1 | 2, key: string) =>
     counts[order].set(key, (counts[order].get(key) ?? 0) + 1)
   // Sentences are read on without a stop, and begun anew in their middle: both are heard as one stream.

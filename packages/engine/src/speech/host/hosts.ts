@@ -1,4 +1,4 @@
-import { fork, type ChildProcess } from 'node:child_process'
+import { type ChildProcess, fork } from 'node:child_process'
 import { createRequire } from 'node:module'
 import { availableParallelism } from 'node:os'
 import { fileURLToPath } from 'node:url'

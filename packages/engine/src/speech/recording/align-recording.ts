@@ -1,10 +1,10 @@
 import { availableParallelism } from 'node:os'
-import { arpaModel, EVERYDAY, FILLERS } from '@tidy-reel/core/speech/recording/language-model'
 import type { HeardWord } from '@tidy-reel/core/speech/recording/follow'
-import { sentencesRead, type SentenceRead } from '@tidy-reel/core/speech/recording/sentences-read'
+import { arpaModel, EVERYDAY, FILLERS } from '@tidy-reel/core/speech/recording/language-model'
+import { type SentenceRead, sentencesRead } from '@tidy-reel/core/speech/recording/sentences-read'
 import { silences } from '@tidy-reel/core/speech/silence'
-import { spokenForm } from '@tidy-reel/core/text/spoken'
 import type { Pronunciation } from '@tidy-reel/core/text/pronunciation'
+import { spokenForm } from '@tidy-reel/core/text/spoken'
 import { aligned, plainWord, recognised } from '../aligner.ts'
 import type { RawWord } from '../contract.ts'
 import { HEARING_RATE, type Recording } from './recording.ts'
@@ -72,7 +72,7 @@ async function heardWords(
   const groups = Array.from({ length: Math.ceil(stretches.length / batch) }, (_, i) =>
     stretches.slice(i * batch, (i + 1) * batch),
   )
-  const results: (RawWord[] | undefined)[][] = new Array(groups.length)
+  const results = new Array<(RawWord[] | undefined)[]>(groups.length)
   let next = 0
   let done = 0
   const work = async () => {

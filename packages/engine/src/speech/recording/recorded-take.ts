@@ -1,13 +1,13 @@
 import { writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
-import { breathsBetween, type Noise } from '@tidy-reel/core/speech/recording/noises'
 import { FILLERS } from '@tidy-reel/core/speech/recording/language-model'
+import { breathsBetween, type Noise } from '@tidy-reel/core/speech/recording/noises'
 import { contentHash, keptFile } from '../../storage/kept-file.ts'
-import type { RawWord } from '../contract.ts'
 import { aligned } from '../aligner.ts'
+import type { RawWord } from '../contract.ts'
 import { recordedRaw } from '../raw-take.ts'
 import { fillable, spokenWords } from './align-recording.ts'
-import { HEARING_RATE, RECORDING_RATE, type Recording } from './recording.ts'
+import { HEARING_RATE, type Recording, RECORDING_RATE } from './recording.ts'
 
 /** Sound kept before and after the words of a reading, in seconds; finishing trims it to the take's edge. */
 const AROUND = 0.25

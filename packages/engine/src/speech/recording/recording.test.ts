@@ -6,7 +6,7 @@ import { beforeAll, describe, expect, it } from 'vitest'
 import { TAKE_LUFS } from '@tidy-reel/core/film/sound/mix'
 import { wordsOf } from '@tidy-reel/core/text/written-words'
 import { ebur128 } from '../../test/media-facts.ts'
-import { takeOf, type SpeechPlace } from '../take.ts'
+import { type SpeechPlace, takeOf } from '../take.ts'
 import { voiceList } from '../voice-list.ts'
 import { alignRecording } from './align-recording.ts'
 import { keepReading } from './recorded-take.ts'
@@ -120,8 +120,8 @@ describe('keepReading', () => {
       takeOf(place, request),
       takeOf(place, { ...request, tighten: 0.1 }),
     ])
-    expect(tight!.saved ?? 0).toBe(loose!.samples - tight!.samples)
-    for (const [from, to] of tight!.pauses) expect(to - from).toBeLessThanOrEqual(0.1 * 48_000)
+    expect(tight.saved ?? 0).toBe(loose.samples - tight.samples)
+    for (const [from, to] of tight.pauses) expect(to - from).toBeLessThanOrEqual(0.1 * 48_000)
   })
   it('takes an "um" out of a reading that has every word, when it is tightened', async () => {
     const said = await takeOf(place, {
@@ -138,9 +138,9 @@ describe('keepReading', () => {
       takeOf(place, request),
       takeOf(place, { ...request, tighten: 0.1 }),
     ])
-    expect(loose!.noises?.fillers).toBe(1)
-    expect(tight!.saved! / 48_000).toBeGreaterThan(0.2)
-    expect(tight!.words).toHaveLength(wordsOf(text).length)
+    expect(loose.noises?.fillers).toBe(1)
+    expect(tight.saved! / 48_000).toBeGreaterThan(0.2)
+    expect(tight.words).toHaveLength(wordsOf(text).length)
   })
 })
 

@@ -1,4 +1,4 @@
-import { TidyError } from '@tidy-reel/core/faults/fault'
+import { isFault, TidyError } from '@tidy-reel/core/faults/fault'
 import { runProgram } from '../../run/program.ts'
 import { int16sOf } from '../../sound/wav.ts'
 
@@ -55,7 +55,7 @@ export async function readRecording(file: string, signal?: AbortSignal): Promise
       ],
       signal ? { signal } : {},
     ).catch((cause) => {
-      if (cause instanceof TidyError && cause.code === 'program_failed')
+      if (isFault(cause) && cause.code === 'program_failed')
         throw fail('it is no sound that can be read, or it is broken')
       throw cause
     })

@@ -6,11 +6,11 @@ import {
   bytes,
   clip,
   folder,
+  type Handler,
   item,
   json,
   photograph,
   withServer,
-  type Handler,
 } from '../../test/lying-library.ts'
 import { pagesProvider } from './pages.ts'
 

@@ -4,9 +4,9 @@ import { Item } from '@tidy-reel/core/pictures/item'
 import type { PictureProvider, StockQuery } from '../contract.ts'
 import {
   FILE_BYTES_LIMIT,
+  type Patience,
   providerHttp,
   THUMBNAIL_BYTES_LIMIT,
-  type Patience,
 } from './provider-http.ts'
 
 /** Items that do not read as items are passed over: one bad entry does not spoil a page. */

@@ -1,12 +1,11 @@
 import { createWriteStream } from 'node:fs'
 import { Readable, Transform } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
-import type { ReadableStream } from 'node:stream/web'
 import { fetch, type RequestInit, type Response } from 'undici'
-import { TidyError } from '@tidy-reel/core/faults/fault'
+import { isFault, TidyError } from '@tidy-reel/core/faults/fault'
+import { jsonOf } from '@tidy-reel/core/text/json'
 import { publicAgent } from '../../import/public-address.ts'
 import { withTimeLimit } from '../../run/time-limit.ts'
-import { jsonOf } from '../../storage/json.ts'
 
 /** How long a provider may take. Painting a clip at full size can take a while. */
 const PATIENCE = { searchMs: 8000, fileMs: 240_000 }
@@ -58,7 +57,7 @@ export function providerHttp(address: string, patience: Partial<Patience> = {}) 
     const unusable = (reason: string) => new TidyError('media_unusable', { title, reason })
     return withTimeLimit(fileMs, signal, async (either) => {
       const answer = await follow(target, either, unusable).catch((cause: unknown) => {
-        if (cause instanceof TidyError) throw cause
+        if (isFault(cause)) throw cause
         throw signal?.aborted
           ? new TidyError('cancelled')
           : new TidyError('stock_unreachable', { address })
@@ -76,16 +75,12 @@ export function providerHttp(address: string, patience: Partial<Patience> = {}) 
         },
       })
       try {
-        await pipeline(
-          Readable.fromWeb(answer.body as ReadableStream),
-          counted,
-          createWriteStream(out),
-          { signal: either },
-        )
+        await pipeline(Readable.fromWeb(answer.body), counted, createWriteStream(out), {
+          signal: either,
+        })
       } catch (cause) {
         if (signal?.aborted) throw new TidyError('cancelled')
-        if (cause instanceof TidyError || (cause as NodeJS.ErrnoException).code === 'ENOSPC')
-          throw cause
+        if (isFault(cause) || (cause as NodeJS.ErrnoException).code === 'ENOSPC') throw cause
         throw unusable(
           either.aborted ? 'its file did not come to an end' : 'its file broke off half-way',
         )

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { gzipSync } from 'node:zlib'
 import { describe, expect, it } from 'vitest'
-import { folder, json, photograph, withServer, type Handler } from '../../test/lying-library.ts'
+import { folder, type Handler, json, photograph, withServer } from '../../test/lying-library.ts'
 import { recordsProvider } from './records.ts'
 
 const record = (identifier: string, more: object = {}) => ({

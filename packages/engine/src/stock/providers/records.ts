@@ -4,9 +4,9 @@ import { Item, orientationOf } from '@tidy-reel/core/pictures/item'
 import type { PictureProvider, StockQuery } from '../contract.ts'
 import {
   FILE_BYTES_LIMIT,
+  type Patience,
   providerHttp,
   THUMBNAIL_BYTES_LIMIT,
-  type Patience,
 } from './provider-http.ts'
 
 const Scan = z.object({

@@ -1,5 +1,5 @@
 import { alpha } from './colour.ts'
-import { hills, harbour, river, sea, type Setting } from './outdoors.ts'
+import { harbour, hills, river, sea, type Setting } from './outdoors.ts'
 import {
   buildings,
   cloud,
@@ -214,7 +214,7 @@ export const lens: Setting = async (stage) => {
         fill.addColorStop(0.55, alpha('#3f8f98', 0.85))
         fill.addColorStop(0.85, alpha('#c5efe6', 0.95))
         fill.addColorStop(1, alpha('#1d4854', 0.95))
-        stage.paper(ctx, (c) => c.arc(x, y, r, 0, 7), fill as unknown as string, 0.35)
+        stage.paper(ctx, (c) => c.arc(x, y, r, 0, 7), fill, 0.35)
       },
       { left: x - r - 60, right: x + r + 60, top: y - r - 60, bottom: y + r + 60 },
     )

@@ -225,12 +225,7 @@ export const underwater: Setting = async (stage, put) => {
     fill.addColorStop(0, stage.light.time === 'night' ? '#0f3a58' : '#5fb7c4')
     fill.addColorStop(0.5, stage.light.time === 'night' ? '#0a2a45' : '#2a7d98')
     fill.addColorStop(1, deepness)
-    stage.paper(
-      ctx,
-      (c) => c.rect(-BLEED, -BLEED, width + 2 * BLEED, height + 2 * BLEED),
-      fill as unknown as string,
-      0,
-    )
+    stage.paper(ctx, (c) => c.rect(-BLEED, -BLEED, width + 2 * BLEED, height + 2 * BLEED), fill, 0)
   })
   stage.live(0.05, (ctx, t) => {
     ctx.globalCompositeOperation = 'lighter'
@@ -834,12 +829,7 @@ export const space: Setting = async (stage, put) => {
     fill.addColorStop(0, '#080b1c')
     fill.addColorStop(0.5, '#141737')
     fill.addColorStop(1, '#0a0d22')
-    stage.paper(
-      ctx,
-      (c) => c.rect(-BLEED, -BLEED, width + 2 * BLEED, height + 2 * BLEED),
-      fill as unknown as string,
-      0,
-    )
+    stage.paper(ctx, (c) => c.rect(-BLEED, -BLEED, width + 2 * BLEED, height + 2 * BLEED), fill, 0)
     for (let i = 0; i < 5; i++)
       glow(
         ctx,

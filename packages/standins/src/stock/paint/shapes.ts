@@ -95,12 +95,7 @@ export function sky(
   stage.layer(0, (ctx) => {
     const fill = ctx.createLinearGradient(0, 0, 0, height * 0.8)
     light.sky.forEach((colour, i) => fill.addColorStop([0, 0.55, 1][i]!, colour))
-    stage.paper(
-      ctx,
-      (c) => c.rect(-BLEED, -BLEED, width + 2 * BLEED, height + 2 * BLEED),
-      fill as unknown as string,
-      0,
-    )
+    stage.paper(ctx, (c) => c.rect(-BLEED, -BLEED, width + 2 * BLEED, height + 2 * BLEED), fill, 0)
   })
   if (options.stars ?? light.time === 'night') stars(stage, 130)
   const at = options.disc ?? [

@@ -1,6 +1,6 @@
 import { createCanvas } from '@napi-rs/canvas'
 import { describe, expect, it } from 'vitest'
-import { stageOf, type Recipe } from '../recipes.ts'
+import { type Recipe, stageOf } from '../recipes.ts'
 
 const pixels = (stage: Awaited<ReturnType<typeof stageOf>>, seconds: number) => {
   const canvas = createCanvas(480, 270)

@@ -1,6 +1,6 @@
-import { createCanvas, type Canvas, type SKRSContext2D } from '@napi-rs/canvas'
+import { type Canvas, createCanvas, type SKRSContext2D } from '@napi-rs/canvas'
 import { alpha, darker, lighter } from './colour.ts'
-import { LIGHTS, lit, type Light, type Time } from './light.ts'
+import { type Light, LIGHTS, lit, type Time } from './light.ts'
 import { Random } from './random.ts'
 
 export type Ctx = SKRSContext2D
@@ -183,7 +183,7 @@ export class Stage {
     ctx.shadowColor = `rgba(12,10,24,${this.light.time === 'night' ? 0.55 : 0.36})`
     ctx.shadowBlur = 26 * this.scale
     ctx.shadowOffsetY = 5 * this.scale
-    ctx.fillStyle = fill as string
+    ctx.fillStyle = fill
     ctx.fill()
     ctx.shadowColor = 'transparent'
     ctx.clip()
@@ -212,7 +212,7 @@ export class Stage {
     const fill = ctx.createLinearGradient(0, top, 0, bottom)
     fill.addColorStop(0, lighter(tone, 0.1))
     fill.addColorStop(1, darker(tone, 0.24))
-    this.paper(ctx, path, fill as unknown as CanvasGradient)
+    this.paper(ctx, path, fill)
   }
 
   /**

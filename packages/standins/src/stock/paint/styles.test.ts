@@ -1,7 +1,7 @@
 import { createCanvas } from '@napi-rs/canvas'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { stageOf } from '../recipes.ts'
-import { restyle, STYLES, type Style } from './styles.ts'
+import { restyle, type Style, STYLES } from './styles.ts'
 
 const [WIDTH, HEIGHT] = [320, 180]
 let plain: Uint8ClampedArray

@@ -1,5 +1,5 @@
 import { createRequire } from 'node:module'
-import { createCanvas, loadImage, type Image } from '@napi-rs/canvas'
+import { createCanvas, type Image, loadImage } from '@napi-rs/canvas'
 import { alpha } from './colour.ts'
 import { contact } from './shapes.ts'
 import type { Motion, Stage } from './stage.ts'
@@ -28,7 +28,7 @@ export const hasDrawing = (name: string) => name in drawings.icons
 async function drawing(name: string, pixels: number): Promise<Image> {
   const body = drawings.icons[name]?.body
   if (!body) throw new Error(`no drawing "${name}"`)
-  const side = drawings.width ?? 32
+  const side = drawings.width
   return loadImage(
     Buffer.from(
       `<svg xmlns="http://www.w3.org/2000/svg" width="${pixels}" height="${pixels}" viewBox="0 0 ${side} ${side}">${body}</svg>`,

@@ -1,9 +1,9 @@
 import { RangeSetBuilder } from '@codemirror/state'
 import {
   Decoration,
-  ViewPlugin,
   type DecorationSet,
   type EditorView,
+  ViewPlugin,
   type ViewUpdate,
 } from '@codemirror/view'
 

@@ -1,5 +1,5 @@
-import { StateEffect, StateField, type EditorState, type Range } from '@codemirror/state'
-import { Decoration, EditorView, WidgetType, type DecorationSet } from '@codemirror/view'
+import { type EditorState, type Range, StateEffect, StateField } from '@codemirror/state'
+import { Decoration, type DecorationSet, EditorView, WidgetType } from '@codemirror/view'
 
 /** A stretch of the script to be seen as something; positions follow the text while it is written. */
 export interface Seen {

@@ -1,12 +1,12 @@
 import { RangeSetBuilder, StateEffect, StateField } from '@codemirror/state'
 import {
   Decoration,
-  EditorView,
-  ViewPlugin,
-  WidgetType,
   type DecorationSet,
+  EditorView,
   type PluginValue,
+  ViewPlugin,
   type ViewUpdate,
+  WidgetType,
 } from '@codemirror/view'
 
 /** Where a scene begins, and what it will take. */

@@ -1,5 +1,5 @@
-import fc from 'fast-check'
 import { ChangeSet, Text } from '@codemirror/state'
+import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { spliceOf } from './splice.ts'
 

@@ -2,9 +2,9 @@
 import { ElInputNumber } from 'element-plus'
 import { ArrowDown, ArrowUp, X } from 'lucide-vue-next'
 import { computed } from 'vue'
+import type { Outline, OutlineChapter } from '@tidy-reel/core/writing/brief'
 import KeptInput from '../../controls/KeptInput.vue'
 import { lines } from './lines.ts'
-import type { Outline, OutlineChapter } from '@tidy-reel/core/writing/brief'
 
 const props = defineProps<{ outline: Outline; minutes: number }>()
 const emit = defineEmits<{ change: [outline: Outline] }>()

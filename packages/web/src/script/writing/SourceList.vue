@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { ElButton, ElInput } from 'element-plus'
 import { ref } from 'vue'
-import type { Source } from '@tidy-reel/core/writing/brief'
 import type { ImportedScriptView } from '@tidy-reel/core/views/imported-script'
+import type { Source } from '@tidy-reel/core/writing/brief'
 import { api } from '../../api.ts'
 
 const props = defineProps<{ sources: readonly Source[] }>()

@@ -1,6 +1,6 @@
 import { useDebounceFn } from '@vueuse/core'
 import { onScopeDispose, ref, shallowRef } from 'vue'
-import { emptyBrief, type Brief, type Outline, type Writing } from '@tidy-reel/core/writing/brief'
+import { type Brief, emptyBrief, type Outline, type Writing } from '@tidy-reel/core/writing/brief'
 import { api, ApiError } from '../../api.ts'
 
 const KEEP_MS = 700
