@@ -1,20 +1,18 @@
-/** `npm run demo`: everything from a fresh machine to an address in the browser. */
-import { execFileSync } from 'node:child_process'
-import { join } from 'node:path'
-import { DATA, prepare, ROOT, say } from './prepare.mjs'
+/** `npm run demo [-- --data FOLDER --port N]`: everything from a fresh machine to an address. */
+import { join, resolve } from 'node:path'
+import { parseArgs } from 'node:util'
+import { DATA, fail, prepare, say } from './prepare.mjs'
 
+const { data, port } = wanted()
 await prepare()
+const { buildPrograms, buildWeb } = await import('./build.mjs')
+await buildPrograms()
+buildWeb()
+say('starting PostgreSQL, stand-ins, server and worker; the very first time the demo is filled in')
 const { startStack } = await import('./stack.mjs')
-const { webIsBuilt } = await import('./web-build.mjs')
-if (!webIsBuilt()) {
-  say('building the web client')
-  execFileSync('npm', ['run', '--silent', 'build:web'], { cwd: ROOT, stdio: 'inherit' })
-}
-say('starting PostgreSQL, stock stand-in, server and worker')
-const stack = await startStack({ data: DATA, first: 4300, demo: true })
-console.log(
-  `\nTidy Reel is at ${stack.address}\nCtrl-C stops it; logs are in ${join(DATA, 'logs')}.`,
-)
+const stack = await startStack({ data, first: port, demo: true })
+console.log(`\nTidy Reel is at ${stack.address}`)
+console.log(`Ctrl-C stops it; logs are in ${join(data, 'logs')}.`)
 
 let stopping = false
 const stop = async () => {
@@ -25,3 +23,18 @@ const stop = async () => {
   process.exit(0)
 }
 process.on('SIGINT', () => void stop()).on('SIGTERM', () => void stop())
+
+function wanted() {
+  const usage = 'npm run demo -- --data FOLDER --port N'
+  try {
+    const { values } = parseArgs({
+      options: { data: { type: 'string' }, port: { type: 'string', default: '4300' } },
+    })
+    const asked = Number(values.port)
+    if (!Number.isInteger(asked) || asked < 1 || asked > 65_500)
+      fail(`--port cannot be "${values.port}"; it must be a number from 1 to 65500. ${usage}`)
+    return { data: resolve(values.data ?? DATA), port: asked }
+  } catch (cause) {
+    return fail(`${cause.message}\n${usage}`)
+  }
+}

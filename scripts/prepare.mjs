@@ -49,7 +49,7 @@ function installPackages() {
   if (!missing.length) return
   const command = `apt-get install -y --no-install-recommends ${missing.join(' ')}`
   const asRoot = process.getuid?.() === 0 ? [] : ['sudo', '-n']
-  say(`installing ${missing.join(', ')}`)
+  say(`installing ${missing.length} Debian packages, about a minute: ${missing.join(', ')}`)
   const run = (args) =>
     execFileSync([...asRoot, ...args][0], [...asRoot, ...args].slice(1), {
       stdio: ['ignore', 'ignore', 'inherit'],
@@ -72,7 +72,7 @@ function installModules() {
     .digest('hex')
   const mark = join(ROOT, 'node_modules/.tidy-lock')
   if (existsSync(mark) && readFileSync(mark, 'utf8') === lock) return
-  say('installing npm packages')
+  say('installing npm packages, about half a minute')
   try {
     execFileSync('npm', ['ci', '--ignore-scripts', '--no-audit', '--no-fund', '--loglevel=error'], {
       cwd: ROOT,

@@ -1,82 +1,151 @@
-/** `npm test`: prepares the machine and runs types, lint, unit tests and the browser tests; ends with `N passed, N failed`. */
+/**
+ * `npm test [unit | parts | e2e | checks]`: prepares the machine and runs every test, or one kind of them, the quickest
+ * first; names the slowest twenty and ends with one line of sums, `N passed, N failed`.
+ */
 import { spawn } from 'node:child_process'
-import { readFileSync, rmSync } from 'node:fs'
-import { join } from 'node:path'
+import { mkdirSync, readFileSync, rmSync } from 'node:fs'
+import { join, relative } from 'node:path'
 import { prepare, ROOT } from './prepare.mjs'
 
-await prepare()
-let passed = 0
-let failed = 0
+const SLOWEST = 20
+const REPORTS = join(ROOT, '.data')
 
-/** Runs a program; what it says is shown as it comes, or when it has ended if others speak meanwhile. */
-function run(command, args, aside) {
+const npm = (name) => ['npm', ['run', '--silent', name]]
+
+const vitest = (project) => ({
+  name: `${project} tests`,
+  command: ['npx', ['vitest', 'run', '--project', project, ...reporters(project)]],
+  report: { file: reportOf(project), read: vitestReport },
+})
+
+const STEPS = {
+  format: { name: 'format', command: npm('check:format') },
+  imports: { name: 'who imports whom', command: npm('check:imports') },
+  unused: { name: 'what nothing uses', command: npm('check:unused') },
+  types: { name: 'types', command: npm('check:types') },
+  lint: { name: 'lint', command: npm('check:lint') },
+  build: { name: 'build', command: npm('build') },
+  unit: vitest('unit'),
+  parts: vitest('parts'),
+  e2e: {
+    name: 'browser tests',
+    command: ['npx', ['playwright', 'test', '-c', 'e2e/playwright.config.ts']],
+    report: { file: reportOf('browser'), read: playwrightReport },
+  },
+}
+
+/** Two rows of steps side by side: much of each is waiting for other programs, which fills the other's gaps. */
+const ROWS = {
+  all: [
+    ['unit', 'build', 'parts'],
+    ['format', 'imports', 'unused', 'types', 'lint', 'e2e'],
+  ],
+  checks: [['format', 'imports', 'unused', 'types', 'lint']],
+  unit: [['unit']],
+  parts: [['build', 'parts']],
+  e2e: [['build', 'e2e']],
+}
+
+const wanted = process.argv[2] ?? 'all'
+if (!(wanted in ROWS)) {
+  console.error(`There are no tests called "${wanted}"; there are ${Object.keys(ROWS).join(', ')}.`)
+  process.exit(1)
+}
+if (wanted !== 'unit') await prepare()
+mkdirSync(REPORTS, { recursive: true })
+const begun = performance.now()
+const [shown, ...aside] = ROWS[wanted]
+const rows = await Promise.all([runRow(shown, false), ...aside.map((row) => runRow(row, true))])
+const results = rows.flat()
+printSlowest(results.flatMap(({ tests }) => tests))
+for (const { name, seconds, failed } of results)
+  console.log(`${name}: ${seconds.toFixed(0)} s${failed ? `, ${failed} failed` : ''}`)
+console.log(`all of it: ${((performance.now() - begun) / 1000).toFixed(0)} s`)
+const passed = results.reduce((sum, result) => sum + result.passed, 0)
+const failed = results.reduce((sum, result) => sum + result.failed, 0)
+console.log(`\n${passed} passed, ${failed} failed`)
+process.exit(failed ? 1 : 0)
+
+/** The browser tests stand on what was built: where they are in one row and the build in another, they wait for it. */
+async function runRow(names, isAside) {
+  const done = []
+  for (const name of names) {
+    if (name === 'e2e' && !names.includes('build')) await run(STEPS.build, true)
+    done.push(await run(STEPS[name], isAside))
+  }
+  return done
+}
+
+async function run({ name, command: [program, args], report }, isAside) {
+  if (!isAside) console.log(`\n— ${name}`)
+  if (report) rmSync(report.file, { force: true })
+  const start = performance.now()
+  const { status, said } = await ended(program, args, isAside)
+  if (isAside) console.log(`\n— ${name}\n${said}`)
+  const seconds = (performance.now() - start) / 1000
+  const counts = report ? read(report, name) : undefined
+  if (!counts) return { name, seconds, tests: [], passed: status ? 0 : 1, failed: status ? 1 : 0 }
+  // A run that failed as a whole, with no test of it that did, has failed all the same.
+  const failures = status && !counts.failed ? 1 : counts.failed
+  return { name, seconds, ...counts, failed: failures }
+}
+
+/** Runs a program; what it says is shown as it comes, or handed over when it has ended. */
+function ended(program, args, isAside) {
   return new Promise((resolve) => {
-    const child = spawn(command, args, {
+    const child = spawn(program, args, {
       cwd: ROOT,
-      stdio: aside ? ['ignore', 'pipe', 'pipe'] : 'inherit',
+      stdio: isAside ? ['ignore', 'pipe', 'pipe'] : ['ignore', 'inherit', 'inherit'],
       env: { ...process.env, FORCE_COLOR: '0' },
     })
     const said = []
-    if (aside)
-      for (const stream of [child.stdout, child.stderr])
-        stream.on('data', (chunk) => said.push(chunk))
+    child.stdout?.on('data', (chunk) => said.push(chunk))
+    child.stderr?.on('data', (chunk) => said.push(chunk))
     child.once('close', (status) => resolve({ status, said: Buffer.concat(said).toString() }))
   })
 }
 
-async function step(name, command, args, { report, aside } = {}) {
-  if (!aside) console.log(`\n— ${name}`)
-  if (report) rmSync(report.file, { force: true })
-  const { status, said } = await run(command, args, aside)
-  if (aside) console.log(`\n— ${name}\n${said}`)
-  if (report) {
-    try {
-      const counts = report.read(JSON.parse(readFileSync(report.file, 'utf8')))
-      passed += counts.passed
-      failed += counts.failed
-      if (status !== 0 && counts.failed === 0) failed++
-      return
-    } catch {
-      console.log(`${name} left no report`)
-    }
+function read({ file, read: counted }, name) {
+  try {
+    return counted(JSON.parse(readFileSync(file, 'utf8')))
+  } catch {
+    console.log(`${name} left no report`)
+    return undefined
   }
-  if (status === 0) passed++
-  else failed++
 }
 
-const unit = join(ROOT, '.data/unit.json')
-const browser = join(ROOT, '.data/browser.json')
-const checks = async () => {
-  await step('types', 'npm', ['run', '--silent', 'check:types'], { aside: true })
-  await step('format', 'npm', ['run', '--silent', 'check:format'], { aside: true })
-  await step('imports', 'npm', ['run', '--silent', 'check:imports'], { aside: true })
-  await step('lint', 'npm', ['run', '--silent', 'check:lint'], { aside: true })
-  await step('the web client builds', 'npm', ['run', '--silent', 'build:web'], { aside: true })
-  await step('browser tests', 'npx', ['playwright', 'test', '-c', 'e2e/playwright.config.ts'], {
-    aside: true,
-    report: {
-      file: browser,
-      read: ({ stats }) => ({ passed: stats.expected, failed: stats.unexpected + stats.flaky }),
-    },
-  })
+function reportOf(name) {
+  return join(REPORTS, `${name}.json`)
 }
-// Much of both is waiting for other programs: they fill each other's gaps.
-await Promise.all([
-  step(
-    'unit and integration tests',
-    'npx',
-    ['vitest', 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${unit}`],
-    {
-      report: {
-        file: unit,
-        read: ({ numPassedTests, numFailedTests }) => ({
-          passed: numPassedTests,
-          failed: numFailedTests,
-        }),
-      },
-    },
-  ),
-  checks(),
-])
-console.log(`\n${passed} passed, ${failed} failed`)
-process.exit(failed ? 1 : 0)
+
+function reporters(project) {
+  return ['--reporter=default', '--reporter=json', `--outputFile.json=${reportOf(project)}`]
+}
+
+function vitestReport({ numPassedTests, numFailedTests, testResults }) {
+  const tests = testResults.flatMap(({ name, assertionResults }) =>
+    assertionResults.map(({ title, duration }) => ({
+      title: `${relative(ROOT, name)}: ${title}`,
+      seconds: (duration ?? 0) / 1000,
+    })),
+  )
+  return { passed: numPassedTests, failed: numFailedTests, tests }
+}
+
+function playwrightReport({ stats, suites }) {
+  const specsOf = (suite) => [...(suite.specs ?? []), ...(suite.suites ?? []).flatMap(specsOf)]
+  const tests = suites.flatMap(specsOf).map(({ file, title, tests: runs }) => ({
+    title: `e2e/${file}: ${title}`,
+    seconds:
+      runs.flatMap(({ results: r }) => r).reduce((sum, { duration }) => sum + duration, 0) / 1000,
+  }))
+  return { passed: stats.expected, failed: stats.unexpected + stats.flaky, tests }
+}
+
+function printSlowest(tests) {
+  if (!tests.length) return
+  console.log(`\nThe slowest ${SLOWEST}:`)
+  const slowest = tests.sort((a, b) => b.seconds - a.seconds).slice(0, SLOWEST)
+  for (const { title, seconds } of slowest)
+    console.log(`${seconds.toFixed(1).padStart(6)} s  ${title}`)
+}

@@ -1,7 +1,11 @@
 #!/usr/bin/env node
-import '../../../scripts/build-wasm.mjs'
-import { register } from 'tsx/esm/api'
+import { existsSync } from 'node:fs'
 
-register()
-const { main } = await import('../src/main.ts')
-process.exitCode = await main(process.argv)
+const program = new URL('../../../dist/tidy-reel.js', import.meta.url)
+if (existsSync(program)) {
+  const { main } = await import(program.href)
+  process.exitCode = await main(process.argv)
+} else {
+  console.error('tidy-reel has not been built yet. Type: npm run build')
+  process.exitCode = 1
+}

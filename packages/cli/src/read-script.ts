@@ -3,11 +3,8 @@ import { basename } from 'node:path'
 import { documentFrom } from '@tidy-reel/core/document/apply'
 import { type Film, filmOf } from '@tidy-reel/core/document/film-scenes'
 import { TidyError } from '@tidy-reel/core/faults/fault'
-import {
-  IMPORT_BYTES_LIMIT,
-  importFile,
-  importTooLarge,
-} from '@tidy-reel/engine/import/import-file'
+import { importFile, importTooLarge } from '@tidy-reel/engine/import/import-file'
+import { IMPORT_BYTES_LIMIT } from '@tidy-reel/engine/import/import-limit'
 
 /**
  * The script of a file of any kind that can be imported; what was left out is told on standard error.

@@ -1,9 +1,8 @@
 import { spawn } from 'node:child_process'
 import { createServer } from 'node:net'
-import { fileURLToPath } from 'node:url'
 import type { EngineConfig } from '@tidy-reel/engine/config'
+import { builtProgram } from '@tidy-reel/engine/run/built-program'
 
-const STOCK = fileURLToPath(new URL('../../standins/src/stock/main.ts', import.meta.url))
 const PATIENCE_MS = 20_000
 
 /** Runs with the stock library's address; starts the stand-in for as long as that takes when none answers. */
@@ -14,7 +13,7 @@ export async function withStock<T>(
   if (process.env.TIDY_STOCK || (await answers(stock))) return run(stock)
   const port = await freePort()
   const address = `http://127.0.0.1:${port}`
-  const child = spawn(process.execPath, ['--import', 'tsx', STOCK], {
+  const child = spawn(process.execPath, [builtProgram('stock')], {
     stdio: 'ignore',
     env: {
       ...process.env,

@@ -14,7 +14,8 @@ import PptxGenJS from 'pptxgenjs'
 import { describe, expect, it } from 'vitest'
 import { ZipFile } from 'yazl'
 import { parseScript } from '@tidy-reel/core/script/parse'
-import { IMPORT_BYTES_LIMIT, importFile } from './import-file.ts'
+import { importFile } from './import-file.ts'
+import { IMPORT_BYTES_LIMIT } from './import-limit.ts'
 
 // Documents are made by other libraries (docx, pptxgenjs, yazl) or written out by hand as their standards have them.
 const zipped = (parts: Record<string, string | Buffer>): Promise<Buffer> => {

@@ -1,18 +1,20 @@
 import { extname } from 'node:path'
 import { TidyError } from '@tidy-reel/core/faults/fault'
 import { cleanScript, SCRIPT_CHARACTERS_LIMIT } from '@tidy-reel/core/script/clean'
-import { csvScript } from './csv-script.ts'
-import { docxScript } from './docx-script.ts'
-import { htmlScript } from './html-script.ts'
 import type { ImportedScript } from './imported-script.ts'
-import { odtScript } from './odt-script.ts'
-import { unpacked } from './open-zip.ts'
-import { pdfScript } from './pdf-script.ts'
-import { slidesScript } from './slides-script.ts'
-import { subtitlesScript } from './subtitles-script.ts'
+import { IMPORT_BYTES_LIMIT } from './import-limit.ts'
 import { decoded } from './text-encoding.ts'
 
-export const IMPORT_BYTES_LIMIT = 40 * 1024 * 1024
+/** Readers of documents; each is loaded when the first file of its kind comes. */
+const READERS = {
+  csv: async () => (await import('./csv-script.ts')).csvScript,
+  docx: async () => (await import('./docx-script.ts')).docxScript,
+  html: async () => (await import('./html-script.ts')).htmlScript,
+  odt: async () => (await import('./odt-script.ts')).odtScript,
+  pdf: async () => (await import('./pdf-script.ts')).pdfScript,
+  slides: async () => (await import('./slides-script.ts')).slidesScript,
+  subtitles: async () => (await import('./subtitles-script.ts')).subtitlesScript,
+}
 
 /** The fault of a file over the limit; it need not be read to say so. */
 export const importTooLarge = (name: string, bytes: number) =>
@@ -53,7 +55,7 @@ function kept({ script, pictures }: ImportedScript, name: string): string {
 async function read(bytes: Buffer, name: string): Promise<ImportedScript> {
   const ending = extname(name).toLowerCase()
   const head = bytes.subarray(0, 8)
-  if (head.subarray(0, 5).toString('latin1') === '%PDF-') return pdfScript(bytes, name)
+  if (head.subarray(0, 5).toString('latin1') === '%PDF-') return (await READERS.pdf())(bytes, name)
   if (head[0] === 0x50 && head[1] === 0x4b) return packedScript(bytes, name)
   const kind = foreign(head, bytes)
   if (kind)
@@ -62,7 +64,7 @@ async function read(bytes: Buffer, name: string): Promise<ImportedScript> {
       reason: `it is ${kind}${ending && !kind.includes(ending.slice(1)) ? `, whatever its name says` : ''}`,
     })
   const { text, encoding } = decoded(bytes)
-  const made = textScript(text, ending, name)
+  const made = await textScript(text, ending, name)
   return encoding === 'UTF-8'
     ? made
     : { ...made, left: [...made.left, `The text was written in ${encoding} and is read as such.`] }
@@ -70,16 +72,17 @@ async function read(bytes: Buffer, name: string): Promise<ImportedScript> {
 
 /** What a packed document is, told by the parts it has. */
 async function packedScript(bytes: Buffer, name: string): Promise<ImportedScript> {
+  const { unpacked } = await import('./open-zip.ts')
   const paths = new Set<string>()
   const parts = await unpacked(bytes, name, (path) => {
     paths.add(path)
     return path === 'mimetype'
   })
   const type = parts.get('mimetype')?.toString('latin1') ?? ''
-  if (paths.has('word/document.xml')) return docxScript(bytes, name)
+  if (paths.has('word/document.xml')) return (await READERS.docx())(bytes, name)
   if (paths.has('ppt/presentation.xml') || type.includes('presentation'))
-    return slidesScript(bytes, name)
-  if (type.includes('opendocument.text')) return odtScript(bytes, name)
+    return (await READERS.slides())(bytes, name)
+  if (type.includes('opendocument.text')) return (await READERS.odt())(bytes, name)
   throw new TidyError('import_unreadable', {
     name,
     reason: 'it is an archive without a document that can be read',
@@ -101,21 +104,21 @@ function foreign(head: Buffer, bytes: Buffer): string | undefined {
   return undefined
 }
 
-function textScript(text: string, ending: string, name: string): ImportedScript {
+async function textScript(text: string, ending: string, name: string): Promise<ImportedScript> {
   const start = text.trimStart().slice(0, 400)
   if (
     /^(?:<!doctype html|<html|<\?xml[^>]*>\s*<(?:!doctype )?html)/i.test(start) ||
     /^\.(?:html?|xhtml|mhtml)$/.test(ending)
   )
-    return htmlScript(text, name)
-  if (/^\.(?:csv|tsv)$/.test(ending)) return csvScript(text, name)
+    return (await READERS.html())(text, name)
+  if (/^\.(?:csv|tsv)$/.test(ending)) return (await READERS.csv())(text, name)
   // Called a text, subtitles stay as they are: the tidy pass shows what it takes out of them.
   if (
     !/^\.(?:txt|md|markdown)$/.test(ending) &&
     (/^WEBVTT/.test(start) ||
       /^(?:\d+\s*\n)?\s*(?:\d{1,2}:)?\d{1,2}:\d\d[.,]\d{1,3}\s*-->/.test(start))
   )
-    return subtitlesScript(text, name)
+    return (await READERS.subtitles())(text, name)
   if (!/[\p{L}\p{N}]/u.test(text))
     throw new TidyError(text.includes('\u0000') ? 'script_not_text' : 'import_empty', { name })
   return {

@@ -1,13 +1,13 @@
 import { randomUUID } from 'node:crypto'
 import { mkdir, rm } from 'node:fs/promises'
 import { join } from 'node:path'
-import sharp from 'sharp'
 import { z } from 'zod'
 import { Making } from '@tidy-reel/core/document/document'
 import { isFault, TidyError } from '@tidy-reel/core/faults/fault'
 import { Item, orientationOf } from '@tidy-reel/core/pictures/item'
 import { PIXELS_LIMIT } from '../own/look.ts'
 import { keepOwn, ownFacts } from '../own/own-files.ts'
+import { stillTools } from '../run/still-tools.ts'
 import { FILE_BYTES_LIMIT, type Patience, providerHttp } from '../stock/providers/provider-http.ts'
 import { contentHash } from '../storage/kept-file.ts'
 import type { PictureMaker, PictureWish } from './contract.ts'
@@ -105,6 +105,7 @@ export function makerClient(
         half,
         signal,
       )
+      const sharp = await stillTools()
       const { width, height } = await sharp(half, { limitInputPixels: PIXELS_LIMIT })
         .metadata()
         .catch(() => {

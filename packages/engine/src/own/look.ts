@@ -1,9 +1,9 @@
 import { existsSync, readFileSync } from 'node:fs'
 import { writeFile } from 'node:fs/promises'
-import sharp from 'sharp'
 import { coloursOf, Look } from '@tidy-reel/core/pictures/look'
 import { HASHED_SIDE, perceptualHash } from '@tidy-reel/core/pictures/perceptual-hash'
 import { jsonOf } from '@tidy-reel/core/text/json'
+import { stillTools } from '../run/still-tools.ts'
 import { replacedFile } from '../storage/kept-file.ts'
 
 /** Decoded, a picture may have so many pixels: a small file can unpack to more than the memory there is. */
@@ -15,6 +15,7 @@ const LAPLACIAN = { width: 3, height: 3, kernel: [0, 1, 0, 1, -4, 1, 0, 1, 0], o
 /** Looks at a still: its perceptual hash, colours and detail. */
 export async function lookOf(file: string): Promise<Look> {
   // Decoded once: that is most of the work.
+  const sharp = await stillTools()
   const { data, info } = await sharp(file, { limitInputPixels: PIXELS_LIMIT })
     .resize(DETAIL_SIDE, DETAIL_SIDE, { fit: 'inside', withoutEnlargement: true })
     .flatten({ background: '#fff' })

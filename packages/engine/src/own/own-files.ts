@@ -3,7 +3,6 @@ import { readFile, rename, writeFile } from 'node:fs/promises'
 import { basename, join } from 'node:path'
 import type { Readable } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
-import sharp from 'sharp'
 import { z } from 'zod'
 import { isFault, TidyError } from '@tidy-reel/core/faults/fault'
 import { Item, orientationOf } from '@tidy-reel/core/pictures/item'
@@ -12,6 +11,7 @@ import { Look } from '@tidy-reel/core/pictures/look'
 import { jsonOf } from '@tidy-reel/core/text/json'
 import { ProbeFacts } from '../run/probe-facts.ts'
 import { runProgram } from '../run/program.ts'
+import { stillTools } from '../run/still-tools.ts'
 import type { PictureFiles } from '../stock/contract.ts'
 import { replacedFile } from '../storage/kept-file.ts'
 import { received } from '../storage/upload.ts'
@@ -133,6 +133,7 @@ const unreadable = (name: string) =>
 
 /** A still as sharp reads it; undefined for what moves or is none. */
 async function stillAt(file: string): Promise<Seen | undefined> {
+  const sharp = await stillTools()
   const known = await sharp(file, { limitInputPixels: false })
     .metadata()
     .catch(() => undefined)
@@ -175,6 +176,7 @@ async function probedAt(file: string, name: string): Promise<Seen> {
 
 /** Turns a photograph as its camera was held, so that every later reader sees it upright. */
 async function upright(file: string): Promise<{ width: number; height: number }> {
+  const sharp = await stillTools()
   const { orientation = 1, width, height, format } = await sharp(file).metadata()
   if (orientation <= 1) return { width, height }
   await writeFile(
@@ -300,7 +302,9 @@ export function ownFiles(folder: string): PictureFiles {
     async thumbnail(id, out, signal) {
       const { file, span } = await own(id)
       if (!span && (await stillAt(file)))
-        return void (await sharp(file)
+        return void (await (
+          await stillTools()
+        )(file)
           .resize({ width: SMALL })
           .flatten({ background: '#fff' })
           .jpeg({ quality: 82 })

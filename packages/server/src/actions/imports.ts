@@ -1,8 +1,6 @@
 import { Readable } from 'node:stream'
 import { isFault } from '@tidy-reel/core/faults/fault'
 import type { ImportedScriptView } from '@tidy-reel/core/views/imported-script'
-import { fetchPage } from '@tidy-reel/engine/import/fetch-page'
-import { importFile } from '@tidy-reel/engine/import/import-file'
 import type { ImportedScript } from '@tidy-reel/engine/import/imported-script'
 import type { PictureActions } from './pictures.ts'
 
@@ -28,8 +26,14 @@ export function importActions(take: PictureActions['take']) {
     return { title, script, left: [...left, ...remarks], pictures: taken }
   }
   return {
-    file: async (name: string, bytes: Buffer) => viewOf(await importFile(bytes, name)),
-    link: async (address: string, signal: AbortSignal) => viewOf(await fetchPage(address, signal)),
+    async file(name: string, bytes: Buffer) {
+      const { importFile } = await import('@tidy-reel/engine/import/import-file')
+      return viewOf(await importFile(bytes, name))
+    },
+    async link(address: string, signal: AbortSignal) {
+      const { fetchPage } = await import('@tidy-reel/engine/import/fetch-page')
+      return viewOf(await fetchPage(address, signal))
+    },
   }
 }
 export type ImportActions = ReturnType<typeof importActions>

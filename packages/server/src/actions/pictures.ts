@@ -6,7 +6,6 @@ import type { Sequelize } from 'sequelize'
 import type { Command } from '@tidy-reel/core/document/command'
 import { REFUSED_EVERYWHERE } from '@tidy-reel/core/document/document'
 import { TidyError } from '@tidy-reel/core/faults/fault'
-import { inTurns } from '@tidy-reel/core/match/in-turns'
 import { passes, type PictureFilter } from '@tidy-reel/core/pictures/filter'
 import type { ChosenItem, Item } from '@tidy-reel/core/pictures/item'
 import type { Look } from '@tidy-reel/core/pictures/look'
@@ -91,6 +90,8 @@ export function pictureActions(
         for (const { message } of faults) remarks.add(message)
         more = items.length >= SHOWN
       }
+      // It knows words by their base forms: a dictionary is loaded with the first search.
+      const { inTurns } = await import('@tidy-reel/core/match/in-turns')
       return { items: inTurns([...found.values()]), remarks: [...remarks], more }
     },
     /** What a person chose for a film goes into the library, with all that matching knew of it. */

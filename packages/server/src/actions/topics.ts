@@ -2,23 +2,11 @@ import { randomUUID } from 'node:crypto'
 import { Op, type Sequelize } from 'sequelize'
 import { TidyError } from '@tidy-reel/core/faults/fault'
 import type { ChannelFilm } from '@tidy-reel/core/topics/channel-film'
-import { pacedFilms, trendOf } from '@tidy-reel/core/topics/pace'
-import { rankedSubjects } from '@tidy-reel/core/topics/rank-subjects'
 import { type ReadFilms, readFilms } from '@tidy-reel/core/topics/read-films'
-import { type OwnedFilm, subjectsOf } from '@tidy-reel/core/topics/subjects'
-import type {
-  Idea,
-  OfferedChannel,
-  TopicsView,
-  WatchedChannel,
-} from '@tidy-reel/core/topics/topic-views'
+import type { Idea, OfferedChannel, TopicsView } from '@tidy-reel/core/topics/topic-views'
 import type { ChannelStatistics } from '@tidy-reel/engine/statistics/contract'
-import { loadLexicon } from '@tidy-reel/engine/words/wordnet'
 import { IdeaRow, Watched } from '../db/models.ts'
 import type { EpisodeActions } from './episodes.ts'
-
-/** From here on WordNet's commonest sense of a word is something that can be shown. */
-const THING = 0.35
 
 type IdeaFields = Pick<Idea, 'title' | 'notes' | 'subject' | 'state'>
 
@@ -50,29 +38,10 @@ export function topicActions(
           ['name', 'ASC'],
         ],
       })
-      const paced = watched.map((channel) => ({ channel, films: pacedFilms(channel.films, now) }))
-      const films = paced.flatMap(({ channel, films: own }) =>
-        own.map((film): OwnedFilm => ({
-          ...film,
-          id: `${channel.id}/${film.id}`,
-          channel: channel.name,
-          own: channel.own,
-        })),
-      )
-      const lexicon = await loadLexicon()
       const ideas = await IdeaRow.findAll({ where: { ownerId }, order: [['createdAt', 'DESC']] })
-      return {
-        channels: paced.map(({ channel, films: own }) => channelView(channel, trendOf(own))),
-        films,
-        subjects: rankedSubjects(
-          subjectsOf(
-            films,
-            (word) => lexicon.synonyms(word),
-            (term) => (lexicon.picturable(term) ?? 0) >= THING,
-          ),
-        ),
-        ideas: ideas.map(ideaView),
-      }
+      // What subjects are made of needs a dictionary: it is loaded when Topics is opened first.
+      const { topicsView } = await import('./topics-view.ts')
+      return topicsView(watched, ideas.map(ideaView), now)
     },
     offered: (signal: AbortSignal): Promise<OfferedChannel[]> => statistics.channels(signal),
     async follow(channel: Pick<OfferedChannel, 'id' | 'name'>, signal: AbortSignal): Promise<void> {
@@ -140,17 +109,6 @@ export function topicActions(
 }
 export type TopicActions = ReturnType<typeof topicActions>
 
-const channelView = (
-  { id, name, own, films, takenAt }: Watched,
-  trend: number | undefined,
-): WatchedChannel => ({
-  id,
-  name,
-  own,
-  films: films.length,
-  takenAt: takenAt.toISOString(),
-  ...(trend === undefined ? {} : { trend }),
-})
 const ideaView = ({ id, title, notes, subject, state, episodeId }: IdeaRow): Idea => ({
   id,
   title,

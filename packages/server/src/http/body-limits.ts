@@ -1,7 +1,7 @@
 import type { Context, MiddlewareHandler, Next } from 'hono'
 import { bodyLimit } from 'hono/body-limit'
 import { TidyError } from '@tidy-reel/core/faults/fault'
-import { IMPORT_BYTES_LIMIT } from '@tidy-reel/engine/import/import-file'
+import { IMPORT_BYTES_LIMIT } from '@tidy-reel/engine/import/import-limit'
 import { OWN_BYTES_LIMIT } from '@tidy-reel/engine/own/own-files'
 import { RECORDING_BYTES_LIMIT } from '../actions/recordings.ts'
 

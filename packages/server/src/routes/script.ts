@@ -1,6 +1,5 @@
 import { Hono } from 'hono'
 import { z } from 'zod'
-import { scriptChecks } from '../actions/script-checks.ts'
 import type { Services } from '../services.ts'
 import { valid } from './valid.ts'
 
@@ -9,9 +8,11 @@ const Word = z.object({ word: z.string().trim().min(2).max(80) })
 /** What is asked about a script while it is written, before any of it is kept. */
 export function scriptRoutes({ channels, imports }: Services) {
   return new Hono()
-    .post('/checks', valid('json', z.object({ script: z.string() })), async (c) =>
-      c.json(await scriptChecks(channels, c.req.valid('json').script)),
-    )
+    .post('/checks', valid('json', z.object({ script: z.string() })), async (c) => {
+      // Dictionaries are large: a server that nobody writes on does without them.
+      const { scriptChecks } = await import('../actions/script-checks.ts')
+      return c.json(await scriptChecks(channels, c.req.valid('json').script))
+    })
     .post(
       '/import',
       valid('query', z.object({ name: z.string().trim().min(1).max(300) })),

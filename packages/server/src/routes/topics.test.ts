@@ -9,9 +9,9 @@ import { type FreshApp, freshApp } from '../test/fresh-app.ts'
 let fresh: FreshApp
 let statistics: ChildProcess
 /** The stand-in as the product ships it, in a process of its own. */
-const STANDIN = fileURLToPath(new URL('../../../standins/src/statistics/main.ts', import.meta.url))
+const STANDIN = fileURLToPath(new URL('../../../../dist/statistics.js', import.meta.url))
 beforeAll(async () => {
-  statistics = spawn(process.execPath, ['--import', 'tsx', STANDIN], {
+  statistics = spawn(process.execPath, [STANDIN], {
     env: { ...process.env, STATISTICS_PORT: '0' },
     stdio: ['ignore', 'pipe', 'inherit'],
   })

@@ -13,7 +13,8 @@ import { restyle } from './paint/styles.ts'
 import { stageOf } from './recipes.ts'
 
 const run = promisify(execFile)
-const PAINTER = fileURLToPath(new URL('./paint-item.ts', import.meta.url))
+/** As `npm run build` makes it. */
+const PAINTER = fileURLToPath(new URL('../../../../dist/paint-item.js', import.meta.url))
 /** The moment of its clip that stands for it as a still. */
 const STILL_AT = 3
 /** Heights a full file may be asked for in; widths follow the item's shape. */
@@ -94,8 +95,6 @@ export class Files {
       return
     }
     await run(process.execPath, [
-      '--import',
-      'tsx',
       PAINTER,
       JSON.stringify(made.recipe),
       String(even(item.width)),

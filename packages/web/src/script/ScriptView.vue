@@ -227,6 +227,10 @@ async function changeWords(change: Promise<ChannelView>) {
   await askAgain()
 }
 const addWord = (word: string) => changeWords(api.addWord(word))
+function toggleImport() {
+  importing.value = !importing.value
+  writing.value = false
+}
 const show = (from: number, to?: number) => editor.value?.show(from, to)
 const showScene = (scene: number) =>
   show(parsed.value.scenes[scene]!.source.from, parsed.value.scenes[scene]!.source.to)
@@ -306,13 +310,7 @@ async function toSheet() {
     />
     <section class="page">
       <div class="tools">
-        <button
-          class="plain"
-          @click="
-            importing = !importing
-            writing = false
-          "
-        >
+        <button class="plain" @click="toggleImport">
           <FileInput :size="15" :stroke-width="1.6" /> Import
         </button>
         <button class="plain" @click="writing = !writing">

@@ -1,14 +1,11 @@
 import { type ChildProcess, fork } from 'node:child_process'
-import { createRequire } from 'node:module'
 import { availableParallelism } from 'node:os'
-import { fileURLToPath } from 'node:url'
 import pLimit from 'p-limit'
 import { TidyError } from '@tidy-reel/core/faults/fault'
+import { builtProgram } from '../../run/built-program.ts'
 import type { RawSpeech } from '../contract.ts'
 import type { HostOrder } from './speech-host.ts'
 
-const HOST = fileURLToPath(new URL('speech-host.ts', import.meta.url))
-const LOADER = createRequire(import.meta.url).resolve('tsx')
 /** Time to start, and for every character; far above what any engine takes. */
 const LIMIT_MS = { start: 20_000, character: 20, modelCharacter: 400 }
 
@@ -32,8 +29,8 @@ export const speakInHost = (order: HostOrder, signal?: AbortSignal): Promise<Raw
   })
 
 function start(): ChildProcess {
-  const host = fork(HOST, {
-    execArgv: ['--import', LOADER],
+  const host = fork(builtProgram('speech-host'), {
+    execArgv: [],
     serialization: 'advanced',
     stdio: ['ignore', 'ignore', 'ignore', 'ipc'],
   })
