@@ -37,8 +37,8 @@ const STEPS = {
 /** Two rows of steps side by side: much of each is waiting for other programs, which fills the other's gaps. */
 const ROWS = {
   all: [
-    ['unit', 'build', 'parts'],
-    ['format', 'imports', 'unused', 'types', 'lint', 'e2e'],
+    ['unit', 'build', 'parts', 'lint'],
+    ['imports', 'unused', 'format', 'types', 'e2e'],
   ],
   checks: [['format', 'imports', 'unused', 'types', 'lint']],
   unit: [['unit']],

@@ -6,7 +6,7 @@ import { TidyError } from '@tidy-reel/core/faults/fault'
 import { clockText, parseFrameRate, secondsFromSamples } from '@tidy-reel/core/time/time'
 import { timeline } from '@tidy-reel/core/timeline/timeline'
 import { engineConfig } from '@tidy-reel/engine/config'
-import { takeRequests } from '@tidy-reel/engine/make'
+import { takeRequests } from '@tidy-reel/engine/make/filmable'
 import { knownTake, speechPlace } from '@tidy-reel/engine/speech/take'
 import {
   nameOf,

@@ -9,13 +9,13 @@ import type { FilmReport } from '@tidy-reel/core/render/report'
 import { parseFrameRate } from '@tidy-reel/core/time/time'
 import { sceneSeconds } from '@tidy-reel/core/timeline/timeline'
 import { type EngineConfig, engineConfig } from '@tidy-reel/engine/config'
-import { filmable, makeFilm } from '@tidy-reel/engine/make'
+import { filmable } from '@tidy-reel/engine/make/filmable'
+import { makeFilm } from '@tidy-reel/engine/make/make-film'
 import { onStopSignal } from '@tidy-reel/engine/run/stop-signals'
 import { voiceById, voiceList } from '@tidy-reel/engine/speech/voice-list'
 import type { PictureLibrary } from '@tidy-reel/engine/stock/contract'
 import { pictureLibrary } from '@tidy-reel/engine/stock/library'
-import { keptPictures, matchFilm, scenesToMatch } from '@tidy-reel/engine/stock/match-film'
-import { loadLexicon } from '@tidy-reel/engine/words/wordnet'
+import { matchDocument } from '@tidy-reel/engine/stock/match-film'
 import { withStock } from './stock-process.ts'
 
 export interface MakeFlags {
@@ -87,23 +87,13 @@ async function run(
   context: { config: EngineConfig; library: PictureLibrary; signal: AbortSignal },
 ): Promise<FilmReport> {
   const started = performance.now()
-  const orientation =
-    shape.width > shape.height ? 'landscape' : shape.width < shape.height ? 'portrait' : 'square'
   const film = filmOf(unmatched)
-  const kept = keptPictures(film.scenes)
-  const { picks, faults } = await matchFilm(
-    scenesToMatch(film, sceneSeconds(film.scenes, film.speed)),
-    await loadLexicon(),
-    context.library,
-    {
-      orientation,
-      title: unmatched.title,
-      told: unmatched.matching,
-      picking: unmatched.picking,
-      kept,
-      signal: context.signal,
-    },
-  )
+  const seconds = sceneSeconds(film.scenes, film.speed)
+  const { picks, faults } = await matchDocument(unmatched, film, context.library, {
+    shape,
+    seconds,
+    signal: context.signal,
+  })
   for (const { message } of faults) process.stderr.write(`${message}\n`)
   const matched = (performance.now() - started) / 1000
   const scenes = film.scenes.flatMap(({ id, text, shots, card }, i) =>

@@ -1,12 +1,12 @@
 import { parse } from 'node:path'
 import { z } from 'zod'
+import { emptyDocument, UNTITLED } from '@tidy-reel/core/document/document'
 import { TidyError } from '@tidy-reel/core/faults/fault'
 import { Item } from '@tidy-reel/core/pictures/item'
 import { sceneSeconds } from '@tidy-reel/core/timeline/timeline'
 import { engineConfig } from '@tidy-reel/engine/config'
 import { pictureLibrary } from '@tidy-reel/engine/stock/library'
-import { matchFilm, scenesToMatch } from '@tidy-reel/engine/stock/match-film'
-import { loadLexicon } from '@tidy-reel/engine/words/wordnet'
+import { matchDocument } from '@tidy-reel/engine/stock/match-film'
 import { readJson } from './document-files.ts'
 import { print } from './print.ts'
 import { filmFromFile } from './read-script.ts'
@@ -15,6 +15,9 @@ import { withStock } from './stock-process.ts'
 /** Words of a file's name that tell nothing of a film. */
 const NAMES_NOTHING =
   /\b(?:script|film|draft|episode|text|final|version|test|sample|narration|copy|new|old|\w?\d+\w?)\b/gi
+
+/** A script by itself is matched for a wide film. */
+const WIDE = { width: 1920, height: 1080 }
 
 /** What a script's file name says it is about. */
 const titleFrom = (file: string) =>
@@ -29,10 +32,9 @@ export async function matchCommand(
   { json, catalogue }: { json?: boolean; catalogue?: string },
 ) {
   const film = await filmFromFile(file)
-  const lexicon = await loadLexicon()
   const config = engineConfig()
-  const toMatch = scenesToMatch(film, sceneSeconds(film.scenes))
-  const options = { orientation: 'landscape' as const, title: titleFrom(file) }
+  const document = emptyDocument(titleFrom(file) || UNTITLED)
+  const wish = { shape: WIDE, seconds: sceneSeconds(film.scenes) }
   const items = catalogue
     ? await readJson(
         catalogue,
@@ -41,9 +43,9 @@ export async function matchCommand(
       )
     : undefined
   const { picks, faults } = items
-    ? await matchFilm(toMatch, lexicon, items, options)
+    ? await matchDocument(document, film, items, wish)
     : await withStock(config, (address) =>
-        matchFilm(toMatch, lexicon, pictureLibrary({ ...config, stock: address }), options),
+        matchDocument(document, film, pictureLibrary({ ...config, stock: address }), wish),
       )
   if (faults[0] && picks.every(({ chosen }) => !chosen.length)) throw faults[0]
   for (const { message } of faults) process.stderr.write(`${message}\n`)

@@ -11,7 +11,9 @@ const page = readFileSync(
   fileURLToPath(new URL('../../../docs/formats.md', import.meta.url)),
   'utf8',
 )
-const published = JSON.parse(/<!-- schema -->\n```json\n([\s\S]*?)\n```/.exec(page)![1]!) as object
+const published = JSON.parse(
+  /<!-- prettier-ignore-start -->\n```json\n([\s\S]*?)\n```/.exec(page)![1]!,
+) as object
 /** The reference validator ajv, JSON Schema draft 2020-12. */
 const valid = new Ajv2020({ strict: false }).compile(published)
 const document = apply(

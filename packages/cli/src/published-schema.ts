@@ -1,7 +1,8 @@
 import { z } from 'zod'
 import { Document } from '@tidy-reel/core/document/document'
 
-const BLOCK = /(<!-- schema -->\n)[\s\S]*?(<!-- \/schema -->)/
+/** Marks of the block in the page; it is written by this module alone, so the formatter leaves it. */
+const BLOCK = /(<!-- prettier-ignore-start -->\n)[\s\S]*?(<!-- prettier-ignore-end -->)/
 
 /** The JSON Schema (draft 2020-12) of a document as it is published. */
 export const documentSchema = () => z.toJSONSchema(Document, { reused: 'ref', io: 'input' })

@@ -1,4 +1,4 @@
-import { type Picking, PLAIN_PICKING, type Refusal, SHOTS_LIMIT } from '../document/document.ts'
+import { type Picking, PLAIN_PICKING, type Refusal } from '../document/document.ts'
 import type { Item, Orientation } from '../pictures/item.ts'
 import type { Lexicon } from '../words/lexicon.ts'
 import type { SearchWord } from '../words/search-words.ts'
@@ -13,6 +13,7 @@ import { preferredOf, type Ranked, ranked, type World, worldOf } from './rank.ts
 import { keptAfterRefusals, saidBy } from './refusals.ts'
 import type { SceneToMatch } from './scene-to-match.ts'
 import { SCENES_APART } from './scenes-apart.ts'
+import { shotsIn } from './shots-in.ts'
 import type { Sureness } from './sureness.ts'
 
 export interface OfferedPicture {
@@ -82,14 +83,18 @@ export function pickPictures(
   const said = scenes.map(({ text }, n) => saidBy(text, queries[n]!.words))
   const lists = scenes.map((scene, n) =>
     ranked(
-      scene,
-      queries[n]!,
-      index,
-      { film: world(queries[n]!.film), chapter: world(queries[n]!.chapter), named: named[n]! },
-      left(said[n]!),
-      { orientation: options.orientation, longest, preferred },
-      lexicon,
-      CONSIDERED,
+      {
+        scene,
+        query: queries[n]!,
+        worlds: {
+          film: world(queries[n]!.film),
+          chapter: world(queries[n]!.chapter),
+          named: named[n]!,
+        },
+        kept: left(said[n]!),
+      },
+      { index, lexicon },
+      { orientation: options.orientation, longest, preferred, most: CONSIDERED },
     ),
   )
   const numbers = new Map(index.items.map(({ id }, i) => [id, i]))
@@ -134,10 +139,6 @@ export function pickPictures(
     }
   })
 }
-
-/** Pictures that share a scene of so many seconds. */
-export const shotsIn = (seconds: number, longest: number) =>
-  Math.max(1, Math.min(SHOTS_LIMIT, Math.ceil(seconds / longest)))
 
 /** What a picture that fits better has against it in this film: it is shown close by, or looks like what is. */
 function whyPassed(

@@ -48,18 +48,23 @@ function rank(
   const index = pictureIndex(pool, lexicon)
   const [query] = queriesOf(scenes, lexicon, title)
   return ranked(
-    scenes[0]!,
-    query!,
-    index,
     {
-      film: worldOf(query!.film, index),
-      chapter: worldOf(query!.chapter, index),
-      named: namedWorlds(scenes)[0]!,
+      scene: scenes[0]!,
+      query: query!,
+      worlds: {
+        film: worldOf(query!.film, index),
+        chapter: worldOf(query!.chapter, index),
+        named: namedWorlds(scenes)[0]!,
+      },
+      kept: Float32Array.from(kept ?? pool.map(() => 1)),
     },
-    Float32Array.from(kept ?? pool.map(() => 1)),
-    { orientation: 'landscape', longest: 8, preferred: preferredOf(pool, new Set(favourites)) },
-    lexicon,
-    most,
+    { index, lexicon },
+    {
+      orientation: 'landscape',
+      longest: 8,
+      preferred: preferredOf(pool, new Set(favourites)),
+      most,
+    },
   )
 }
 const ids = (...given: Parameters<typeof rank>) => rank(...given).map(({ item }) => item.id)

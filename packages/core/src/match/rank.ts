@@ -7,6 +7,7 @@ import type { PictureIndex } from './picture-index.ts'
 import type { Concept, SceneQuery } from './queries.ts'
 import type { SceneToMatch } from './scene-to-match.ts'
 import { agreement, type Meaning, meaningIn } from './senses.ts'
+import { shotsIn } from './shots-in.ts'
 
 /** An item beside a scene. */
 export interface Ranked {
@@ -23,11 +24,25 @@ export interface Ranked {
   clashes: string[]
 }
 
-/** What a film asks of its pictures: their shape, how many seconds one is shown at most, how much rather each is taken than another that fits as well. */
+/** What a film asks of its pictures. */
 export interface FilmWish {
+  /** Its shape. */
   orientation: Orientation
+  /** Seconds one picture is shown at most. */
   longest: number
+  /** By place in the index, how much rather each item is taken than another that fits as well; 1 = as any other. */
   preferred: Float32Array
+  /** So many items of a scene are weighed against each other. */
+  most: number
+}
+
+/** A scene for which items are ranked. */
+export interface RankedScene {
+  scene: SceneToMatch
+  query: SceneQuery
+  worlds: Worlds
+  /** By place in the index, what each item keeps of its score after what was turned down; 0 leaves it out. */
+  kept: Float32Array
 }
 
 /** Parts and shapes of the score; they are worked out on the tuned half of the labelled set. */
@@ -62,17 +77,12 @@ const WEIGHT = {
 /**
  * The best items for a scene, best first.
  *
- * @param kept what each item keeps of its score after what was turned down; 0 leaves it out
+ * @returns at most `wish.most` of the index, each once; `[]` where all were turned down
  */
 export function ranked(
-  scene: SceneToMatch,
-  query: SceneQuery,
-  index: PictureIndex,
-  worlds: Worlds,
-  kept: Float32Array,
-  film: FilmWish,
-  lexicon: Lexicon,
-  most: number,
+  { scene, query, worlds, kept }: RankedScene,
+  { index, lexicon }: { index: PictureIndex; lexicon: Lexicon },
+  wish: FilmWish,
 ): Ranked[] {
   const { film: world, chapter } = worlds
   const fits = chapter.fits.map((fit, i) => Math.max(world.fits[i]!, fit * WEIGHT.chapter))
@@ -117,11 +127,11 @@ export function ranked(
       WEIGHT.film * fit * (0.3 + 0.7 * lean) +
       WEIGHT.lent * saturated(lent.earned[i]!) * fit * (0.15 + 0.85 * lean)
     const believed =
-      value * fitness(item, scene, film) * strangeness(index.names[i]!, worlds.named) * kept[i]!
+      value * fitness(item, scene, wish) * strangeness(index.names[i]!, worlds.named) * kept[i]!
     return {
       item,
       i,
-      score: believed * film.preferred[i]!,
+      score: believed * wish.preferred[i]!,
       believed,
       lean,
       clashes: clashes.get(i) ?? [],
@@ -130,7 +140,7 @@ export function ranked(
   return scored
     .filter(({ i }) => kept[i]! > 0)
     .sort((a, b) => b.score - a.score || a.item.id.localeCompare(b.item.id))
-    .slice(0, most)
+    .slice(0, wish.most)
 }
 
 /** Items whose words and meaning are weighed in full; the rest of a large pool are far behind them. */
@@ -287,7 +297,7 @@ function readIn(index: PictureIndex, i: number, noun: string, lexicon: Lexicon):
 function fitness(item: Item, scene: SceneToMatch, { orientation, longest }: FilmWish): number {
   const shape = item.orientation === orientation ? 1 : 0.35
   const small = item.height > 0 && Math.max(item.width, item.height) < 900 ? 0.75 : 1
-  const shotSeconds = scene.seconds / Math.ceil(scene.seconds / longest)
+  const shotSeconds = scene.seconds / shotsIn(scene.seconds, longest)
   const short =
     item.kind === 'clip' && item.seconds !== null && item.seconds < shotSeconds ? 0.6 : 1
   return shape * small * short * (item.kind === 'clip' ? 1.03 : 1)

@@ -1,8 +1,8 @@
 import { extname } from 'node:path'
 import { TidyError } from '@tidy-reel/core/faults/fault'
 import { cleanScript, SCRIPT_CHARACTERS_LIMIT } from '@tidy-reel/core/script/clean'
-import type { ImportedScript } from './imported-script.ts'
 import { IMPORT_BYTES_LIMIT } from './import-limit.ts'
+import type { ImportedScript } from './imported-script.ts'
 import { decoded } from './text-encoding.ts'
 
 /** Readers of documents; each is loaded when the first file of its kind comes. */

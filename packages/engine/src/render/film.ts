@@ -10,7 +10,7 @@ import { renderSegment } from './segment.ts'
 
 export interface FilmParts {
   segments: readonly Segment[]
-  /** Of each segment, the file of each of its `stretchesOf`; undefined for a card. */
+  /** Of each segment, the file of each of its `pictureRuns`; undefined for a card. */
   files: readonly (readonly (PictureFile | undefined)[])[]
   shape: FilmShape
 }

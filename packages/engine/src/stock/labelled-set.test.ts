@@ -14,7 +14,7 @@ import {
 import { loadLexicon } from '../words/wordnet.ts'
 
 const read = (name: string) =>
-  readFileSync(new URL(`../../../core/src/match/set/${name}.txt`, import.meta.url), 'utf8')
+  readFileSync(new URL(`../../../core/test-sets/matching/${name}.txt`, import.meta.url), 'utf8')
 const scripts = labelledScripts(read('scripts'))
 const catalogue = labelledCatalogue(read('subjects'))
 

@@ -1,10 +1,12 @@
 import { setMaxListeners } from 'node:events'
 import { numbersWorth } from '@tidy-reel/core/checks/numbers-worth'
 import {
+  type Document,
   type Matching,
   NOTHING_TOLD,
   type Picking,
   PLAIN_PICKING,
+  type Refusal,
   UNTITLED,
 } from '@tidy-reel/core/document/document'
 import type { Film } from '@tidy-reel/core/document/film-scenes'
@@ -14,8 +16,15 @@ import { pictureIndex } from '@tidy-reel/core/match/picture-index'
 import { queriesOf, searchesOf } from '@tidy-reel/core/match/queries'
 import type { SceneToMatch } from '@tidy-reel/core/match/scene-to-match'
 import { shortlist } from '@tidy-reel/core/match/shortlist'
-import { type Item, type Orientation, sourceName } from '@tidy-reel/core/pictures/item'
+import {
+  type Item,
+  type Orientation,
+  orientationOf,
+  sourceName,
+} from '@tidy-reel/core/pictures/item'
+import type { FilmShape } from '@tidy-reel/core/render/plan'
 import type { Lexicon } from '@tidy-reel/core/words/lexicon'
+import { loadLexicon } from '../words/wordnet.ts'
 import type { PictureLibrary } from './contract.ts'
 
 const PER_SEARCH = 24
@@ -123,4 +132,43 @@ export async function matchFilm(
   if (pool.size < scenes.length) await look('')
   const sorted = [...pool.values()].sort((a, b) => a.id.localeCompare(b.id))
   return { picks: pick(sorted), faults: once(faults) }
+}
+
+/** What is known beside a document when its pictures are chosen. */
+export interface DocumentWish {
+  /** Of the film, in pixels: an upright one gets upright pictures. */
+  shape: Pick<FilmShape, 'width' | 'height'>
+  /** Of each scene of the film. */
+  seconds: readonly number[]
+  /** Pictures that stay, by number of the scene; left out, those the scenes have. */
+  kept?: ReadonlyMap<number, readonly string[]>
+  /** What the channel turned down and marked, in all its films. */
+  channel?: { refusals: readonly Refusal[]; favourites: ReadonlySet<string> }
+  hashOf?: MatchOptions['hashOf']
+  signal?: AbortSignal
+}
+
+/**
+ * Matches the film of a document as the document wishes it: the one set-up of shell and server.
+ *
+ * @returns as `matchFilm`
+ */
+export async function matchDocument(
+  document: Pick<Document, 'title' | 'matching' | 'picking'>,
+  film: Film,
+  library: PictureLibrary | readonly Item[],
+  { shape, seconds, channel, kept = keptPictures(film.scenes), hashOf, signal }: DocumentWish,
+): Promise<{ picks: MatchedScene[]; faults: TidyError[] }> {
+  const { title, matching, picking } = document
+  const refusals = [...matching.refusals, ...(channel?.refusals ?? [])]
+  return matchFilm(scenesToMatch(film, seconds), await loadLexicon(), library, {
+    orientation: orientationOf(shape),
+    title,
+    told: { ...matching, refusals },
+    picking,
+    kept,
+    ...(channel ? { favourites: channel.favourites } : {}),
+    ...(hashOf ? { hashOf } : {}),
+    ...(signal ? { signal } : {}),
+  })
 }

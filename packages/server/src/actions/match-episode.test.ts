@@ -22,13 +22,25 @@ const ITEMS = ['lamp', 'whale', 'bridge', 'apple'].flatMap((thing, t) =>
     author: 'Ann',
   })),
 )
+/** Of one thing as many upright as wide ones. */
+const TOWERS = Array.from({ length: 12 }, (_, i) => ({
+  ...ITEMS[1]!,
+  id: `tower-${i % 2 ? 'upright' : 'wide'}-${i}`,
+  title: `Tower ${i}`,
+  tags: ['tower', `form${i}`],
+  orientation: i % 2 ? 'portrait' : 'landscape',
+}))
+const WIDE = { width: 1920, height: 1080 }
+const UPRIGHT = { width: 1080, height: 1920 }
 let stock: Server
 let fresh: FreshApp
 let library: LibraryActions
 beforeAll(async () => {
   stock = createServer(
     (_, response) =>
-      void response.end(JSON.stringify({ total: ITEMS.length, page: 1, items: ITEMS })),
+      void response.end(
+        JSON.stringify({ total: ITEMS.length, page: 1, items: [...ITEMS, ...TOWERS] }),
+      ),
   )
   await new Promise<void>((listening) => stock.listen(0, '127.0.0.1', listening))
   fresh = await freshApp(`http://127.0.0.1:${(stock.address() as AddressInfo).port}`)
@@ -49,6 +61,7 @@ async function matched() {
       fresh.app.episodes,
       library,
       episode,
+      WIDE,
       new AbortController().signal,
     )
   }
@@ -129,6 +142,17 @@ describe('matchEpisode', () => {
     const after = await first()
     expect(after.map(({ id }, i) => id === before[i]!.id)).toEqual([true, true, false, true])
   })
+  it.each([
+    ['wide', WIDE],
+    ['upright', UPRIGHT],
+  ])('shows %s pictures in a film of that shape', async (name, shape) => {
+    const { id } = await fresh.app.episodes.create('A film', 'The tower stands.')
+    const episode = await fresh.app.episodes.find(id)
+    const { signal } = new AbortController()
+    await matchEpisode(fresh.engine, fresh.app.episodes, library, episode, shape, signal)
+    const { document } = await fresh.app.episodes.find(id)
+    expect(document.scenes[0]!.shots[0]!.item!.id).toContain(`tower-${name}`)
+  })
   it('tells which numbers are worth showing', async () => {
     const { id } = await fresh.app.episodes.create(
       'A film',
@@ -140,6 +164,7 @@ describe('matchEpisode', () => {
       fresh.app.episodes,
       library,
       episode,
+      WIDE,
       new AbortController().signal,
     )
     expect(

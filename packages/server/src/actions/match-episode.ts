@@ -1,17 +1,17 @@
 import type { Matching, Picking } from '@tidy-reel/core/document/document'
 import type { FilmScene } from '@tidy-reel/core/document/film-scenes'
 import { sharedWords } from '@tidy-reel/core/document/reconcile'
-import { shotsIn } from '@tidy-reel/core/match/pick'
 import { concerns, saidBy } from '@tidy-reel/core/match/refusals'
-import { sourceName } from '@tidy-reel/core/pictures/item'
+import { shotsIn } from '@tidy-reel/core/match/shots-in'
+import { orientationOf, sourceName } from '@tidy-reel/core/pictures/item'
+import type { FilmShape } from '@tidy-reel/core/render/plan'
 import { sceneSeconds } from '@tidy-reel/core/timeline/timeline'
 import { type EngineConfig, folders } from '@tidy-reel/engine/config'
-import { filmable } from '@tidy-reel/engine/make'
+import { filmable } from '@tidy-reel/engine/make/filmable'
 import { pictureLibrary } from '@tidy-reel/engine/stock/library'
-import { keptPictures, matchFilm, scenesToMatch } from '@tidy-reel/engine/stock/match-film'
+import { keptPictures, matchDocument } from '@tidy-reel/engine/stock/match-film'
 import { lookOfThumbnail } from '@tidy-reel/engine/stock/thumbnails'
 import { contentHash } from '@tidy-reel/engine/storage/kept-file'
-import { loadLexicon } from '@tidy-reel/engine/words/wordnet'
 import { Candidates, type Episode } from '../db/models.ts'
 import type { EpisodeActions } from './episodes.ts'
 import type { LibraryActions } from './library.ts'
@@ -22,6 +22,7 @@ const STILL_THE_SAME = 0.5
 /**
  * Looks for pictures where scenes have none, or none that still suit them, and keeps what may be chosen for each.
  *
+ * @param shape of the film that is being made
  * @returns what a person should know: a library that is away
  */
 export async function matchEpisode(
@@ -29,11 +30,14 @@ export async function matchEpisode(
   episodes: EpisodeActions,
   library: LibraryActions,
   { id: episodeId, ownerId, document, revision }: Episode,
+  shape: Pick<FilmShape, 'width' | 'height'>,
   signal: AbortSignal,
 ): Promise<string[]> {
   const film = filmable(document)
   const told: Told = { ...document.matching, picking: document.picking }
-  const of = contentHash(told)
+  const orientation = orientationOf(shape)
+  // What was found for a wide film before shapes were told apart stays known.
+  const of = contentHash(orientation === 'landscape' ? told : { ...told, orientation })
   const before = await Candidates.findAll({ where: { episodeId, ownerId } })
   const known = new Map(before.map((row) => [row.sceneId, row]))
   const shown = film.scenes.flatMap((scene, i) =>
@@ -54,22 +58,20 @@ export async function matchEpisode(
       suits[i] ? scene : { ...scene, shots: scene.shots.filter(({ by }) => by === 'hand') },
     ),
   )
-  const { picks, faults } = await matchFilm(
-    scenesToMatch(film, seconds),
-    await loadLexicon(),
+  const { picks, faults } = await matchDocument(
+    document,
+    film,
     pictureLibrary(config, library.shelf()),
     {
-      orientation: 'landscape',
-      title: document.title,
-      hashOf: (id) => lookOfThumbnail(folders(config).thumbnails, id)?.hash,
+      shape,
+      seconds,
       kept,
-      signal,
-      told: {
-        ...document.matching,
-        refusals: [...document.matching.refusals, ...(await library.refusals())],
+      channel: {
+        refusals: await library.refusals(),
+        favourites: await library.favouriteIds(),
       },
-      picking: document.picking,
-      favourites: await library.favouriteIds(),
+      hashOf: (id) => lookOfThumbnail(folders(config).thumbnails, id)?.hash,
+      signal,
     },
   )
   const remarks = faults.map(({ message }) => message)

@@ -1,17 +1,34 @@
 import type { Sequelize } from 'sequelize'
 import { isFault } from '@tidy-reel/core/faults/fault'
+import type { FilmShape } from '@tidy-reel/core/render/plan'
 import { filmSeconds } from '@tidy-reel/core/timeline/timeline'
 import type { Preparing } from '@tidy-reel/core/views/episode'
 import { type EngineConfig, folders } from '@tidy-reel/engine/config'
-import { filmable, silentScenes, takeRequests } from '@tidy-reel/engine/make'
+import { silentScenes } from '@tidy-reel/engine/make/film-report'
+import { takesOf } from '@tidy-reel/engine/make/film-steps'
+import { filmable, takeRequests } from '@tidy-reel/engine/make/filmable'
 import { monitorBed } from '@tidy-reel/engine/sound/monitor-bed'
 import { speechPlace } from '@tidy-reel/engine/speech/take'
 import { takeAll } from '@tidy-reel/engine/speech/take-all'
+import { type Episode, Render } from '../db/models.ts'
 import { announce } from '../events.ts'
 import type { EpisodeActions } from './episodes.ts'
 import { libraryActions } from './library.ts'
 import { matchEpisode } from './match-episode.ts'
 import { rememberTakes } from './scene-takes.ts'
+
+/** As long as nothing has been rendered a film is taken for a wide one. */
+const WIDE = { width: 1920, height: 1080 }
+
+/** The shape a film is made in: that of its latest render. */
+async function shapeOf({ id, ownerId }: Episode): Promise<Pick<FilmShape, 'width' | 'height'>> {
+  const latest = await Render.findOne({
+    where: { episodeId: id, ownerId },
+    order: [['createdAt', 'DESC']],
+    attributes: ['shape'],
+  })
+  return latest?.shape ?? WIDE
+}
 
 /**
  * Matches pictures for scenes without any and speaks what is not spoken; safe to repeat.
@@ -49,6 +66,7 @@ export async function prepare(
       episodes,
       libraryActions(sequelize, episode.ownerId),
       episode,
+      await shapeOf(episode),
       signal,
     )),
   )
@@ -71,7 +89,7 @@ export async function prepare(
   remarks.push(...silentScenes(spoken))
   if (document.mood !== 'none') {
     await tell('music', 0, 1)
-    const takes = spoken.map((s) => (s && 'take' in s ? s.take : undefined))
+    const takes = takesOf(spoken)
     await monitorBed(
       folders(config).beds,
       document.mood,

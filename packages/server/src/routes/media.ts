@@ -2,33 +2,14 @@ import { existsSync } from 'node:fs'
 import { join } from 'node:path'
 import { Hono } from 'hono'
 import { z } from 'zod'
+import { FILM_FILE_NAMES, filmFileMime } from '@tidy-reel/core/export/film-files'
 import { proxyFile } from '@tidy-reel/engine/render/proxy'
 import { bedFile } from '@tidy-reel/engine/sound/monitor-bed'
 import type { Services } from '../services.ts'
 import { sendFile } from './files.ts'
 import { valid } from './valid.ts'
 
-const TYPES = {
-  mp4: 'video/mp4',
-  srt: 'application/x-subrip',
-  vtt: 'text/vtt',
-  ass: 'text/plain; charset=utf-8',
-  csv: 'text/csv; charset=utf-8',
-  txt: 'text/plain; charset=utf-8',
-  json: 'application/json',
-} as const
-const FilmFile = z.enum([
-  'film.mp4',
-  'film.srt',
-  'film.vtt',
-  'film.ass',
-  'shots.csv',
-  'credits.txt',
-  'chapters.txt',
-  'claims.csv',
-  'ledger.csv',
-  'report.json',
-])
+const FilmFile = z.enum(FILM_FILE_NAMES)
 const ItemId = z.object({ id: z.string().regex(/^[\w.-]{1,200}$/) })
 const Hash = z.object({ hash: z.string().regex(/^[0-9a-f]{32}$/) })
 
@@ -74,8 +55,8 @@ export function mediaRoutes({ renders, place, thumbnails, pictures }: Services) 
         const { id, name } = c.req.valid('param')
         await renders.find(id)
         const { save } = c.req.valid('query')
-        const ending = name.split('.')[1] as keyof typeof TYPES
-        return sendFile(join(renders.folder(id), name), TYPES[ending], {
+        const ending = name.split('.')[1]
+        return sendFile(join(renders.folder(id), name), filmFileMime(name), {
           range: c.req.header('range'),
           saveAs: save && `${save.replace(/[^\p{L}\p{N} _-]+/gu, '').trim() || 'film'}.${ending}`,
         })

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ElButton, ElProgress } from 'element-plus'
 import { computed } from 'vue'
+import { FILM_FILES } from '@tidy-reel/core/export/film-files'
 import { overallProgress } from '@tidy-reel/core/render/progress'
 import { clockText } from '@tidy-reel/core/time/time'
 import type { RenderView } from '@tidy-reel/core/views/episode'
@@ -15,17 +16,7 @@ const STEPS = {
   render: 'Encoding',
   join: 'Joining',
 }
-const FILES = [
-  ['film.mp4', 'Film'],
-  ['film.srt', 'Subtitles, SRT'],
-  ['film.vtt', 'Subtitles, VTT'],
-  ['film.ass', 'Subtitles, ASS'],
-  ['shots.csv', 'Shot list'],
-  ['credits.txt', 'Credits'],
-  ['ledger.csv', 'Ledger'],
-  ['chapters.txt', 'Chapters'],
-  ['claims.csv', 'Claims'],
-] as const
+const FILES = FILM_FILES.filter(({ label }) => label !== null)
 const live = computed(() => props.render.state === 'queued' || props.render.state === 'running')
 const size = computed(() => `${props.render.shape.width} × ${props.render.shape.height}`)
 const when = computed(() =>
@@ -56,7 +47,7 @@ const step = computed(() => {
     <div v-else-if="render.state === 'done' && render.report" class="files">
       <span
         ><a
-          v-for="[name, label] in FILES"
+          v-for="{ name, label } in FILES"
           :key="name"
           :href="renderFile(render.id, name, title)"
           download

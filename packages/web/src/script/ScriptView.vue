@@ -6,7 +6,8 @@ import { ElOption, ElSelect } from 'element-plus'
 import { BookOpen, Columns2, FileInput, PenLine, Search, Square, Volume2 } from 'lucide-vue-next'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { claimList } from '@tidy-reel/core/checks/claim-list'
+import { claimRows } from '@tidy-reel/core/checks/claim-rows'
+import { claimList } from '@tidy-reel/core/export/claim-list'
 import { checkedAs, type Claim } from '@tidy-reel/core/checks/claims'
 import { hookOf } from '@tidy-reel/core/checks/hook'
 import { scriptWords } from '@tidy-reel/core/checks/script-words'
@@ -253,7 +254,7 @@ function markClaim(
 const saveClaims = () =>
   saveText(
     `${episode.document!.title} – claims.csv`,
-    claimList(looked.value.claims, episode.document!.claims),
+    claimList(claimRows(looked.value.claims, episode.document!.claims)),
   )
 const readAloud = () => (aloud.scene.value < 0 ? void aloud.from(sceneAt.value) : aloud.stop())
 

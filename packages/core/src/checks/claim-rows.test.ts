@@ -1,7 +1,8 @@
 import Papa from 'papaparse'
 import { describe, expect, it } from 'vitest'
 import { parseScript } from '../script/parse.ts'
-import { claimList } from './claim-list.ts'
+import { claimList } from '../export/claim-list.ts'
+import { claimRows } from './claim-rows.ts'
 import { claimsOf } from './claims.ts'
 
 describe('claimList', () => {
@@ -17,10 +18,13 @@ describe('claimList', () => {
         by: 'Ann, the keeper',
       },
     ]
-    const { data, errors } = Papa.parse<Record<string, string>>(claimList(claims, known), {
-      header: true,
-      skipEmptyLines: true,
-    })
+    const { data, errors } = Papa.parse<Record<string, string>>(
+      claimList(claimRows(claims, known)),
+      {
+        header: true,
+        skipEmptyLines: true,
+      },
+    )
     expect(errors).toEqual([])
     expect(data).toEqual([
       {

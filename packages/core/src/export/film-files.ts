@@ -1,0 +1,111 @@
+import type { LedgerRow } from '../film/ledger.ts'
+import type { Cue } from '../film/subtitles/cues.ts'
+import { srt, vtt } from '../film/subtitles/write.ts'
+import { assDocument } from '../film/supers/ass.ts'
+import type { Super } from '../film/supers/supers.ts'
+import type { FilmShape } from '../render/plan.ts'
+import type { FilmReport } from '../render/report.ts'
+import type { Timeline } from '../timeline/timeline.ts'
+import { claimList, type ClaimRow } from './claim-list.ts'
+import { ledgerCsv } from './ledger-list.ts'
+import { chapterList, creditsText, shotsCsv } from './lists.ts'
+
+/** A film that has been made, as far as its texts tell of it. */
+export interface FinishedFilm {
+  title: string
+  timeline: Timeline
+  shape: FilmShape
+  cues: readonly Cue[]
+  supers: readonly Super[]
+  ledger: readonly LedgerRow[]
+  /** When each picture came into the library, ISO 8601, by id. */
+  fetched: ReadonlyMap<string, string>
+  claims: readonly ClaimRow[]
+  /** Who speaks and who made the music, in words for the credits. */
+  voice: string
+  music: string
+  report: FilmReport
+}
+
+interface FilmFile {
+  /** Under which it lies in the film's folder and is fetched. */
+  name: string
+  mime: string
+  /** What a person is offered; null for a file that programs read. */
+  label: string | null
+  /** Left out for the film itself, which the engine encodes. */
+  write?: (film: FinishedFilm) => string
+}
+
+/** Every file that is made of a film, in the order they are offered. To add a format: an entry here and its writer. */
+export const FILM_FILES = [
+  { name: 'film.mp4', mime: 'video/mp4', label: 'Film' },
+  {
+    name: 'film.srt',
+    mime: 'application/x-subrip',
+    label: 'Subtitles, SRT',
+    write: ({ cues }) => srt(cues),
+  },
+  { name: 'film.vtt', mime: 'text/vtt', label: 'Subtitles, VTT', write: ({ cues }) => vtt(cues) },
+  {
+    name: 'film.ass',
+    mime: 'text/plain; charset=utf-8',
+    label: 'Subtitles, ASS',
+    write: ({ shape, cues, supers }) => assDocument({ ...shape, cues, supers }),
+  },
+  {
+    name: 'shots.csv',
+    mime: 'text/csv; charset=utf-8',
+    label: 'Shot list',
+    write: ({ timeline }) => shotsCsv(timeline),
+  },
+  {
+    name: 'credits.txt',
+    mime: 'text/plain; charset=utf-8',
+    label: 'Credits',
+    write: ({ title, ledger, voice, music }) =>
+      creditsText(
+        title,
+        ledger.map(({ credit }) => credit),
+        voice,
+        music,
+      ),
+  },
+  {
+    name: 'ledger.csv',
+    mime: 'text/csv; charset=utf-8',
+    label: 'Ledger',
+    write: ({ ledger, fetched }) => ledgerCsv(ledger, fetched),
+  },
+  {
+    name: 'chapters.txt',
+    mime: 'text/plain; charset=utf-8',
+    label: 'Chapters',
+    write: ({ timeline }) => chapterList(timeline),
+  },
+  {
+    name: 'claims.csv',
+    mime: 'text/csv; charset=utf-8',
+    label: 'Claims',
+    write: ({ claims }) => claimList(claims),
+  },
+  {
+    name: 'report.json',
+    mime: 'application/json',
+    label: null,
+    write: ({ report }) => `${JSON.stringify(report, null, 2)}\n`,
+  },
+] as const satisfies readonly FilmFile[]
+
+export type FilmFileName = (typeof FILM_FILES)[number]['name']
+export const FILM_FILE_NAMES = FILM_FILES.map(({ name }) => name)
+
+/** The type a file of a film is sent as. */
+export const filmFileMime = (name: FilmFileName): string =>
+  FILM_FILES.find((file) => file.name === name)!.mime
+
+/** The texts of a film, by the names of their files. */
+export const filmTexts = (film: FinishedFilm): [name: FilmFileName, text: string][] =>
+  FILM_FILES.flatMap((file) =>
+    'write' in file ? [[file.name, file.write(film)] as const] : [],
+  ).map(([name, text]) => [name, text])

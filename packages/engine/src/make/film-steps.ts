@@ -1,0 +1,170 @@
+import { existsSync } from 'node:fs'
+import { rename, stat, writeFile } from 'node:fs/promises'
+import { join } from 'node:path'
+import { claimRows } from '@tidy-reel/core/checks/claim-rows'
+import { claimsOf } from '@tidy-reel/core/checks/claims'
+import { filmTexts } from '@tidy-reel/core/export/film-files'
+import { ffmetadata } from '@tidy-reel/core/export/lists'
+import { ledgerOf } from '@tidy-reel/core/film/ledger'
+import { pictureRuns } from '@tidy-reel/core/film/shots'
+import type { Cue } from '@tidy-reel/core/film/subtitles/cues'
+import { filmCues } from '@tidy-reel/core/film/subtitles/film-cues'
+import { srt } from '@tidy-reel/core/film/subtitles/write'
+import { filmSupers, type Super } from '@tidy-reel/core/film/supers/supers'
+import { renderPlan, type Segment } from '@tidy-reel/core/render/plan'
+import type { FilmReport } from '@tidy-reel/core/render/report'
+import { parsedScript } from '@tidy-reel/core/script/parsed-script'
+import { soundSamples, type Timeline } from '@tidy-reel/core/timeline/timeline'
+import { joinFilm, renderSegments } from '../render/film.ts'
+import { fetchFootage, type Footage, type PictureFile } from '../render/footage.ts'
+import { segmentFile } from '../render/segment.ts'
+import { filmSound } from '../sound/film-sound.ts'
+import type { Mixdown } from '../sound/mixdown.ts'
+import { speechPlace, type Take } from '../speech/take.ts'
+import { type Spoken, takeAll } from '../speech/take-all.ts'
+import { voiceById } from '../speech/voice-list.ts'
+import { remarksOf, reportOf } from './film-report.ts'
+import { takeRequests } from './filmable.ts'
+import type { Making } from './making.ts'
+
+/** Step 1: every scene is spoken; one that cannot be does not stop the others. */
+export function speakScenes(making: Making): Promise<(Spoken | undefined)[]> {
+  const { config, document, film, pronunciations, signal, onProgress } = making
+  let done = 0
+  return takeAll(speechPlace(config), takeRequests(document, film, pronunciations), {
+    signal,
+    onSpoken: () => onProgress({ step: 'speak', done: ++done, all: film.scenes.length }),
+  })
+}
+
+/** The takes there are, one a scene; undefined where nobody speaks. */
+export const takesOf = (spoken: readonly (Spoken | undefined)[]): (Take | undefined)[] =>
+  spoken.map((s) => (s && 'take' in s ? s.take : undefined))
+
+/** Step 2, beside the next: voice and bed mixed to the film's loudness. */
+export function mixSound(
+  { document, place, signal }: Making,
+  plan: Timeline,
+  takes: readonly (Take | undefined)[],
+): Promise<Mixdown> {
+  const request = {
+    mood: document.mood,
+    seed: document.title,
+    scenes: plan.scenes,
+    takes,
+    samples: soundSamples(plan),
+  }
+  return filmSound(place, request, signal)
+}
+
+/** Step 3: the files of all pictures, as many lines high as the film is. */
+export function fetchPictures(making: Making, plan: Timeline): Promise<Footage> {
+  const { library, onProgress, place, shape, signal } = making
+  const items = plan.scenes.flatMap(({ shots }) => shots.flatMap(({ item }) => item ?? []))
+  const lines = Math.min(shape.width, shape.height)
+  return fetchFootage(place.media, library, items, lines, signal, (done, all) =>
+    onProgress({ step: 'fetch', done, all }),
+  )
+}
+
+/** What is to be encoded, and what is written on it. */
+export interface PlannedSegments {
+  cues: Cue[]
+  supers: Super[]
+  segments: Segment[]
+  /** Of each segment, the files of its `pictureRuns`; undefined for a card. */
+  files: (PictureFile | undefined)[][]
+  /** How many are there from an earlier film. */
+  reused: number
+}
+
+export function planSegments(
+  { film, place, shape }: Making,
+  plan: Timeline,
+  { files: fetched }: Footage,
+): PlannedSegments {
+  const cues = filmCues(plan, shape.width, shape.height)
+  const supers = filmSupers(plan, film)
+  const segments = renderPlan(plan, { cues, supers }, shape, ({ id }) => fetched.has(id))
+  const files = segments.map(({ shots }) =>
+    pictureRuns(shots).map(({ source }) =>
+      source.kind === 'card' ? undefined : fetched.get(source.item.id),
+    ),
+  )
+  const isThere = (segment: Segment) => existsSync(segmentFile(place.segments, segment))
+  return { cues, supers, segments, files, reused: segments.filter(isThere).length }
+}
+
+/** Step 4: the segments that are not there yet. @returns the files of all, in order */
+export function encodeSegments(
+  { onProgress, place, shape, signal }: Making,
+  { segments, files }: PlannedSegments,
+): Promise<string[]> {
+  return renderSegments(place, { segments, files, shape }, signal, (done, all) =>
+    onProgress({ step: 'render', done, all }),
+  )
+}
+
+/** Step 5: segments, sound, subtitles and chapters become the film; it appears when it is whole. */
+export async function joinParts(
+  { document, out, place, shape, signal }: Making,
+  plan: Timeline,
+  parts: { segments: PlannedSegments; encoded: readonly string[]; mix: Mixdown },
+): Promise<void> {
+  const half = join(out, 'film.part.mp4')
+  const joined = {
+    segments: parts.encoded,
+    mix: parts.mix.file,
+    srt: srt(parts.segments.cues),
+    metadata: ffmetadata(document.title, plan),
+    seconds: (plan.frames * shape.fps[1]) / shape.fps[0],
+  }
+  await joinFilm(place.work, joined, half, signal)
+  signal.throwIfAborted()
+  await rename(half, join(out, 'film.mp4'))
+}
+
+/** Step 6: everything that is told of the film beside it. */
+export async function writeTexts(
+  making: Making,
+  plan: Timeline,
+  made: {
+    spoken: readonly (Spoken | undefined)[]
+    footage: Footage
+    segments: PlannedSegments
+    mix: Mixdown
+  },
+): Promise<FilmReport> {
+  const { config, document, film, out, shape, steps } = making
+  const { segments, reused, cues, supers } = made.segments
+  const report = reportOf(plan, shape, made.mix, steps, {
+    segments: segments.length,
+    segmentsReused: reused,
+    remarks: remarksOf(made.spoken, made.footage.faults, film),
+  })
+  const voice = voiceById(speechPlace(config).voices, document.voice)
+  const claims = claimsOf(document.script, parsedScript(document.script))
+  const texts = filmTexts({
+    title: document.title,
+    timeline: plan,
+    shape,
+    cues,
+    supers,
+    ledger: ledgerOf(plan),
+    fetched: await fetchedAt(made.footage.files),
+    claims: claimRows(claims, document.claims),
+    voice: `${voice.name}, synthesized with ${voice.engine}`,
+    music: document.mood === 'none' ? 'none' : 'made for this film with MMA and FluidSynth',
+    report,
+  })
+  for (const [name, text] of texts) await writeFile(join(out, name), text)
+  return report
+}
+
+/** When each picture's file came here, ISO 8601, by its id. */
+async function fetchedAt(files: ReadonlyMap<string, PictureFile>): Promise<Map<string, string>> {
+  const times = [...files].map(
+    async ([id, { path }]) => [id, (await stat(path)).mtime.toISOString()] as const,
+  )
+  return new Map(await Promise.all(times))
+}
