@@ -145,7 +145,8 @@ test('the monitor shows what is rendered: a moving still, a clip, a dissolve, a 
     console.log(`parity, ${name}: SSIM ${likeness.toFixed(4)}`)
     expect(likeness, name).toBeGreaterThanOrEqual(0.95)
   }
-  // The change of picture: the frame before it is like the frame before in the film and unlike the one after, and the other way round.
+  // The change of picture: the frame before it is like the frame before in the film and unlike the
+  // one after, and the other way round.
   const [last, first] = [await at(still - 1, 'last'), await at(still, 'first')]
   for (const [shown, same, other] of [
     [last, still - 1, still],

@@ -12,7 +12,9 @@ const SCRIPT = Array.from(
   .join(' ')
   .trim()
 
-/** Milliseconds from a key to the next paint, by the browser's Event Timing (W3C; in steps of 8). */
+/**
+ * Milliseconds from a key to the next paint, by the browser's Event Timing (W3C; in steps of 8).
+ */
 async function keysToPaint(page: Page, press: () => Promise<void>): Promise<number[]> {
   await page.evaluate(
     `window.seen = []; window.watch?.disconnect(); window.watch = new PerformanceObserver((list) => window.seen.push(...list.getEntries().filter(({ name }) => name === 'keydown').map(({ duration }) => duration))); window.watch.observe({ type: 'event', durationThreshold: 16 })`,

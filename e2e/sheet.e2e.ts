@@ -23,7 +23,8 @@ test('a draft becomes a finished cut by keyboard alone', async ({ page, request 
   const id = idOf(page)
   const texts = async () => (await viewOf(request, id)).document.scenes.map(({ text }) => text)
 
-  // Split a long sentence at the cursor, put it back, split it elsewhere; write a scene that was missing.
+  // Split a long sentence at the cursor, put it back, split it elsewhere; write a scene that was
+  // missing.
   await keys(page, 'ArrowDown', 'Enter', 'Control+Home')
   for (let i = 0; i < 28; i++) await page.keyboard.press('ArrowRight')
   await keys(page, 'Enter', 'Backspace', 'Enter', 'Escape')

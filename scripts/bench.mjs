@@ -1,4 +1,7 @@
-/** `npm run bench`: ratios measured in one run on this machine; an absolute time would mean nothing elsewhere. */
+/**
+ * `npm run bench`: ratios measured in one run on this machine; an absolute time would mean nothing
+ * elsewhere.
+ */
 import { execFileSync } from 'node:child_process'
 import { join } from 'node:path'
 import { prepare, ROOT } from './prepare.mjs'

@@ -25,7 +25,10 @@ const timed = async (run: () => Promise<unknown>) => {
   return performance.now() - start
 }
 
-/** Segments of 4 s as a film has them, against the bare encoder on the very frames they made, both as many at once as there are cores; 1 would be free. */
+/**
+ * Segments of 4 s as a film has them, against the bare encoder on the very frames they made, both
+ * as many at once as there are cores; 1 would be free.
+ */
 async function renderRatio(kind: 'photo' | 'clip', path: string, folder: string): Promise<number> {
   const item = {
     id: `bench-${kind}`,

@@ -1,5 +1,6 @@
 /**
- * `npm run build`: every program of ours as JavaScript in `dist/`, with source maps, and the browser's client.
+ * `npm run build`: every program of ours as JavaScript in `dist/`, with source maps, and the
+ * browser's client.
  * What is newer than its sources is left as it is.
  */
 import { execFileSync } from 'node:child_process'

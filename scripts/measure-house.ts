@@ -102,7 +102,10 @@ function report(name: string, sources: Source[]) {
   }
 }
 
-/** Exported functions of core, and those whose comment tells a unit, a range, an empty case or an error. */
+/**
+ * Exported functions of core, and those whose comment tells a unit, a range, an empty case or an
+ * error.
+ */
 function documented(sources: Source[]) {
   const bare: string[] = []
   let all = 0

@@ -1,4 +1,7 @@
-/** Word marks of our takes against PocketSphinx as an independent aligner: `npx tsx scripts/measure-marks.ts [sentences] [voices…]`. */
+/**
+ * Word marks of our takes against PocketSphinx as an independent aligner: `npx tsx
+ * scripts/measure-marks.ts [sentences] [voices…]`.
+ */
 import { execFileSync } from 'node:child_process'
 import { mkdtempSync, readFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
@@ -22,7 +25,10 @@ const pcmOf = (file: string, rate: number) => {
   return new Int16Array(bytes.buffer.slice(bytes.byteOffset, bytes.byteOffset + bytes.byteLength))
 }
 
-/** Sentences of our own films and of the right answers of the tidy set whose words the aligner's dictionary has: they are said as written. */
+/**
+ * Sentences of our own films and of the right answers of the tidy set whose words the aligner's
+ * dictionary has: they are said as written.
+ */
 async function sentences(): Promise<string[]> {
   const films = ['canal-lock', 'lighthouse', 'tides'].map((name) =>
     readFileSync(`demo/${name}.txt`, 'utf8'),

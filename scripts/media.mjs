@@ -1,4 +1,7 @@
-/** Fetches the Debian packages whose photographs the stock stand-in shows, unpacks them under the data folder, measures them. */
+/**
+ * Fetches the Debian packages whose photographs the stock stand-in shows, unpacks them under the
+ * data folder, measures them.
+ */
 import { execFileSync } from 'node:child_process'
 import {
   existsSync,

@@ -1,4 +1,7 @@
-/** A PostgreSQL server of the project's own, on loopback, in its own data folder; never one that is there already. */
+/**
+ * A PostgreSQL server of the project's own, on loopback, in its own data folder; never one that is
+ * there already.
+ */
 import { execFileSync, spawn } from 'node:child_process'
 import { createHash } from 'node:crypto'
 import { chownSync, existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
@@ -17,7 +20,10 @@ export function freePort(first) {
   })
 }
 
-/** PostgreSQL refuses to run as root: then it runs as Debian's `postgres` user, in a folder that user can reach. */
+/**
+ * PostgreSQL refuses to run as root: then it runs as Debian's `postgres` user, in a folder that
+ * user can reach.
+ */
 function place(folder) {
   if (!root) return folder
   try {
@@ -78,7 +84,10 @@ export async function startPostgres(wanted) {
   return { address, stop: () => child && stopServer(folder, child) }
 }
 
-/** Port of a server that an earlier, killed run left on this folder; a stale file of one that is gone is cleared. */
+/**
+ * Port of a server that an earlier, killed run left on this folder; a stale file of one that is
+ * gone is cleared.
+ */
 function portOfRunning(folder) {
   const file = join(folder, 'postmaster.pid')
   if (!existsSync(file)) return undefined

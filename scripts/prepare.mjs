@@ -1,4 +1,7 @@
-/** Brings a fresh Debian machine to where Tidy Reel runs: programs, packages, pictures. Again and again at no cost. */
+/**
+ * Brings a fresh Debian machine to where Tidy Reel runs: programs, packages, pictures. Again and
+ * again at no cost.
+ */
 import { execFileSync } from 'node:child_process'
 import { createHash } from 'node:crypto'
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs'

@@ -1,5 +1,6 @@
 /**
- * Directions as signed bytes, one after another; of each the largest number is 127. Only where they point is kept.
+ * Directions as signed bytes, one after another; of each the largest number is 127. Only where they
+ * point is kept.
  *
  * @param axes numbers of each
  */

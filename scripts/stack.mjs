@@ -11,7 +11,8 @@ const ASK_AGAIN_MS = 50
 const END_PATIENCE_MS = 10_000
 
 /**
- * Of a server that mostly waits: young objects are collected in 4 MB rather than 16, which keeps it some 20 MB smaller
+ * Of a server that mostly waits: young objects are collected in 4 MB rather than 16, which keeps it
+ * some 20 MB smaller
  * (measured: 135 MB idle against 158).
  */
 const FLAGS = { server: ['--max-semi-space-size=4'] }
@@ -87,7 +88,10 @@ async function freePorts(wanted) {
   return ports
 }
 
-/** What the programs are told: where data lies, where the others listen and where they are to listen. */
+/**
+ * What the programs are told: where data lies, where the others listen and where they are to
+ * listen.
+ */
 function environment(data, database, ports, addresses) {
   const standins = Object.keys(STANDINS).flatMap((name) => [
     [`TIDY_${name.toUpperCase()}`, addresses[name]],

@@ -1,5 +1,6 @@
 /**
- * `npm test [unit | parts | e2e | checks]`: prepares the machine and runs every test, or one kind of them, the quickest
+ * `npm test [unit | parts | e2e | checks]`: prepares the machine and runs every test, or one kind
+ * of them, the quickest
  * first; names the slowest twenty and ends with one line of sums, `N passed, N failed`.
  */
 import { spawn } from 'node:child_process'
@@ -34,7 +35,10 @@ const STEPS = {
   },
 }
 
-/** Two rows of steps side by side: much of each is waiting for other programs, which fills the other's gaps. */
+/**
+ * Two rows of steps side by side: much of each is waiting for other programs, which fills the
+ * other's gaps.
+ */
 const ROWS = {
   all: [
     ['unit', 'build', 'parts', 'lint'],
@@ -66,7 +70,10 @@ const failed = results.reduce((sum, result) => sum + result.failed, 0)
 console.log(`\n${passed} passed, ${failed} failed`)
 process.exit(failed ? 1 : 0)
 
-/** The browser tests stand on what was built: where they are in one row and the build in another, they wait for it. */
+/**
+ * The browser tests stand on what was built: where they are in one row and the build in another,
+ * they wait for it.
+ */
 async function runRow(names, isAside) {
   const done = []
   for (const name of names) {

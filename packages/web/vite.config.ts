@@ -6,7 +6,8 @@ import { defineConfig, type Plugin } from 'vite'
 const WORKER = 'virtual:lettering-worker'
 
 /**
- * Ships the worker of jassub (libass) as a file of its own. Its code names itself as a worker to start, which
+ * Ships the worker of jassub (libass) as a file of its own. Its code names itself as a worker to
+ * start, which
  * Vite would follow round and round; esbuild leaves that name alone.
  */
 function letteringWorker(): Plugin {

@@ -6,7 +6,10 @@ import { readScript } from './read-script.ts'
 
 const hundredths = (seconds: number) => Math.round(seconds * 100) / 100
 
-/** Finds the sentences of a script in a recording of the whole, and tells what was left out, added and said again. */
+/**
+ * Finds the sentences of a script in a recording of the whole, and tells what was left out, added
+ * and said again.
+ */
 export async function alignCommand(file: string, script: string, { json }: { json?: boolean }) {
   const { scenes } = parseScript(await readScript(script))
   const recording = await readRecording(file)

@@ -26,7 +26,10 @@ export async function newCommand(script: string, { out, title }: { out: string; 
   process.stderr.write(`${document.scenes.length} scenes\n`)
 }
 
-/** Carries commands out, all or none, and writes the command that takes them back beside the result, as `NAME.inverse.json`. */
+/**
+ * Carries commands out, all or none, and writes the command that takes them back beside the result,
+ * as `NAME.inverse.json`.
+ */
 export async function applyCommand(file: string, commandsFile: string, { out }: { out: string }) {
   const before = await readDocument(file)
   const commands = await readCommands(commandsFile)

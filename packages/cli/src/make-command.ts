@@ -52,7 +52,9 @@ export function filmShape({
   return { width, height, fps: rate, burnIn }
 }
 
-/** Makes the film of a document, without database or browser; flags win over what a document says. */
+/**
+ * Makes the film of a document, without database or browser; flags win over what a document says.
+ */
 export async function makeCommand(written: Document, flags: MakeFlags): Promise<FilmReport> {
   const shape = filmShape(flags)
   if (flags.voice) voiceById(voiceList(engineConfig().data), flags.voice)

@@ -1,3 +1,4 @@
+import { pattern } from '@tidy-reel/core/text/pattern'
 import { parse } from 'node:path'
 import { z } from 'zod'
 import { emptyDocument, UNTITLED } from '@tidy-reel/core/document/document'
@@ -13,8 +14,11 @@ import { filmFromFile } from './read-script.ts'
 import { withStock } from './stock-process.ts'
 
 /** Words of a file's name that tell nothing of a film. */
-const NAMES_NOTHING =
-  /\b(?:script|film|draft|episode|text|final|version|test|sample|narration|copy|new|old|\w?\d+\w?)\b/gi
+const NAMES_NOTHING = pattern(
+  'gi',
+  String.raw`\b(?:script|film|draft|episode|text|final|version|test|sample|narration|copy|new|`,
+  String.raw`old|\w?\d+\w?)\b`,
+)
 
 /** A script by itself is matched for a wide film. */
 const WIDE = { width: 1920, height: 1080 }

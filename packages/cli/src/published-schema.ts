@@ -1,7 +1,9 @@
 import { z } from 'zod'
 import { Document } from '@tidy-reel/core/document/document'
 
-/** Marks of the block in the page; it is written by this module alone, so the formatter leaves it. */
+/**
+ * Marks of the block in the page; it is written by this module alone, so the formatter leaves it.
+ */
 const BLOCK = /(<!-- prettier-ignore-start -->\n)[\s\S]*?(<!-- prettier-ignore-end -->)/
 
 /** The JSON Schema (draft 2020-12) of a document as it is published. */

@@ -7,7 +7,8 @@ import { importFile, importTooLarge } from '@tidy-reel/engine/import/import-file
 import { IMPORT_BYTES_LIMIT } from '@tidy-reel/engine/import/import-limit'
 
 /**
- * The script of a file of any kind that can be imported; what was left out is told on standard error.
+ * The script of a file of any kind that can be imported; what was left out is told on standard
+ * error.
  *
  * @throws TidyError `file_not_found` and what `importFile` throws
  */

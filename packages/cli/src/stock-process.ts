@@ -5,7 +5,10 @@ import { builtProgram } from '@tidy-reel/engine/run/built-program'
 
 const PATIENCE_MS = 20_000
 
-/** Runs with the stock library's address; starts the stand-in for as long as that takes when none answers. */
+/**
+ * Runs with the stock library's address; starts the stand-in for as long as that takes when none
+ * answers.
+ */
 export async function withStock<T>(
   { stock, data }: EngineConfig,
   run: (address: string) => Promise<T>,

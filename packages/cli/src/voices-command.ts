@@ -4,7 +4,10 @@ import { speechPlace } from '@tidy-reel/engine/speech/take'
 import { voiceFacts } from '@tidy-reel/engine/speech/voice-measures'
 import { print } from './print.ts'
 
-/** Lists the voices; each that has not spoken on this machine yet says something first, so that its factor is measured. */
+/**
+ * Lists the voices; each that has not spoken on this machine yet says something first, so that its
+ * factor is measured.
+ */
 export async function voicesCommand({ json }: { json?: boolean }) {
   const place = speechPlace(engineConfig())
   const { voices, fault } = place.voices

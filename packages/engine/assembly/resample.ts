@@ -1,6 +1,9 @@
-// AssemblyScript, compiled to WebAssembly with SIMD by `npm run build:wasm`; called by render/still-frames.ts.
+// AssemblyScript, compiled to WebAssembly with SIMD by `npm run build:wasm`; called by
+// render/still-frames.ts.
 
-/** Bytes of the column table for a plane so many pixels wide: five vectors for each eight pixels. */
+/**
+ * Bytes of the column table for a plane so many pixels wide: five vectors for each eight pixels.
+ */
 export function tableBytes(dw: i32): i32 {
   return ((dw + 7) >> 3) * 80
 }
@@ -8,10 +11,13 @@ export function tableBytes(dw: i32): i32 {
 /**
  * Bilinear resampling of one 8-bit plane at any sub-pixel position.
  *
- * Columns first, eight at a time: their sixteen neighbours are picked out of one load and blended with weights of
- * 1/128 into 16 bits. A row so made serves the output rows above and below it; rows are blended from two of them.
+ * Columns first, eight at a time: their sixteen neighbours are picked out of one load and blended
+ * with weights of
+ * 1/128 into 16 bits. A row so made serves the output rows above and below it; rows are blended
+ * from two of them.
  *
- * @param step   source pixels an output pixel is wide, at most 1.9: eight and their neighbours must lie within 16
+ * @param step   source pixels an output pixel is wide, at most 1.9: eight and their neighbours must
+ *   lie within 16
  * @param table  room for `tableBytes(dw)`
  * @param rows   room for two rows of `dw + 8` u16
  */
@@ -62,7 +68,10 @@ export function resample(
   }
 }
 
-/** For each eight output columns: where they start, which of 16 bytes are their left and right neighbours, and both weights. */
+/**
+ * For each eight output columns: where they start, which of 16 bytes are their left and right
+ * neighbours, and both weights.
+ */
 function makeTable(table: usize, groups: i32, sw: i32, x: f64, step: f64): void {
   for (let g = 0; g < groups; g++) {
     const entry = table + usize(g) * 80

@@ -1,4 +1,6 @@
-/** The part of WebAssembly's JavaScript interface used here; Node's own types leave it to the DOM's. */
+/**
+ * The part of WebAssembly's JavaScript interface used here; Node's own types leave it to the DOM's.
+ */
 declare namespace WebAssembly {
   type Module = object
   interface Memory {

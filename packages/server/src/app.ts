@@ -17,7 +17,8 @@ import { writingRoutes } from './routes/writing.ts'
 import type { Services } from './services.ts'
 
 /**
- * Everything the server answers, in order: what every request passes, the rooms, the client's files.
+ * Everything the server answers, in order: what every request passes, the rooms, the client's
+ * files.
  *
  * @param web folder of the built client
  */

@@ -1,4 +1,6 @@
-/** Migrates the database and, when it is new, fills it with the demo channel: `setup.ts [--demo]`. */
+/**
+ * Migrates the database and, when it is new, fills it with the demo channel: `setup.ts [--demo]`.
+ */
 import { readFile } from 'node:fs/promises'
 import { fileURLToPath } from 'node:url'
 import { engineConfig } from '@tidy-reel/engine/config'

@@ -30,7 +30,9 @@ import type { Brief, Outline, WriterView, Writing } from '@tidy-reel/core/writin
 
 export type { WriterView }
 
-/** What a voice is asked to say when it is tried; its pace is the voice's own where none is given. */
+/**
+ * What a voice is asked to say when it is tried; its pace is the voice's own where none is given.
+ */
 export type SayRequest = Omit<TakeRequest, 'speed'> & Partial<Pick<TakeRequest, 'speed'>>
 
 /** An episode after a step back or forth. */

@@ -22,7 +22,10 @@ export function chapterLengths({ scenes, chapters }: ParsedScript, speed = 1): C
   return lengths.filter(({ chapter, seconds: length }) => chapter >= 0 || length > 0)
 }
 
-/** Above this many times the middle chapter, a chapter is a film of its own; below its inverse it is none. */
+/**
+ * Above this many times the middle chapter, a chapter is a film of its own; below its inverse it is
+ * none.
+ */
 const OUT_OF_BALANCE = 2.5
 
 /** Chapters much longer or shorter than the others. */

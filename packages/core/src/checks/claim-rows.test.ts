@@ -1,7 +1,7 @@
 import Papa from 'papaparse'
 import { describe, expect, it } from 'vitest'
-import { parseScript } from '../script/parse.ts'
 import { claimList } from '../export/claim-list.ts'
+import { parseScript } from '../script/parse.ts'
 import { claimRows } from './claim-rows.ts'
 import { claimsOf } from './claims.ts'
 

@@ -5,7 +5,8 @@ import { checkedAs, claimsOf } from './claims.ts'
 const claims = (script: string) => claimsOf(script, parseScript(script))
 const listed = (script: string) => claims(script).map(({ kind, words }) => `${kind}: ${words}`)
 
-// What a checker of facts would underline (common practice): figures, dates, names, superlatives, causes.
+// What a checker of facts would underline (common practice): figures, dates, names, superlatives,
+// causes.
 describe('claimsOf', () => {
   it.each<[string, string[]]>([
     ['In 1822 an engineer in France bent nearly all of it.', ['date: 1822', 'name: France']],

@@ -2,6 +2,7 @@ import type { CheckedClaim } from '../document/document.ts'
 import { narrationOnly } from '../script/narration.ts'
 import { sentencesIn } from '../script/paragraphs.ts'
 import type { ParsedScript } from '../script/parse.ts'
+import { pattern, wordList } from '../text/pattern.ts'
 import { MONTHS } from '../text/spoken-english.ts'
 
 export const CLAIM_KINDS = {
@@ -13,7 +14,9 @@ export const CLAIM_KINDS = {
 } as const
 export type ClaimKind = keyof typeof CLAIM_KINDS
 
-/** Something the narration says that can be right or wrong; `[from, to)` of its words in the script. */
+/**
+ * Something the narration says that can be right or wrong; `[from, to)` of its words in the script.
+ */
 export interface Claim {
   kind: ClaimKind
   words: string
@@ -36,18 +39,42 @@ const NUMBER = new RegExp(
   String.raw`(?:[£$€]\s?)?(?<![\p{L}\d.,])\d[\d,.]*\d?(?:\s?(?:%|per cent|percent|°[CF]?|${BIG}|(?:[kcmµn]?m|[km]?g|km/h|mph|k?W|[kM]?Hz|V|m/s|ft|in|lbs?|oz|ha|l|ml)[²³]?(?![\p{L}])|kilo\w+|metres?|meters?|miles?|feet|years?|hours?|minutes?|seconds?|days?|tonnes?|tons?|people|times))?|\b(?:(?:${COUNT})(?:-(?:${COUNT}))?|a|several)(?: (?:${BIG}))+(?: (?:and )?(?:${COUNT})(?:-(?:${COUNT}))?)?(?: (?:metres?|miles?|feet|years?|hours?|tonnes?|people|times|kilometres?|pounds|dollars|euros))?|\b(?:twice|three times|four times|ten times|half|a third|two thirds|a quarter|three quarters) (?:as|the|of)\b[^,.;!?]{0,24}?(?=[,.;!?]|\s(?:and|but|so|which|that|than)\b|$)|\b(?:twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety)(?:-(?:${COUNT}))?(?: (?:per ?cent|metres?|miles?|feet|years?|hours?|minutes?|seconds?|days?|tonnes?|kilometres?|times))?\b|\b(?:${COUNT}) (?:per ?cent|metres?|miles?|feet|years?|hours?|minutes?|seconds?|days?|weeks?|months?|tonnes?|kilometres?|centuries|decades|times)\b`,
   'giu',
 )
-const SUPERLATIVE =
-  /(?:\bthe (?:most|least) (?!of\b|people\b|likely\b|days\b|things\b|shores\b)\p{L}{4,}|\b(?:the )?(?:first|oldest|newest|largest|biggest|smallest|longest|shortest|tallest|highest|deepest|lowest|fastest|slowest|heaviest|lightest|strongest|weakest|richest|earliest|latest|busiest|greatest|best|worst|hottest|coldest|nearest|farthest|furthest|brightest|darkest|rarest|commonest|\p{L}{3,}(?<!inter|for|har|hon|mod|earn|t)est) (?:\p{L}+ ){0,2}?(?:in|on|of|ever|to|known|that|yet|anywhere)\b|\bthe only (?:\p{L}+ ){1,3}(?:in the|on the|ever|that|to have|known)\b)/giu
-const ABSOLUTE =
-  /\b(?:no (?:other )?\p{L}+ (?:has|have|had|can|could|was|were) ever|has never been|have never been|always|never|every single|all of (?:them|the)|none of)\b/giu
-const CAUSE =
-  /\b(?:because(?: of)?|caused by|causes?|led to|leads to|thanks to|due to|as a result(?: of)?|results? in|resulted in|which is why|that is why|the reason|therefore|makes? it|made it possible|prevents?|prevented)\b/giu
-const NAME =
-  /(?<![\p{L}])(?:(?:Mr|Mrs|Ms|Dr|Prof|St|Mt|Lake|Mount|Cape|Bay of|Isle of|Port|Sir|Captain)\.? )?\p{Lu}[\p{Ll}'’]+(?:[ -](?:of |de |van |von |the )?\p{Lu}[\p{Ll}'’]+)*/gu
+const SUPERLATIVE = pattern(
+  'giu',
+  String.raw`(?:\bthe (?:most|least) (?!of\b|people\b|likely\b|days\b|things\b|shores\b)`,
+  String.raw`\p{L}{4,}|\b(?:the )?(?:first|oldest|newest|largest|biggest|smallest|longest|`,
+  String.raw`shortest|tallest|highest|deepest|lowest|fastest|slowest|heaviest|lightest|strongest|`,
+  String.raw`weakest|richest|earliest|latest|busiest|greatest|best|worst|hottest|coldest|nearest|`,
+  String.raw`farthest|furthest|brightest|darkest|rarest|commonest|\p{L}{3,}(?<!inter|for|har|hon|`,
+  String.raw`mod|earn|t)est) (?:\p{L}+ ){0,2}?(?:in|on|of|ever|to|known|that|yet|anywhere)\b|`,
+  String.raw`\bthe only (?:\p{L}+ ){1,3}(?:in the|on the|ever|that|to have|known)\b)`,
+)
+const ABSOLUTE = pattern(
+  'giu',
+  String.raw`\b(?:no (?:other )?\p{L}+ (?:has|have|had|can|could|was|were) ever|has never been|`,
+  String.raw`have never been|always|never|every single|all of (?:them|the)|none of)\b`,
+)
+const CAUSE = pattern(
+  'giu',
+  String.raw`\b(?:because(?: of)?|caused by|causes?|led to|leads to|thanks to|due to|`,
+  String.raw`as a result(?: of)?|results? in|resulted in|which is why|that is why|the reason|`,
+  String.raw`therefore|makes? it|made it possible|prevents?|prevented)\b`,
+)
+const NAME = pattern(
+  'gu',
+  String.raw`(?<![\p{L}])(?:(?:Mr|Mrs|Ms|Dr|Prof|St|Mt|Lake|Mount|Cape|Bay of|Isle of|Port|Sir|`,
+  String.raw`Captain)\.? )?\p{Lu}[\p{Ll}'’]+(?:[ -](?:of |de |van |von |the )?\p{Lu}[\p{Ll}'’]+)*`,
+)
 const NO_NAMES = new Set(
-  `I The A An It He She They We You This That These Those There Here What Why How Who Where When Which And But Or So If In On At By For From To Of With Without After Before Until Since As Then Now Not No Yes One Two Three Four Five Six Seven Eight Nine Ten Every Each Some Most Many All Both Nobody Nothing Everybody Today Tomorrow Monday Tuesday Wednesday Thursday Friday Saturday Sunday ${MONTHS.replaceAll('|', ' ')} English Its Their Our My Your His Her Even Only Still Once Perhaps Almost Imagine Think Look Listen Watch Sun Moon Earth North South East West God`.split(
-    ' ',
-  ),
+  wordList(`
+    I The A An It He She They We You This That These Those There Here What Why How Who Where
+    When Which And But Or So If In On At By For From To Of With Without After Before Until
+    Since As Then Now Not No Yes One Two Three Four Five Six Seven Eight Nine Ten Every Each
+    Some Most Many All Both Nobody Nothing Everybody Today Tomorrow Monday Tuesday Wednesday
+    Thursday Friday Saturday Sunday ${MONTHS.replaceAll('|', ' ')} English Its Their Our My
+    Your His Her Even Only Still Once Perhaps Almost Imagine Think Look Listen Watch Sun
+    Moon Earth North South East West God
+  `),
 )
 
 const PATTERNS: [ClaimKind, RegExp][] = [
@@ -58,7 +85,10 @@ const PATTERNS: [ClaimKind, RegExp][] = [
   ['cause', CAUSE],
 ]
 
-/** Every number, date, name, superlative and causal statement of the narration, in order, each with its sentence. */
+/**
+ * Every number, date, name, superlative and causal statement of the narration, in order, each with
+ * its sentence.
+ */
 export function claimsOf(script: string, parsed: ParsedScript): Claim[] {
   const narration = narrationOnly(script, parsed)
   const lower = new Set(narration.match(/(?<![\p{L}])\p{Ll}+/gu) ?? [])
@@ -114,7 +144,8 @@ export function claimsIn(text: string, lower: ReadonlySet<string>): Found[] {
   for (const { index, 0: words } of text.matchAll(NAME)) {
     const opening = /^\W*$/.test(text.slice(0, index))
     const first = words.split(/[ -]/)[0]!.replace(/['’]s$/, '')
-    // A word that opens the sentence is a name only where it is never written small, or with another name after it.
+    // A word that opens the sentence is a name only where it is never written small, or with
+    // another name after it.
     const rest =
       NO_NAMES.has(first) || (opening && (lower.has(first.toLowerCase()) || !/[ ]/.test(words)))
         ? words.slice(first.length).search(/\p{Lu}/u)
@@ -127,7 +158,9 @@ export function claimsIn(text: string, lower: ReadonlySet<string>): Found[] {
   return found.sort((a, b) => a.from - b.from)
 }
 
-/** What a person found out about a claim, if anybody has looked since its sentence was last changed. */
+/**
+ * What a person found out about a claim, if anybody has looked since its sentence was last changed.
+ */
 export function checkedAs(
   claim: Pick<Claim, 'sentence' | 'words'>,
   known: readonly CheckedClaim[],

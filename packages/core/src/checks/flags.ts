@@ -39,7 +39,10 @@ export interface FlagFacts {
   doubted: (sceneId: string) => readonly DoubtedClaim[]
 }
 
-/** A caption worn by a whole sentence longer than the parser allows, by more than a voice's own pace explains. */
+/**
+ * A caption worn by a whole sentence longer than the parser allows, by more than a voice's own pace
+ * explains.
+ */
 const LONG_SECONDS = SCENE_SECONDS_LIMIT * 1.15
 
 /** What a picture shows, whatever the hour: the words of its title in order. */

@@ -1,4 +1,5 @@
 import type { ScriptScene } from '../script/parse.ts'
+import { pattern } from '../text/pattern.ts'
 import { sceneSeconds } from '../timeline/timeline.ts'
 
 /** What a viewer has heard before deciding to stay (common practice). */
@@ -15,14 +16,30 @@ export interface Hook {
   points: HookPoint[]
 }
 
-const GREETING =
-  /^(?:hi|hello|hey|welcome|good (?:morning|evening|afternoon)|greetings|what['’]s up)\b|\bwelcome (?:back )?to (?:my|our|the|this|another)\b/i
-const ANNOUNCED =
-  /\b(?:in (?:this|today['’]s) (?:video|film|episode)|today (?:we|i)(?:['’]re| are|['’]ll| will)? (?:going to|will|talk|look|learn|explore|discuss)|(?:we|i)(?:['’]re| are) going to (?:talk|look|learn|explore|discuss)|(?:we|i)(?:['’]ll| will) (?:be )?(?:talk|look|learn|explore|discuss))/i
-const WINDUP =
-  /^(?:since the (?:dawn|beginning)|throughout history|for (?:centuries|ages|as long as)|in today['’]s (?:world|society)|nowadays|there are many|everyone knows|as we all know|it is (?:well )?known|(?:the )?dictionary defines|have you ever wondered)\b/i
-const DOUBT =
-  /\b(?:but|yet|except|until|instead|still|nobody|never|nothing|without|impossible|no one|wrong|secret|almost|only)\b/i
+const GREETING = pattern(
+  'i',
+  String.raw`^(?:hi|hello|hey|welcome|good (?:morning|evening|afternoon)|greetings|what['’]s up)`,
+  String.raw`\b|\bwelcome (?:back )?to (?:my|our|the|this|another)\b`,
+)
+const ANNOUNCED = pattern(
+  'i',
+  String.raw`\b(?:in (?:this|today['’]s) (?:video|film|episode)|today (?:we|i)(?:['’]re| are|`,
+  String.raw`['’]ll| will)? (?:going to|will|talk|look|learn|explore|discuss)|(?:we|i)(?:['’]re|`,
+  String.raw` are) going to (?:talk|look|learn|explore|discuss)|(?:we|i)(?:['’]ll| will)`,
+  String.raw` (?:be )?(?:talk|look|learn|explore|discuss))`,
+)
+const WINDUP = pattern(
+  'i',
+  String.raw`^(?:since the (?:dawn|beginning)|throughout history|for (?:centuries|ages|`,
+  String.raw`as long as)|in today['’]s (?:world|society)|nowadays|there are many|everyone knows|`,
+  String.raw`as we all know|it is (?:well )?known|(?:the )?dictionary defines|`,
+  String.raw`have you ever wondered)\b`,
+)
+const DOUBT = pattern(
+  'i',
+  String.raw`\b(?:but|yet|except|until|instead|still|nobody|never|nothing|without|impossible|`,
+  String.raw`no one|wrong|secret|almost|only)\b`,
+)
 const NUMBER = /\d|\b(?:hundred|thousand|million|billion|twice|half|one in)\b/i
 const SENSES =
   /\b(?:see|hear|look|watch|listen|touch|smell|feel|imagine|picture|think of|hold|stand|walk)\b/i

@@ -1,4 +1,5 @@
 import type { ParsedScript } from '../script/parse.ts'
+import { pattern } from '../text/pattern.ts'
 import { sceneSeconds } from '../timeline/timeline.ts'
 import { STOP_WORDS } from '../words/stop.ts'
 import { chapterLengths } from './chapters.ts'
@@ -15,17 +16,25 @@ export interface LengthAdvice {
   widen: { chapter: number; title: string; seconds: number }[]
 }
 
-const ASIDE =
-  /^(?:of course|by the way|in other words|as (?:we|you) (?:know|said|have seen)|needless to say|in fact|actually|basically|that is to say|put differently|to be fair|(?:or|and) so (?:it|they) (?:say|seemed?))\b|\((?:.*)\)/i
+const ASIDE = pattern(
+  'i',
+  String.raw`^(?:of course|by the way|in other words|as (?:we|you) (?:know|said|have seen)|`,
+  String.raw`needless to say|in fact|actually|basically|that is to say|put differently|`,
+  String.raw`to be fair|(?:or|and) so (?:it|they) (?:say|seemed?))\b|\((?:.*)\)`,
+)
 /** A short sentence shares its few words with many others by chance. */
 const FEWEST_TERMS = 5
-const CARRIES =
-  /^(?:so|yet|but|then|that|this|here)\b|\b(?:because|so that|therefore|which is why|that is why|first|finally|but)\b/i
+const CARRIES = pattern(
+  'i',
+  String.raw`^(?:so|yet|but|then|that|this|here)\b|\b(?:because|so that|therefore|which is why|`,
+  String.raw`that is why|first|finally|but)\b`,
+)
 
 /**
  * By how much a script misses the wished length, and what to do about it.
  *
- * A scene can go the more easily the more others say the same (shared words weigh by how rare they are),
+ * A scene can go the more easily the more others say the same (shared words weigh by how rare they
+ * are),
  * the less it carries the thread on and the further it is from opening or closing a chapter.
  */
 export function lengthAdvice(parsed: ParsedScript, wantedMinutes: number, speed = 1): LengthAdvice {

@@ -7,7 +7,10 @@ interface Spelling {
   times: number
 }
 
-/** Names that look like two spellings of one: a letter apart ("Fresnel", "Fresnal"), or joined otherwise ("Eddy Stone", "Eddystone"). */
+/**
+ * Names that look like two spellings of one: a letter apart ("Fresnel", "Fresnal"), or joined
+ * otherwise ("Eddy Stone", "Eddystone").
+ */
 export function namesSpeltTwoWays(words: readonly ScriptWord[]): Finding[] {
   const spellings = spellingsOf(words)
   return spellings
@@ -62,7 +65,9 @@ function alike(a: string, b: string): boolean {
   return a[0] === b[0] && oneStepApart(bareA!, bareB!)
 }
 
-/** One letter put in, left out, changed, or two neighbours swapped (Damerau–Levenshtein distance 1). */
+/**
+ * One letter put in, left out, changed, or two neighbours swapped (Damerau–Levenshtein distance 1).
+ */
 export function oneStepApart(a: string, b: string): boolean {
   if (Math.abs(a.length - b.length) > 1 || a === b) return false
   let at = 0

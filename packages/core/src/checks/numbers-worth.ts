@@ -1,16 +1,25 @@
 import nlp from 'compromise'
+import { pattern } from '../text/pattern.ts'
 import { claimsIn } from './claims.ts'
 
 /** Of a sentence, so many are offered. */
 const MOST = 3
-/** What a count is of decides whether it is worth showing: measures always, everything else when it is large. */
-const MEASURED =
-  /(?:%|°|per ?cent|degrees?|miles?|feet|foot|inch|tonnes?|tons?|pounds?|kilo|met(?:re|er)|lit(?:re|er)|hours?|minutes?|seconds?|days?|weeks?|months?|years?|decades?|centur|\d\s?[kcmµ]?[mgWV]\b|km|mph|[£$€])/i
+/**
+ * What a count is of decides whether it is worth showing: measures always, everything else when it
+ * is large.
+ */
+const MEASURED = pattern(
+  'i',
+  String.raw`(?:%|°|per ?cent|degrees?|miles?|feet|foot|inch|tonnes?|tons?|pounds?|kilo|met(?:re|`,
+  String.raw`er)|lit(?:re|er)|hours?|minutes?|seconds?|days?|weeks?|months?|years?|decades?|`,
+  String.raw`centur|\d\s?[kcmµ]?[mgWV]\b|km|mph|[£$€])`,
+)
 const LARGE = 20
 const YEAR = /\b(?:1\d{3}|20\d\d)s?\b/
 
 /**
- * Numbers of a sentence that are worth a card: years, measures, large counts, as they would stand on the picture.
+ * Numbers of a sentence that are worth a card: years, measures, large counts, as they would stand
+ * on the picture.
  *
  * @example numbersWorth('In 1822 it was seen from twenty miles out by two men.') // => ['1822', '20 miles']
  */

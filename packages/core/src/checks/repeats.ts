@@ -8,7 +8,10 @@ const SHORTEST = 4
 const WEIGHTY = 2
 const SAME_OPENINGS = 3
 
-/** Runs of words that come back, longest first and none inside another; three sentences that begin alike. */
+/**
+ * Runs of words that come back, longest first and none inside another; three sentences that begin
+ * alike.
+ */
 export function repeatedPhrases(words: readonly ScriptWord[]): Finding[] {
   const plain = words.map(({ text }) => text.toLowerCase().replace(/[’']s$|[.,]/g, ''))
   const covered = new Uint8Array(words.length)

@@ -2,6 +2,7 @@ import { assertNever, TidyError } from '../faults/fault.ts'
 import { chosenItem } from '../pictures/item.ts'
 import { cleanScript } from '../script/clean.ts'
 import { parsedScript } from '../script/parsed-script.ts'
+import { defined } from '../text/defined.ts'
 import type { Command, CommandOf } from './command.ts'
 import { consistent } from './consistent.ts'
 import { type Document, emptyDocument, type Scene, type Shot } from './document.ts'
@@ -37,7 +38,8 @@ export interface Applied {
 /**
  * Carries out one command.
  *
- * @throws TidyError what the command's own edit throws (`scene_not_found`, `shot_not_found`, …); nothing is changed then
+ * @throws TidyError what the command's own edit throws (`scene_not_found`, `shot_not_found`, …);
+ *   nothing is changed then
  */
 export function apply(document: Document, command: Command): Applied {
   const next = changed(document, command)
@@ -73,7 +75,7 @@ function changed(document: Document, command: Command): Document {
     case 'setVoice':
       return { ...document, voice: command.voice, speed: command.speed }
     case 'setSpeaking':
-      return { ...document, speaking: { ...document.speaking, ...command.set } }
+      return { ...document, speaking: { ...document.speaking, ...defined(command.set) } }
     case 'useTakes':
       return command.takes.reduce(
         (changed, { sceneId, take }) =>
@@ -156,9 +158,9 @@ function changed(document: Document, command: Command): Document {
         },
       }
     case 'setPicking':
-      return { ...document, picking: { ...document.picking, ...command.set } }
+      return { ...document, picking: { ...document.picking, ...defined(command.set) } }
     case 'setMaking':
-      return { ...document, making: { ...document.making, ...command.set } }
+      return { ...document, making: { ...document.making, ...defined(command.set) } }
     case 'placeShots':
       return placeShots(document, command)
     case 'takeBack':
@@ -237,7 +239,9 @@ function placeShots(document: Document, { scenes: places }: CommandOf<'placeShot
   }
 }
 
-/** What matching chose in place of what it chose before; a picture chosen by hand stays where it is. */
+/**
+ * What matching chose in place of what it chose before; a picture chosen by hand stays where it is.
+ */
 function shotsPlaced(shots: readonly Shot[], items: readonly Shot['item'][]): Shot[] {
   const kept = shots.flatMap((shot, i): Shot[] =>
     shot.by === 'hand' ? [shot] : items[i] ? [{ ...shot, item: items[i] }] : [],

@@ -198,7 +198,10 @@ export const Command = z.discriminatedUnion('type', [
   z.object({ type: z.literal('setPicking'), set: Picking.partial() }),
   /** How pictures are made for this film; what is left out stays. */
   z.object({ type: z.literal('setMaking'), set: Making.partial() }),
-  /** What matching chose; skipped where the narration changed meanwhile, and at shots chosen by hand. */
+  /**
+   * What matching chose; skipped where the narration changed meanwhile, and at shots chosen by
+   * hand.
+   */
   z.object({
     type: z.literal('placeShots'),
     scenes: z

@@ -59,7 +59,10 @@ const FILM: Record<string, string> = {
   comments: 'comments',
 }
 
-/** What lies between two documents of one episode, scene by scene; scenes that are the same are left out. */
+/**
+ * What lies between two documents of one episode, scene by scene; scenes that are the same are left
+ * out.
+ */
 export function compareDocuments(before: Document, after: Document): Comparison {
   const film = Object.entries(FILM).flatMap(([name, word]) =>
     equal(before[name as keyof Document], after[name as keyof Document]) ? [] : [word],
@@ -135,7 +138,10 @@ function changesOf(was: Look, is: Look, moved: boolean): SceneChange[] {
   return found.flatMap(([changed, name]) => (changed ? [name] : []))
 }
 
-/** The longest rising run of some numbers, not necessarily side by side: what kept its order when the rest moved. */
+/**
+ * The longest rising run of some numbers, not necessarily side by side: what kept its order when
+ * the rest moved.
+ */
 function inOrder(numbers: readonly number[]): Set<number> {
   const ends: number[] = []
   const before = new Map<number, number | undefined>()

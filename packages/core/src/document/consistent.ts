@@ -4,7 +4,10 @@ import type { Document } from './document.ts'
 import { reconcile } from './reconcile.ts'
 import { orderly } from './shot-edits.ts'
 
-/** A document from outside with everything in it that its schema cannot tell: scenes are those of its script, ids stand once, cuts in order. */
+/**
+ * A document from outside with everything in it that its schema cannot tell: scenes are those of
+ * its script, ids stand once, cuts in order.
+ */
 export function consistent(document: Document): Document {
   const parsed = parsedScript(document.script).scenes
   const known = [...new Map(document.scenes.map((scene) => [scene.id, scene])).values()]

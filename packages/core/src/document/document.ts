@@ -6,7 +6,10 @@ import { SAMPLE_RATE } from '../time/time.ts'
 import { EMPHASES, FINISHES, PauseFactor, Speed } from './voicing.ts'
 
 export const TRANSITIONS = ['cut', 'dissolve', 'dip'] as const
-/** How one picture gives way to the next; it begins at the cut and lasts so many samples, 0 for a plain cut. */
+/**
+ * How one picture gives way to the next; it begins at the cut and lasts so many samples, 0 for a
+ * plain cut.
+ */
 export const Transition = z
   .object({
     kind: z.enum(TRANSITIONS),
@@ -30,7 +33,9 @@ export const Shot = z.object({
   item: ChosenItem.nullable(),
   /** Who chose it: what a person chose is never replaced by matching. */
   by: z.enum(['match', 'hand']),
-  /** The word of the narration it begins at, counted from 0; left out, the scene is shared evenly. */
+  /**
+   * The word of the narration it begins at, counted from 0; left out, the scene is shared evenly.
+   */
   word: z.number().int().positive().optional(),
   /** Samples of a clip left out at its beginning. */
   slip: z
@@ -62,9 +67,14 @@ export const SpeakerName = z
 export const Speaking = z.object({
   finish: z.enum(FINISHES),
   pauses: PauseFactor,
-  /** The longest silence left inside a take, in seconds; null leaves all, and breaths and fillers of a recording too. */
+  /**
+   * The longest silence left inside a take, in seconds; null leaves all, and breaths and fillers of
+   * a recording too.
+   */
   tighten: z.number().min(0.1).max(2).nullable(),
-  /** The voice that speaks a scene whose own voice fails; null: the scene stays silent and says so. */
+  /**
+   * The voice that speaks a scene whose own voice fails; null: the scene stays silent and says so.
+   */
   understudy: VoiceId.nullable(),
   /** Voices of the script's speakers; one without an entry speaks with the film's voice. */
   speakers: z.array(z.object({ name: SpeakerName, voice: VoiceId })).max(40),
@@ -81,7 +91,10 @@ export const PLAIN_SPEAKING: Speaking = {
   pronunciations: [],
 }
 
-/** A take a person chose for a scene: a recording, or one that was spoken before. It lapses when the narration changes. */
+/**
+ * A take a person chose for a scene: a recording, or one that was spoken before. It lapses when the
+ * narration changes.
+ */
 export const ChosenTake = z.object({
   hash: z.string().regex(/^[0-9a-f]{32}$/),
   text: z.string().min(1),
@@ -125,7 +138,10 @@ export type Mood = (typeof MOODS)[number]
 export const CLAIM_MARKS = ['unsure', 'checked', 'wrong'] as const
 export type ClaimMark = (typeof CLAIM_MARKS)[number]
 
-/** What a person found out about something the narration claims. It is known by its words and their sentence: where either changes, it is to be checked anew. */
+/**
+ * What a person found out about something the narration claims. It is known by its words and their
+ * sentence: where either changes, it is to be checked anew.
+ */
 export const CheckedClaim = z.object({
   sentence: z.string().min(1).max(2000),
   words: z.string().min(1).max(400),
@@ -229,7 +245,9 @@ export type Document = z.infer<typeof Document>
 
 export const DEFAULT_VOICE = 'flite-slt'
 
-/** What a film is called while nobody has called it anything: it says nothing of what it is about. */
+/**
+ * What a film is called while nobody has called it anything: it says nothing of what it is about.
+ */
 export const UNTITLED = 'Untitled episode'
 
 export function emptyDocument(title: string): Document {

@@ -7,7 +7,10 @@ import { type Block, outlineOf, type Piece, placeOf, scriptOf } from './outline.
 import { reconcile } from './reconcile.ts'
 import { orderly } from './shot-edits.ts'
 
-/** A document taken apart for a change of its scenes: the script's blocks, and the scene of each piece. */
+/**
+ * A document taken apart for a change of its scenes: the script's blocks, and the scene of each
+ * piece.
+ */
 export interface Draft {
   blocks: Block[]
   scenes: Map<string, Scene>
@@ -34,7 +37,8 @@ export function settle(document: Document, { blocks, scenes, nextId }: Draft): D
   const free = pieces.findIndex((piece) => piece.free)
   const extra = parsed.length - pieces.length
   if (extra !== 0 && (free < 0 || extra < 0)) {
-    // A piece reads otherwise where it stands now (it looks like a heading there, say): its scene is found again by its words.
+    // A piece reads otherwise where it stands now (it looks like a heading there, say): its scene
+    // is found again by its words.
     const known = pieces.map(({ id }) => scenes.get(id)!)
     return { ...document, script, ...reconcile(parsed, known, nextId) }
   }
@@ -94,7 +98,8 @@ export const paragraph = (speaker: string, pieces: Piece[]): Block => ({
 })
 
 /**
- * Puts pieces at a place: into the paragraph that is there when it has their speaker, else as paragraphs of their own in it.
+ * Puts pieces at a place: into the paragraph that is there when it has their speaker, else as
+ * paragraphs of their own in it.
  */
 export function put(
   draft: Draft,

@@ -3,7 +3,9 @@ import { parsedScript } from '../script/parsed-script.ts'
 import type { Document, Scene, Shot } from './document.ts'
 import type { Emphasis } from './voicing.ts'
 
-/** One scene of the film as it is planned: what the script says of it and what is decided about it. */
+/**
+ * One scene of the film as it is planned: what the script says of it and what is decided about it.
+ */
 export interface FilmScene extends Omit<ScriptScene, 'source' | 'marked'> {
   id: string
   shots: readonly Shot[]

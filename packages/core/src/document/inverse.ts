@@ -1,7 +1,9 @@
 import { z } from 'zod'
 import { Document, type Scene } from './document.ts'
 
-/** A piece of a list or text put in place of another: `remove` units from `at` give way to `insert`. */
+/**
+ * A piece of a list or text put in place of another: `remove` units from `at` give way to `insert`.
+ */
 const splice = <T extends z.ZodType>(insert: T) =>
   z.object({ at: z.number().int().min(0), remove: z.number().int().min(0), insert })
 

@@ -7,7 +7,10 @@ import {
   SPOKEN,
 } from '../script/parse.ts'
 
-/** The text of one scene as it stands in the script, its directions with it, without the marks that part it from others. */
+/**
+ * The text of one scene as it stands in the script, its directions with it, without the marks that
+ * part it from others.
+ */
 export interface Piece {
   id: string
   readonly raw: string
@@ -60,7 +63,10 @@ export function outlineOf(script: string, parsed: ParsedScript, ids: readonly st
 
 type Stray = ParsedScript['scenes'][number]['marked'][number]
 
-/** Directions that stand in another block than the scene they belong to; they go with their scene from now on. */
+/**
+ * Directions that stand in another block than the scene they belong to; they go with their scene
+ * from now on.
+ */
 function strayDirections({ blocks, scenes }: ParsedScript): Set<Stray> {
   const strays = new Set<Stray>()
   for (const { source, first, end } of blocks)
@@ -134,7 +140,10 @@ export function scriptOf(blocks: readonly Block[]): string {
     .join('')
 }
 
-/** A paragraph whose scenes are exactly its pieces: parted and kept together by marks where parsing would do otherwise. */
+/**
+ * A paragraph whose scenes are exactly its pieces: parted and kept together by marks where parsing
+ * would do otherwise.
+ */
 export function paragraphText({ speaker, pieces }: Pick<Block, 'speaker' | 'pieces'>): string {
   if (!pieces.length) return ''
   const label = speaker ? `${speaker}: ` : ''

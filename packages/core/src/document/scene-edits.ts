@@ -26,7 +26,10 @@ const oneLine = (text: string) =>
     .replace(/^\s*#+/, '')
     .trim()
 
-/** Puts new words where a scene's old ones stand; its directions stay. A sentence typed in becomes a scene of its own. */
+/**
+ * Puts new words where a scene's old ones stand; its directions stay. A sentence typed in becomes a
+ * scene of its own.
+ */
 export function editNarration(
   document: Document,
   { sceneId, text }: CommandOf<'editNarration'>,
@@ -108,7 +111,10 @@ function betweenWords(text: string, at: number): number {
   return before > 0 ? before : at + (text.slice(at).match(/^\S+/)?.[0].length ?? 0)
 }
 
-/** Where in a piece's text, directions and marks of emphasis skipped, the last letter of `head` has passed. */
+/**
+ * Where in a piece's text, directions and marks of emphasis skipped, the last letter of `head` has
+ * passed.
+ */
 function rawPlace(raw: string, head: string): number {
   const wanted = head.replace(/\s/g, '')
   let seen = 0
@@ -190,7 +196,10 @@ export function duplicateScenes(document: Document, ids: readonly string[]): Doc
   return settle(document, draft)
 }
 
-/** Scenes as they can be put in elsewhere, also in another episode, in the film's order. @throws TidyError `scene_not_found` */
+/**
+ * Scenes as they can be put in elsewhere, also in another episode, in the film's order. @throws
+ * TidyError `scene_not_found`
+ */
 export function copiedScenes(document: Document, ids: readonly string[]): NewScene[] {
   const { blocks, scenes } = draftOf(document)
   const wanted = new Set(ids)
@@ -212,7 +221,10 @@ export function copiedScenes(document: Document, ids: readonly string[]): NewSce
   )
 }
 
-/** Puts scenes in that are new here; a text of several sentences makes as many scenes, the pictures going to the first. */
+/**
+ * Puts scenes in that are new here; a text of several sentences makes as many scenes, the pictures
+ * going to the first.
+ */
 export function insertScenes(
   document: Document,
   { scenes, place }: CommandOf<'insertScenes'>,
@@ -224,7 +236,10 @@ export function insertScenes(
   return settle(document, draft)
 }
 
-/** One scene copied from elsewhere stays one when it was one there; new text is parted as a script is. */
+/**
+ * One scene copied from elsewhere stays one when it was one there; new text is parted as a script
+ * is.
+ */
 function newPieces(
   draft: Draft,
   { script, speaker, shots, hidden, length }: NewScene,
@@ -327,7 +342,10 @@ function setSpeaker(draft: Draft, ids: ReadonlySet<string>, speaker: string) {
   })
 }
 
-/** A title starts a chapter at the scene, or renames the one that starts there; null joins it to the chapter before. */
+/**
+ * A title starts a chapter at the scene, or renames the one that starts there; null joins it to the
+ * chapter before.
+ */
 export function setChapter(
   document: Document,
   { sceneId, title }: CommandOf<'setChapter'>,

@@ -4,7 +4,10 @@ import { wordsOf } from '../text/written-words.ts'
 import type { CommandOf } from './command.ts'
 import { type Scene, type Shot, SHOTS_LIMIT } from './document.ts'
 
-/** The word each shot begins at, as far as it can be told without a voice: where none is set, an even share. */
+/**
+ * The word each shot begins at, as far as it can be told without a voice: where none is set, an
+ * even share.
+ */
 const beginnings = (shots: readonly Shot[], words: number) =>
   shots.map(({ word }, i) => (i === 0 ? 0 : (word ?? Math.round((words * i) / shots.length))))
 
@@ -14,7 +17,10 @@ function beginningAt(shot: Shot, word: number | undefined): Shot {
   return word && word > 0 ? { ...rest, word } : rest
 }
 
-/** Shots as a scene may have them: the first without a word, the others in the order of their words, no more than fit. */
+/**
+ * Shots as a scene may have them: the first without a word, the others in the order of their words,
+ * no more than fit.
+ */
 export function orderly(shots: readonly Shot[], words: number): Shot[] {
   let last = 0
   return shots.slice(0, SHOTS_LIMIT).map((shot, i) => {
@@ -24,7 +30,10 @@ export function orderly(shots: readonly Shot[], words: number): Shot[] {
   })
 }
 
-/** The pictures of both halves of a scene parted before a word; the one that is seen there goes on in the second. */
+/**
+ * The pictures of both halves of a scene parted before a word; the one that is seen there goes on
+ * in the second.
+ */
 export function partedShots(shots: readonly Shot[], words: number, at: number): [Shot[], Shot[]] {
   const begins = beginnings(shots, words)
   const first = shots.filter((_, i) => begins[i]! < at)
@@ -37,7 +46,9 @@ export function partedShots(shots: readonly Shot[], words: number, at: number): 
   return [first, goesOn ? [beginningAt(first.at(-1)!, undefined), ...rest] : rest]
 }
 
-/** The pictures of two scenes made one: each stays with its words; one that both show is seen once. */
+/**
+ * The pictures of two scenes made one: each stays with its words; one that both show is seen once.
+ */
 export function joinedShots(
   first: readonly Shot[],
   firstWords: number,
@@ -87,7 +98,8 @@ function shotOf(scene: Scene, index: number): Shot {
 
 export function withShot(scene: Scene, index: number, item: Shot['item']): Scene {
   if (index > scene.shots.length) throw new TidyError('shot_not_found', { shot: index })
-  // A new picture keeps its place and its transition; how the one before was framed has nothing to do with it.
+  // A new picture keeps its place and its transition; how the one before was framed has nothing to
+  // do with it.
   const { word, transition } = scene.shots[index] ?? {}
   const shot: Shot = {
     item: chosenItem(item),
@@ -130,7 +142,9 @@ export function withMovedShot(scene: Scene, { from, to }: CommandOf<'moveShot'>)
   )
 }
 
-/** @throws TidyError `cut_not_possible` when the word is no place between the cuts before and after */
+/**
+ * @throws TidyError `cut_not_possible` when the word is no place between the cuts before and after
+ */
 export function withCut(scene: Scene, { shot, word }: CommandOf<'setCut'>): Scene {
   const cut = beginningAt(shotOf(scene, shot), word ?? undefined)
   const pinned = (shots: readonly Shot[]) => shots.flatMap((s) => s.word ?? [])

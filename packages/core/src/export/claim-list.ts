@@ -16,7 +16,10 @@ export interface ClaimRow {
 
 const HEAD = ['scene', 'kind', 'claim', 'sentence', 'mark', 'source', 'marked_by']
 
-/** The claims of a film as a list for its checkers (RFC 4180): one row a claim under a head; the head alone for none. */
+/**
+ * The claims of a film as a list for its checkers (RFC 4180): one row a claim under a head; the
+ * head alone for none.
+ */
 export const claimList = (rows: readonly ClaimRow[]): string =>
   csv([
     HEAD,

@@ -37,7 +37,10 @@ interface FilmFile {
   write?: (film: FinishedFilm) => string
 }
 
-/** Every file that is made of a film, in the order they are offered. To add a format: an entry here and its writer. */
+/**
+ * Every file that is made of a film, in the order they are offered. To add a format: an entry here
+ * and its writer.
+ */
 export const FILM_FILES = [
   { name: 'film.mp4', mime: 'video/mp4', label: 'Film' },
   {

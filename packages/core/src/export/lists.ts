@@ -38,7 +38,9 @@ export function shotsCsv({ scenes, fps }: Timeline): string {
   ])
 }
 
-/** Who made the pictures that are seen, each once, in order of appearance, as their licences ask. */
+/**
+ * Who made the pictures that are seen, each once, in order of appearance, as their licences ask.
+ */
 export function creditsText(
   title: string,
   pictureCredits: readonly string[],

@@ -48,7 +48,10 @@ interface Interval {
   text: string
 }
 
-/** Praat TextGrid, long text form (Praat manual, from memory): a tier of scenes and a tier of words, silence as empty intervals. */
+/**
+ * Praat TextGrid, long text form (Praat manual, from memory): a tier of scenes and a tier of words,
+ * silence as empty intervals.
+ */
 export function marksTextGrid({ scenes, samples }: Spoken): string {
   const spoken = scenes.filter(({ words }) => words.length)
   const tiers: [string, Interval[]][] = [

@@ -1,5 +1,6 @@
 /**
- * Everything that can go wrong and that a person should read, by its code, with the details its sentence
+ * Everything that can go wrong and that a person should read, by its code, with the details its
+ * sentence
  * is made of; `undefined` where it needs none. Code branches on the code; people read the sentence.
  */
 export interface FaultDetails {

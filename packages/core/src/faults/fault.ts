@@ -15,7 +15,9 @@ export class TidyError<Code extends FaultCode = FaultCode> extends Error {
   }
 }
 
-/** Whether something thrown is a fault of ours; `instanceof` alone would lose what its code says. */
+/**
+ * Whether something thrown is a fault of ours; `instanceof` alone would lose what its code says.
+ */
 export const isFault = (cause: unknown): cause is TidyError => cause instanceof TidyError
 
 /** The closing arm of a switch over a closed set. */

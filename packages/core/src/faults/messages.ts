@@ -1,6 +1,9 @@
 import type { FaultCode, FaultDetails } from './codes.ts'
 
-/** A sentence for every fault, with its numbers in it and the way out. A second language is a second table. */
+/**
+ * A sentence for every fault, with its numbers in it and the way out. A second language is a second
+ * table.
+ */
 export type Messages = { readonly [Code in FaultCode]: (details: FaultDetails[Code]) => string }
 
 export const ENGLISH: Messages = {

@@ -8,7 +8,8 @@ import { timeline } from '../timeline/timeline.ts'
 import { creditOf, ledgerOf, ledgerWarnings } from './ledger.ts'
 
 describe('licenceFacts', () => {
-  // Names as packages and providers write them; addresses as Creative Commons gives them (creativecommons.org/licenses, from memory).
+  // Names as packages and providers write them; addresses as Creative Commons gives them
+  // (creativecommons.org/licenses, from memory).
   it.each([
     ['CC BY 4.0', 'CC BY 4.0', 'https://creativecommons.org/licenses/by/4.0/', 'credit'],
     ['CC-BY-3.0', 'CC BY 3.0', 'https://creativecommons.org/licenses/by/3.0/', 'credit'],

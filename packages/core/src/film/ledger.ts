@@ -34,8 +34,10 @@ export function ledgerOf({ scenes }: Timeline): LedgerRow[] {
 }
 
 /**
- * A picture's credit: title, author, source and licence, each with its link, in the order Creative Commons recommends
- * (its "Recommended practices for attribution", written down from memory), with the notice that it was changed.
+ * A picture's credit: title, author, source and licence, each with its link, in the order Creative
+ * Commons recommends
+ * (its "Recommended practices for attribution", written down from memory), with the notice that it
+ * was changed.
  */
 export function creditOf(item: ChosenItem): string {
   const { name, link, use } = licenceFacts(item.licence)

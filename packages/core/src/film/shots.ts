@@ -21,7 +21,10 @@ export interface PictureRun {
 }
 
 export interface SegmentShot extends PictureRun {
-  /** The picture before, which gives way to this one in so many frames; on a dip it is seen for the first half of them. */
+  /**
+   * The picture before, which gives way to this one in so many frames; on a dip it is seen for the
+   * first half of them.
+   */
   lead?: { kind: 'dissolve' | 'dip'; frames: number; from: PictureRun }
 }
 
@@ -29,9 +32,11 @@ export interface SegmentShot extends PictureRun {
 const CARD_WORDS = 7
 
 /**
- * The shots of every scene as they are drawn; each picture goes on under the transition that follows it.
+ * The shots of every scene as they are drawn; each picture goes on under the transition that
+ * follows it.
  *
- * @param usable tells whether an item's file is at hand; a scene without one gets a card with its words
+ * @param usable tells whether an item's file is at hand; a scene without one gets a card with its
+ *   words
  */
 export function filmShots(
   { scenes }: Timeline,
@@ -95,11 +100,16 @@ function sourceOf(
   return { kind: 'clip', item, slip, speed, ...(frame ? { move: frame } : {}) }
 }
 
-/** Everything some shots show, in the order they are read: of each what goes before, then its own. */
+/**
+ * Everything some shots show, in the order they are read: of each what goes before, then its own.
+ */
 export const pictureRuns = (shots: readonly SegmentShot[]): PictureRun[] =>
   shots.flatMap(({ lead, ...own }) => (lead ? [lead.from, own] : [own]))
 
-/** The words on plain cards, times in samples from the first shot; on a card that gives way they fade with it. */
+/**
+ * The words on plain cards, times in samples from the first shot; on a card that gives way they
+ * fade with it.
+ */
 export function cardSupers(shots: readonly SegmentShot[], [num, den]: FrameRate): Super[] {
   const at = (frame: number) => Math.round((frame * SAMPLE_RATE * den) / num)
   const ms = (frames: number) => Math.round((frames * 1000 * den) / num)

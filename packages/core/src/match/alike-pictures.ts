@@ -52,7 +52,10 @@ export function alikePictures(
   })
 }
 
-/** What a title names, whatever the hour; no base forms, which would need a dictionary in the browser. */
+/**
+ * What a title names, whatever the hour; no base forms, which would need a dictionary in the
+ * browser.
+ */
 const wordsOf = (title: string) =>
   (title.toLowerCase().match(/\p{L}{3,}/gu) ?? []).filter(
     (word) => !HOURS.has(word) && !STOP_WORDS.has(word),

@@ -3,7 +3,8 @@ import { bm25 } from './bm25.ts'
 
 describe('bm25', () => {
   it('gives the hand-worked scores of Robertson & Zaragoza 2009 (formula from memory)', () => {
-    // Three documents, lengths 2, 1, 3, mean 2; "sea" in two of them: idf = ln(1 + (3 − 2 + ½)/(2 + ½)) = ln 1.6.
+    // Three documents, lengths 2, 1, 3, mean 2; "sea" in two of them: idf = ln(1 + (3 − 2 + ½)/(2 +
+    // ½)) = ln 1.6.
     const index = bm25(
       [['sea', 'boat'], ['sea'], ['lamp', 'oil', 'wick']].map((words) => [{ weight: 1, words }]),
     )

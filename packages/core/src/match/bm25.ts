@@ -1,4 +1,7 @@
-/** Saturation of repeated words and weight of document length; the usual values (Robertson & Zaragoza 2009, from memory). */
+/**
+ * Saturation of repeated words and weight of document length; the usual values (Robertson &
+ * Zaragoza 2009, from memory).
+ */
 const K1 = 1.2
 const B = 0.75
 
@@ -15,7 +18,9 @@ export interface Added {
 }
 
 export interface Bm25 {
-  /** Scores by document, in the order the documents were given; 0 where no word of the query occurs. */
+  /**
+   * Scores by document, in the order the documents were given; 0 where no word of the query occurs.
+   */
   scores(query: ReadonlyMap<string, number>): Float64Array
   /** What one word of weight 1 adds to each document that has it. */
   added(word: string): Added
@@ -26,7 +31,8 @@ export interface Bm25 {
 }
 
 /**
- * BM25 over weighted fields (BM25F in its simple form: the fields' weighted word counts are added up
+ * BM25 over weighted fields (BM25F in its simple form: the fields' weighted word counts are added
+ * up
  * before saturation), for queries of weighted words.
  *
  * @param documents any number; their order is that of the scores

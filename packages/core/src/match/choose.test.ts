@@ -54,7 +54,8 @@ describe('chooseForFilm', () => {
     )
   })
   it('shows no third picture of a series within ten scenes where another is nearly as good', () => {
-    // 0, 1 and 2 are one thing at three hours; 3 to 6 are others, the last nearly as good as the third hour.
+    // 0, 1 and 2 are one thing at three hours; 3 to 6 are others, the last nearly as good as the
+    // third hour.
     const series = (a: number, b: number) => (a < 3 && b < 3 ? 0.9 : 0)
     const film = [
       [0.9],

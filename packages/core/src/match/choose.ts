@@ -25,7 +25,10 @@ export const LIKENESS = {
   one: 0.6,
   two: 0.15,
   three: 0.07,
-  /** How much it loses for each picture of a series (the same thing at another hour) beyond one that is shown within `SCENES_APART` scenes, and from which likeness two are a series. */
+  /**
+   * How much it loses for each picture of a series (the same thing at another hour) beyond one that
+   * is shown within `SCENES_APART` scenes, and from which likeness two are a series.
+   */
   series: 0.3,
   seriesFrom: 0.75,
 }
@@ -39,8 +42,10 @@ interface Path {
 }
 
 /**
- * Chooses a picture for every place of a film at once: as good as can be for each, unlike those just before, none again within
- * `SCENES_APART` scenes while another will do. A beam search: after each place the best paths go on.
+ * Chooses a picture for every place of a film at once: as good as can be for each, unlike those
+ * just before, none again within
+ * `SCENES_APART` scenes while another will do. A beam search: after each place the best paths go
+ * on.
  *
  * @param alike how alike two items look, 0 to 1
  * @returns the chosen item of each place; −1 where it has no options

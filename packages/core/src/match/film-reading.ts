@@ -10,7 +10,9 @@ import { rarityOf } from './senses.ts'
 /** What a film says, sentence by sentence and as a whole. */
 export interface FilmReading {
   scenes: SceneReading[]
-  /** The film's things by how often they return, the heaviest at 1; those of its title count most. */
+  /**
+   * The film's things by how often they return, the heaviest at 1; those of its title count most.
+   */
   subject: ReadonlyMap<string, number>
   /** What the title names. */
   title: readonly SearchWord[]
@@ -35,7 +37,10 @@ const TITLE = 2.5
 /** A word must weigh so much of the film's heaviest to be meant wherever it stands. */
 const CENTRAL = 0.55
 
-/** Reads a film: what each sentence names, what its pronouns stand for, what chapter and film are about. */
+/**
+ * Reads a film: what each sentence names, what its pronouns stand for, what chapter and film are
+ * about.
+ */
 export function readFilm(
   scenes: readonly SceneToMatch[],
   title: string,
@@ -94,10 +99,15 @@ export function readFilm(
   return { scenes: read, subject: subjectOf([titled, ...own]), title: named }
 }
 
-/** Each doubling of the sentences that have a word makes it so much rarer elsewhere (on the Zipf scale). */
+/**
+ * Each doubling of the sentences that have a word makes it so much rarer elsewhere (on the Zipf
+ * scale).
+ */
 const RETURNING = 0.8
 
-/** A common word that returns through a film is what it is about: it tells as much as a rare one. */
+/**
+ * A common word that returns through a film is what it is about: it tells as much as a rare one.
+ */
 function lexiconOfFilm(said: readonly (readonly Term[])[], lexicon: Lexicon): Lexicon {
   const counts = new Map<string, number>()
   for (const terms of said)

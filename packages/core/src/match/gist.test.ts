@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest'
 import { emptyLexicon, type Lexicon } from '../words/lexicon.ts'
 import { gistOf } from './gist.ts'
 
-// "sea" is said as often as COMMON allows for half its weight (10^(6 - 9) of all words), "lamp" a thousand times less often.
+// "sea" is said as often as COMMON allows for half its weight (10^(6 - 9) of all words), "lamp" a
+// thousand times less often.
 const lexicon: Lexicon = {
   ...emptyLexicon,
   gistDimensions: 2,

@@ -6,8 +6,10 @@ import { addTo, unit, type Vector } from '../words/vectors.ts'
 const COMMON = 1e-3
 
 /**
- * What texts say together, whatever the words they say it with: the sum of their words, common ones hardly counting
- * ("smooth inverse frequency", Arora, Liang & Ma 2017, from memory). All their words count, verbs and adjectives too.
+ * What texts say together, whatever the words they say it with: the sum of their words, common ones
+ * hardly counting
+ * ("smooth inverse frequency", Arora, Liang & Ma 2017, from memory). All their words count, verbs
+ * and adjectives too.
  *
  * @param texts with weights
  * @returns of length 1; nothing where no word is known
@@ -28,5 +30,8 @@ export function gistOf(
   return unit(sum)
 }
 
-/** Of all words said, how many are this one: the Zipf scale counts them in a thousand million (van Heuven et al. 2014, from memory). */
+/**
+ * Of all words said, how many are this one: the Zipf scale counts them in a thousand million (van
+ * Heuven et al. 2014, from memory).
+ */
 const shareOf = (word: string, lexicon: Lexicon) => 10 ** (lexicon.frequency(word) - 9)

@@ -1,13 +1,17 @@
 import { chooseForFilm, type ShotSlot } from './choose.ts'
 
-/** How far stills may be favoured over clips, as the logarithm of a factor, and how often the search for it halves the way. */
+/**
+ * How far stills may be favoured over clips, as the logarithm of a factor, and how often the search
+ * for it halves the way.
+ */
 const FURTHEST = 3
 const HALVINGS = 7
 /** A share this near to the wished one is it. */
 const NEAR = 0.03
 
 /**
- * Chooses a picture for every place of a film with as many stills among them as are wished, as far as there are any to choose
+ * Chooses a picture for every place of a film with as many stills among them as are wished, as far
+ * as there are any to choose
  * from: one kind is favoured over the other just so much that the shares come out.
  *
  * @param still  whether an item is a still

@@ -17,7 +17,8 @@ function namesIn(text: string): string[] {
 }
 
 /**
- * Names in a picture's title; none where every long word has a capital, for then capitals say nothing.
+ * Names in a picture's title; none where every long word has a capital, for then capitals say
+ * nothing.
  *
  * @example namesInTitle('Medieval walls of Carcassonne') // => ['carcassonne']
  */
@@ -48,7 +49,10 @@ export function namedWorlds(scenes: readonly SceneToMatch[]): NamedWorld[] {
   return scenes.map(({ chapter }) => chapters.get(chapter)!)
 }
 
-/** Left of a score where a picture is named after something the chapter does not speak of: where it names others, and where it names nothing. */
+/**
+ * Left of a score where a picture is named after something the chapter does not speak of: where it
+ * names others, and where it names nothing.
+ */
 const STRANGE = { amongNames: 0.7, alone: 0.97 }
 
 /** Below 1 for a picture of a place or person that is not meant. */

@@ -24,7 +24,10 @@ export interface OfferedPicture {
   sure: Sureness
   /** Words of the scene that it has. */
   shows: string[]
-  /** Why it was not taken though it fits better than what was; left out where nothing speaks against it. */
+  /**
+   * Why it was not taken though it fits better than what was; left out where nothing speaks against
+   * it.
+   */
   passed?: string
 }
 
@@ -140,7 +143,10 @@ export function pickPictures(
   })
 }
 
-/** What a picture that fits better has against it in this film: it is shown close by, or looks like what is. */
+/**
+ * What a picture that fits better has against it in this film: it is shown close by, or looks like
+ * what is.
+ */
 function whyPassed(
   { i }: Ranked,
   n: number,
@@ -187,7 +193,10 @@ function unlike(
   return taken
 }
 
-/** Score from which a match may be believed and below which it is hardly one; `docs/matching.md` says how often each is right. */
+/**
+ * Score from which a match may be believed and below which it is hardly one; `docs/matching.md`
+ * says how often each is right.
+ */
 const SURE = 0.7
 const WEAK = 0.52
 

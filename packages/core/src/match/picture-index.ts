@@ -1,4 +1,5 @@
 import type { Item } from '../pictures/item.ts'
+import { pattern } from '../text/pattern.ts'
 import { lemma } from '../words/lemma.ts'
 import type { Lexicon } from '../words/lexicon.ts'
 import { STOP_WORDS } from '../words/stop.ts'
@@ -37,9 +38,15 @@ export function lookedUp(text: string): string[] {
   return [...words, ...words.slice(1).map((word, i) => `${words[i]} ${word}`)]
 }
 
-/** A title's first things are what the picture shows; what follows a preposition stands beside or behind. */
-const BESIDE =
-  /\b(?:at|above|against|along|among|before|behind|below|beside|between|by|for|from|in|into|near|of|off|on|out|over|through|to|towards?|under|with)\b/i
+/**
+ * A title's first things are what the picture shows; what follows a preposition stands beside or
+ * behind.
+ */
+const BESIDE = pattern(
+  'i',
+  String.raw`\b(?:at|above|against|along|among|before|behind|below|beside|between|by|for|from|in|`,
+  String.raw`into|near|of|off|on|out|over|through|to|towards?|under|with)\b`,
+)
 
 function fieldsOf(item: Item): Fields[] {
   const [main = ''] = item.title.split(BESIDE)

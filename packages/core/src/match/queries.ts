@@ -24,7 +24,10 @@ export interface SceneQuery {
   chapter: Vector
   /** How little it can show of its own: 0 = enough, 1 = nothing. */
   need: number
-  /** How much hangs on showing just this: 1 for a sentence that names a thing, less for one that leans on others. */
+  /**
+   * How much hangs on showing just this: 1 for a sentence that names a thing, less for one that
+   * leans on others.
+   */
   stake: number
   /** True when it rests on a pronoun: what its other words name stands beside its subject. */
   resting: boolean
@@ -52,14 +55,20 @@ const SHARE = {
   standing: 0.8,
   besideStanding: 0.55,
   ownStrength: 0.4,
-  /** Of the sentence before, after, and two before, of chapter and film, for what a sentence cannot show itself; of the title always. */
+  /**
+   * Of the sentence before, after, and two before, of chapter and film, for what a sentence cannot
+   * show itself; of the title always.
+   */
   before: 0.6,
   after: 0.41,
   twoBefore: 0.27,
   chapter: 0.5,
   film: 0.4,
   title: 0.24,
-  /** What is left of the stake of a sentence that shows nothing of its own, and of one whose subject stands elsewhere. */
+  /**
+   * What is left of the stake of a sentence that shows nothing of its own, and of one whose subject
+   * stands elsewhere.
+   */
   stakeNeed: 0.68,
   stakeStanding: 1.08,
 }
@@ -67,8 +76,10 @@ const SHARE = {
 const TOO_GENERAL = 4.9
 
 /**
- * Turns a film into weighted queries: a scene's own words in the sense the film gives them, what its pronouns stand for,
- * synonyms and kinds, and what sentences around, chapter and film are about; the less it can show of its own, the more it borrows.
+ * Turns a film into weighted queries: a scene's own words in the sense the film gives them, what
+ * its pronouns stand for,
+ * synonyms and kinds, and what sentences around, chapter and film are about; the less it can show
+ * of its own, the more it borrows.
  */
 export function queriesOf(
   scenes: readonly SceneToMatch[],
@@ -191,7 +202,10 @@ function queryOf(
   }
 }
 
-/** What a scene is to be read by as a whole: its direction alone where it has one, else what it says, where, and what its pronoun stands for. */
+/**
+ * What a scene is to be read by as a whole: its direction alone where it has one, else what it
+ * says, where, and what its pronoun stands for.
+ */
 const textsOf = (
   { text, picture, chapterTitle = '' }: SceneToMatch,
   standing: readonly SearchWord[],
@@ -237,7 +251,9 @@ function weightIn(word: SearchWord, { senses, likely }: Meaning, lexicon: Lexico
   return Math.max(word.weight * 0.6, weightShown(shown) * (word.rarity ?? word.weight))
 }
 
-/** What stands around a word: the rest of its sentence, the sentences beside it, chapter and film. */
+/**
+ * What stands around a word: the rest of its sentence, the sentences beside it, chapter and film.
+ */
 function contextOf(
   { subject }: FilmReading,
   scene: SceneReading,
@@ -269,7 +285,10 @@ function withBorrowed(own: SearchWord[], terms: Map<string, number>): SearchWord
   ]
 }
 
-/** Words to send to a library's search, narrow first: the heaviest words and phrases of its own, then the heaviest of all. */
+/**
+ * Words to send to a library's search, narrow first: the heaviest words and phrases of its own,
+ * then the heaviest of all.
+ */
 export function searchesOf({ words, terms }: SceneQuery): string[] {
   const own = words.slice(0, 4).map((word) => word.text)
   const broad = [...terms]

@@ -30,7 +30,10 @@ export interface FilmWish {
   orientation: Orientation
   /** Seconds one picture is shown at most. */
   longest: number
-  /** By place in the index, how much rather each item is taken than another that fits as well; 1 = as any other. */
+  /**
+   * By place in the index, how much rather each item is taken than another that fits as well; 1 =
+   * as any other.
+   */
   preferred: Float32Array
   /** So many items of a scene are weighed against each other. */
   most: number
@@ -41,7 +44,10 @@ export interface RankedScene {
   scene: SceneToMatch
   query: SceneQuery
   worlds: Worlds
-  /** By place in the index, what each item keeps of its score after what was turned down; 0 leaves it out. */
+  /**
+   * By place in the index, what each item keeps of its score after what was turned down; 0 leaves
+   * it out.
+   */
   kept: Float32Array
 }
 
@@ -52,7 +58,9 @@ const WEIGHT = {
   gist: 0.6,
   film: 0.2,
   lent: 0.68,
-  /** So much of a sentence's words shown inside the film's world is enough to lean on nothing else. */
+  /**
+   * So much of a sentence's words shown inside the film's world is enough to lean on nothing else.
+   */
   shown: 0.37,
   /** Words count until so much BM25; beyond it more of them hardly matter. */
   saturate: 8.17,
@@ -63,11 +71,17 @@ const WEIGHT = {
   related: 0.23,
   /** Left of a word's score where the item means something else by it. */
   clash: 0.01,
-  /** Agreement on what a word means: below the first a word clashes, above the second it counts in full; how much an item that fits the film's world is believed to mean the same. */
+  /**
+   * Agreement on what a word means: below the first a word clashes, above the second it counts in
+   * full; how much an item that fits the film's world is believed to mean the same.
+   */
   clashes: 0.34,
   agrees: 0.59,
   trusted: 0.81,
-  /** Where the world of a film begins: so many standard deviations above the mean of the pool, and how sharply. */
+  /**
+   * Where the world of a film begins: so many standard deviations above the mean of the pool, and
+   * how sharply.
+   */
   chapter: 0.9,
   covered: 0.52,
   world: 1.11,
@@ -103,7 +117,8 @@ export function ranked(
   const direction = unit(query.direction)
   const asked = concepts.own.reduce((sum, { weight }) => sum + weight, 0) || 1
   const saturated = (value: number) => 1 - Math.exp(-value / WEIGHT.saturate)
-  // Where nothing in the film's world shows what the sentence says, it leans on what stands around it.
+  // Where nothing in the film's world shows what the sentence says, it leans on what stands around
+  // it.
   const shown = near.items.reduce(
     (best, i) => Math.max(best, saturated(own.earned[i]!) * fits[i]!),
     0,
@@ -143,10 +158,15 @@ export function ranked(
     .slice(0, wish.most)
 }
 
-/** Items whose words and meaning are weighed in full; the rest of a large pool are far behind them. */
+/**
+ * Items whose words and meaning are weighed in full; the rest of a large pool are far behind them.
+ */
 const PROMISING = 2000
 
-/** The items that have most of a scene's words or fit its film best, by a rough count that minds no meanings. */
+/**
+ * The items that have most of a scene's words or fit its film best, by a rough count that minds no
+ * meanings.
+ */
 function promising(
   index: PictureIndex,
   own: readonly Concept[],
@@ -168,7 +188,10 @@ function promising(
 /** Share of a word's weight that an item earns by having it. */
 type Meant = (noun: string, weight: number, i: number) => number
 
-/** What each marked item earns by having words of the concepts, and how much of their weight that covers. */
+/**
+ * What each marked item earns by having words of the concepts, and how much of their weight that
+ * covers.
+ */
 function worded(
   index: PictureIndex,
   concepts: readonly Concept[],
@@ -211,7 +234,8 @@ const COUNTS_FULL = 4
 const CLASHING = 0.3
 
 /**
- * Share of a word's weight that an item earns by having it, 0 when it means something else: by the senses of both, and by
+ * Share of a word's weight that an item earns by having it, 0 when it means something else: by the
+ * senses of both, and by
  * how well the rest of the item fits the film.
  */
 function meantShare(
@@ -250,7 +274,10 @@ export interface World {
   fitOf(direction: Vector): number
 }
 
-/** An item this near to a film belongs to its world whatever else is in the pool: where everything was searched for the film, most does. */
+/**
+ * An item this near to a film belongs to its world whatever else is in the pool: where everything
+ * was searched for the film, most does.
+ */
 const BORDER = 0.42
 
 export function worldOf(film: Vector, index: PictureIndex): World {
@@ -293,7 +320,9 @@ function readIn(index: PictureIndex, i: number, noun: string, lexicon: Lexicon):
   return { meaning: meaningIn(noun, context, lexicon), rest: unit(context) }
 }
 
-/** Below 1 where the item suits the film less: other shape, too small, a clip that ends too early. */
+/**
+ * Below 1 where the item suits the film less: other shape, too small, a clip that ends too early.
+ */
 function fitness(item: Item, scene: SceneToMatch, { orientation, longest }: FilmWish): number {
   const shape = item.orientation === orientation ? 1 : 0.35
   const small = item.height > 0 && Math.max(item.width, item.height) < 900 ? 0.75 : 1
@@ -304,7 +333,8 @@ function fitness(item: Item, scene: SceneToMatch, { orientation, longest }: Film
 }
 
 /**
- * How much rather each item of a pool is taken than another that fits as well. Where a pool tells no licence, none is missing;
+ * How much rather each item of a pool is taken than another that fits as well. Where a pool tells
+ * no licence, none is missing;
  * a film holds together when most of it is from one hand.
  */
 export function preferredOf(items: readonly Item[], favourites: ReadonlySet<string>): Float32Array {

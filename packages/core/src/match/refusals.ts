@@ -4,7 +4,10 @@ import { showsPeople } from '../pictures/people.ts'
 import type { SearchWord } from '../words/search-words.ts'
 import type { PictureIndex } from './picture-index.ts'
 
-/** What a picture keeps of its score beside one that was turned down: alike, of the same hand, with people in it. */
+/**
+ * What a picture keeps of its score beside one that was turned down: alike, of the same hand, with
+ * people in it.
+ */
 const KEEPS = { alike: 0.3, sameHand: 0.6, people: 0.25 }
 const ALIKE = 0.5
 
@@ -26,12 +29,16 @@ export const saidBy = (
   words: readonly Pick<SearchWord, 'text' | 'written'>[],
 ): SaidByScene => ({ text, words: words.flatMap((word) => (word.written ? [word.text] : [])) })
 
-/** True where a refusal keeps its picture away: everywhere when it is for how it looks, else where the same is said. */
+/**
+ * True where a refusal keeps its picture away: everywhere when it is for how it looks, else where
+ * the same is said.
+ */
 export const concerns = ({ reason, sentence, words }: Refusal, scene: SaidByScene) =>
   !SHOWN.has(reason) || sentence === scene.text || words.some((word) => scene.words.includes(word))
 
 /**
- * What every item keeps of its score in a scene after what a person turned down in this film: 0 for the pictures
+ * What every item keeps of its score in a scene after what a person turned down in this film: 0 for
+ * the pictures
  * themselves, 1 for those nothing speaks against.
  */
 export function keptAfterRefusals(

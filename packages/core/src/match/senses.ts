@@ -3,7 +3,10 @@ import type { Lexicon, Sense } from '../words/lexicon.ts'
 import { STOP_WORDS } from '../words/stop.ts'
 import { addTo, dot, unit, type Vector } from '../words/vectors.ts'
 
-/** How sharply a context decides, and how much commoner senses are favoured before any context is seen. */
+/**
+ * How sharply a context decides, and how much commoner senses are favoured before any context is
+ * seen.
+ */
 const SHARPNESS = 7
 const COMMONER = 0.22
 
@@ -44,7 +47,10 @@ function signedOf(
   return found
 }
 
-/** What a sense is about: its words, those of its explanation and its wider and narrower kinds, without the noun itself. */
+/**
+ * What a sense is about: its words, those of its explanation and its wider and narrower kinds,
+ * without the noun itself.
+ */
 function signatureOf(sense: Sense, noun: string, lexicon: Lexicon, dimensions: number): Vector {
   const sum = new Float32Array(dimensions)
   const add = (text: string, weight: number) => {
@@ -97,7 +103,8 @@ const scalar = (a: readonly number[], b: readonly number[]) =>
   a.reduce((sum, value, i) => sum + value * b[i]!, 0)
 
 /**
- * How far two contexts mean the same by a noun: 1 when they agree, near 0 when each means something else.
+ * How far two contexts mean the same by a noun: 1 when they agree, near 0 when each means something
+ * else.
  * Senses that are about the same (a bank and its building) agree in part.
  */
 export const agreement = (a: Meaning, b: Meaning): number =>

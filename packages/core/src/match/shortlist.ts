@@ -5,7 +5,9 @@ import { type Bm25, bm25 } from './bm25.ts'
 
 /** A list no longer than this is looked through in full. */
 export const LOOKED_THROUGH = 5000
-/** Items of one search that go on to be weighed in full; of those that are called the same, so many. */
+/**
+ * Items of one search that go on to be weighed in full; of those that are called the same, so many.
+ */
 const PER_SEARCH = 32
 const SAME_TITLE = 2
 
@@ -22,7 +24,8 @@ function wordsOf(text: string): string[] {
 }
 
 /**
- * Of a long list, the items that searches bring: a rough look that minds words alone, for what is weighed in full after it.
+ * Of a long list, the items that searches bring: a rough look that minds words alone, for what is
+ * weighed in full after it.
  * The list is made ready once, as long as it is the same list.
  *
  * @param searches words to look for, as a library would be asked

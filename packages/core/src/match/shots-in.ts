@@ -1,7 +1,8 @@
 import { SHOTS_LIMIT } from '../document/document.ts'
 
 /**
- * Pictures that share a scene of so many seconds, none longer than `longest` seconds: 1 to `SHOTS_LIMIT`.
+ * Pictures that share a scene of so many seconds, none longer than `longest` seconds: 1 to
+ * `SHOTS_LIMIT`.
  *
  * @example shotsIn(17, 8) // => 3
  */

@@ -1,4 +1,8 @@
-/** What a licence asks of a film that is changed from its pictures (cut, cropped, moved) and that may earn money. */
+import { pattern } from '../text/pattern.ts'
+/**
+ * What a licence asks of a film that is changed from its pictures (cut, cropped, moved) and that
+ * may earn money.
+ */
 export const LICENCE_USES = ['free', 'credit', 'share', 'refused', 'unknown'] as const
 export type LicenceUse = (typeof LICENCE_USES)[number]
 
@@ -21,10 +25,16 @@ const SHARED =
   'its licence asks that what is made of it is shared alike: read whether that suits the film'
 
 /** Kinds of Creative Commons licences: `by`, `by-sa`, `by-nc` and so on, with their version. */
-const CREATIVE_COMMONS =
-  /^(?:cc|creative commons)[\s-]+(?:attribution[\s-]*|by[\s-]*)((?:(?:share ?alike|sa|nc|nd|non-?commercial|no ?deriv\w*)[\s-]*)*)([\d.]+)?/i
+const CREATIVE_COMMONS = pattern(
+  'i',
+  String.raw`^(?:cc|creative commons)[\s-]+(?:attribution[\s-]*|by[\s-]*)((?:(?:share ?alike|sa|`,
+  String.raw`nc|nd|non-?commercial|no ?deriv\w*)[\s-]*)*)([\d.]+)?`,
+)
 
-/** Other licences people give pictures, by the names they are called. Where SPDX has an identifier, its page is where the licence is read. */
+/**
+ * Other licences people give pictures, by the names they are called. Where SPDX has an identifier,
+ * its page is where the licence is read.
+ */
 const OTHERS: readonly (readonly [said: RegExp, facts: LicenceFacts])[] = [
   [/^own$/i, { name: 'Own', use: 'free' }],
   [/^made$/i, { name: 'Made for this channel', use: 'free' }],
@@ -63,7 +73,10 @@ const OTHERS: readonly (readonly [said: RegExp, facts: LicenceFacts])[] = [
   ],
 ]
 
-/** What is known of a licence, by what a provider calls it: `CC-BY-SA-4.0`, `CC BY 2.0`, `Public Domain`. */
+/**
+ * What is known of a licence, by what a provider calls it: `CC-BY-SA-4.0`, `CC BY 2.0`, `Public
+ * Domain`.
+ */
 export function licenceFacts(said: string): LicenceFacts {
   const name = said.trim()
   const commons = CREATIVE_COMMONS.exec(name)

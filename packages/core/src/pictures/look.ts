@@ -19,11 +19,16 @@ export type Colour = (typeof COLOURS)[number]
 
 /** What can be told of a picture by looking at it. */
 export const Look = z.object({
-  /** A perceptual hash: 64 bits as 16 hex digits. Pictures that look the same have nearly the same. */
+  /**
+   * A perceptual hash: 64 bits as 16 hex digits. Pictures that look the same have nearly the same.
+   */
   hash: z.string().regex(/^[0-9a-f]{16}$/),
   /** What colours most of it has, the commonest first. */
   colours: z.array(z.enum(COLOURS)),
-  /** Variance of the Laplacian of its tones at 512 pixels: how much detail there is; below `SOFT` it may be out of focus. */
+  /**
+   * Variance of the Laplacian of its tones at 512 pixels: how much detail there is; below `SOFT` it
+   * may be out of focus.
+   */
   sharpness: z.number().nonnegative(),
 })
 export type Look = z.infer<typeof Look>

@@ -1,7 +1,10 @@
 import { chance } from '../text/hash.ts'
 import type { Move, View } from './view.ts'
 
-/** How much closer a move ends, or how far it wanders: slow enough not to be noticed as such (common practice). */
+/**
+ * How much closer a move ends, or how far it wanders: slow enough not to be noticed as such (common
+ * practice).
+ */
 const PUSH = 0.1
 
 /** The move of a still: a push in, a pull out or a drift, always the same for the same picture. */

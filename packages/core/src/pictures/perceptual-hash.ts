@@ -2,7 +2,10 @@
 export const HASHED_SIDE = 32
 const WAVES = 8
 
-/** Of each wave from the slowest on, its value at each pixel: the cosines of a DCT-II without the constant one. */
+/**
+ * Of each wave from the slowest on, its value at each pixel: the cosines of a DCT-II without the
+ * constant one.
+ */
 const COSINES = Array.from({ length: WAVES }, (_, wave) =>
   Float64Array.from({ length: HASHED_SIDE }, (_, at) =>
     Math.cos(((2 * at + 1) / (2 * HASHED_SIDE)) * (wave + 1) * Math.PI),
@@ -10,8 +13,10 @@ const COSINES = Array.from({ length: WAVES }, (_, wave) =>
 )
 
 /**
- * A perceptual hash: which of the 64 slowest waves of a picture are stronger than their mean. The same bits as the library
- * `sharp-phash` finds, some thirty times as fast: of the 1,024 waves it works out only those that are looked at, first one way,
+ * A perceptual hash: which of the 64 slowest waves of a picture are stronger than their mean. The
+ * same bits as the library
+ * `sharp-phash` finds, some thirty times as fast: of the 1,024 waves it works out only those that
+ * are looked at, first one way,
  * then the other.
  *
  * @param grey `HASHED_SIDE` rows of as many tones, 0 to 255

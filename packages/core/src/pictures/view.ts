@@ -1,7 +1,8 @@
 import { z } from 'zod'
 
 /**
- * What is seen of a picture: the centre of the view, 0 to 1 each way from the top left, and how much of
+ * What is seen of a picture: the centre of the view, 0 to 1 each way from the top left, and how
+ * much of
  * the largest possible view it shows, 0.1 to 1.
  */
 export const View = z.object({

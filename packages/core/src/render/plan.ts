@@ -25,13 +25,17 @@ export interface Segment {
   hash: string
 }
 
-/** Changes whenever the encoder's arguments or the drawing change, so that old segments are not taken for new. */
+/**
+ * Changes whenever the encoder's arguments or the drawing change, so that old segments are not
+ * taken for new.
+ */
 const RECIPE = 5
 
 /**
  * Cuts a film into segments.
  *
- * @param usable tells whether an item's file is at hand; a scene without one gets a card with its words
+ * @param usable tells whether an item's file is at hand; a scene without one gets a card with its
+ *   words
  */
 export function renderPlan(
   timeline: Timeline,

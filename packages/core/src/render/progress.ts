@@ -8,7 +8,9 @@ export type Step = (typeof STEPS)[number]
 export const Progress = z.object({ step: z.enum(STEPS), done: z.number(), all: z.number() })
 export type Progress = z.infer<typeof Progress>
 
-/** Where in the whole each step lies, roughly: for one bar and one remaining time over all of them. */
+/**
+ * Where in the whole each step lies, roughly: for one bar and one remaining time over all of them.
+ */
 const SPANS: Record<Step, [from: number, to: number]> = {
   speak: [0, 0.08],
   mix: [0.08, 0.09],

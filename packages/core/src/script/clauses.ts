@@ -1,14 +1,17 @@
+import { wordList } from '../text/pattern.ts'
 import type { TextRange } from './sentences.ts'
 
 const JOINERS = new Set(
-  'and but or so yet because although though while when where which who that if unless until since after before whereas'.split(
-    ' ',
-  ),
+  wordList(`
+    and but or so yet because although though while when where which who that if unless
+    until since after before whereas
+  `),
 )
 const SMALL = new Set(
-  'a an the of to in on at by for from with into over under between through across about its his her their our your my this that these those'.split(
-    ' ',
-  ),
+  wordList(`
+    a an the of to in on at by for from with into over under between through across about
+    its his her their our your my this that these those
+  `),
 )
 
 /** Scripts that put no space between words. */

@@ -1,11 +1,15 @@
 import { TidyError } from '../faults/fault.ts'
+import { pattern } from '../text/pattern.ts'
 
 /** A film of 25 minutes holds about 25,000 characters; ten times that is still parsed at once. */
 export const SCRIPT_CHARACTERS_LIMIT = 400_000
 
-// Zero-width and directional characters, byte-order marks and control characters other than tab and line feed.
-const UNSEEN =
-  /[\u0000-\u0008\u000b-\u001f\u007f-\u009f\u200b\u200e\u200f\u202a-\u202e\u2060-\u2064\u2066-\u2069\ufeff\ufffe\uffff]/g
+// Zero-width and directional characters, byte-order marks and control characters other than tab and
+// line feed.
+const UNSEEN = pattern(
+  'g',
+  String.raw`[\u0000-\u0008\u000b-\u001f\u007f-\u009f\u200b\u200e\u200f\u202a-\u202e\u2060-\u2064\u2066-\u2069\ufeff\ufffe\uffff]`,
+)
 
 /**
  * A script as it is kept: line ends as LF, unseen characters out, everything else untouched.

@@ -1,12 +1,15 @@
 /**
- * While somebody speaks, spaces and signs counted. With the pauses between sentences it is the 14 of common practice:
+ * While somebody speaks, spaces and signs counted. With the pauses between sentences it is the 14
+ * of common practice:
  * 3,203 characters in about 3 min 48 s.
  */
 export const CHARACTERS_PER_SECOND = 15
 
 /**
- * What a sentence takes: a beat of its own, so much a letter, so much for a breath. Fitted to 290 sentences of six texts
- * spoken by three voices (`docs/performance.md`) and brought to `CHARACTERS_PER_SECOND`. Syllables and words beside the
+ * What a sentence takes: a beat of its own, so much a letter, so much for a breath. Fitted to 290
+ * sentences of six texts
+ * spoken by three voices (`docs/performance.md`) and brought to `CHARACTERS_PER_SECOND`. Syllables
+ * and words beside the
  * letters made it no better.
  */
 const SECONDS = { sentence: 0.272, letter: 0.0761, breath: 0.262, wide: 0.2 }

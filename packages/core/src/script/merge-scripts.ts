@@ -1,7 +1,8 @@
 import { diff3Merge } from 'node-diff3'
 
 /**
- * One script of two that were made from the same: line by line, where not both changed the same lines.
+ * One script of two that were made from the same: line by line, where not both changed the same
+ * lines.
  *
  * @returns undefined where both did
  */

@@ -59,7 +59,10 @@ const SPEAKER = /^\s*(\p{Lu}[\p{Lu}\p{N} .'’-]{1,30}):(?=\s|$)/u
 const BRACKET = /\[([^[\]\n]*)(\]|$)/gm
 /** What makes a text worth a scene: something to speak. */
 export const SPOKEN = /[\p{L}\p{N}]/u
-/** Standing alone between words: `|` parts two scenes, `~` keeps two pieces together that would be parted. */
+/**
+ * Standing alone between words: `|` parts two scenes, `~` keeps two pieces together that would be
+ * parted.
+ */
 export const BOUNDARY = /(?<=^|\s)[|~](?=\s|$)/g
 
 /**
@@ -68,8 +71,10 @@ export const BOUNDARY = /(?<=^|\s)[|~](?=\s|$)/g
  * `# Heading` starts a chapter and is never spoken; `[picture: …]`, `[pause 1.5s]`, `[sound: …]`,
  * `[super: …]` are directions; `NAME:` opening a paragraph names its speaker; blank lines part
  * paragraphs; a sentence is a scene, split at a clause when it would speak longer than
- * `SCENE_SECONDS_LIMIT`; ` | ` parts a scene in two and ` ~ ` keeps two pieces in one. A direction belongs
- * to the sentence it stands in or before; at the end of a paragraph, to the sentence before it; a pause
+ * `SCENE_SECONDS_LIMIT`; ` | ` parts a scene in two and ` ~ ` keeps two pieces in one. A direction
+ * belongs
+ * to the sentence it stands in or before; at the end of a paragraph, to the sentence before it; a
+ * pause
  * always follows the sentence before it.
  *
  * @param script as `cleanScript` returns it
@@ -192,7 +197,10 @@ const shifted = <T extends TextRange>(stretch: T, by: number): T => ({
   to: stretch.to + by,
 })
 
-/** The scenes of a paragraph: its sentences and their clauses, kept together and parted where it says so. */
+/**
+ * The scenes of a paragraph: its sentences and their clauses, kept together and parted where it
+ * says so.
+ */
 function scenePieces(masked: string): TextRange[] {
   const boundaries = [...masked.matchAll(BOUNDARY)].map((match) => ({
     at: match.index,

@@ -1,10 +1,15 @@
 import { type ParsedScript, parseScript } from './parse.ts'
 
-/** Scripts parsed last: an edit asks for the script before and after it, the screen for both again. */
+/**
+ * Scripts parsed last: an edit asks for the script before and after it, the screen for both again.
+ */
 const KEPT = 4
 const parsed = new Map<string, ParsedScript>()
 
-/** What `parseScript` makes of a script, found again when it was asked for lately. Not to be changed. */
+/**
+ * What `parseScript` makes of a script, found again when it was asked for lately. Not to be
+ * changed.
+ */
 export function parsedScript(script: string): ParsedScript {
   const found = parsed.get(script) ?? parseScript(script)
   parsed.delete(script)

@@ -1,3 +1,4 @@
+import { wordList } from '../text/pattern.ts'
 /** A stretch of a text, `[from, to)` in UTF-16 units. */
 export interface TextRange {
   from: number
@@ -6,23 +7,29 @@ export interface TextRange {
 
 /** Abbreviations that never end a sentence: a name or a number follows. */
 const NEVER_LAST = new Set(
-  'mr mrs ms mx dr prof st gen col capt lt sgt rev hon pres gov sen rep fig figs vol pp ed eds vs cf eg ie viz approx ca mt ft jan feb mar apr jun jul aug sep sept oct nov dec messrs al'.split(
-    ' ',
-  ),
+  wordList(`
+    mr mrs ms mx dr prof st gen col capt lt sgt rev hon pres gov sen rep fig figs vol pp ed
+    eds vs cf eg ie viz approx ca mt ft jan feb mar apr jun jul aug sep sept oct nov dec
+    messrs al
+  `),
 )
 /** Abbreviations that end a sentence when a new one seems to begin. */
 const MAYBE_LAST = new Set(
-  'etc inc ltd co corp jr sr am pm bc ad us uk eu un ave blvd rd dept est min max hr hrs sec lb lbs oz mi km cm mm kg ph no nos op art'.split(
-    ' ',
-  ),
+  wordList(`
+    etc inc ltd co corp jr sr am pm bc ad us uk eu un ave blvd rd dept est min max hr hrs
+    sec lb lbs oz mi km cm mm kg ph no nos op art
+  `),
 )
 /** "No. 4" counts; "Is it safe? No. Four ships sank." does not. */
 const BEFORE_NUMBER = new Set(['no', 'nos', 'op', 'art', 'p', 'fig', 'vol', 'ch'])
 
 const STARTERS = new Set(
-  'the a an it its this that these those he she they we you i but and so yet or if when while as in on at by for from to of with without after before since until now then there here what who why how where which not no yes one two three every each most some many all today still only even once just'.split(
-    ' ',
-  ),
+  wordList(`
+    the a an it its this that these those he she they we you i but and so yet or if when
+    while as in on at by for from to of with without after before since until now then there
+    here what who why how where which not no yes one two three every each most some many all
+    today still only even once just
+  `),
 )
 const CLOSERS = '"\'’”»)]}›」』）'
 const OPENERS = '"\'‘“«([{‹「『（'
@@ -30,9 +37,11 @@ const CJK_STOPS = '。！？｡'
 const STOPS = `.!?…؟۔।${CJK_STOPS}`
 
 /**
- * Finds the sentences of a paragraph: where each begins and ends, in order, without the space between.
+ * Finds the sentences of a paragraph: where each begins and ends, in order, without the space
+ * between.
  *
- * Knows abbreviations, initials, decimals, quotations and ellipses, which `Intl.Segmenter` (UAX #29)
+ * Knows abbreviations, initials, decimals, quotations and ellipses, which `Intl.Segmenter` (UAX
+ * #29)
  * breaks at; `sentences.test.ts` lists where the two differ and why.
  *
  * @param text one paragraph; line breaks count as spaces

@@ -2,7 +2,10 @@ import { dictionary } from 'cmu-pronouncing-dictionary'
 import { describe, expect, it } from 'vitest'
 import { arpabetOf, espeakSoundsOf, hasSounds } from './ipa.ts'
 
-/** ARPAbet → IPA, the usual table (CMU Pronouncing Dictionary; IPA values from memory); sounds are joined by the syllable's dot, so that two do not read as one. */
+/**
+ * ARPAbet → IPA, the usual table (CMU Pronouncing Dictionary; IPA values from memory); sounds are
+ * joined by the syllable's dot, so that two do not read as one.
+ */
 const IPA: Record<string, string> = {
   AA: 'ɑ',
   AE: 'æ',

@@ -61,7 +61,8 @@ const OTHER_LETTERS: [Exclude<Letters, 'Latin'>, RegExp, Language][] = [
 export const baseOf = (language: string): string => language.split('-')[0]!
 
 /**
- * The language of a text in other letters than those of the voice that is to speak it; undefined where the voice can.
+ * The language of a text in other letters than those of the voice that is to speak it; undefined
+ * where the voice can.
  *
  * @param language of the voice (BCP 47)
  * @example foreignLanguage('Море глубокое.', 'en-GB') // => 'ru'

@@ -14,9 +14,11 @@ const lettersOf = (text: string) =>
   [...text.toLowerCase().normalize('NFKD')].filter((letter) => /[\p{L}\p{N}]/u.test(letter))
 
 /**
- * Where each spoken word is, from what an engine tells, which may part or join words and leave some out.
+ * Where each spoken word is, from what an engine tells, which may part or join words and leave some
+ * out.
  *
- * Words are held together by their letters; one that the engine did not tell of lies between its neighbours.
+ * Words are held together by their letters; one that the engine did not tell of lies between its
+ * neighbours.
  *
  * @param words as they were given to the engine
  * @param told  in order
@@ -84,7 +86,10 @@ function filled(spans: readonly (Span | undefined)[], first: number, last: numbe
   return out
 }
 
-/** Pairs of equal letters in order: the same texts at once, others by their longest common subsequence, in which letters side by side count more. */
+/**
+ * Pairs of equal letters in order: the same texts at once, others by their longest common
+ * subsequence, in which letters side by side count more.
+ */
 function matched(a: readonly string[], b: readonly string[]): [number, number][] {
   if (a.length === b.length && a.every((letter, i) => letter === b[i]))
     return a.map((_, i) => [i, i])

@@ -16,7 +16,8 @@ export interface Retimed {
 type SilentSpan = readonly [from: number, to: number]
 
 /**
- * Makes the silences inside a take longer or shorter, each in its middle, and takes out what is no speech; what is said
+ * Makes the silences inside a take longer or shorter, each in its middle, and takes out what is no
+ * speech; what is said
  * stays to the sample.
  *
  * @param pauses in order, in samples

@@ -13,9 +13,15 @@ export interface TakeRequest {
   /** Of the silences inside the take. */
   pauses?: number
   pronunciations?: readonly Pronunciation[]
-  /** The longest silence left inside the take, in seconds; breaths and fillers of a recording go with it. Left out, all stay. */
+  /**
+   * The longest silence left inside the take, in seconds; breaths and fillers of a recording go
+   * with it. Left out, all stay.
+   */
   tighten?: number
-  /** A take that a person chose for the text: nothing is spoken then; a recording is finished as asked. */
+  /**
+   * A take that a person chose for the text: nothing is spoken then; a recording is finished as
+   * asked.
+   */
   take?: string
 }
 

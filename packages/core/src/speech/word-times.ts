@@ -19,13 +19,16 @@ interface TimedTake {
 }
 
 /**
- * Where in a take each word is spoken: as its voice told, else judged by the letters of what is said.
+ * Where in a take each word is spoken: as its voice told, else judged by the letters of what is
+ * said.
  *
- * Judged: when the take has as many silences as the sentence has inner stops, each stretch between two stops is
+ * Judged: when the take has as many silences as the sentence has inner stops, each stretch between
+ * two stops is
  * laid between its silences; otherwise a stop counts as a few letters.
  *
  * @param take length and inner silences, in samples from its start
- * @returns one entry for each word of `text`, in order, none before the end of the one before it; `[]` for no words
+ * @returns one entry for each word of `text`, in order, none before the end of the one before it;
+ *   `[]` for no words
  */
 export function wordTimes(text: string, take: TimedTake): SpokenWord[] {
   if (take.words) return toldWords(text, take.words)

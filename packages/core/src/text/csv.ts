@@ -1,4 +1,7 @@
-/** A CSV field as RFC 4180 quotes it; one that a spreadsheet would run as a formula is opened with an apostrophe. */
+/**
+ * A CSV field as RFC 4180 quotes it; one that a spreadsheet would run as a formula is opened with
+ * an apostrophe.
+ */
 export function csvField(value: string | number): string {
   const text = typeof value === 'string' && /^[=+\-@\t]/.test(value) ? `'${value}` : String(value)
   return /[",\r\n]/.test(text) ? `"${text.replace(/"/g, '""')}"` : text

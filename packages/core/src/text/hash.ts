@@ -9,7 +9,10 @@ export function shortHash(text: string): string {
   return hash.toString(16).padStart(16, '0')
 }
 
-/** A number in [0, 1) that depends on nothing but the seed: chance that comes out the same each time. */
+/**
+ * A number in [0, 1) that depends on nothing but the seed: chance that comes out the same each
+ * time.
+ */
 export function chance(seed: string): number {
   return parseInt(shortHash(seed).slice(0, 12), 16) / 2 ** 48
 }

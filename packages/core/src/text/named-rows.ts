@@ -3,11 +3,15 @@ import Papa from 'papaparse'
 /** A row of a list by the names of its columns; what the list lacks is left out. */
 export type NamedRow<K extends string> = Partial<Record<K, unknown>>
 
-/** What each column may be called, as spreadsheets and other programs have it; underscores count as spaces. */
+/**
+ * What each column may be called, as spreadsheets and other programs have it; underscores count as
+ * spaces.
+ */
 export type ColumnNames<K extends string> = Readonly<Record<K, RegExp>>
 
 /**
- * The rows of a list: CSV with any of the usual separators, or JSON (a list, or an object that has one).
+ * The rows of a list: CSV with any of the usual separators, or JSON (a list, or an object that has
+ * one).
  *
  * @param needed columns a CSV must have
  * @param refuse makes the fault for a text that is no such list
@@ -94,7 +98,8 @@ export interface SkippedRow {
  * What is made of the rows of a list, and which could not be used.
  *
  * @param make gives what a row says, or why it cannot be used
- * @param refuse makes the fault for a list of which no row can be used, or that is longer than `limit`
+ * @param refuse makes the fault for a list of which no row can be used, or that is longer than
+ *   `limit`
  */
 export function madeOfRows<R, T extends object>(
   rows: readonly R[],

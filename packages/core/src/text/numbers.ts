@@ -1,7 +1,8 @@
-const ONES =
-  'zero one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen sixteen seventeen eighteen nineteen'.split(
-    ' ',
-  )
+import { wordList } from './pattern.ts'
+const ONES = wordList(`
+    zero one two three four five six seven eight nine ten eleven twelve thirteen fourteen
+    fifteen sixteen seventeen eighteen nineteen
+  `)
 const TENS = '_ _ twenty thirty forty fifty sixty seventy eighty ninety'.split(' ')
 const SCALES = ['', 'thousand', 'million', 'billion', 'trillion', 'quadrillion']
 const ORDINALS: Record<string, string> = {
@@ -81,7 +82,10 @@ export function decade(n: number): string {
   return said.endsWith('y') ? `${said.slice(0, -1)}ies` : `${said}s`
 }
 
-/** A number as written, with commas and a decimal part. @example decimal('1,234.05') // => '… point zero five' */
+/**
+ * A number as written, with commas and a decimal part. @example decimal('1,234.05') // => '… point
+ * zero five'
+ */
 export function decimal(text: string, variant: Variant = 'american'): string {
   const [whole = '0', fraction] = text.replace(/,/g, '').split('.')
   const said = whole.length > 15 ? digits(whole) : cardinal(Number(whole || '0'), variant)
@@ -91,7 +95,10 @@ export function decimal(text: string, variant: Variant = 'american'): string {
 const ROMAN: Record<string, number> = { I: 1, V: 5, X: 10, L: 50, C: 100, D: 500, M: 1000 }
 const ROMAN_FORM = /^M{0,3}(CM|CD|D?C{0,3})(XC|XL|L?X{0,3})(IX|IV|V?I{0,3})$/
 
-/** The value of a Roman numeral in its usual form, 1 to 3999; undefined for anything else. @example roman('XIV') // => 14 */
+/**
+ * The value of a Roman numeral in its usual form, 1 to 3999; undefined for anything else. @example
+ * roman('XIV') // => 14
+ */
 export function roman(text: string): number | undefined {
   if (!text || !ROMAN_FORM.test(text)) return undefined
   const values = [...text].map((letter) => ROMAN[letter]!)

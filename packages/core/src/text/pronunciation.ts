@@ -8,7 +8,10 @@ export const Pronunciation = z.object({
 })
 export type Pronunciation = z.infer<typeof Pronunciation>
 
-/** Every word of the list said as it asks, the longest first; letters' size does not matter unless the word has capitals inside. */
+/**
+ * Every word of the list said as it asks, the longest first; letters' size does not matter unless
+ * the word has capitals inside.
+ */
 export function pronounced(traced: TracedText, list: readonly Pronunciation[]): TracedText {
   const longestFirst = [...list].sort((a, b) => b.word.length - a.word.length)
   return longestFirst.reduce(

@@ -8,6 +8,7 @@ import {
   type Variant,
   year,
 } from './numbers.ts'
+import { wordList } from './pattern.ts'
 import type { TracedText } from './traced-text.ts'
 
 const ABBREVIATIONS: Record<string, string> = {
@@ -192,7 +193,10 @@ const UNIT = Object.keys(UNITS)
   .map((u) => u.replace(/[/.]/g, '\\$&'))
   .join('|')
 const YEAR_BEFORE = `in|since|by|of|from|until|till|before|after|around|about|during|to|and|between|early|late|circa|year|summer|winter|spring|autumn|${MONTHS}`
-/** Names that rulers bear: a single I, V or X behind one is a number, behind any other word it may not be. */
+/**
+ * Names that rulers bear: a single I, V or X behind one is a number, behind any other word it may
+ * not be.
+ */
 const RULERS =
   'Charles|James|George|William|Henry|Elizabeth|Edward|Richard|Napoleon|Frederick|Wilhelm|Leopold|Ferdinand|Philip|Peter|Paul|John|Nicholas|Alexander|Francis|Otto|Darius|Louis|Victoria|Catherine|Christian|Gustav|Pius|Leo|Ptolemy|Ramesses|Xerxes'
 /** Things that are counted by Roman numerals: said "two", not "the second". */
@@ -200,14 +204,18 @@ const COUNTED =
   'War|Chapter|Part|Act|Volume|Book|Phase|Type|Mark|Class|Stage|Level|Title|Article|Section|Figure|Table|Scene|Appendix|Mission|Episode|Step|Unit|Category|Apollo'
 /** Short words that are also written in capitals, and capitals that are read as a word. */
 const CAPITAL_WORDS = new Set(
-  'A I AM AN AND ARE AS AT BE BUT BY CAN DAY DID DO END FAR FEW FOR GET GO HAD HAS HE HER HIM HIS HOW IF IN IS IT ITS LOT MAY ME MY NEW NO NOR NOT NOW OF OFF OK OLD ON ONE OR OUR OUT OWN RED SAW SEE SHE SIX SO TEN THE TO TOO TWO UP WAS WAY WE WHO WHY YES YET YOU AIDS LASER NASA NATO OPEC PIN RADAR RAM ROM SCUBA SIM SONAR UNESCO UNICEF ZIP'.split(
-    ' ',
-  ),
+  wordList(`
+    A I AM AN AND ARE AS AT BE BUT BY CAN DAY DID DO END FAR FEW FOR GET GO HAD HAS HE HER
+    HIM HIS HOW IF IN IS IT ITS LOT MAY ME MY NEW NO NOR NOT NOW OF OFF OK OLD ON ONE OR OUR
+    OUT OWN RED SAW SEE SHE SIX SO TEN THE TO TOO TWO UP WAS WAY WE WHO WHY YES YET YOU AIDS
+    LASER NASA NATO OPEC PIN RADAR RAM ROM SCUBA SIM SONAR UNESCO UNICEF ZIP
+  `),
 )
 const LETTERS = new Set(
-  'BBC CD CPU DIY DNA DVD ESA EU FAQ FM GDP GMT GPS HMS HMRC HTML HTTP HTTPS ISBN ISO LED MRI PDF PVC RNA RMS RPM SOS SUV TV UFO UHF UK UN URL US USA USB USS UV VAT VHF XML'.split(
-    ' ',
-  ),
+  wordList(`
+    BBC CD CPU DIY DNA DVD ESA EU FAQ FM GDP GMT GPS HMS HMRC HTML HTTP HTTPS ISBN ISO LED
+    MRI PDF PVC RNA RMS RPM SOS SUV TV UFO UHF UK UN URL US USA USB USS UV VAT VHF XML
+  `),
 )
 
 type Rule = [pattern: RegExp, say: (...groups: string[]) => string | undefined]

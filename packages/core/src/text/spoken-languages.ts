@@ -31,7 +31,10 @@ interface NumberWords {
   toOrdinal: (n: number | string) => string
 }
 
-/** What a language does differently with what is not a word. Without `words` its engine reads the digits. */
+/**
+ * What a language does differently with what is not a word. Without `words` its engine reads the
+ * digits.
+ */
 interface LanguageRules {
   words?: NumberWords
   /** The sign before the fraction; the other of the two parts thousands. */
@@ -350,7 +353,9 @@ const RULES: Record<string, LanguageRules> = {
 
 const LARGEST = 15
 
-/** Another language than English as it is spoken; a language without rules is left to its engine. */
+/**
+ * Another language than English as it is spoken; a language without rules is left to its engine.
+ */
 export function spokenIn(traced: TracedText, language: string): TracedText {
   const rules = RULES[language === 'no' ? 'nb' : language]
   if (!rules) return traced

@@ -24,7 +24,8 @@ export interface SpokenOptions {
 }
 
 /**
- * What a voice is given for what is written: numbers, years, units, money, abbreviations and symbols in words,
+ * What a voice is given for what is written: numbers, years, units, money, abbreviations and
+ * symbols in words,
  * and the pronunciations a person asked for.
  *
  * @example spokenForm('In 1822 it shone.').words[1] // => { text: 'eighteen', written: 1 }

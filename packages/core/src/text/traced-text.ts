@@ -1,5 +1,6 @@
 /**
- * A text that is rewritten step by step and still knows where each of its characters came from, so that
+ * A text that is rewritten step by step and still knows where each of its characters came from, so
+ * that
  * what is spoken can be laid beside what is written.
  */
 export class TracedText {
@@ -22,8 +23,10 @@ export class TracedText {
   }
 
   /**
-   * Every match in words of `say`, which is given the match, its place and the whole text; undefined leaves it.
-   * What is the same at both ends stays in its place; the new characters between are laid evenly over the old ones.
+   * Every match in words of `say`, which is given the match, its place and the whole text;
+   * undefined leaves it.
+   * What is the same at both ends stays in its place; the new characters between are laid evenly
+   * over the old ones.
    */
   replace(
     pattern: RegExp,

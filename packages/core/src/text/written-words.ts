@@ -1,5 +1,6 @@
 /**
- * The words of a narration as they are timed and cut to: what stands between spaces, marks included.
+ * The words of a narration as they are timed and cut to: what stands between spaces, marks
+ * included.
  *
  * @returns in order; `[]` for a text without any
  * @example wordsOf('It turns, slowly.') // => ['It', 'turns,', 'slowly.']

@@ -1,13 +1,19 @@
+import { pattern, wordList } from '../text/pattern.ts'
 import type { Edit } from './change.ts'
 import type { Line, Page } from './page.ts'
 
-const ITEM =
-  /^(\s*)(?:(?:(?!\d)\p{Extended_Pictographic}[\ufe0f\u200d]*|\d\ufe0f?\u20e3|[✓✔✗✘➤➜►→»›])\s+|[-*+•▪◦‣●○■–—·]\s+(?:\[[ xX]\]\s+)?|(\d{1,2})[.)]\s+|[a-z][)]\s+|\[[ xX]\]\s+)(?=.*[\p{L}\p{N}])(?=\S)/u
+const ITEM = pattern(
+  'u',
+  String.raw`^(\s*)(?:(?:(?!\d)\p{Extended_Pictographic}[\ufe0f\u200d]*|\d\ufe0f?\u20e3|`,
+  String.raw`[✓✔✗✘➤➜►→»›])\s+|[-*+•▪◦‣●○■–—·]\s+(?:\[[ xX]\]\s+)?|(\d{1,2})[.)]\s+|[a-z][)]\s+|`,
+  String.raw`\[[ xX]\]\s+)(?=.*[\p{L}\p{N}])(?=\S)`,
+)
 const FRAGMENT_WORDS = 8
 const LOWERED = new Set(
-  'a an the some your their its his her our any no one two three somebody someone enough lots plenty'.split(
-    ' ',
-  ),
+  wordList(`
+    a an the some your their its his her our any no one two three somebody someone enough
+    lots plenty
+  `),
 )
 
 interface Item {

@@ -1,6 +1,9 @@
 import type { TidyKind } from './kinds.ts'
 
-/** One replacement, `[from, to)` in UTF-16 units of the script; empty `text` takes out, `from === to` puts in. */
+/**
+ * One replacement, `[from, to)` in UTF-16 units of the script; empty `text` takes out, `from ===
+ * to` puts in.
+ */
 export interface Edit {
   from: number
   to: number
@@ -19,11 +22,15 @@ export interface TidyChange {
   after: string
 }
 
-/** Stands where something was taken out until the space around it is evened; `cleanScript` lets none in. */
+/**
+ * Stands where something was taken out until the space around it is evened; `cleanScript` lets none
+ * in.
+ */
 const GAP = '\u0001'
 
 /**
- * The script with changes carried out. What no change touches stays letter for letter; where something was
+ * The script with changes carried out. What no change touches stays letter for letter; where
+ * something was
  * taken out, the space it leaves behind is evened and lines left empty go.
  */
 export function withChanges(script: string, changes: readonly TidyChange[]): string {

@@ -1,15 +1,38 @@
-const PRONOUN =
-  /^(?:it|he|she|they|we|you|i|this|that|these|those|there|nobody|nothing|everybody|everything|somebody|something|no one|everyone|someone|one|each|all|most|many|some|both)\b/i
+import { pattern, wordList } from '../text/pattern.ts'
+const PRONOUN = pattern(
+  'i',
+  String.raw`^(?:it|he|she|they|we|you|i|this|that|these|those|there|nobody|nothing|everybody|`,
+  String.raw`everything|somebody|something|no one|everyone|someone|one|each|all|most|many|some|`,
+  String.raw`both)\b`,
+)
 /** Words that open a clause before its subject: "from that moment on", "when the tide turned,". */
-const OPENER =
-  /^(?:in|on|at|by|from|for|with|without|after|before|until|since|during|over|under|within|as|when|if|today|then|now|soon|later|once|even|still|only|perhaps|instead|sometimes|eventually|finally|suddenly)\b/i
+const OPENER = pattern(
+  'i',
+  String.raw`^(?:in|on|at|by|from|for|with|without|after|before|until|since|during|over|under|`,
+  String.raw`within|as|when|if|today|then|now|soon|later|once|even|still|only|perhaps|instead|`,
+  String.raw`sometimes|eventually|finally|suddenly)\b`,
+)
 const OPENER_WORDS = 12
-const NOUN_START =
-  /^(?:the|a|an|its|their|our|his|her|your|my|every|each|no|some|many|most|all|both|one|two|three|four|five|several|few|another|any|such|whoever|whatever|what|\p{Lu}\p{L}+)\b/u
+const NOUN_START = pattern(
+  'u',
+  String.raw`^(?:the|a|an|its|their|our|his|her|your|my|every|each|no|some|many|most|all|both|`,
+  String.raw`one|two|three|four|five|several|few|another|any|such|whoever|whatever|what|`,
+  String.raw`\p{Lu}\p{L}+)\b`,
+)
 const FINITE = new Set(
-  'is are was were has have had can could will would must may might shall should does did do goes went gets got made makes came comes took takes gave gives saw sees knew knows stood stands fell falls ran runs kept keeps held holds left leaves lay lies rose rises cut cuts put puts set sets let lets lost loses found finds felt feels began begins became becomes broke breaks brought brings built builds bought carries cost costs drew drives drove drifts grew grows heard hears hit hits led leads met meets needs needed paid pays said says sank sinks sat sits sent sends shone shines shows sold sang slept spoke spends spent spread stuck struck swung taught thought threw told turned turns understood used uses wanted wants went won wrote works worked happens happened means meant seems seemed stays stayed never always cannot isn’t wasn’t aren’t weren’t doesn’t didn’t don’t won’t can’t couldn’t wouldn’t'.split(
-    ' ',
-  ),
+  wordList(`
+    is are was were has have had can could will would must may might shall should does did
+    do goes went gets got made makes came comes took takes gave gives saw sees knew knows
+    stood stands fell falls ran runs kept keeps held holds left leaves lay lies rose rises
+    cut cuts put puts set sets let lets lost loses found finds felt feels began begins
+    became becomes broke breaks brought brings built builds bought carries cost costs drew
+    drives drove drifts grew grows heard hears hit hits led leads met meets needs needed
+    paid pays said says sank sinks sat sits sent sends shone shines shows sold sang slept
+    spoke spends spent spread stuck struck swung taught thought threw told turned turns
+    understood used uses wanted wants went won wrote works worked happens happened means
+    meant seems seemed stays stayed never always cannot isn’t wasn’t aren’t weren’t doesn’t
+    didn’t don’t won’t can’t couldn’t wouldn’t
+  `),
 )
 const BE = /n['’]t$/
 /** A verb by its shape; nouns in -s and adjectives in -ed are told apart by what precedes them. */
@@ -24,7 +47,8 @@ const RELATIVE = /^(?:\p{L}+\s+)?(?:which|whom|whose|who)\b/iu
 const NOT_VERBS = /(?:ss|us|is|ous|ness|less|ings)$/
 
 /**
- * Whether a stretch begins with a clause that can stand as a sentence: a subject, and soon a finite verb.
+ * Whether a stretch begins with a clause that can stand as a sentence: a subject, and soon a finite
+ * verb.
  *
  * @example startsClause('the keeper slept badly') // => true
  * @example startsClause('three barrels of oil') // => false
@@ -59,8 +83,12 @@ function hasVerb(words: readonly string[], from: number, to: number): boolean {
   })
 }
 
-const SUBORDINATE =
-  /^["“(]?(?:(?:but|and|so|yet|then|even|only|just)\s+)?(?:if|when|whenever|while|because|although|though|as|since|once|before|after|unless|until|where|wherever|whether|provided|whoever|whatever|for example, if|in case|however, if)\b/i
+const SUBORDINATE = pattern(
+  'i',
+  String.raw`^["“(]?(?:(?:but|and|so|yet|then|even|only|just)\s+)?(?:if|when|whenever|while|`,
+  String.raw`because|although|though|as|since|once|before|after|unless|until|where|wherever|`,
+  String.raw`whether|provided|whoever|whatever|for example, if|in case|however, if)\b`,
+)
 /** The first half of a pair that the second half must stand with. */
 const HALF_OPEN: [RegExp, RegExp][] = [
   [/\beither\b/i, /\bor\b/i],
@@ -72,7 +100,8 @@ const HALF_OPEN: [RegExp, RegExp][] = [
 ]
 
 /**
- * Whether the beginning of a sentence says something whole by itself: no "if" still waiting for its "then", no "either" for its "or".
+ * Whether the beginning of a sentence says something whole by itself: no "if" still waiting for its
+ * "then", no "either" for its "or".
  *
  * @example standsAlone('If the wind turns') // => false
  * @example standsAlone('If the wind turns, the ship must wait') // => true
@@ -88,7 +117,10 @@ export function standsAlone(text: string): boolean {
   )
 }
 
-/** Whether a stretch begins with a subject nobody can take for part of a list: "it was", "nobody knew". */
+/**
+ * Whether a stretch begins with a subject nobody can take for part of a list: "it was", "nobody
+ * knew".
+ */
 export const startsWithPronoun = (text: string) =>
   /^(?:it|he|she|they|we|you|there|nobody|nothing|everybody|everything|somebody)\s/i.test(text) &&
   startsClause(text)

@@ -1,9 +1,14 @@
 import { cardinal } from '../text/numbers.ts'
+import { pattern } from '../text/pattern.ts'
 import type { Line, Page } from './page.ts'
 
 const WORDS = Array.from({ length: 101 }, (_, n) => cardinal(n))
-const OPENER =
-  /^(\s*(?:\*\*)?)(?:#\s?(\d{1,3})|(?:number|no\.|nr\.)\s?#?(\d{1,3}|[a-z]+(?:-[a-z]+)?)|(\d{1,3})[.)](?=\s))(?:(\s*[:.)–—-]+|,)(?:\*\*)?(?=\s|$)|(?<=[.)])|\s*(?:\*\*)?(?=\s+\p{Lu}|\s*$))/iu
+const OPENER = pattern(
+  'iu',
+  String.raw`^(\s*(?:\*\*)?)(?:#\s?(\d{1,3})|(?:number|no\.|nr\.)\s?#?(\d{1,3}|`,
+  String.raw`[a-z]+(?:-[a-z]+)?)|(\d{1,3})[.)](?=\s))(?:(\s*[:.)–—-]+|,)(?:\*\*)?(?=\s|$)|(?<=[.)`,
+  String.raw`])|\s*(?:\*\*)?(?=\s+\p{Lu}|\s*$))`,
+)
 const INSIDE = /(?<![\p{L}\p{N}&#/])#(\d{1,3})\b(?!\w)/gu
 
 interface Opener {

@@ -1,19 +1,44 @@
+import { pattern } from '../text/pattern.ts'
 import { meaningOf, picture } from './direction-words.ts'
 import { namesPart } from './headings.ts'
 import type { Line, Page } from './page.ts'
 
 const OWN = /\[(?:(?:picture|sound|super)\s*:\s*[^[\]\n]*|pause\b[^[\]\n]*)\]/gi
-const LABELLED =
-  /^\s*(?:[-*•]\s+)?[[(]?(?:\*\*|__|\*)?(visuals?|video|b-?roll|picture|image|photo|footage|graphics?|animation|clip|stock(?: footage)?|cutaway|diagram|map|insert|show|shot|music|sound(?: effects?)?|sfx|fx|ambien(?:t|ce)|bgm|background music|text on[ -]screen|on[ -]screen(?: text)?|super|lower third|title card|caption|text overlay|chyron|camera|tone|delivery|transition|lighting|director|action|cue|pace|pacing|energy)(?:\s*\([^)]*\))?(?:\*\*|__|\*)?\s*(?::|–|—|\s-\s)(?:\*\*|__|\*)?\s*(.+?)(?:\*\*|__|\*)?[\])]?\s*$/i
+const LABELLED = pattern(
+  'i',
+  String.raw`^\s*(?:[-*•]\s+)?[[(]?(?:\*\*|__|\*)?(visuals?|video|b-?roll|picture|image|photo|`,
+  String.raw`footage|graphics?|animation|clip|stock(?: footage)?|cutaway|diagram|map|insert|show|`,
+  String.raw`shot|music|sound(?: effects?)?|sfx|fx|ambien(?:t|ce)|bgm|background music|`,
+  String.raw`text on[ -]screen|on[ -]screen(?: text)?|super|lower third|title card|caption|`,
+  String.raw`text overlay|chyron|camera|tone|delivery|transition|lighting|director|action|cue|`,
+  String.raw`pace|pacing|energy)(?:\s*\([^)]*\))?(?:\*\*|__|\*)?\s*(?::|–|—|\s-\s)(?:\*\*|__|`,
+  String.raw`\*)?\s*(.+?)(?:\*\*|__|\*)?[\])]?\s*$`,
+)
 /** Sizes of shots as shot lists write them. */
-const SHOT_SIZE =
-  /^\s*(?:[-*•]\s+)?(?:E?CU|ECU|BCU|MCU|MS|WS|EWS|VWS|LS|ELS|MLS|POV|OTS|GFX|VFX|AERIAL|DRONE|INSERT|TIMELAPSE)\s*[:–—-]\s*(.+)$/
-const BROLL_OF =
-  /^\s*(?:b-?roll|(?:stock |archive |drone |aerial )?footage|close-?up|cutaway|time-?lapse|slow motion|montage|(?:wide|aerial|drone|tracking|establishing|tight|long|medium|opening|closing) (?:shot|view)) (?:of|over|on|to|across|from|along|showing|with) (?!.*\b(?:is|was|are|were|has|had|have)\b).+$/i
-const SLUG =
-  /^\s*(?:INT|EXT|INT\.?\/EXT|I\/E)[. ]+\s*(.+?)(?:\s*[–—-]+\s*(DAY|NIGHT|DAWN|DUSK|MORNING|EVENING|NOON|SUNSET|SUNRISE|LATER|CONTINUOUS|AFTERNOON))?\s*$/
-const TRANSITION =
-  /^\s*(?:FADE (?:IN|OUT|TO BLACK|UP)|(?:SMASH |JUMP |MATCH |HARD )?CUT TO(?: BLACK)?|CUT|DISSOLVE TO|CROSSFADE|CROSS DISSOLVE|WIPE(?: TO)?|TRANSITION|MONTAGE|END|THE END|FIN|BLACK|ROLL CREDITS|END CREDITS|Fade (?:in|out|to black)|Cut to(?: black)?|Roll credits|End of (?:script|video|narration))\s*[.:…]*\s*$/
+const SHOT_SIZE = pattern(
+  '',
+  String.raw`^\s*(?:[-*•]\s+)?(?:E?CU|ECU|BCU|MCU|MS|WS|EWS|VWS|LS|ELS|MLS|POV|OTS|GFX|VFX|`,
+  String.raw`AERIAL|DRONE|INSERT|TIMELAPSE)\s*[:–—-]\s*(.+)$`,
+)
+const BROLL_OF = pattern(
+  'i',
+  String.raw`^\s*(?:b-?roll|(?:stock |archive |drone |aerial )?footage|close-?up|cutaway|`,
+  String.raw`time-?lapse|slow motion|montage|(?:wide|aerial|drone|tracking|establishing|tight|`,
+  String.raw`long|medium|opening|closing) (?:shot|view)) (?:of|over|on|to|across|from|along|`,
+  String.raw`showing|with) (?!.*\b(?:is|was|are|were|has|had|have)\b).+$`,
+)
+const SLUG = pattern(
+  '',
+  String.raw`^\s*(?:INT|EXT|INT\.?/EXT|I/E)[. ]+\s*(.+?)(?:\s*[–—-]+\s*(DAY|NIGHT|DAWN|DUSK|`,
+  String.raw`MORNING|EVENING|NOON|SUNSET|SUNRISE|LATER|CONTINUOUS|AFTERNOON))?\s*$`,
+)
+const TRANSITION = pattern(
+  '',
+  String.raw`^\s*(?:FADE (?:IN|OUT|TO BLACK|UP)|(?:SMASH |JUMP |MATCH |HARD )?CUT TO(?: BLACK)?|`,
+  String.raw`CUT|DISSOLVE TO|CROSSFADE|CROSS DISSOLVE|WIPE(?: TO)?|TRANSITION|MONTAGE|END|`,
+  String.raw`THE END|FIN|BLACK|ROLL CREDITS|END CREDITS|Fade (?:in|out|to black)|`,
+  String.raw`Cut to(?: black)?|Roll credits|End of (?:script|video|narration))\s*[.:…]*\s*$`,
+)
 const TRANSITION_TO =
   /^\s*(?:FADE IN|FADE TO|(?:SMASH |JUMP |MATCH )?CUT TO|DISSOLVE TO)\s*:\s*(\S.*)$/
 const WHOLE_ITALIC = /^\s*(\*\*\*|\*|___|_)(?!\1|[*_])([^*_\n]+)\1\s*$/

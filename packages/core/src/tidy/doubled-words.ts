@@ -1,14 +1,22 @@
+import { wordList } from '../text/pattern.ts'
 import type { Page } from './page.ts'
 
 const DOUBLED =
   /(?<![\p{L}\p{N}'’-])(\p{L}+(?:['’]\p{L}+)?)([^\S\n]*\n?[^\S\n]+|\n)(\1)(?![\p{L}\p{N}'’-])/giu
 /** Words that English doubles: for weight, for sound, and where two clauses meet. */
 const MEANT = new Set(
-  'had that her very really so far many much long big old never no yes ha hee bye knock tick tock chop tap tut hear there well now more again over on-and-on why what who oh ah hey ho la na ding dong beep pat drip click clack boom bang tweet quack moo baa woof cough hush shh tsk blah hip bon cha choo dum yo wait stop help fire please higher lower faster slower closer deeper further louder round down up out in through back days years and-and good great high little small tiny slow slowly quickly quick hot cold'.split(
-    ' ',
-  ),
+  wordList(`
+    had that her very really so far many much long big old never no yes ha hee bye knock
+    tick tock chop tap tut hear there well now more again over on-and-on why what who oh ah
+    hey ho la na ding dong beep pat drip click clack boom bang tweet quack moo baa woof
+    cough hush shh tsk blah hip bon cha choo dum yo wait stop help fire please higher lower
+    faster slower closer deeper further louder round down up out in through back days years
+    and-and good great high little small tiny slow slowly quickly quick hot cold
+  `),
 )
-/** Doubled on purpose only across a clause ("what it is is", "came in in 1859"): never before these. */
+/**
+ * Doubled on purpose only across a clause ("what it is is", "came in in 1859"): never before these.
+ */
 const PARTICLES = new Set(['in', 'on', 'is', 'do', 'up', 'out'])
 
 /** "The the": the second goes. */
@@ -43,6 +51,7 @@ function isSlip(view: string, at: number, first: string, second: string, end: nu
       )
     )
   if (MEANT.has(word) || (first.length === 1 && !/[aI]/i.test(first))) return false
-  // Names are doubled: Bora Bora, Wagga Wagga; a sentence that begins with its slip has one capital only.
+  // Names are doubled: Bora Bora, Wagga Wagga; a sentence that begins with its slip has one capital
+  // only.
   return !(/^\p{Lu}/u.test(first) && /^\p{Lu}/u.test(second))
 }

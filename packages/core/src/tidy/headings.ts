@@ -1,3 +1,4 @@
+import { pattern } from '../text/pattern.ts'
 import type { Line, Page } from './page.ts'
 
 const MARKED = /^(\s{0,3}#{1,6})(?:(\s+)|(?=[^\d\s#]))(.+?)(\s*#*\s*)$/
@@ -7,10 +8,17 @@ const UNDERLINE = /^\s*(={3,}|-{3,})\s*$/
 const BOLD = /^\s*(?:\*\*|__)([^*_]+)(?:\*\*|__)\s*:?\s*$/
 /** "[HOOK]" */
 const BOXED = /^\s*(?:\*\*)?\[([^[\]]+)\](?:\*\*)?\s*:?\s*$/
-const NAMED =
-  /^\s*((?:chapter|part|act|section)\s+(?:\d+|[ivx]+|one|two|three|four|five|six|seven|eight|nine|ten)\b(?:\s*[:.–—-]\s*\S.*)?|[IVX]+\.\s+\p{Lu}.*)$/iu
-const USUAL =
-  /^\s*(intro|introduction|hook|cold open|opening|outro|conclusion|closing|summary|recap|epilogue|prologue|teaser|main(?: (?:part|body|content))?|body|middle|the hook|call to action|cta|segment \d+|point \d+)\s*:?\s*$/i
+const NAMED = pattern(
+  'iu',
+  String.raw`^\s*((?:chapter|part|act|section)\s+(?:\d+|[ivx]+|one|two|three|four|five|six|seven|`,
+  String.raw`eight|nine|ten)\b(?:\s*[:.–—-]\s*\S.*)?|[IVX]+\.\s+\p{Lu}.*)$`,
+)
+const USUAL = pattern(
+  'i',
+  String.raw`^\s*(intro|introduction|hook|cold open|opening|outro|conclusion|closing|summary|`,
+  String.raw`recap|epilogue|prologue|teaser|main(?: (?:part|body|content))?|body|middle|the hook|`,
+  String.raw`call to action|cta|segment \d+|point \d+)\s*:?\s*$`,
+)
 const TITLE = /^\s*(?:title|film title|video title|headline)\s*:\s*(\S.*)$/i
 const TIMES = /\s*[([]?\b\d{1,2}:\d\d(?::\d\d)?(?:\s*[–—-]+\s*\d{1,2}:\d\d(?::\d\d)?)?[)\]]?\s*/g
 const PICTOGRAM =
@@ -120,7 +128,10 @@ const mostlyCapitals = (lines: readonly Line[]) => {
   )
 }
 
-/** "A Light in the Dark" between paragraphs: every word of weight has a capital, and no stop ends it. */
+/**
+ * "A Light in the Dark" between paragraphs: every word of weight has a capital, and no stop ends
+ * it.
+ */
 function isTitle(lines: readonly Line[], i: number): boolean {
   const text = lines[i]!.text.trim()
   if (!/^[\p{Lu}\p{N}][\p{L}\p{N}’' ,&:-]*\??$/u.test(text) || text.length > 60) return false

@@ -1,4 +1,7 @@
-/** What a tidy pass finds, in the order it looks; what each is called and why it should not be spoken as it stands. */
+/**
+ * What a tidy pass finds, in the order it looks; what each is called and why it should not be
+ * spoken as it stands.
+ */
 export const TIDY_KINDS = {
   note: { name: 'working notes', why: 'A note to the writer, not to the audience.' },
   footnote: {

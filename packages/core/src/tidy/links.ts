@@ -1,4 +1,5 @@
 import { sentencesOf } from '../script/sentences.ts'
+import { pattern } from '../text/pattern.ts'
 import type { Page } from './page.ts'
 
 const IMAGE = /!\[([^\]\n]*)\]\([^)\n]*\)/g
@@ -6,16 +7,28 @@ const LINK = /\[([^\]\n]+)\]\(([^)\s]*)(?:\s+"[^"]*")?\)/g
 const REFERENCE = /\[([^\]\n]+)\]\[[^\]\n]*\]/g
 const ADDRESS = /<?\b(?:https?:\/\/|www\.)[^\s<>()[\]“”"]*[^\s<>()[\]“”".,;:!?'’]>?/gi
 /** "[Image: example.org]": where a picture came from. */
-const CREDIT =
-  /\[(?:image|photo|picture|source|credit|via)s?\s*:\s*(?:www\.)?[\w-]+(?:\.[\w-]+)*\.(?:com|org|net|edu|gov|info|io|co|uk|de|fr)\b[^[\]\n]*\]/gi
+const CREDIT = pattern(
+  'gi',
+  String.raw`\[(?:image|photo|picture|source|credit|via)`,
+  String.raw`s?\s*:\s*(?:www\.)?[\w-]+(?:\.[\w-]+)*\.(?:com|org|net|edu|gov|info|io|co|uk|de|fr)`,
+  String.raw`\b[^[\]\n]*\]`,
+)
 /** Who took a picture: on a line of its own, or in round brackets. */
-const PHOTO_BY =
-  /^[^\S\n]*(?:photo|image|picture|illustration|video)s?\s*(?:credits?\b|courtesy\b|by\s\p{Lu}|:\s*(?:www\.|https?:|©))[^\n]*[^.!?\n]$|\((?:photo|image|picture|illustration|credit)s?\s*(?:credits?|courtesy|by|from|:)[^()\n]*\)/gimu
+const PHOTO_BY = pattern(
+  'gimu',
+  String.raw`^[^\S\n]*(?:photo|image|picture|illustration|video)s?\s*(?:credits?\b|courtesy\b|`,
+  String.raw`by\s\p{Lu}|:\s*(?:www\.|https?:|©))[^\n]*[^.!?\n]$|\((?:photo|image|picture|`,
+  String.raw`illustration|credit)s?\s*(?:credits?|courtesy|by|from|:)[^()\n]*\)`,
+)
 /** "Home > Guides > Harbours" */
 const CRUMBS = /^[^\S\n]*\p{L}[\p{L} ]{1,30}(?:\s*[>›»]\s*\p{L}[\p{L} ]{1,40}){2,}[^\S\n]*$/gmu
 const MAIL = /[\w.+-]+@[\w-]+(?:\.[\w-]+)+/g
-const POINTS_TO_IT =
-  /^\W*(read|see|more|sources?|visit|check|find|learn|watch|full|via|links?|details|available|download|image|photo|credit|credits|original|from|get|go to|follow|support|join|shop|buy|click|tap|here)\b/i
+const POINTS_TO_IT = pattern(
+  'i',
+  String.raw`^\W*(read|see|more|sources?|visit|check|find|learn|watch|full|via|links?|details|`,
+  String.raw`available|download|image|photo|credit|credits|original|from|get|go to|follow|`,
+  String.raw`support|join|shop|buy|click|tap|here)\b`,
+)
 const TAGS = /(?<![\p{L}\p{N}&#])(?:#[\p{L}_][\p{L}\p{N}_]*)(?:\s+#[\p{L}_][\p{L}\p{N}_]*)*/gu
 
 /** Where pictures came from, before a bracket is taken for a direction. */
@@ -25,7 +38,9 @@ export function findCredits(page: Page) {
       page.drop('link', index, index + credit.length)
 }
 
-/** Links keep their words; addresses and hashtags go, with the sentence that only points to them. */
+/**
+ * Links keep their words; addresses and hashtags go, with the sentence that only points to them.
+ */
 export function findLinks(page: Page) {
   for (const { index, 0: whole, 1: words } of page.view.matchAll(IMAGE)) {
     const shown = words!.replace(/[[\]]/g, '').trim()

@@ -1,13 +1,21 @@
+import { pattern } from '../text/pattern.ts'
 import type { Page } from './page.ts'
 
 const RULE = /^[^\S\n]*(?:(?:[-*_=~][^\S\n]?){3,}|[#~=]{2,})[^\S\n]*$/gm
 const FENCE = /^[^\S\n]*```.*$/gm
 const QUOTE = /^[^\S\n]*>+[^\S\n]?/gm
 const COMMENT = /<!--[\s\S]*?-->/g
-const TAG =
-  /<\/?(?:p|br|hr|b|i|u|em|strong|span|div|h[1-6]|a|ul|ol|li|sup|sub|blockquote|code|pre|table|tr|td|th|tbody|thead|img|font|center|small|mark|section|article|figure|figcaption|script|style)\b[^<>]*>/gi
-const ENTITY =
-  /&(nbsp|amp|lt|gt|quot|apos|mdash|ndash|hellip|rsquo|lsquo|ldquo|rdquo|#\d{2,6}|#x[\da-f]{2,5});/gi
+const TAG = pattern(
+  'gi',
+  String.raw`</?(?:p|br|hr|b|i|u|em|strong|span|div|h[1-6]|a|ul|ol|li|sup|sub|blockquote|code|`,
+  String.raw`pre|table|tr|td|th|tbody|thead|img|font|center|small|mark|section|article|figure|`,
+  String.raw`figcaption|script|style)\b[^<>]*>`,
+)
+const ENTITY = pattern(
+  'gi',
+  String.raw`&(nbsp|amp|lt|gt|quot|apos|mdash|ndash|hellip|rsquo|lsquo|ldquo|rdquo|#\d{2,6}|`,
+  String.raw`#x[\da-f]{2,5});`,
+)
 const ENTITIES: Record<string, string> = {
   nbsp: ' ',
   amp: 'and',

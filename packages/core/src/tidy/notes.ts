@@ -1,32 +1,66 @@
+import { pattern } from '../text/pattern.ts'
 import type { Line, Page } from './page.ts'
 
-const FACTS =
-  /^\s*(working title|title ideas?|subject|word ?count|words|target length|length|duration|run ?time|running time|tone|style|audience|target audience|keywords?|tags|author|written by|writer|draft|version|status|date|deadline|client|project|file|thumbnail( idea)?|description|format|language|reviewed by|last edited|published|updated|posted|reading time|read time|by staff)\s*(:\s*\S.*|\s\d[\d.]*)$/i
-const LATER =
-  /^\s*(?:[-*•]\s*)?\**(?:todo|tk|tbd|fixme|note to self|reminder|editor'?s? note|note to editor|fact ?check)\**\s*[:–—-]\s*\S.*$/i
+const FACTS = pattern(
+  'i',
+  String.raw`^\s*(working title|title ideas?|subject|word ?count|words|target length|length|`,
+  String.raw`duration|run ?time|running time|tone|style|audience|target audience|keywords?|tags|`,
+  String.raw`author|written by|writer|draft|version|status|date|deadline|client|project|file|`,
+  String.raw`thumbnail( idea)?|description|format|language|reviewed by|last edited|published|`,
+  String.raw`updated|posted|reading time|read time|by staff)\s*(:\s*\S.*|\s\d[\d.]*)$`,
+)
+const LATER = pattern(
+  'i',
+  String.raw`^\s*(?:[-*•]\s*)?\**(?:todo|tk|tbd|fixme|note to self|reminder|editor'?s? note|`,
+  String.raw`note to editor|fact ?check)\**\s*[:–—-]\s*\S.*$`,
+)
 /** Parts of a page that are not its text. */
-const FURNITURE =
-  /^\s*(?:(?:figure|fig\.|table|chart|exhibit|plate)\s+\d+[a-z]?\s*[:.–—-].*|page \d+(?: (?:of|\/) \d+)?|(?:©|\(c\)|copyright\s+(?:©|\(c\)|\d{4}))\s.*|.*\ball rights reserved\b.*|\d+ min(?:ute)? read|advertisement|sponsored)\s*$/i
-const GREETING =
-  /^\s*(?:hi|hello|hey|dear|good morning|good afternoon)(?: (?:all|team|everyone|there|\p{Lu}[\p{L}'’-]*)){1,3}\s*,\s*$/iu
-const FAREWELL =
-  /^\s*(?:best|best wishes|best regards|kind regards|regards|warm regards|cheers|thanks|many thanks|thank you|sincerely|yours|all the best)\s*,\s*$/i
-const BRACKETED =
-  /\[\[[^[\]\n]*\]\]|\[(?:ad|sponsor|sponsored|advert|mid-?roll|pre-?roll|promo|commercial)\b[^[\]\n]*\]|\[(?:(?:todo|tk|tbd|fixme|note|editor'?s? note|fact ?check|check|verify|insert|add|placeholder|comment)\b[^[\]\n]*|\?+)\]|\((?:todo|tk|tbd|fixme|note to self|note to editor)\b[^()\n]*\)/gi
+const FURNITURE = pattern(
+  'i',
+  String.raw`^\s*(?:(?:figure|fig\.|table|chart|exhibit|plate)\s+\d+[a-z]?\s*[:.–—-].*|`,
+  String.raw`page \d+(?: (?:of|/) \d+)?|(?:©|\(c\)|copyright\s+(?:©|\(c\)|\d{4}))\s.*|`,
+  String.raw`.*\ball rights reserved\b.*|\d+ min(?:ute)? read|advertisement|sponsored)\s*$`,
+)
+const GREETING = pattern(
+  'iu',
+  String.raw`^\s*(?:hi|hello|hey|dear|good morning|good afternoon)(?: (?:all|team|everyone|there|`,
+  String.raw`\p{Lu}[\p{L}'’-]*)){1,3}\s*,\s*$`,
+)
+const FAREWELL = pattern(
+  'i',
+  String.raw`^\s*(?:best|best wishes|best regards|kind regards|regards|warm regards|cheers|`,
+  String.raw`thanks|many thanks|thank you|sincerely|yours|all the best)\s*,\s*$`,
+)
+const BRACKETED = pattern(
+  'gi',
+  String.raw`\[\[[^[\]\n]*\]\]|\[(?:ad|sponsor|sponsored|advert|mid-?roll|pre-?roll|promo|`,
+  String.raw`commercial)\b[^[\]\n]*\]|\[(?:(?:todo|tk|tbd|fixme|note|editor'?s? note|fact ?check|`,
+  String.raw`check|verify|insert|add|placeholder|comment)\b[^[\]\n]*|\?+)\]|\((?:todo|tk|tbd|`,
+  String.raw`fixme|note to self|note to editor)\b[^()\n]*\)`,
+)
 const BYLINE =
   /^\s*(?:(?:[Ww]ritten|[Pp]osted|[Ww]ords) by|[Bb]y|BY)(?: \p{Lu}[\p{L}.'’-]*){1,4}\s*$/u
 /** What a helper that wrote the text said around it. */
-const PREFACE =
-  /^\s*(?:sure|certainly|of course|absolutely|okay|ok|great|here(?:['’]s| is| are)|below is|i(?:['’]ve| have) (?:written|revised|drafted))\b[^\n]*\b(?:script|narration|draft|version|text|voice-?over|rewrite)\b[^\n]*[:!.]\s*$/i
-const OFFER =
-  /^\s*(?:let me know if|would you like me|feel free to|i hope this (?:helps|works)|do you want me to|want me to|if you(?:['’]d| would) like(?:,| me)|i can also)\b[^\n]*$/i
+const PREFACE = pattern(
+  'i',
+  String.raw`^\s*(?:sure|certainly|of course|absolutely|okay|ok|great|here(?:['’]s| is| are)|`,
+  String.raw`below is|i(?:['’]ve| have) (?:written|revised|drafted))\b[^\n]*\b(?:script|`,
+  String.raw`narration|draft|version|text|voice-?over|rewrite)\b[^\n]*[:!.]\s*$`,
+)
+const OFFER = pattern(
+  'i',
+  String.raw`^\s*(?:let me know if|would you like me|feel free to|i hope this (?:helps|works)|`,
+  String.raw`do you want me to|want me to|if you(?:['’]d| would) like(?:,| me)|i can also)`,
+  String.raw`\b[^\n]*$`,
+)
 const HEAD_LINES = 14
 
 /** What was written for the writer, the client or the editor. */
 export function findNotes(page: Page) {
   frontMatter(page)
   const facts = head(page.lines).filter(({ text }) => FACTS.test(text) || BYLINE.test(text))
-  // One such line alone may be narration ("Date: nobody knows"); the first line of all or two together are not.
+  // One such line alone may be narration ("Date: nobody knows"); the first line of all or two
+  // together are not.
   if (facts.length > 1 || (facts[0] && facts[0].from === head(page.lines)[0]?.from))
     dropRuns(page, facts)
   aroundText(page)

@@ -1,7 +1,10 @@
 import type { Page } from './page.ts'
 
 const LONE_LINE = /^[^\S\n]*(?:[.,;:!?…•▪◦■●*~_–—=+|/\\"'“”-]+|\d{1,2}[.)])[^\S\n]*$/gm
-/** What a text of two spaces between tokens looks like; markup of our own (` | `, ` ~ `) is no punctuation. */
+/**
+ * What a text of two spaces between tokens looks like; markup of our own (` | `, ` ~ `) is no
+ * punctuation.
+ */
 const SPACE_BEFORE = /(?<=[\p{L}\p{N}”"’)])[^\S\n]+(?=[,;:!?]+(?:\s|$)|\.(?:\s|$))/gmu
 const SPACE_WRONG_SIDE = /(?<=\p{L})[^\S\n]+,(?=\p{L})/gu
 const REPEATED = /!{2,}|\?{2,}(?!!)|(?<!\.)\.\.(?!\.)|,{2,}|;{2,}|\.{4,}/g

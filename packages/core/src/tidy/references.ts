@@ -1,14 +1,27 @@
+import { pattern } from '../text/pattern.ts'
 import type { Line, Page } from './page.ts'
 
-const TITLE =
-  /^\s*#{0,6}\s*\**(references|sources?|bibliography|further reading|works cited|footnotes|citations|links|credits and sources)\**:?\**\s*$/i
+const TITLE = pattern(
+  'i',
+  String.raw`^\s*#{0,6}\s*\**(references|sources?|bibliography|further reading|works cited|`,
+  String.raw`footnotes|citations|links|credits and sources)\**:?\**\s*$`,
+)
 const ENTRY = /^\s*(?:[-*•]|\d+[.)]|\[\^?\w+\])\s*\S|https?:\/\/|www\.|\b(?:1[5-9]|20)\d\d\b/
 const DEFINITION = /^\s*\[(?:\^[\w-]+|\d+)\]:\s.*$|^\s*\[[\w -]+\]:\s*<?https?:\S+.*$/
-const MARKS =
-  /\[\^[^\]\s]+\]|\[\d{1,3}(?:\s*[,–-]\s*\d{1,3})*\]|\[(?:citation needed|clarification needed|according to whom\?|who\?|when\?|where\?|better source needed|dead link|original research\??|by whom\?|note \d+|[a-z])\]/gi
+const MARKS = pattern(
+  'gi',
+  String.raw`\[\^[^\]\s]+\]|\[\d{1,3}(?:\s*[,–-]\s*\d{1,3})*\]|\[(?:citation needed|`,
+  String.raw`clarification needed|according to whom\?|who\?|when\?|where\?|better source needed|`,
+  String.raw`dead link|original research\??|by whom\?|note \d+|[a-z])\]`,
+)
 /** "(see Figure 2)" points to what no listener has before them. */
-const POINTERS =
-  /\((?:sources?|refs?|references?|citations?)\s*:[^()\n]*\)|\((?:see|cf\.?|compare|shown in|as in)\s+(?:also\s+)?(?:the\s+)?(?:figs?\.?|figures?|tables?|charts?|chapters?|sections?|pages?|pp?\.|appendix|footnotes?|notes?|above|below|diagrams?)\b[^()\n]*\)|\((?:figs?\.?|figures?|tables?)\s+\d+[a-z]?\)/gi
+const POINTERS = pattern(
+  'gi',
+  String.raw`\((?:sources?|refs?|references?|citations?)\s*:[^()\n]*\)|\((?:see|cf\.?|compare|`,
+  String.raw`shown in|as in)\s+(?:also\s+)?(?:the\s+)?(?:figs?\.?|figures?|tables?|charts?|`,
+  String.raw`chapters?|sections?|pages?|pp?\.|appendix|footnotes?|notes?|above|below|diagrams?)`,
+  String.raw`\b[^()\n]*\)|\((?:figs?\.?|figures?|tables?)\s+\d+[a-z]?\)`,
+)
 /** Raised figures after a word or a stop; after a unit they are a power. */
 const RAISED = /(?<=[\p{L}.,;:!?”")])(?<!\b[kcmd]?m|\bft|\bs)[¹²³⁰⁴-⁹]+(?![\p{L}\p{N}])/gu
 

@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest'
 import { meaningOf } from './direction-words.ts'
 import { tidyScript } from './tidy.ts'
 
-// Each kind by small cases: what it makes of them, and what it must leave alone (common practice of scripts).
+// Each kind by small cases: what it makes of them, and what it must leave alone (common practice of
+// scripts).
 const cases: Record<string, { made: [string, string][]; left: string[] }> = {
   'speaker labels': {
     made: [

@@ -6,7 +6,10 @@ type Rule = [kind: TidyKind, pattern: RegExp, said: string | ((...groups: string
 const START = String.raw`(?<![\p{L}\p{N}/.])`
 const form = (pattern: string, flags = 'giu') => new RegExp(START + pattern, flags)
 
-/** In order; numbers, units, money and titles (Dr., St.) every voice is given in words anyway and stay. */
+/**
+ * In order; numbers, units, money and titles (Dr., St.) every voice is given in words anyway and
+ * stay.
+ */
 const RULES: Rule[] = [
   ['symbol', form(String.raw`and/or\b`), 'or'],
   ['abbreviation', form(String.raw`w/o\b`), 'without'],

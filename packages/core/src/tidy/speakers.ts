@@ -1,10 +1,14 @@
+import { wordList } from '../text/pattern.ts'
 import type { Line, Page } from './page.ts'
 
 const ROLE = String.raw`co-?host(?:\s?\d)?|host(?:\s?\d)?|narrator|narration|voice(?:[ -]?over)?(?:\s(?:\d|artist))?|v\.?o\.?|announcer|presenter|anchor|speaker\s(?:\d+|[A-Z])|person\s(?:\d+|[A-Z])|interviewer|interviewee|guest|reporter|moderator|audio|dialogue|spoken|script`
 const NAME = String.raw`\p{Lu}[\p{L}'’.-]*(?:[ ]\p{Lu}[\p{L}'’.-]*){0,2}`
 const ASIDE = String.raw`\s*(?:\([^()\n]{1,40}\)|\[[^[\]\n]{1,40}\])`
 const OPEN = String.raw`^(\s*)(?:\*\*|__|\*)?\[?`
-/** "**Narrator (softly):** …", "[HOST]: …", "ANNA: …": the label with its colon, inside or outside of bold. */
+/**
+ * "**Narrator (softly):** …", "[HOST]: …", "ANNA: …": the label with its colon, inside or outside
+ * of bold.
+ */
 const ROLE_LABEL = new RegExp(
   String.raw`${OPEN}(${ROLE})\]?(?:${ASIDE})*\]?(?:\*\*|__|\*)?\s*:\s?(?:\*\*|__|\*)?\s*`,
   'iu',
@@ -21,9 +25,15 @@ const CUE = new RegExp(
 const OFF_SCREEN = /\((?:v\.?\s?o\.?|o\.?\s?s\.?|cont(?:'|’)?d)/i
 /** Words before a colon that are no names. */
 const NO_NAME = new Set(
-  'note remember warning answer question result conclusion problem solution step fact example tip rule reason summary first second third visual music sound camera text title today tomorrow now here so and but yes no well imagine think look listen picture monday tuesday wednesday thursday friday saturday sunday january february march april may june july august september october november december source sources update bonus part chapter section intro outro number scene shot super pause caption graphic video image photo footage'.split(
-    ' ',
-  ),
+  wordList(`
+    note remember warning answer question result conclusion problem solution step fact
+    example tip rule reason summary first second third visual music sound camera text title
+    today tomorrow now here so and but yes no well imagine think look listen picture monday
+    tuesday wednesday thursday friday saturday sunday january february march april may june
+    july august september october november december source sources update bonus part chapter
+    section intro outro number scene shot super pause caption graphic video image photo
+    footage
+  `),
 )
 
 /** Share of lines with a name before them that makes a text a conversation. */

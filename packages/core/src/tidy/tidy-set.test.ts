@@ -4,7 +4,8 @@ import { even, judge, type Sample, samplesOf, totals } from '../../test-sets/tid
 import tunedText from '../../test-sets/tidying/tuned.txt?raw'
 import { tidyScript } from './tidy.ts'
 
-// Right answers made by hand before the rules were run on them; the second half was looked at only to report.
+// Right answers made by hand before the rules were run on them; the second half was looked at only
+// to report.
 const tuned = samplesOf(tunedText)
 const held = samplesOf(heldText)
 

@@ -20,7 +20,10 @@ import { findTables } from './tables.ts'
 import { findCues, findTimestamps } from './time-stamps.ts'
 import { findDashes, findQuotes } from './typography.ts'
 
-/** In order: what takes whole lines before what takes words, what is taken out before what is reworded. */
+/**
+ * In order: what takes whole lines before what takes words, what is taken out before what is
+ * reworded.
+ */
 const STEPS = [
   findCues,
   findNotes,
@@ -51,7 +54,8 @@ const STEPS = [
  * Everything in a script that should not be spoken as it stands, each with its proposed change.
  *
  * @param script as `cleanScript` returns it
- * @returns changes in the order of the script, apart from each other, so that any choice of them can be
+ * @returns changes in the order of the script, apart from each other, so that any choice of them
+ *   can be
  *          carried out with `withChanges`; `[]` for a script that is fine
  * @example tidyChanges('HOST: The the sea.').map(({ kind, before, after }) => [kind, before, after])
  * // => [['speaker', 'HOST:', ''], ['doubled', 'The the', 'The']]

@@ -9,7 +9,9 @@ const APOSTROPHE = { curly: /(?<=\p{L})’(?=\p{L})/gu, straight: /(?<=\p{L})'(?
 const DASHES = /(?<=[\p{L}\p{N},;.!?”"’)])([^\S\n]*)--+([^\S\n]*)(?=[\p{L}\p{N}“"‘(]|\n|$)/gu
 const HYPHEN = /(?<=[\p{L},”"’)])([^\S\n]+)-([^\S\n]+)(?=[\p{L}“"‘(])/gu
 
-/** Where two kinds of quotation marks or apostrophes are mixed, the rarer become like the others. */
+/**
+ * Where two kinds of quotation marks or apostrophes are mixed, the rarer become like the others.
+ */
 export function findQuotes(page: Page) {
   const { view } = page
   evenPairs(page, [...view.matchAll(CURLY_PAIR)], [...view.matchAll(STRAIGHT_PAIR)], '“”', '"')

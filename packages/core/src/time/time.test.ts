@@ -3,7 +3,8 @@ import { frameAtSample, parseFrameRate, SAMPLE_RATE } from './time.ts'
 
 describe('frameAtSample', () => {
   it('rounds 500 scenes of 1.234567 s at 30000/1001 as arithmetic does', () => {
-    // Arithmetic (CHECKS: cumulative rounding): the last boundary is round(500 · 1.234567 · 30000 / 1001).
+    // Arithmetic (CHECKS: cumulative rounding): the last boundary is round(500 · 1.234567 · 30000 /
+    // 1001).
     const samples = Math.round(500 * 1.234567 * SAMPLE_RATE)
     expect(frameAtSample(samples, [30000, 1001])).toBe(Math.round((500 * 1.234567 * 30000) / 1001))
   })

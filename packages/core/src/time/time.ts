@@ -1,4 +1,7 @@
-/** Samples per second of every time in core: the one unit, exact for sound and easily exact for frames. */
+/**
+ * Samples per second of every time in core: the one unit, exact for sound and easily exact for
+ * frames.
+ */
 export const SAMPLE_RATE = 48_000
 
 /** Frames per second as a fraction, `[30000, 1001]` for 29.97. */
@@ -24,7 +27,10 @@ export function sampleAtFrame(frame: number, [numerator, denominator]: FrameRate
 export const samplesFromSeconds = (seconds: number) => Math.round(seconds * SAMPLE_RATE)
 export const secondsFromSamples = (samples: number) => samples / SAMPLE_RATE
 
-/** Reads `30`, `29.97`, `23.976` or `30000/1001`; undefined when it is none of the rates a film may have. */
+/**
+ * Reads `30`, `29.97`, `23.976` or `30000/1001`; undefined when it is none of the rates a film may
+ * have.
+ */
 export function parseFrameRate(text: string): FrameRate | undefined {
   const named: Record<string, FrameRate> = {
     '23.976': [24000, 1001],

@@ -19,7 +19,9 @@ export interface TakeFacts {
   pauses: readonly (readonly [from: number, to: number])[]
   /** Where each word of the narration is; left out where its voice does not tell. */
   words?: readonly Span[]
-  /** Breaths and fillers that were heard in a recording, whether or not tightening took them out. */
+  /**
+   * Breaths and fillers that were heard in a recording, whether or not tightening took them out.
+   */
   noises?: { breaths: number; fillers: number }
   /** Samples that tightening took out of it. */
   saved?: number
@@ -69,10 +71,16 @@ export interface Timeline {
   chapters: { title: string; startSample: number }[]
 }
 
-/** Silence that every take begins and ends with, in samples: a pause that was asked for is counted from sound to sound. */
+/**
+ * Silence that every take begins and ends with, in samples: a pause that was asked for is counted
+ * from sound to sound.
+ */
 export const TAKE_EDGE = Math.round(0.05 * SAMPLE_RATE)
 
-/** Silence around speech, in seconds: calm enough to follow, short enough not to drag (common practice). */
+/**
+ * Silence around speech, in seconds: calm enough to follow, short enough not to drag (common
+ * practice).
+ */
 const AIR = {
   film: 0.6,
   chapter: 0.9,
@@ -99,7 +107,10 @@ type Airy = Pick<
 >
 type Paced = Pick<Film, 'speed' | 'pauses' | 'rate'> & { scenes: readonly Airy[] }
 
-/** Seconds of silence before and after a scene's take; a pause that was asked for is exact from sound to sound. */
+/**
+ * Seconds of silence before and after a scene's take; a pause that was asked for is exact from
+ * sound to sound.
+ */
 export function airAround(
   { scenes, pauses }: Pick<Paced, 'scenes' | 'pauses'>,
   i: number,
@@ -126,7 +137,10 @@ export function airAround(
   }
 }
 
-/** Samples before, of and after a scene's speech: a length a person set adds silence or takes it away, never speech. */
+/**
+ * Samples before, of and after a scene's speech: a length a person set adds silence or takes it
+ * away, never speech.
+ */
 function lengthsOf(
   film: Paced,
   i: number,
@@ -159,8 +173,10 @@ export function sceneSeconds(scenes: readonly Airy[], speed = 1, pauses = 1): nu
 /**
  * Exact frames and samples of a film: a pure function of what is decided and of its takes.
  *
- * Scene boundaries are added up in samples and rounded to frames from the film's start, so picture and
- * sound never part by more than half a frame. Scenes and shots tile the film without gap or overlap.
+ * Scene boundaries are added up in samples and rounded to frames from the film's start, so picture
+ * and
+ * sound never part by more than half a frame. Scenes and shots tile the film without gap or
+ * overlap.
  *
  * @param takes one a scene of the film, in order; the estimate stands in for a missing one
  */
@@ -211,7 +227,10 @@ export function timeline(
 export const filmSeconds = (film: Film, takes: readonly (TakeFacts | undefined)[]) =>
   timeline(film, takes, [30, 1]).samples / SAMPLE_RATE
 
-/** A scene's frames among its shots: cuts set to a word fall on it, the shots between two of them share evenly. */
+/**
+ * A scene's frames among its shots: cuts set to a word fall on it, the shots between two of them
+ * share evenly.
+ */
 function tileShots(
   shots: FilmScene['shots'],
   start: number,
@@ -244,7 +263,10 @@ function tileShots(
   })
 }
 
-/** Shares frames among shots, each cut on the start of the word nearest to an equal share; shots that would flash by are left out. */
+/**
+ * Shares frames among shots, each cut on the start of the word nearest to an equal share; shots
+ * that would flash by are left out.
+ */
 function evenCuts(
   start: number,
   end: number,

@@ -22,7 +22,8 @@ export const ageHours = (published: string, now: number) =>
 /**
  * How fast a channel's films gain views, each against the channel's own median for its age.
  *
- * Views an hour fall with age, so a film is compared with those nearest to it in age (by the ratio of ages), itself left out.
+ * Views an hour fall with age, so a film is compared with those nearest to it in age (by the ratio
+ * of ages), itself left out.
  *
  * @param now milliseconds since the epoch
  * @returns in the order given; `above` is 1 for the only film of a channel
@@ -47,7 +48,10 @@ export function pacedFilms(films: readonly ChannelFilm[], now: number): PacedFil
   })
 }
 
-/** The films beside one in a list by age, nearest first: the window grows on the side that is nearer by the ratio of ages. */
+/**
+ * The films beside one in a list by age, nearest first: the window grows on the side that is nearer
+ * by the ratio of ages.
+ */
 function nearestInAge<T extends { age: number }>(byAge: readonly T[], at: number): T[] {
   const near: T[] = []
   let [younger, older] = [at - 1, at + 1]
@@ -69,7 +73,8 @@ export function median(numbers: readonly number[]): number {
 }
 
 /**
- * Growth in per cent a month: the median slope between all pairs of films (Theil–Sen, which a few lucky films do not bend)
+ * Growth in per cent a month: the median slope between all pairs of films (Theil–Sen, which a few
+ * lucky films do not bend)
  * of what each gained beyond what films of its age gain, over the day it was published.
  *
  * @returns undefined for fewer than five films
@@ -88,7 +93,8 @@ export function trendOf(films: readonly PacedFilm[]): number | undefined {
 
 const MONTH_HOURS = 24 * 30.44
 /**
- * Views an hour fall a little slower than the inverse of age (common practice). Age and growth cannot be told apart from
+ * Views an hour fall a little slower than the inverse of age (common practice). Age and growth
+ * cannot be told apart from
  * figures of one moment, so this is assumed and not fitted.
  */
 const USUAL_DECAY = -0.8
@@ -102,7 +108,10 @@ function theilSen(points: readonly (readonly [number, number])[]): number {
   return median(slopes)
 }
 
-/** The channel's median of views at every age there is a film of, youngest first: the line under the dots. */
+/**
+ * The channel's median of views at every age there is a film of, youngest first: the line under the
+ * dots.
+ */
 export function medianLine(films: readonly PacedFilm[]): { ageHours: number; views: number }[] {
   return [...films]
     .sort((a, b) => a.ageHours - b.ageHours)

@@ -19,10 +19,12 @@ const OTHERS_WEIGHT = 0.7
 const SHRINK = 1.5
 
 /**
- * Subjects in the order in which they are worth a film: what gains views faster than usual, on the channel itself and with
+ * Subjects in the order in which they are worth a film: what gains views faster than usual, on the
+ * channel itself and with
  * others, and is not yet worn out by either.
  *
- * score = log2(gain, shrunk towards 1 where few films speak for it) · rest since the channel's own last film · room that others leave
+ * score = log2(gain, shrunk towards 1 where few films speak for it) · rest since the channel's own
+ * last film · room that others leave
  */
 export function rankedSubjects(subjects: readonly Subject[]): RankedSubject[] {
   return subjects.map(ranked).sort((a, b) => b.score - a.score)

@@ -8,6 +8,7 @@ import {
   namedRows,
   type SkippedRow,
 } from '../text/named-rows.ts'
+import { pattern } from '../text/pattern.ts'
 import { ChannelFilm, FILMS_LIMIT } from './channel-film.ts'
 
 export interface ReadFilms {
@@ -20,15 +21,19 @@ export interface ReadFilms {
 const COLUMNS: ColumnNames<keyof ChannelFilm> = {
   id: /^(?:id|video ?id|film ?id)$/i,
   title: /^(?:title|video ?title|film|name|video)$/i,
-  published:
-    /^(?:published(?: ?at)?|publish(?:ed)? ?(?:date|time)|date|upload(?:ed)?(?: ?date)?|video publish time)$/i,
+  published: pattern(
+    'i',
+    String.raw`^(?:published(?: ?at)?|publish(?:ed)? ?(?:date|time)|date|upload(?:ed)?(?: ?date)?|`,
+    String.raw`video publish time)$`,
+  ),
   views: /^(?:views?|view ?count|plays)$/i,
   seconds:
     /^(?:length|duration|seconds|length ?\(?(?:s|seconds)\)?|duration ?\(?(?:s|seconds)\)?)$/i,
 }
 
 /**
- * The films of a list: CSV with any of the usual separators, or JSON (a list, or one under `films`).
+ * The films of a list: CSV with any of the usual separators, or JSON (a list, or one under
+ * `films`).
  *
  * @throws TidyError `films_unreadable` when no row of it can be used
  */
@@ -59,7 +64,10 @@ function filmOf(row: Row): ChannelFilm | string {
   return made.success ? made.data : 'a value is out of all measure'
 }
 
-/** 2024-03-12, 2024-03-12T10:00:00Z, 12 Mar 2024, 12.03.2024; of 03/04/2024 nobody can tell, so it is refused. */
+/**
+ * 2024-03-12, 2024-03-12T10:00:00Z, 12 Mar 2024, 12.03.2024; of 03/04/2024 nobody can tell, so it
+ * is refused.
+ */
 function instantOf(value: unknown): string | undefined {
   if (typeof value === 'number') return dateOf(value > 1e11 ? value : value * 1000)
   const text = cellText(value)

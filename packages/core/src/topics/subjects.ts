@@ -1,3 +1,4 @@
+import { wordList } from '../text/pattern.ts'
 import { lemma } from '../words/lemma.ts'
 import { STOP_WORDS } from '../words/stop.ts'
 import { median, type PacedFilm } from './pace.ts'
@@ -28,9 +29,14 @@ export interface Subject {
 
 /** Words of titles that say nothing about their subject (common practice of titles). */
 const EMPTY = new Set(
-  'how why what when where who which really actually secret secrets story history truth inside behind explained explain work works working does do did made make makes making way ways thing things best worst ever never every world everyone nobody day days year years new old great big small long inside life part episode film video guide work reason reasons people know known hidden strange amazing perfect simple first last one two three four five six seven eight nine ten'.split(
-    ' ',
-  ),
+  wordList(`
+    how why what when where who which really actually secret secrets story history truth
+    inside behind explained explain work works working does do did made make makes making
+    way ways thing things best worst ever never every world everyone nobody day days year
+    years new old great big small long inside life part episode film video guide work reason
+    reasons people know known hidden strange amazing perfect simple first last one two three
+    four five six seven eight nine ten
+  `),
 )
 /** Two words that name nearly the same films are one subject. */
 const SAME_FILMS = 0.6

@@ -42,7 +42,9 @@ export interface RenderView {
   createdAt: string
 }
 
-/** Everything the rooms of an episode show: its document and, by scene id, its takes and candidates. */
+/**
+ * Everything the rooms of an episode show: its document and, by scene id, its takes and candidates.
+ */
 export interface EpisodeView {
   id: string
   revision: number
@@ -66,7 +68,10 @@ export interface EpisodeView {
   history: History
 }
 
-/** A bed that can be played: at which loudness it was made, and after how many samples it begins again. */
+/**
+ * A bed that can be played: at which loudness it was made, and after how many samples it begins
+ * again.
+ */
 export const BedFacts = z.object({ hash: z.string(), loopSamples: z.number(), lufs: z.number() })
 export type BedFacts = z.infer<typeof BedFacts>
 

@@ -16,7 +16,9 @@ export const SHELVES = [
 ] as const
 /** Pictures of one answer. */
 export const LIBRARY_PAGE = 100
-/** Pictures that a search of the library weighs against each other; of a common word there are more. */
+/**
+ * Pictures that a search of the library weighs against each other; of a common word there are more.
+ */
 export const MOST_FOUND = 600
 export type Shelf = (typeof SHELVES)[number]
 

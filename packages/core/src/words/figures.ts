@@ -1,3 +1,4 @@
+import { wordList } from '../text/pattern.ts'
 import { IDIOMS } from './idioms.ts'
 import { lemma, verbLemma } from './lemma.ts'
 import type { Term } from './terms.ts'
@@ -20,9 +21,10 @@ for (const idiom of IDIOMS) {
 
 /** Things by which size, weight and number are told: "the weight of three elephants". */
 const MEASURES = new Set(
-  'weight size height length width breadth thickness depth speed shape strength colour color price cost'.split(
-    ' ',
-  ),
+  wordList(`
+    weight size height length width breadth thickness depth speed shape strength colour
+    color price cost
+  `),
 )
 const COUNTED = new Set(
   'a an the one two three four five six seven eight nine ten twenty hundred thousand million'.split(
@@ -31,7 +33,8 @@ const COUNTED = new Set(
 )
 
 /**
- * Where a sentence says something else than it means: set phrases (`IDIOMS`), likenesses ("like a brown beard", "as big as a
+ * Where a sentence says something else than it means: set phrases (`IDIOMS`), likenesses ("like a
+ * brown beard", "as big as a
  * truck"), measures ("the weight of three elephants").
  *
  * @returns stretches in order of their beginning; they may overlap
@@ -65,7 +68,10 @@ function idiomsAt(forms: readonly ReadonlySet<string>[], from: number): Figure[]
   })
 }
 
-/** Where a pattern that begins at a word ends; undefined when it is not there. `_` is a word, `~` none to three. */
+/**
+ * Where a pattern that begins at a word ends; undefined when it is not there. `_` is a word, `~`
+ * none to three.
+ */
 function endOf(
   [first, ...rest]: Pattern,
   forms: readonly ReadonlySet<string>[],
@@ -83,7 +89,10 @@ function endOf(
   return here && (first === '_' || here.has(first)) ? endOf(rest, forms, at + 1) : undefined
 }
 
-/** "like a brown beard", "as thin as a pencil", "no bigger than a bean", and what follows up to the next break or verb. */
+/**
+ * "like a brown beard", "as thin as a pencil", "no bigger than a bean", and what follows up to the
+ * next break or verb.
+ */
 function likenessAt(terms: readonly Term[], i: number): Figure[] {
   const word = (k: number) => terms[k]?.text.toLowerCase()
   const compared =

@@ -1,5 +1,6 @@
 /**
- * Idioms and set phrases of English whose things are not meant: common knowledge of the language, written down from
+ * Idioms and set phrases of English whose things are not meant: common knowledge of the language,
+ * written down from
  * memory. Words stand in their base form (go, be, hand); `_` is any one word, `~` none to three.
  */
 export const IDIOMS: readonly string[] = `

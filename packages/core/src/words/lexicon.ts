@@ -18,7 +18,10 @@ export interface Sense {
 
 /** What the words of a language are known to mean, as far as choosing pictures needs it. */
 export interface Lexicon {
-  /** 0 = nothing to show (idea, history), 1 = a thing, animal, plant, place or person; undefined = unknown word. */
+  /**
+   * 0 = nothing to show (idea, history), 1 = a thing, animal, plant, place or person; undefined =
+   * unknown word.
+   */
   picturable(noun: string): number | undefined
   /** The same of one meaning. */
   picturableSense(sense: Sense): number
@@ -34,7 +37,10 @@ export interface Lexicon {
   vector(word: string): Vector | undefined
   /** Of its gists. */
   gistDimensions: number
-  /** What a word adds to what a text says as a whole, of length 1; undefined for a word nobody knows. */
+  /**
+   * What a word adds to what a text says as a whole, of length 1; undefined for a word nobody
+   * knows.
+   */
   gist(word: string): Vector | undefined
 }
 

@@ -21,7 +21,10 @@ const MANY = new Set([
 const LIVING = new Set(['he', 'him', 'his', 'she', 'her', 'hers', 'himself', 'herself'])
 /** WordNet's files of what is called he or she here: persons and animals. */
 const LIVING_FILES = new Set([5, 18])
-/** What a sentence is about stands before its verb; what follows a preposition is mentioned in passing. */
+/**
+ * What a sentence is about stands before its verb; what follows a preposition is mentioned in
+ * passing.
+ */
 const PLACE = { subject: 1, object: 0.7, aside: 0.45 }
 const OTHER_NUMBER = 0.4
 const LIFELESS = 0.15
@@ -51,7 +54,8 @@ export function leaningOn(terms: readonly Term[]): string | undefined {
       'his',
       'her',
     ].includes(word)
-    // "These widen": the tagger takes what follows for a noun though no noun can stand there in the singular.
+    // "These widen": the tagger takes what follows for a noun though no noun can stand there in the
+    // singular.
     const owns =
       next && isNoun(next) && !(['these', 'those'].includes(word) && !next.tags.has('Plural'))
     if (LIVING.has(word) || ONE.has(word) || MANY.has(word)) {

@@ -4,7 +4,9 @@ import type { Lexicon } from './lexicon.ts'
 import { STOP_WORDS } from './stop.ts'
 import { isAction, isDescribing, isNoun, type Term, termsOf } from './terms.ts'
 
-/** One thing to look for, `[0, 1]` heavy; a phrase of several words is kept whole beside its words. */
+/**
+ * One thing to look for, `[0, 1]` heavy; a phrase of several words is kept whole beside its words.
+ */
 export interface SearchWord {
   /** As it is looked up: lower case, lemma, words parted by a space. */
   text: string
@@ -23,8 +25,10 @@ const FIGURATIVE = { idiom: 0.02, likeness: 0.1, measure: 0.2 }
 /**
  * What a sentence has to show: its nouns and noun phrases, then its actions, heaviest first.
  *
- * A noun weighs by how picturable WordNet's commonest sense of it is and by how rarely people say it
- * (a rare word says more); a verb or adjective weighs a fifth of it. A word that stands in a figure of speech hardly counts.
+ * A noun weighs by how picturable WordNet's commonest sense of it is and by how rarely people say
+ * it
+ * (a rare word says more); a verb or adjective weighs a fifth of it. A word that stands in a figure
+ * of speech hardly counts.
  *
  * @returns `[]` when nothing in the sentence can be looked for
  * @example searchWords('The lighthouse stands on a rock.', lexicon)[0].text // => 'lighthouse'

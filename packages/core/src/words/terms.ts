@@ -35,7 +35,10 @@ export function termsOf(text: string): Term[] {
   })
 }
 
-/** "Cranes lift …": no English sentence opens with the third person of a verb, so it is a plural noun and the verb follows. */
+/**
+ * "Cranes lift …": no English sentence opens with the third person of a verb, so it is a plural
+ * noun and the verb follows.
+ */
 const opensAsVerb = ({ text, tags }: Term) =>
   /^\p{Lu}.*[^s]s$/u.test(text) &&
   tags.has('PresentTense') &&

@@ -45,7 +45,10 @@ export const DraftSentence = z.object({
   text: z.string().min(1),
   /** Index into the outline; -1 before the first heading. */
   chapter: z.number().int().min(-1),
-  /** Sources it stands on, each with the words it was made of; empty: it stands on nothing that was given. */
+  /**
+   * Sources it stands on, each with the words it was made of; empty: it stands on nothing that was
+   * given.
+   */
   from: z.array(z.object({ source: z.string(), words: z.string() })),
 })
 export type DraftSentence = z.infer<typeof DraftSentence>

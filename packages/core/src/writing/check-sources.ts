@@ -2,11 +2,17 @@ import { sentencesOf } from '../script/sentences.ts'
 import type { Brief, Draft, DraftSentence, Outline, Source } from './brief.ts'
 import { termsOf } from './source-units.ts'
 
-/** So much of what a sentence says must be found in the sentence it names, or it does not stand on it. */
+/**
+ * So much of what a sentence says must be found in the sentence it names, or it does not stand on
+ * it.
+ */
 const SUPPORT = 0.34
 const MARK = /\s*\[((?:s?\d+(?:\.\d+)?[,;\s]*)+)\]/gi
 
-/** Every sentence of a source with the mark it is cited by: "2.14" is the fourteenth of the second source. */
+/**
+ * Every sentence of a source with the mark it is cited by: "2.14" is the fourteenth of the second
+ * source.
+ */
 export function citedSentences(
   sources: readonly Source[],
 ): Map<string, { source: string; words: string }> {
@@ -21,7 +27,8 @@ export function citedSentences(
 }
 
 /**
- * What somebody else wrote, as a draft: chapters by its headings, each sentence with the sources its marks name, as far as they
+ * What somebody else wrote, as a draft: chapters by its headings, each sentence with the sources
+ * its marks name, as far as they
  * are there and say what it says.
  *
  * @param text a script whose sentences end with marks such as `[2.14]`

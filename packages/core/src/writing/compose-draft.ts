@@ -1,3 +1,4 @@
+import { pattern } from '../text/pattern.ts'
 import type { Brief, Draft, DraftSentence, Outline } from './brief.ts'
 import { draftScript, scriptSeconds } from './draft-script.ts'
 import { leansOnOthers } from './leaning.ts'
@@ -5,7 +6,10 @@ import { centrality, cosine, normed, sourceFit, weightedVectors } from './rank-u
 import { joined, shortened } from './shorten.ts'
 import { termsOf, type Unit, unitsOf } from './source-units.ts'
 
-/** How much a unit loses for being like one that is there already (maximal marginal relevance, Carbonell & Goldstein 1998, from memory). */
+/**
+ * How much a unit loses for being like one that is there already (maximal marginal relevance,
+ * Carbonell & Goldstein 1998, from memory).
+ */
 const REPETITION = 0.75
 /** What is nearly the same is never taken twice. */
 const SAME = 0.72
@@ -27,7 +31,8 @@ interface Candidate {
 }
 
 /**
- * A draft made of nothing but sentences of the sources: ranked, ordered by the outline, shortened and joined, opened by the
+ * A draft made of nothing but sentences of the sources: ranked, ordered by the outline, shortened
+ * and joined, opened by the
  * strongest hook among them and closed by a reflection. The same brief gives the same draft.
  *
  * @param speed pace of the voice the length is met at
@@ -128,6 +133,13 @@ const best = (
   return ranked[0] && ranked[0].worth > 0 ? ranked[0].candidate : undefined
 }
 
+/** Words of what outlasts a film: it may end on such a sentence. */
+const LASTING = pattern(
+  'i',
+  String.raw`\b(?:still|today|ever|always|perhaps|never|every|time|world|patient\w*|simply|all|`,
+  String.raw`again|once|remain\w*|only)\b`,
+)
+
 /** What makes a viewer stay (as the checks of a hook have it); 0 for what cannot open a film. */
 function hookWorth({ sentences }: Unit): number {
   const [first] = sentences
@@ -155,16 +167,15 @@ function reflectionWorth({ sentences, at }: Unit, all: number): number {
     return 0
   const has = (pattern: RegExp) => Number(pattern.test(text))
   return (
-    1.4 *
-      has(
-        /\b(?:still|today|ever|always|perhaps|never|every|time|world|patient\w*|simply|all|again|once|remain\w*|only)\b/i,
-      ) +
+    1.4 * has(LASTING) +
     1.5 * (at / Math.max(1, all - 1)) +
     (text.split(' ').length <= 22 ? 0.6 : 0)
   )
 }
 
-/** Each chapter takes its share of the seconds, the best first, each judged against what is there. */
+/**
+ * Each chapter takes its share of the seconds, the best first, each judged against what is there.
+ */
 function chosenByChapter(
   candidates: readonly Candidate[],
   outline: Outline,
@@ -240,7 +251,10 @@ function sentencesFor(
   }, [])
 }
 
-/** Adds, drops and swaps units until the length is met as nearly as they allow; better ones stay where either would do. */
+/**
+ * Adds, drops and swaps units until the length is met as nearly as they allow; better ones stay
+ * where either would do.
+ */
 function fitLength(
   picked: Set<Candidate>,
   all: readonly Candidate[],

@@ -2,12 +2,16 @@ import type { Brief, Outline } from './brief.ts'
 import { centrality, cosine, sourceFit, weightedVectors } from './rank-units.ts'
 import { termsOf, type Unit, unitsOf } from './source-units.ts'
 
-/** A chapter holds about so many minutes (common practice of short explainers: a turn every minute or two). */
+/**
+ * A chapter holds about so many minutes (common practice of short explainers: a turn every minute
+ * or two).
+ */
 const CHAPTER_MINUTES = 1.4
 const MOST_CHAPTERS = 9
 
 /**
- * An outline from the key points, or, where there are none, from what the sources dwell on; minutes by how much the sources have to say on each.
+ * An outline from the key points, or, where there are none, from what the sources dwell on; minutes
+ * by how much the sources have to say on each.
  *
  * @param isThing whether a term is a noun, for chapters that no source has a heading for
  */
@@ -31,7 +35,9 @@ export function outlineOf(brief: Brief, isThing: (term: string) => boolean = () 
 
 type Plan = { title: string; points: string[] }
 
-/** Points in their order, neighbours sharing a chapter where there are more of them than chapters. */
+/**
+ * Points in their order, neighbours sharing a chapter where there are more of them than chapters.
+ */
 function ofPoints(points: readonly string[], wanted: number): Plan[] {
   const count = Math.min(points.length, Math.max(wanted, 1))
   return Array.from({ length: count }, (_, i) => {
@@ -52,7 +58,10 @@ const titleOf = (point: string) => {
   return short[0]!.toUpperCase() + short.slice(1)
 }
 
-/** The most central units that are least alike seed the chapters; each is named by its heaviest words. */
+/**
+ * The most central units that are least alike seed the chapters; each is named by its heaviest
+ * words.
+ */
 function ofSources(
   units: readonly Unit[],
   { topic }: Brief,
@@ -104,7 +113,10 @@ function ofSources(
     })
 }
 
-/** A chapter weighs the more, the more the sources say about it; none weighs less than half an equal share. */
+/**
+ * A chapter weighs the more, the more the sources say about it; none weighs less than half an equal
+ * share.
+ */
 function weightsOf(chapters: readonly Plan[], units: readonly Unit[]): number[] {
   const spoken = chapters.map(({ title, points }) => {
     const asked = [...termsOf(`${title} ${points.join(' ')}`).keys()]

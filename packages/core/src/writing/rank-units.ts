@@ -36,7 +36,8 @@ export function cosine(a: Vector, b: Vector): number {
 }
 
 /**
- * How much each source has to do with what is asked for, 0 to 1, the nearest being 1: a film on tides is not opened by the source on locks.
+ * How much each source has to do with what is asked for, 0 to 1, the nearest being 1: a film on
+ * tides is not opened by the source on locks.
  *
  * @param subjects what is asked for; a source fits as well as it fits the one it fits best
  * @returns 1 for all when nothing asked for is spoken of in any of them
@@ -63,8 +64,10 @@ export function sourceFit(units: readonly Unit[], ...subjects: Vector[]): Map<st
 }
 
 /**
- * How central each unit is among all: the stationary distribution of a walk from unit to unit along likeness
- * (Mihalcea & Tarau 2004, "TextRank", from memory; PageRank of Brin & Page 1998), now and then starting anew at a
+ * How central each unit is among all: the stationary distribution of a walk from unit to unit along
+ * likeness
+ * (Mihalcea & Tarau 2004, "TextRank", from memory; PageRank of Brin & Page 1998), now and then
+ * starting anew at a
  * unit of the asked subject.
  *
  * @param start how much each unit fits the subject, any scale

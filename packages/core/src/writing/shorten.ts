@@ -1,12 +1,23 @@
+import { pattern } from '../text/pattern.ts'
 const ASIDES: [RegExp, string][] = [
   [/\s*\((?![^)]*\d{4}\s*[–-])[^()]{3,120}\)/g, ''],
   [/\s+[–—]\s+[^–—]{3,90}\s+[–—]\s+/g, ' '],
   [
-    /,\s+(?:of course|for example|for instance|in fact|indeed|however|moreover|to be sure|as we have seen|as it were|so to speak|on the whole|by the way|incidentally),\s+/gi,
+    pattern(
+      'gi',
+      String.raw`,\s+(?:of course|for example|for instance|in fact|indeed|however|moreover|`,
+      String.raw`to be sure|as we have seen|as it were|so to speak|on the whole|by the way|`,
+      String.raw`incidentally),\s+`,
+    ),
     ' ',
   ],
   [
-    /^(?:However|Moreover|Furthermore|In addition|Additionally|Indeed|In fact|Of course|Nevertheless|Consequently|Overall|Interestingly|Notably|It should be noted that|It is worth noting that|Note that),?\s+/,
+    pattern(
+      '',
+      String.raw`^(?:However|Moreover|Furthermore|In addition|Additionally|Indeed|In fact|Of course|`,
+      String.raw`Nevertheless|Consequently|Overall|Interestingly|Notably|It should be noted that|`,
+      String.raw`It is worth noting that|Note that),?\s+`,
+    ),
     '',
   ],
   [/\b(?:in order to)\b/g, 'to'],
@@ -27,10 +38,15 @@ export function shortened(sentence: string): string {
 }
 
 const JOINED_WORDS = 7
-const LOWERED =
-  /^(?:It|He|She|They|We|You|The|A|An|This|That|These|Those|There|Its|Their|His|Her|Some|Most|Many|All|Each|Every|No|Nobody|Nothing)\b/
+const LOWERED = pattern(
+  '',
+  String.raw`^(?:It|He|She|They|We|You|The|A|An|This|That|These|Those|There|Its|Their|His|Her|`,
+  String.raw`Some|Most|Many|All|Each|Every|No|Nobody|Nothing)\b`,
+)
 
-/** Two short statements as one, where that can be done without changing either; undefined otherwise. */
+/**
+ * Two short statements as one, where that can be done without changing either; undefined otherwise.
+ */
 export function joined(first: string, second: string): string | undefined {
   if (!/\w\.$/.test(first) || !/\w\.$/.test(second) || /[;:,]/.test(first + second))
     return undefined

@@ -60,7 +60,10 @@ export function unitsOf(sources: readonly Source[]): Unit[] {
   return units
 }
 
-/** A whole sentence: a capital or figure to begin with, a stop to end with, neither a stub nor a page. */
+/**
+ * A whole sentence: a capital or figure to begin with, a stop to end with, neither a stub nor a
+ * page.
+ */
 function isUsable(sentence: string): boolean {
   const words = sentence.split(' ').length
   return (

@@ -29,7 +29,8 @@ const HARDNESS: Record<string, Hardness> = {
 }
 
 /**
- * Reads the labelled scripts: `% half | title`, `@ subjects of its world`, `# chapter`, then a line a sentence:
+ * Reads the labelled scripts: `% half | title`, `@ subjects of its world`, `# chapter`, then a line
+ * a sentence:
  * hardness, sentence, subjects that fit (`@` for all of its world), subjects of another sense.
  */
 export function labelledScripts(file: string): LabelledScript[] {
@@ -87,7 +88,10 @@ const STUFFING = [
   [],
 ]
 
-/** Turns the subjects into a catalogue: each title an item, and a second view of the first by the same hand. */
+/**
+ * Turns the subjects into a catalogue: each title an item, and a second view of the first by the
+ * same hand.
+ */
 export function labelledCatalogue(file: string): LabelledItem[] {
   return file
     .split('\n')

@@ -11,7 +11,8 @@ export interface Sample {
 }
 
 /**
- * Samples of a file: `=== name`, then the text, in which `«kind¦as it is¦as it should be»` marks each place
+ * Samples of a file: `=== name`, then the text, in which `«kind¦as it is¦as it should be»` marks
+ * each place
  * that should change.
  */
 export function samplesOf(file: string): Sample[] {
@@ -75,7 +76,10 @@ export interface Judged {
 
 const kindsOf = (changes: readonly { kind: string }[]) => changes.map(({ kind }) => kind).join()
 
-/** Changes and right answers that overlap are judged together: the words they leave must be the same but for space. */
+/**
+ * Changes and right answers that overlap are judged together: the words they leave must be the same
+ * but for space.
+ */
 export function judge(samples: readonly Sample[]): Judged {
   const byKind = new Map<TidyKind, Score>()
   const failures: string[] = []

@@ -1,11 +1,15 @@
 import Papa from 'papaparse'
 import { TidyError } from '@tidy-reel/core/faults/fault'
+import { pattern } from '@tidy-reel/core/text/pattern'
 import { type ImportedScript, paragraphs } from './imported-script.ts'
 
 const PICTURE =
   /^(?:visuals?|video|pictures?|images?|shots?|b-?roll|footage|what is (?:seen|shown)|screen)$/i
-const SPOKEN =
-  /^(?:narration|audio|voice|voice-?over|vo|script|spoken|text|narrator|words|what is (?:said|heard))$/i
+const SPOKEN = pattern(
+  'i',
+  String.raw`^(?:narration|audio|voice|voice-?over|vo|script|spoken|text|narrator|words|`,
+  String.raw`what is (?:said|heard))$`,
+)
 
 /** A two-column script as a spreadsheet saves it: narration and picture, a scene a row. */
 export function csvScript(text: string, name: string): ImportedScript {

@@ -1,13 +1,17 @@
 import mammoth from 'mammoth'
 import { ZipFile } from 'yazl'
 import { TidyError } from '@tidy-reel/core/faults/fault'
+import { pattern } from '@tidy-reel/core/text/pattern'
 import { plainHtmlScript } from './html-script.ts'
 import { type ImportedScript, LeftOut } from './imported-script.ts'
 import { unpacked } from './open-zip.ts'
 
 /** The text parts of a word-processor document; pictures and fonts stay packed. */
-const TEXT =
-  /^(?:\[Content_Types\]\.xml|_rels\/\.rels|docProps\/core\.xml|word\/(?:document|styles|numbering|footnotes|endnotes|comments)\.xml|word\/_rels\/document\.xml\.rels)$/
+const TEXT = pattern(
+  '',
+  String.raw`^(?:\[Content_Types\]\.xml|_rels/\.rels|docProps/core\.xml|word/(?:document|styles|`,
+  String.raw`numbering|footnotes|endnotes|comments)\.xml|word/_rels/document\.xml\.rels)$`,
+)
 
 const DROPPED: [string, RegExp][] = [
   ['a picture', /<w:drawing[ >]|<w:pict[ >]/g],

@@ -1,5 +1,6 @@
 import { request } from 'undici'
 import { isFault, TidyError } from '@tidy-reel/core/faults/fault'
+import { pattern } from '@tidy-reel/core/text/pattern'
 import { htmlScript } from './html-script.ts'
 import { importFile } from './import-file.ts'
 import type { ImportedScript } from './imported-script.ts'
@@ -9,15 +10,19 @@ import { decoded } from './text-encoding.ts'
 const REDIRECTS_LIMIT = 5
 const PAGE_BYTES_LIMIT = 8 * 1024 * 1024
 const TIMEOUT_MS = 15_000
-const READABLE =
-  /^(?:text\/(?:html|plain|markdown|csv|vtt)|application\/(?:xhtml\+xml|pdf|vnd\.openxmlformats|vnd\.oasis))/i
+const READABLE = pattern(
+  'i',
+  String.raw`^(?:text/(?:html|plain|markdown|csv|vtt)|application/(?:xhtml\+xml|pdf|`,
+  String.raw`vnd\.openxmlformats|vnd\.oasis))`,
+)
 
 /**
  * The main text of a public page as a script.
  *
  * Every host on the way must be public.
  *
- * @throws TidyError `link_refused` for what is not fetched at all, `link_unreachable` for what does not answer properly
+ * @throws TidyError `link_refused` for what is not fetched at all, `link_unreachable` for what does
+ *   not answer properly
  */
 export async function fetchPage(
   address: string,

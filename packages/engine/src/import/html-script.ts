@@ -1,12 +1,14 @@
 import { Readability } from '@mozilla/readability'
 import { parseHTML } from 'linkedom'
 import { TidyError } from '@tidy-reel/core/faults/fault'
+import { wordList } from '@tidy-reel/core/text/pattern'
 import { type ImportedScript, LeftOut, listedParagraphs } from './imported-script.ts'
 
 const BLOCKS = new Set(
-  'P DIV SECTION ARTICLE LI BLOCKQUOTE DD DT FIGCAPTION PRE H1 H2 H3 H4 H5 H6 UL OL TABLE TR HEADER FOOTER MAIN ASIDE FIGURE BODY HTML'.split(
-    ' ',
-  ),
+  wordList(`
+    P DIV SECTION ARTICLE LI BLOCKQUOTE DD DT FIGCAPTION PRE H1 H2 H3 H4 H5 H6 UL OL TABLE
+    TR HEADER FOOTER MAIN ASIDE FIGURE BODY HTML
+  `),
 )
 /** What is never narration. */
 const DROPPED: Record<string, string> = {
@@ -73,7 +75,9 @@ export function htmlScript(html: string, name: string): ImportedScript {
   }
 }
 
-/** All of a page that has no main text; what looked for it has changed the page, so it is read anew. */
+/**
+ * All of a page that has no main text; what looked for it has changed the page, so it is read anew.
+ */
 function wholePage(html: string, left: LeftOut, name: string): ImportedScript {
   const { body, title } = pageOf(html)
   if (!body) throw new TidyError('import_empty', { name })

@@ -17,7 +17,8 @@ import { parseScript } from '@tidy-reel/core/script/parse'
 import { importFile } from './import-file.ts'
 import { IMPORT_BYTES_LIMIT } from './import-limit.ts'
 
-// Documents are made by other libraries (docx, pptxgenjs, yazl) or written out by hand as their standards have them.
+// Documents are made by other libraries (docx, pptxgenjs, yazl) or written out by hand as their
+// standards have them.
 const zipped = (parts: Record<string, string | Buffer>): Promise<Buffer> => {
   const zip = new ZipFile()
   for (const [path, part] of Object.entries(parts)) zip.addBuffer(Buffer.from(part), path)

@@ -24,10 +24,12 @@ export const importTooLarge = (name: string, bytes: number) =>
   })
 
 /**
- * A script made of a file, told by what is in it rather than by its name: plain text and Markdown, .docx, .odt, .html,
+ * A script made of a file, told by what is in it rather than by its name: plain text and Markdown,
+ * .docx, .odt, .html,
  * .pdf, .pptx, .odp, two-column .csv, .srt and .vtt.
  *
- * @throws TidyError `import_too_large`, `import_unreadable`, `import_empty`, `import_pictures_only`, and what `cleanScript` throws
+ * @throws TidyError `import_too_large`, `import_unreadable`, `import_empty`,
+ *   `import_pictures_only`, and what `cleanScript` throws
  */
 export async function importFile(bytes: Buffer, file: string): Promise<ImportedScript> {
   const name = file.replace(/^.*[\\/]/, '').slice(0, 200) || 'The file'

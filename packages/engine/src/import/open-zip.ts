@@ -1,7 +1,10 @@
 import { type Entry, fromBuffer, type ZipFile } from 'yauzl'
 import { isFault, TidyError } from '@tidy-reel/core/faults/fault'
 
-/** What a document may unpack to. A thousand pages of text are under 10 MB; a bomb is thousands of times its size. */
+/**
+ * What a document may unpack to. A thousand pages of text are under 10 MB; a bomb is thousands of
+ * times its size.
+ */
 const PART_BYTES_LIMIT = 32 * 1024 * 1024
 const ALL_BYTES_LIMIT = 160 * 1024 * 1024
 const ENTRIES_LIMIT = 5000

@@ -18,7 +18,10 @@ interface TextItem {
   width: number
 }
 
-/** A PDF as a script: lines joined to paragraphs by their distance, larger lines as chapters; running heads and page numbers left out. */
+/**
+ * A PDF as a script: lines joined to paragraphs by their distance, larger lines as chapters;
+ * running heads and page numbers left out.
+ */
 export async function pdfScript(bytes: Buffer, name: string): Promise<ImportedScript> {
   const { getDocument } = await import('pdfjs-dist/legacy/build/pdf.mjs')
   const loading = getDocument({

@@ -3,11 +3,14 @@ import ipaddr from 'ipaddr.js'
 import { Agent } from 'undici'
 
 /**
- * Whether an address is one of the public internet: no loopback, private, link-local, shared, multicast or
- * reserved range, nor an IPv4 address of these dressed as IPv6 (ranges of the IANA special-purpose registries, as ipaddr.js has them).
+ * Whether an address is one of the public internet: no loopback, private, link-local, shared,
+ * multicast or
+ * reserved range, nor an IPv4 address of these dressed as IPv6 (ranges of the IANA special-purpose
+ * registries, as ipaddr.js has them).
  */
 export function isPublicAddress(address: string): boolean {
-  // Embedded IPv4 (NAT64, 6to4, Teredo) is judged by ipaddr.js as its own range, none of them unicast.
+  // Embedded IPv4 (NAT64, 6to4, Teredo) is judged by ipaddr.js as its own range, none of them
+  // unicast.
   return ipaddr.isValid(address) && ipaddr.process(address).range() === 'unicast'
 }
 
@@ -24,7 +27,8 @@ export interface Reach {
 export const INTERNET: Reach = { resolve: resolveHost, allowed: isPublicAddress }
 
 /**
- * An agent for a public host. The host is resolved first, refused unless all its addresses are public, and then connected
+ * An agent for a public host. The host is resolved first, refused unless all its addresses are
+ * public, and then connected
  * to at just the address that was judged, so that a name cannot point elsewhere a moment later.
  *
  * @returns undefined for a host that is not public

@@ -3,6 +3,7 @@ import { TidyError } from '@tidy-reel/core/faults/fault'
 import { estimateSeconds } from '@tidy-reel/core/script/estimate'
 import { SCENE_SECONDS_LIMIT } from '@tidy-reel/core/script/parse'
 import { sentencesOf } from '@tidy-reel/core/script/sentences'
+import { pattern } from '@tidy-reel/core/text/pattern'
 import { spokenText } from '@tidy-reel/core/text/spoken'
 import type { ImportedPicture, ImportedScript } from './imported-script.ts'
 import { unpacked } from './open-zip.ts'
@@ -20,16 +21,21 @@ export interface Slide {
 
 const PICTURES = /\.(?:png|jpe?g|gif|webp)$/i
 
+/** Parts of a packed document that slides are read from. */
+const SLIDE_PARTS = pattern(
+  '',
+  String.raw`^(?:ppt/(?:presentation|slides/|notesSlides/|_rels/|media/)|content\.xml|Pictures/|`,
+  String.raw`META-INF/manifest)`,
+)
+
 /**
- * Slides as a script: each a paragraph under its title, told by its notes, or by its text where it has none.
- * A slide that speaks no longer than a scene may is one scene; a longer one keeps its picture on all of its scenes.
+ * Slides as a script: each a paragraph under its title, told by its notes, or by its text where it
+ * has none.
+ * A slide that speaks no longer than a scene may is one scene; a longer one keeps its picture on
+ * all of its scenes.
  */
 export async function slidesScript(bytes: Buffer, name: string): Promise<ImportedScript> {
-  const parts = await unpacked(bytes, name, (path) =>
-    /^(?:ppt\/(?:presentation|slides\/|notesSlides\/|_rels\/|media\/)|content\.xml|Pictures\/|META-INF\/manifest)/.test(
-      path,
-    ),
-  )
+  const parts = await unpacked(bytes, name, (path) => SLIDE_PARTS.test(path))
   const slides = parts.has('content.xml') ? odpSlides(parts) : pptxSlides(parts, name)
   let script = ''
   const pictures: ImportedPicture[] = []

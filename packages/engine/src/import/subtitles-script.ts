@@ -1,8 +1,12 @@
 import { TidyError } from '@tidy-reel/core/faults/fault'
+import { pattern } from '@tidy-reel/core/text/pattern'
 import { type ImportedScript, paragraphs } from './imported-script.ts'
 
-const TIMES =
-  /^\s*(?:(\d{1,2}):)?(\d{1,2}):(\d\d)[.,](\d{1,3})\s*-->\s*(?:(\d{1,2}):)?(\d{1,2}):(\d\d)[.,](\d{1,3})/
+const TIMES = pattern(
+  '',
+  String.raw`^\s*(?:(\d{1,2}):)?(\d{1,2}):(\d\d)[.,](\d{1,3})\s*-->\s*(?:(\d{1,2}):)?(\d{1,2})`,
+  String.raw`:(\d\d)[.,](\d{1,3})`,
+)
 /** A silence this long begins a paragraph. */
 const PARAGRAPH_SECONDS = 1.5
 

@@ -22,7 +22,8 @@ function utf16(bytes: Buffer): string | undefined {
 }
 
 /**
- * The text of some bytes, whatever it was written in: UTF-8 where they are valid UTF-8, UTF-16 with or without
+ * The text of some bytes, whatever it was written in: UTF-8 where they are valid UTF-8, UTF-16 with
+ * or without
  * its mark, otherwise what the bytes look like most (chardet).
  */
 export function decoded(bytes: Buffer): Decoded {
@@ -32,7 +33,8 @@ export function decoded(bytes: Buffer): Decoded {
     return { text: new TextDecoder('utf-8', { fatal: true }).decode(bytes), encoding: 'UTF-8' }
   } catch {
     const guess = detect(bytes.subarray(0, 200_000)) ?? 'windows-1252'
-    // Of the Latin families the Windows one holds the others' letters and the quotation marks they lack.
+    // Of the Latin families the Windows one holds the others' letters and the quotation marks they
+    // lack.
     const encoding =
       /^(?:ISO-8859-1|ASCII|UTF-8)$/.test(guess) || !iconv.encodingExists(guess)
         ? 'windows-1252'

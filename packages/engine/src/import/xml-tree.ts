@@ -18,7 +18,10 @@ const parser = new XMLParser({
   parseTagValue: false,
 })
 
-/** A document as a tree in reading order. Entities of its own are not expanded beyond the parser's limits. */
+/**
+ * A document as a tree in reading order. Entities of its own are not expanded beyond the parser's
+ * limits.
+ */
 export function xmlTree(xml: string): XmlNode {
   return {
     name: '',

@@ -6,7 +6,10 @@ import type { Timeline } from '@tidy-reel/core/timeline/timeline'
 import type { Mixdown } from '../sound/mixdown.ts'
 import type { Spoken } from '../speech/take-all.ts'
 
-/** What a person should know of a film, in sentences: what was left unread, who is silent, which pictures are missing. */
+/**
+ * What a person should know of a film, in sentences: what was left unread, who is silent, which
+ * pictures are missing.
+ */
 export function remarksOf(
   spoken: readonly (Spoken | undefined)[],
   faults: readonly { fault: TidyError }[],

@@ -11,7 +11,8 @@ export const FILM_MINUTES_LIMIT = 60
 /**
  * The film of a document that can be made.
  *
- * @throws TidyError `script_empty`, `script_nothing_spoken`, `scenes_all_hidden`, `script_too_long` when it makes none
+ * @throws TidyError `script_empty`, `script_nothing_spoken`, `scenes_all_hidden`, `script_too_long`
+ *   when it makes none
  */
 export function filmable(document: Document): Film {
   const film = filmOf(document)

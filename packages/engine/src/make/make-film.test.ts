@@ -158,7 +158,8 @@ describe('makeFilm', () => {
     const planned = timeline(filmOf(document), takes, [30, 1]).scenes
     const heard = silencesOf(film, '-45dB', 0.3).map(([, end]) => end)
     takes.forEach((take, i) => {
-      // The same moment in the take: its level lower by the gain of the film, which is on two channels (3.01 LU).
+      // The same moment in the take: its level lower by the gain of the film, which is on two
+      // channels (3.01 LU).
       const gain = ebur128(film).lufs - 3.01 - TAKE_LUFS
       const onset = silencesOf(take.file, `${-45 - gain}dB`, 0.01)[0]![1]
       expect(Math.abs(heard[i]! - (planned[i]!.speechStart / 48_000 + onset))).toBeLessThanOrEqual(

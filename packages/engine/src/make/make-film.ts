@@ -23,7 +23,8 @@ import type { MakeContext, Making } from './making.ts'
 /**
  * Makes the film of a document: every file of it, in `out`.
  *
- * Takes, beds, pictures and segments that are there already are used again; a killed run goes on where it was.
+ * Takes, beds, pictures and segments that are there already are used again; a killed run goes on
+ * where it was.
  *
  * @throws TidyError what `filmable` and its steps throw, `cancelled` among it
  */
@@ -53,7 +54,8 @@ export async function makeFilm(
     await timed(making, 'join', () => joinParts(making, plan, { segments, encoded, mix }))
     return await writeTexts(making, plan, { spoken, footage, segments, mix })
   } finally {
-    // Mixing runs beside the other steps: when one of them failed it is stopped before its folder goes.
+    // Mixing runs beside the other steps: when one of them failed it is stopped before its folder
+    // goes.
     failed.abort()
     await mixing
     await rm(work, { recursive: true, force: true })

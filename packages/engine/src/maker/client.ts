@@ -31,7 +31,10 @@ const Paintings = z.object({
     .max(8),
 })
 
-/** A picture maker behind the HTTP interface that `standins/maker` describes; what it made is kept in the folder of own files. */
+/**
+ * A picture maker behind the HTTP interface that `standins/maker` describes; what it made is kept
+ * in the folder of own files.
+ */
 export function makerClient(
   address: string,
   folder: string,

@@ -18,7 +18,8 @@ const TIMEOUT_MS = 20 * 60_000
 /**
  * Where a long clip changes from one picture to another.
  *
- * @returns the pieces in order, from its start to its end; none for a clip without a cut, or a short one
+ * @returns the pieces in order, from its start to its end; none for a clip without a cut, or a
+ *   short one
  */
 export async function piecesOf(
   file: string,

@@ -6,7 +6,10 @@ import { jsonOf } from '@tidy-reel/core/text/json'
 import { stillTools } from '../run/still-tools.ts'
 import { replacedFile } from '../storage/kept-file.ts'
 
-/** Decoded, a picture may have so many pixels: a small file can unpack to more than the memory there is. */
+/**
+ * Decoded, a picture may have so many pixels: a small file can unpack to more than the memory there
+ * is.
+ */
 export const PIXELS_LIMIT = 8192 * 8192
 const COLOUR_SIDE = 64
 const DETAIL_SIDE = 512
@@ -58,7 +61,9 @@ export async function keepLook(thumbnail: string, picture: string): Promise<void
   await replacedFile(lookFile(thumbnail), (half) => writeFile(half, look))
 }
 
-/** A look never changes: an episode that is opened again and again does not read it again and again. */
+/**
+ * A look never changes: an episode that is opened again and again does not read it again and again.
+ */
 const read = new Map<string, Look>()
 
 /** What was seen of a thumbnail; undefined while nobody has looked. */

@@ -9,6 +9,7 @@ import { Item, orientationOf } from '@tidy-reel/core/pictures/item'
 import { licenceFacts } from '@tidy-reel/core/pictures/licences'
 import { Look } from '@tidy-reel/core/pictures/look'
 import { jsonOf } from '@tidy-reel/core/text/json'
+import { pattern } from '@tidy-reel/core/text/pattern'
 import { ProbeFacts } from '../run/probe-facts.ts'
 import { runProgram } from '../run/program.ts'
 import { stillTools } from '../run/still-tools.ts'
@@ -27,7 +28,10 @@ const STILLS = new Set(['jpeg', 'png', 'webp', 'gif', 'heif'])
 /** What ffmpeg calls the formats that are taken beside them; anything else is no picture to us. */
 const FORMATS =
   /^(image2|png_pipe|jpeg_pipe|webp_pipe|gif|gif_pipe|mov,mp4,m4a,3gp,3g2,mj2|matroska,webm|avif)$/
-/** A file in the folder of own files: one somebody brought or one that was made, and of a clip a piece of it, counted from 1. */
+/**
+ * A file in the folder of own files: one somebody brought or one that was made, and of a clip a
+ * piece of it, counted from 1.
+ */
 const OWN = /^((?:own|made)-[0-9a-f]{32})(?:-([1-9]\d{0,3}))?$/
 
 /** What is known of an own file. */
@@ -44,8 +48,10 @@ export const OwnFacts = z.object({
 export type OwnFacts = z.infer<typeof OwnFacts>
 
 /**
- * Takes a person's own picture or clip: kept under the hash of its bytes, so that the same file is taken once. It is
- * described by what it carries (EXIF, IPTC, XMP), or else by its name, and by the folders it lay in.
+ * Takes a person's own picture or clip: kept under the hash of its bytes, so that the same file is
+ * taken once. It is
+ * described by what it carries (EXIF, IPTC, XMP), or else by its name, and by the folders it lay
+ * in.
  *
  * @param name as the person's computer calls it, with its folders; becomes words and never a path
  * @throws TidyError `own_file_unusable` with why, `disk_full`
@@ -74,7 +80,9 @@ export async function takeOwnFile(
   )
 }
 
-/** Puts a file that was looked at into the folder, its facts after it: without them it is not there. */
+/**
+ * Puts a file that was looked at into the folder, its facts after it: without them it is not there.
+ */
 export async function keepOwn(
   folder: string,
   half: string,
@@ -188,8 +196,11 @@ async function upright(file: string): Promise<{ width: number; height: number }>
 
 const worded = (text: string) => text.replace(/[_\s]+/g, ' ').trim()
 /** Names that cameras give tell nothing. */
-const NO_WORDS =
-  /^(?:img|dsc[nf]?|dji|gopr|mvi|pxl|p|photo|image|video|clip|scan|screenshot|untitled)?[\s_-]*[\d\s_():.-]*$/i
+const NO_WORDS = pattern(
+  'i',
+  String.raw`^(?:img|dsc[nf]?|dji|gopr|mvi|pxl|p|photo|image|video|clip|scan|screenshot|`,
+  String.raw`untitled)?[\s_-]*[\d\s_():.-]*$`,
+)
 
 function describedItem(said: PictureMetadata, name: string): Partial<Item> {
   const folders = name

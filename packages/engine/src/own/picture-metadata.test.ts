@@ -6,7 +6,10 @@ import { folder, photograph } from '../test/lying-library.ts'
 import { piecesAt } from './cuts.ts'
 import { metadataBeside, metadataInside } from './picture-metadata.ts'
 
-/** A packet as ISO 16684-1 (XMP) has it, with Dublin Core properties in their containers: alternatives, a bag, a sequence. */
+/**
+ * A packet as ISO 16684-1 (XMP) has it, with Dublin Core properties in their containers:
+ * alternatives, a bag, a sequence.
+ */
 const XMP = `<?xpacket begin="" id="W5M0MpCehiHzreSzNTczkc9d"?>
 <x:xmpmeta xmlns:x="adobe:ns:meta/"><rdf:RDF xmlns:rdf="http://www.w3.org/1999/02/22-rdf-syntax-ns#"><rdf:Description rdf:about="" xmlns:dc="http://purl.org/dc/elements/1.1/" xmlns:xmpRights="http://ns.adobe.com/xap/1.0/rights/">
 <dc:title><rdf:Alt><rdf:li xml:lang="x-default">Fog signal at the pier</rdf:li></rdf:Alt></dc:title>

@@ -19,7 +19,9 @@ const TEXT_LIMIT = { title: 200, description: 2000, tag: 80, tags: 100 }
 /** Of a sidecar, in bytes. */
 export const SIDECAR_LIMIT = 1024 * 1024
 
-/** What a picture carries; nothing for one that carries nothing, or something that cannot be read. */
+/**
+ * What a picture carries; nothing for one that carries nothing, or something that cannot be read.
+ */
 export async function metadataInside(file: string): Promise<PictureMetadata> {
   return describedBy(
     await exifr
@@ -47,7 +49,10 @@ export async function metadataBeside(bytes: Buffer): Promise<PictureMetadata | u
     : undefined
 }
 
-/** The names the standards give the fields, in the order they are believed: XMP Dublin Core, IPTC, EXIF. */
+/**
+ * The names the standards give the fields, in the order they are believed: XMP Dublin Core, IPTC,
+ * EXIF.
+ */
 function describedBy(fields: Record<string, unknown> = {}): PictureMetadata {
   const first = (limit: number, ...names: string[]) =>
     names

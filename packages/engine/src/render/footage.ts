@@ -34,7 +34,10 @@ export interface Footage {
 /** Downloads at once: painting is done on the same cores here. */
 const AT_ONCE = 2
 
-/** Fetches every picture once and looks whether it is what the library said; one that is not is left out and named. */
+/**
+ * Fetches every picture once and looks whether it is what the library said; one that is not is left
+ * out and named.
+ */
 export async function fetchFootage(
   folder: string,
   library: PictureFiles,

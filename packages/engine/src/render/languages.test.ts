@@ -77,7 +77,8 @@ describe('a film in another language', () => {
           .replace(/\s/g, ''),
         language,
       ).toBe(wordsOf(script).join(''))
-      // All are drawn in one run, a second each: looking through the fonts takes longer than drawing.
+      // All are drawn in one run, a second each: looking through the fonts takes longer than
+      // drawing.
       shown.push({
         lines: cues.flatMap(({ lines }) => lines),
         start: n * SAMPLE_RATE,

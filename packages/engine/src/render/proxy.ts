@@ -14,7 +14,9 @@ const KEY_FRAMES = 8
 export const proxyFile = (folder: string, { id, kind }: Pick<ChosenItem, 'id' | 'kind'>) =>
   join(folder, `${contentHash({ id, LINES, version: 1 })}.${kind === 'clip' ? 'mp4' : 'jpg'}`)
 
-/** Makes the small, quickly searched copy of a picture that the monitor plays, unless it is there. */
+/**
+ * Makes the small, quickly searched copy of a picture that the monitor plays, unless it is there.
+ */
 export async function proxyOf(
   folder: string,
   library: PictureFiles,

@@ -32,7 +32,8 @@ export const ENCODER = [
 /**
  * Arguments of the ffmpeg run that makes one segment.
  *
- * Stills come in as raw frames through pipes 3, 4, … in the order of `pictureRuns`; clips are read from their files;
+ * Stills come in as raw frames through pipes 3, 4, … in the order of `pictureRuns`; clips are read
+ * from their files;
  * cards are drawn. `ass` names files in the folder the program runs in.
  *
  * @param files of each stretch its picture's file; undefined for a card
@@ -101,7 +102,10 @@ export function segmentArgs(
   ]
 }
 
-/** The picture before gives way to the shot's own: mixed evenly, or faded to black in one half and from black in the other. */
+/**
+ * The picture before gives way to the shot's own: mixed evenly, or faded to black in one half and
+ * from black in the other.
+ */
 function transitionFilter(
   { kind, frames, from }: NonNullable<SegmentShot['lead']>,
   before: number,
@@ -134,7 +138,8 @@ function pictureFilter(
   const timed =
     slipped || source.speed !== 1 ? `${slipped}setpts=(PTS-STARTPTS)/${source.speed},` : ''
   const cut = `${timed}fps=${rate},trim=start_frame=${first}:end_frame=${first + frames},${exact}`
-  // Frames that are the film's already are not touched: scaling in place costs a tenth of the encoding.
+  // Frames that are the film's already are not touched: scaling in place costs a tenth of the
+  // encoding.
   const fits = file?.plain && file.width === width && file.height === height
   const filled = fits
     ? cut
@@ -142,7 +147,10 @@ function pictureFilter(
   return source.move ? `${filled},${viewFilter(source.move, first, span)}` : filled
 }
 
-/** Moves the view over frames that fill the film, in fractions of a pixel: `cropAt` as expressions of the frame's number. */
+/**
+ * Moves the view over frames that fill the film, in fractions of a pixel: `cropAt` as expressions
+ * of the frame's number.
+ */
 function viewFilter({ from, to }: Move, first: number, span: number): string {
   const progress = span > 1 ? `((in+${first})/${span - 1})` : '0'
   const mix = (a: number, b: number) => `(${a}+${b - a}*${progress})`

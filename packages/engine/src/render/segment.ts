@@ -22,7 +22,8 @@ export const segmentFile = (folder: string, { hash }: Pick<Segment, 'hash'>) =>
  *
  * @param files the file of each of `pictureRuns`; undefined for a card
  * @param work  folder with the fonts in `fonts`, where the segment's ASS document is put
- * @throws TidyError `scene_not_rendered` with the scene's number and why; `cancelled`, `disk_full`, `program_missing`
+ * @throws TidyError `scene_not_rendered` with the scene's number and why; `cancelled`, `disk_full`,
+ *   `program_missing`
  */
 export async function renderSegment(
   folder: string,
@@ -87,7 +88,10 @@ function sceneFault({ scene }: Segment, cause: unknown): unknown {
   })
 }
 
-/** Feeds all stills side by side: the encoder wants a first frame of each before it takes a second of any. */
+/**
+ * Feeds all stills side by side: the encoder wants a first frame of each before it takes a second
+ * of any.
+ */
 async function feedStills(
   stills: readonly Still[],
   pipes: readonly Writable[],
@@ -106,7 +110,8 @@ async function feedStill(
   const broken = new Promise<never>((_, reject) => pipe.once('error', reject))
   broken.catch(() => undefined)
   for await (const frame of stillFrames(file, move, frames, shape, signal)) {
-    // Not copied, though the buffer is used again: a frame is more than a pipe holds back, so it is drained when read to its end.
+    // Not copied, though the buffer is used again: a frame is more than a pipe holds back, so it is
+    // drained when read to its end.
     if (!pipe.write(frame)) await Promise.race([once(pipe, 'drain'), broken])
   }
   pipe.end()

@@ -16,7 +16,10 @@ async function frames(file: string, move: Move, count: number, size = SIZE): Pro
 }
 const STILL: Move = { from: { x: 0.5, y: 0.5, scale: 1 }, to: { x: 0.5, y: 0.5, scale: 1 } }
 
-/** Horizontal centre of mass of a bright disc in the luma plane: a tracked feature, to fractions of a pixel. */
+/**
+ * Horizontal centre of mass of a bright disc in the luma plane: a tracked feature, to fractions of
+ * a pixel.
+ */
 function centre(frame: Uint8Array, { width, height } = SIZE): [number, number] {
   let [mass, sx, sy] = [0, 0, 0]
   for (let y = 0; y < height; y++)

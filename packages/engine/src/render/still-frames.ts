@@ -23,7 +23,10 @@ const module = () =>
     WebAssembly.compile(bytes),
   ))
 
-/** The picture is held larger than the film, so that the closest view still has a pixel for each of the film's, up to a limit. */
+/**
+ * The picture is held larger than the film, so that the closest view still has a pixel for each of
+ * the film's, up to a limit.
+ */
 const SPARE = { least: 1.12, most: 3 }
 const PAGE = 65536
 
@@ -41,7 +44,10 @@ export interface FrameSpan {
   span: number
 }
 
-/** Arguments that decode a still to limited-range BT.709 planes, filling `size` and what its closest view needs. */
+/**
+ * Arguments that decode a still to limited-range BT.709 planes, filling `size` and what its closest
+ * view needs.
+ */
 export function decodeStillArgs(
   file: string,
   { from, to }: Move,
@@ -67,7 +73,8 @@ export function decodeStillArgs(
 }
 
 /**
- * The frames of a slow move over a still, at sub-pixel positions: YUV 4:2:0 planes, one buffer a frame.
+ * The frames of a slow move over a still, at sub-pixel positions: YUV 4:2:0 planes, one buffer a
+ * frame.
  * The buffer is used again for the next frame; write it out before asking for more.
  */
 export async function* stillFrames(

@@ -1,7 +1,8 @@
 import { fileURLToPath } from 'node:url'
 
 /**
- * A program of ours as `npm run build` makes it; children are started from these, never from sources.
+ * A program of ours as `npm run build` makes it; children are started from these, never from
+ * sources.
  *
  * @param name as `scripts/build.mjs` lists it
  */

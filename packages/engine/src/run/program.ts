@@ -28,7 +28,8 @@ export interface Ran {
 /**
  * Runs a program without a shell and waits for its end.
  *
- * @throws TidyError `program_missing`, `program_failed` with its last words, `disk_full`, `cancelled`
+ * @throws TidyError `program_missing`, `program_failed` with its last words, `disk_full`,
+ *   `cancelled`
  */
 export async function runProgram(
   program: string,

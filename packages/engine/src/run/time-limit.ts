@@ -1,5 +1,6 @@
 /**
- * Runs with a signal that ends when `signal` does or after so many milliseconds, whichever is first.
+ * Runs with a signal that ends when `signal` does or after so many milliseconds, whichever is
+ * first.
  *
  * Not `AbortSignal.any` with `AbortSignal.timeout`: Node 20 lets go of a time-out that only such a
  * union holds, and then it never comes.

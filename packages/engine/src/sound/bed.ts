@@ -79,7 +79,10 @@ export function chordSheet(
   return { sheet: [...head, ...lines, ''].join('\n'), bars, tempo }
 }
 
-/** Makes a bed that suits a mood, at least as long as the film or, past three minutes, fit to be looped. */
+/**
+ * Makes a bed that suits a mood, at least as long as the film or, past three minutes, fit to be
+ * looped.
+ */
 export async function makeBed(
   folder: string,
   mood: Exclude<Mood, 'none'>,

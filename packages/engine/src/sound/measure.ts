@@ -9,7 +9,9 @@ export const Loudness = z.object({
 })
 export type Loudness = z.infer<typeof Loudness>
 
-/** Integrated loudness and true peak as ffmpeg's `ebur128` measures them, the sound taken as stereo. */
+/**
+ * Integrated loudness and true peak as ffmpeg's `ebur128` measures them, the sound taken as stereo.
+ */
 export async function measure(file: string, signal?: AbortSignal): Promise<Loudness> {
   return ebur128(file, 'peak=true:', signal)
 }

@@ -28,7 +28,10 @@ const HEAD_BYTES = 44
 /** The gain curve is asked for every 1.3 ms and followed in straight lines between. */
 const CURVE_STEP = 64
 
-/** Lays the takes of a film one after the other at their exact samples: 48 kHz mono WAV, `samples` long. */
+/**
+ * Lays the takes of a film one after the other at their exact samples: 48 kHz mono WAV, `samples`
+ * long.
+ */
 export async function voiceTrack(
   out: string,
   scenes: readonly TimelineScene[],
@@ -63,7 +66,8 @@ async function write(stream: NodeJS.WritableStream, bytes: Buffer) {
 /**
  * Mixes voice and bed and brings the whole to the film's loudness.
  *
- * The bed's gain comes from `bedGain`, sample by sample; the sum is then raised and limited until ffmpeg
+ * The bed's gain comes from `bedGain`, sample by sample; the sum is then raised and limited until
+ * ffmpeg
  * measures −14 LUFS within 0.3 LU and a true peak below −1 dBTP.
  *
  * @param work folder for what lies between
@@ -139,7 +143,10 @@ function int16View(bytes: Buffer): Int16Array {
   return new Int16Array(whole.buffer, whole.byteOffset, whole.length >> 1)
 }
 
-/** Lays the looped bed under samples `[from, to)`: each round starts on a bar while the one before still rings. */
+/**
+ * Lays the looped bed under samples `[from, to)`: each round starts on a bar while the one before
+ * still rings.
+ */
 function layBed(
   out: Float32Array,
   music: Int16Array,

@@ -34,7 +34,8 @@ const MARKS: Partial<Record<VoiceFile, (film: Timeline) => string>> = {
 }
 
 /**
- * The voice of a film by itself: as one file, as a file a scene, or where its words are. Made once for the same takes.
+ * The voice of a film by itself: as one file, as a file a scene, or where its words are. Made once
+ * for the same takes.
  *
  * @param takes one a scene; undefined where nobody speaks
  * @throws TidyError `voice_not_spoken` when no scene has a take yet

@@ -1,6 +1,8 @@
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
 
-/** The 44-byte head of a PCM WAV file (RIFF); `float` for 32-bit floats instead of 16-bit integers. */
+/**
+ * The 44-byte head of a PCM WAV file (RIFF); `float` for 32-bit floats instead of 16-bit integers.
+ */
 export function wavHead(samples: number, channels: number, float = false): Buffer {
   const width = float ? 4 : 2
   const bytes = samples * channels * width

@@ -11,7 +11,10 @@ const FRAMES_A_SECOND = 100
 
 let dictionary: Promise<Map<string, string[]>> | undefined
 
-/** Word → its pronunciations, in ARPAbet without stress (CMU dictionary, as PocketSphinx's English model has it). */
+/**
+ * Word → its pronunciations, in ARPAbet without stress (CMU dictionary, as PocketSphinx's English
+ * model has it).
+ */
 function knownWords(): Promise<Map<string, string[]>> {
   return (dictionary ??= readFile(DICTIONARY, 'utf8').then((text) => {
     const words = new Map<string, string[]>()
@@ -78,7 +81,8 @@ export interface AlignmentTask {
 /**
  * Finds the words of each task in its sound, by PocketSphinx with its English model.
  *
- * @returns for each task its words with seconds from its start; undefined where none of its grammar was heard
+ * @returns for each task its words with seconds from its start; undefined where none of its grammar
+ *   was heard
  */
 export async function aligned(
   tasks: readonly AlignmentTask[],
@@ -107,7 +111,8 @@ export async function aligned(
  *
  * @param stretches 16 kHz 16-bit mono samples each
  * @param model a language model of the text in the ARPA format
- * @returns for each stretch its words with seconds from its start; undefined where nothing was heard
+ * @returns for each stretch its words with seconds from its start; undefined where nothing was
+ *   heard
  */
 export async function recognised(
   stretches: readonly Int16Array[],

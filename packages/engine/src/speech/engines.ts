@@ -11,7 +11,8 @@ export const knowsPace = (voice: Voice) =>
   !(voice.engine === 'festival' && voice.speaks.endsWith('_hts'))
 
 /**
- * Speaks a text as the voice's engine makes it; a raised or lowered voice is spoken slower or faster, so that it
+ * Speaks a text as the voice's engine makes it; a raised or lowered voice is spoken slower or
+ * faster, so that it
  * comes out at its pace.
  *
  * @throws TidyError `voice_failed` and what `runProgram` throws

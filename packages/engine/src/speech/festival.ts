@@ -6,7 +6,10 @@ import { runProgram } from '../run/program.ts'
 import type { RawSpeech, RawWord, SpeechOrder } from './contract.ts'
 import { pcmOf } from './wav-reading.ts'
 
-/** Tells every word and where it is, and keeps the sound. The text is data: nothing in it can end its string. */
+/**
+ * Tells every word and where it is, and keeps the sound. The text is data: nothing in it can end
+ * its string.
+ */
 const script = (voice: string, text: string, lexicon: string, stretch: number, out: string) => `
 (voice_${voice})
 ${lexicon}
@@ -16,7 +19,10 @@ ${lexicon}
 (utt.save.wave said "${out}" 'riff)
 `
 
-/** Festival, one process a sentence. Its HTS voice knows one pace only; the take is brought to its pace afterwards. */
+/**
+ * Festival, one process a sentence. Its HTS voice knows one pace only; the take is brought to its
+ * pace afterwards.
+ */
 export async function speakWithFestival(
   voice: string,
   { text, stretch }: SpeechOrder,

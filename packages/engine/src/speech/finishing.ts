@@ -4,8 +4,10 @@ import type { Finish } from '@tidy-reel/core/document/voicing'
 export const FINISHING = 6
 
 /**
- * What a voice goes through, as ffmpeg filters, at 48 kHz. The engines' 16 kHz sound ends at 8 kHz: the exciter adds
- * a little above from what is below; the de-esser takes back what that makes sharp; three faint early reflections
+ * What a voice goes through, as ffmpeg filters, at 48 kHz. The engines' 16 kHz sound ends at 8 kHz:
+ * the exciter adds
+ * a little above from what is below; the de-esser takes back what that makes sharp; three faint
+ * early reflections
  * stand for a room.
  */
 const CHAINS: Record<Finish, string[]> = {
@@ -41,7 +43,10 @@ const CHAINS: Record<Finish, string[]> = {
   ],
 }
 
-/** ffmpeg's filters for a finish; the sound comes in at any rate and goes out at 48 kHz. `tempo` 1 leaves its pace. */
+/**
+ * ffmpeg's filters for a finish; the sound comes in at any rate and goes out at 48 kHz. `tempo` 1
+ * leaves its pace.
+ */
 export const finishFilters = (finish: Finish, tempo = 1): string =>
   [
     'aresample=48000',

@@ -6,7 +6,10 @@ import type { RawSpeech, RawWord } from './contract.ts'
 
 const RATE = 16_000
 
-/** Where an engine's words are that does not tell: heard by the aligner, which knows English; undefined where it cannot. */
+/**
+ * Where an engine's words are that does not tell: heard by the aligner, which knows English;
+ * undefined where it cannot.
+ */
 export async function heardWords(
   { pcm, rate }: RawSpeech,
   text: string,

@@ -9,7 +9,10 @@ import type { Voice } from './voices.ts'
 /** Long enough that the start of an engine hardly counts; numbers are words in every language. */
 const SAMPLE = '1 2 3 4 5 6 7 8 9 10, 20 30 40 50 60 70 80 90 100.'
 
-/** A plain narration, from which the pace of a voice of one's own is learnt: the built-in ones were measured before. */
+/**
+ * A plain narration, from which the pace of a voice of one's own is learnt: the built-in ones were
+ * measured before.
+ */
 const PASSAGE = [
   'The harbour lies behind a wall of grey stone.',
   'Every morning, before the first boats go out, a man walks along it with a lamp.',
@@ -27,7 +30,10 @@ const PASSAGE = [
 const own = ({ engine, language }: Voice) =>
   ['program', 'service', 'model'].includes(engine) && language.startsWith('en')
 
-/** Has every voice that has not spoken here say something, so that its real-time factor is known. A voice that cannot is passed over. */
+/**
+ * Has every voice that has not spoken here say something, so that its real-time factor is known. A
+ * voice that cannot is passed over.
+ */
 export async function measureVoices(place: SpeechPlace): Promise<void> {
   const one = pLimit(1)
   await Promise.all(

@@ -18,7 +18,10 @@ const LARGEST_WAV = 200 * 1024 * 1024
 const rawWords = (marks: z.infer<typeof Marks>) =>
   marks.map(({ word, start, end }) => ({ text: word, start, end }))
 
-/** Speaks with a program, a service or a model of the person's own; what it gives back is checked before it is used. */
+/**
+ * Speaks with a program, a service or a model of the person's own; what it gives back is checked
+ * before it is used.
+ */
 export function speakWithOwn(
   voice: OwnVoice,
   order: SpeechOrder,
@@ -83,7 +86,10 @@ function marksOf(text: string, engine: string) {
 
 const Answer = z.object({ wav: z.base64(), marks: Marks.optional() })
 
-/** Posts `{text, language, speed}`; the answer is a WAV file, or JSON with one in base64 and word times. */
+/**
+ * Posts `{text, language, speed}`; the answer is a WAV file, or JSON with one in base64 and word
+ * times.
+ */
 async function askService(
   { name, address, language, timeoutSeconds }: Extract<OwnVoice, { kind: 'service' }>,
   { text, stretch }: SpeechOrder,

@@ -23,7 +23,8 @@ const ONE_SENTENCE: readonly FaultCode[] = [
 ]
 
 /**
- * Speaks many sentences, as many at once as there are cores. One that cannot be spoken does not stop the others.
+ * Speaks many sentences, as many at once as there are cores. One that cannot be spoken does not
+ * stop the others.
  *
  * @param parts undefined where nothing is to be spoken
  * @param first index of the sentence that is spoken before the others, then those after it

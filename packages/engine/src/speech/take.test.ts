@@ -39,7 +39,8 @@ describe('takeOf', () => {
       const pace = spokenText(TEXT).length / (take.samples / 48_000)
       expect(pace).toBeGreaterThan(12.5)
       expect(pace).toBeLessThan(17)
-      // Within 1 LU by ffmpeg's meter, whatever the voice: high peaks are held, not the whole take lowered.
+      // Within 1 LU by ffmpeg's meter, whatever the voice: high peaks are held, not the whole take
+      // lowered.
       const { lufs, peak } = ebur128(take.file)
       expect(Math.abs(lufs - TAKE_LUFS)).toBeLessThanOrEqual(1)
       expect(peak).toBeLessThanOrEqual(-1)

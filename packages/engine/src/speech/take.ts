@@ -14,6 +14,7 @@ import { type Span, spansOf, writtenSpans } from '@tidy-reel/core/speech/marks'
 import { paced } from '@tidy-reel/core/speech/pauses'
 import { silences } from '@tidy-reel/core/speech/silence'
 import type { TakeRequest } from '@tidy-reel/core/speech/take-request'
+import { defined } from '@tidy-reel/core/text/defined'
 import { pronunciationsIn } from '@tidy-reel/core/text/pronunciation'
 import { type SpokenForm, spokenForm } from '@tidy-reel/core/text/spoken'
 import { wordsOf } from '@tidy-reel/core/text/written-words'
@@ -50,7 +51,9 @@ export const speechPlace = (config: EngineConfig): SpeechPlace => ({
 })
 
 const HIGHEST_PEAK = 0.7
-/** An engine that knows no letter of a text says nothing at about −52 dB; a voice peaks above −10. */
+/**
+ * An engine that knows no letter of a text says nothing at about −52 dB; a voice peaks above −10.
+ */
 const SILENT_PEAK = 0.02
 /** What an emphasis does to pace, melody and level (dB), by ear. */
 const WEIGHTS: Record<Emphasis, { stretch: number; melody: number; db: number }> = {
@@ -147,10 +150,12 @@ const KeptFacts = z.object({
 type KeptFacts = z.infer<typeof KeptFacts>
 
 /**
- * The take of a sentence: spoken when it is not there yet, finished, brought to the level of all takes, silence at
+ * The take of a sentence: spoken when it is not there yet, finished, brought to the level of all
+ * takes, silence at
  * its ends cut to `TAKE_EDGE`.
  *
- * @throws TidyError `voice_silent` when the engine made no sound, `take_gone` when the chosen one is not there any more, `voice_failed`, and what `runProgram` throws
+ * @throws TidyError `voice_silent` when the engine made no sound, `take_gone` when the chosen one
+ *   is not there any more, `voice_failed`, and what `runProgram` throws
  */
 export async function takeOf(
   place: SpeechPlace,
@@ -235,7 +240,7 @@ function takeFrom(
       ),
       wordsOf(text).length,
     ).map(([start, end]): Span => [Math.round(start), Math.round(end)])
-  return { hash, file, ...facts, ...(words ? { words } : {}) }
+  return { hash, file, ...defined(facts), ...(words ? { words } : {}) }
 }
 
 async function filtered(
@@ -339,7 +344,9 @@ function finished(
   }
 }
 
-/** Speech with exactly `TAKE_EDGE` before its first and after its last sound, fading into silence. */
+/**
+ * Speech with exactly `TAKE_EDGE` before its first and after its last sound, fading into silence.
+ */
 function withEdges(pcm: Float32Array, first: number, last: number): Float32Array {
   const out = new Float32Array(last - first + 2 * TAKE_EDGE)
   const from = Math.max(0, first - TAKE_EDGE)

@@ -17,12 +17,18 @@ const about = {
 }
 const seconds = z.number().int().min(1).max(600)
 
-/** A voice that the person runs: a program that reads text and writes a WAV file, a service that answers with one, or a folder with a model. */
+/**
+ * A voice that the person runs: a program that reads text and writes a WAV file, a service that
+ * answers with one, or a folder with a model.
+ */
 const OwnVoice = z.discriminatedUnion('kind', [
   z.object({
     ...about,
     kind: z.literal('program'),
-    /** Run without a shell; text comes on its standard input. `{out}` stands for the WAV file to write, `{marks}` for a JSON file of word times, `{speed}` for the pace. */
+    /**
+     * Run without a shell; text comes on its standard input. `{out}` stands for the WAV file to
+     * write, `{marks}` for a JSON file of word times, `{speed}` for the pace.
+     */
     program: z
       .string()
       .min(1)
@@ -54,7 +60,10 @@ export interface VoiceList {
   fault?: TidyError
 }
 
-/** The voices of `voices.json` in the data folder, after the built-in ones. A list that cannot be read hides none of the others. */
+/**
+ * The voices of `voices.json` in the data folder, after the built-in ones. A list that cannot be
+ * read hides none of the others.
+ */
 export function voiceList(data: string): VoiceList {
   const file = join(data, 'voices.json')
   let text: string

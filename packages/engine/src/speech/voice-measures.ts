@@ -72,7 +72,10 @@ export async function learnPace(
 
 /** Takes after which a voice is believed. */
 const ENOUGH = 3
-/** Seconds that a built-in voice was measured for before, with the films of the demo: a few odd sentences do not shift it far. */
+/**
+ * Seconds that a built-in voice was measured for before, with the films of the demo: a few odd
+ * sentences do not shift it far.
+ */
 const KNOWN_SECONDS = 200
 
 /** What a voice's takes have shown. */

@@ -15,9 +15,15 @@ export interface Voice {
   gender: (typeof GENDERS)[number]
   age: (typeof AGES)[number]
   character: string
-  /** How natural it sounds: 5 like a person reading, 3 clearly a machine and pleasant for long, 1 hard to follow. */
+  /**
+   * How natural it sounds: 5 like a person reading, 3 clearly a machine and pleasant for long, 1
+   * hard to follow.
+   */
   rating: number
-  /** How much slower than by itself the engine speaks at speed 1, measured to bring all voices to `CHARACTERS_PER_SECOND`. */
+  /**
+   * How much slower than by itself the engine speaks at speed 1, measured to bring all voices to
+   * `CHARACTERS_PER_SECOND`.
+   */
   slower: number
   /** The whole voice raised or lowered, formants with it: below 1 larger and older. */
   shift?: number
@@ -222,7 +228,10 @@ const VARIETIES: readonly [id: string, speaks: string, language: string, accent:
   ['fr-ch', 'fr-ch', 'fr-CH', 'Swiss'],
 ]
 
-/** A low and a light voice for every other language; what is crisp and synthetic in English is so in all. */
+/**
+ * A low and a light voice for every other language; what is crisp and synthetic in English is so in
+ * all.
+ */
 function otherLanguages(): Voice[] {
   const plain = (Object.keys(LANGUAGES) as Language[])
     .filter((language) => language !== 'en')

@@ -23,7 +23,10 @@ export interface PictureFiles {
   thumbnail(id: string, out: string, signal?: AbortSignal): Promise<void>
 }
 
-/** What the engine needs of one that offers pictures: a stock library, an archive, a shelf of one's own. */
+/**
+ * What the engine needs of one that offers pictures: a stock library, an archive, a shelf of one's
+ * own.
+ */
 export interface PictureProvider extends PictureFiles {
   /** @throws TidyError `stock_unreachable`, `stock_answer_invalid` */
   search(query: StockQuery, signal?: AbortSignal): Promise<Item[]>

@@ -38,7 +38,8 @@ describe('the labelled set', () => {
   })
 })
 
-// The labels are a person's judgement, written before the matcher saw the held half. Aims: 90, 98, 1 % and 0; what is reached is in docs/matching.md.
+// The labels are a person's judgement, written before the matcher saw the held half. Aims: 90, 98,
+// 1 % and 0; what is reached is in docs/matching.md.
 describe('matching by meaning, on the labelled set', () => {
   let tuned: MatchJudgement
   let held: MatchJudgement

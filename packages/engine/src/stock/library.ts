@@ -6,7 +6,10 @@ import { manySources, type Source } from './many-sources.ts'
 import { pagesProvider } from './providers/pages.ts'
 import { recordsProvider } from './providers/records.ts'
 
-/** How often each outside library may be asked: ours runs on this machine, an archive says 100 a second and gets less. */
+/**
+ * How often each outside library may be asked: ours runs on this machine, an archive says 100 a
+ * second and gets less.
+ */
 const PER_SECOND = { stock: 200, prints: 80 }
 
 /**

@@ -11,7 +11,9 @@ import type { PictureLibrary, PictureProvider, StockQuery } from './contract.ts'
 
 /** One of the places pictures come from. */
 export interface Source {
-  /** Stands before the ids of its items, with a dot; empty for the one whose ids are as they come. */
+  /**
+   * Stands before the ids of its items, with a dot; empty for the one whose ids are as they come.
+   */
   key: string
   /** What it is called, or its address. */
   name: string
@@ -22,7 +24,10 @@ export interface Source {
 
 /** Requests under way at once, to one source. */
 const AT_ONCE = 6
-/** A source that did not answer, or took longer than `slowMs` so many times running, is left alone for so long. */
+/**
+ * A source that did not answer, or took longer than `slowMs` so many times running, is left alone
+ * for so long.
+ */
 const PATIENCE = { awayMs: 15_000, slowMs: 4000, slowTimes: 3 }
 /** Answers are kept so long: libraries change by the day. */
 const KEPT_MS = 24 * 3600_000
@@ -32,7 +37,8 @@ const cleared = new Map<string, number>()
 const Answers = z.array(Item)
 
 /**
- * All sources asked at once, each at the pace it bears and its answers kept. One that is slow or dead costs its own
+ * All sources asked at once, each at the pace it bears and its answers kept. One that is slow or
+ * dead costs its own
  * pictures and nothing else.
  *
  * @param kept folder of answers kept from before; none: nothing is kept
@@ -98,7 +104,8 @@ function asking(
   { awayMs, slowMs, slowTimes }: typeof PATIENCE,
 ): Ask {
   const named = (item: Item): Item => (key ? { ...item, id: `${key}.${item.id}` } : item)
-  // A tenth of a second is short enough that a first search waits for nothing, and long enough to be counted in.
+  // A tenth of a second is short enough that a first search waits for nothing, and long enough to
+  // be counted in.
   const queue = new PQueue({
     concurrency: AT_ONCE,
     interval: 100,

@@ -88,7 +88,8 @@ const once = (faults: readonly TidyError[]) => [
 /**
  * Matches a whole film against a library, or against a list of items in its place.
  *
- * @returns picks by scene, and what providers said when they failed: the scenes are there all the same, without their pictures
+ * @returns picks by scene, and what providers said when they failed: the scenes are there all the
+ *   same, without their pictures
  */
 export async function matchFilm(
   scenes: readonly SceneToMatch[],

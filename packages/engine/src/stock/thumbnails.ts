@@ -9,7 +9,10 @@ import type { PictureFiles } from './contract.ts'
 
 /** How many are asked of the library at once. */
 const AT_ONCE = 3
-/** A page that waits for pictures holds one of the few connections a browser has; edits go before them. */
+/**
+ * A page that waits for pictures holds one of the few connections a browser has; edits go before
+ * them.
+ */
 const PATIENCE_MS = 250
 
 export interface Thumbnails {
@@ -25,7 +28,10 @@ const fileOf = (folder: string, id: string) => join(folder, `${contentHash({ id 
 export const lookOfThumbnail = (folder: string, id: string): Look | undefined =>
   keptLook(fileOf(folder, id))
 
-/** Fetches an item's thumbnail once, looks at it and keeps both: what is no picture, or unpacks to more than there is room for, is none. */
+/**
+ * Fetches an item's thumbnail once, looks at it and keeps both: what is no picture, or unpacks to
+ * more than there is room for, is none.
+ */
 export function thumbnailOf(folder: string, library: PictureFiles, id: string): Promise<string> {
   const file = fileOf(folder, id)
   return keptFile(file, async (half) => {

@@ -9,7 +9,8 @@ export const contentHash = (value: unknown) =>
   createHash('sha256').update(JSON.stringify(value)).digest('hex').slice(0, 32)
 
 /**
- * A file that is made once: where it exists, nothing happens; else `make` writes it under another name and it
+ * A file that is made once: where it exists, nothing happens; else `make` writes it under another
+ * name and it
  * appears whole. Killed half-way, it leaves no file that could be taken for the finished one.
  */
 export async function keptFile(
@@ -19,7 +20,10 @@ export async function keptFile(
   return existsSync(file) ? file : replacedFile(file, make)
 }
 
-/** A file written anew, in the place of one that may be there: at each moment it is whole, the old or the new. */
+/**
+ * A file written anew, in the place of one that may be there: at each moment it is whole, the old
+ * or the new.
+ */
 export async function replacedFile(
   file: string,
   make: (half: string) => Promise<void>,

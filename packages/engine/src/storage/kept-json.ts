@@ -4,7 +4,8 @@ import type { z } from 'zod'
 /**
  * What a file of our own holds as JSON.
  *
- * @throws what the file system says, SyntaxError, ZodError: such a file was written whole or not at all
+ * @throws what the file system says, SyntaxError, ZodError: such a file was written whole or not at
+ *   all
  */
 export async function keptJson<Schema extends z.ZodType>(
   file: string,

@@ -1,4 +1,6 @@
-/** A stock library over HTTP that behaves badly on purpose, and a plain one in memory; for tests. */
+/**
+ * A stock library over HTTP that behaves badly on purpose, and a plain one in memory; for tests.
+ */
 import { execFileSync } from 'node:child_process'
 import { copyFileSync, mkdtempSync, readFileSync } from 'node:fs'
 import { createServer, type IncomingMessage, type ServerResponse } from 'node:http'

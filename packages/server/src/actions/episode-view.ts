@@ -93,7 +93,10 @@ async function voiceRate(speech: SpeechPlace, id: string): Promise<number> {
   return voice ? (await voiceFacts(speech.takes, voice)).rate : 1
 }
 
-/** The takes there are, by scene; a scene that is left out has one too, for the moment it comes back. */
+/**
+ * The takes there are, by scene; a scene that is left out has one too, for the moment it comes
+ * back.
+ */
 export async function knownTakes(
   document: Document,
   speech: SpeechPlace,

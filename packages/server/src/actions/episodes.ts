@@ -58,7 +58,10 @@ export function episodeActions(sequelize: Sequelize, channels: ChannelActions, o
       const [count] = await Episode.update({ deletedAt: null }, { where: { id, ownerId } })
       if (!count) throw new TidyError('episode_not_found')
     },
-    /** Applies a command and logs it in one transaction; one made against an earlier revision names what it changes by id, and a script is merged with what was written meanwhile. */
+    /**
+     * Applies a command and logs it in one transaction; one made against an earlier revision names
+     * what it changes by id, and a script is merged with what was written meanwhile.
+     */
     async command(
       id: string,
       revision: number,
@@ -108,7 +111,8 @@ async function rebasedScript(
     transaction,
   })
   if (since.every(({ actor }) => actor === 'matching')) return command
-  // Undone changes lie between when the log has fewer than the revisions: the script they were made against cannot be told then.
+  // Undone changes lie between when the log has fewer than the revisions: the script they were made
+  // against cannot be told then.
   const whole = since.length === revision - against && since.every(({ state }) => state === 'done')
   const base = whole
     ? since.reduce((now, { inverse }) => takenBack(now, inverse), document)

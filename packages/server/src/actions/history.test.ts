@@ -74,7 +74,8 @@ describe('undo and redo', () => {
     const { id, run, document } = await create()
     const first = JSON.stringify(await document())
     for (let n = 0, made = 0; made < 120; n++) {
-      // Some cannot be carried out where they fall (a heading between two scenes, say); the others are enough.
+      // Some cannot be carried out where they fall (a heading between two scenes, say); the others
+      // are enough.
       const refused = await run(
         mixed(
           n,

@@ -57,7 +57,10 @@ export function libraryActions(sequelize: Sequelize, ownerId: string) {
   const change = async (sql: string, bind: Record<string, unknown>) =>
     void (await sequelize.query(sql, { bind: { ownerId, ...bind } }))
 
-  /** Puts pictures into the library, or says more of those that are there; what a person said of one stays. */
+  /**
+   * Puts pictures into the library, or says more of those that are there; what a person said of one
+   * stays.
+   */
   async function keep(
     items: readonly (Item | ChosenItem)[],
     facts: { looks?: ReadonlyMap<string, Look>; fileName?: string; used?: boolean } = {},
@@ -118,7 +121,8 @@ export function libraryActions(sequelize: Sequelize, ownerId: string) {
       const { where, bind } = conditions(shelf, collection, filter)
       const asked = words.trim()
       const order = shelf === 'recent' ? 'used_at desc, id' : 'added_at desc, id'
-      // The few that have rare words are all weighed; of the many that have a common one, some are enough.
+      // The few that have rare words are all weighed; of the many that have a common one, some are
+      // enough.
       const sql = asked
         ? `with wanted as (select websearch_to_tsquery('english', $asked) as query), found as (select pictures.* from pictures, wanted where ${where} and words @@ query limit ${WEIGHED})
            select ${COLUMNS} from found, wanted order by ts_rank(words, query) desc, added_at desc, id limit ${LIBRARY_PAGE} offset $from`
@@ -142,7 +146,9 @@ export function libraryActions(sequelize: Sequelize, ownerId: string) {
       )
       return Number(row!.count)
     },
-    /** Adds words to pictures and takes words from them; what somebody else adds meanwhile stays. */
+    /**
+     * Adds words to pictures and takes words from them; what somebody else adds meanwhile stays.
+     */
     async tag(
       ids: readonly string[],
       add: readonly string[],
@@ -268,7 +274,10 @@ export function libraryActions(sequelize: Sequelize, ownerId: string) {
       )
       return rows.map(({ name, count }) => ({ name, pictures: Number(count) }))
     },
-    /** Takes pictures out of the library, or puts them back; films that show them go on showing them. */
+    /**
+     * Takes pictures out of the library, or puts them back; films that show them go on showing
+     * them.
+     */
     async remove(ids: readonly string[], removed: boolean): Promise<void> {
       await change(
         `update pictures set removed_at = ${removed ? 'now()' : 'null'} where owner_id = $ownerId and id = any($ids)`,
@@ -301,13 +310,17 @@ export function libraryActions(sequelize: Sequelize, ownerId: string) {
       )
       return rows.map(({ id }) => id)
     },
-    /** The library as one of the places that matching looks in: what is the channel's own, and what somebody marked. */
+    /**
+     * The library as one of the places that matching looks in: what is the channel's own, and what
+     * somebody marked.
+     */
     shelf(): Pick<PictureProvider, 'search'> {
       return {
         async search({ words, perPage = 24, page = 1 }: StockQuery) {
           const any = words.toLowerCase().match(/[\p{L}\p{N}]+/gu) ?? []
           if (!any.length) return []
-          // Word by word: together, one rare word would have all pictures looked at that have a common one.
+          // Word by word: together, one rare word would have all pictures looked at that have a
+          // common one.
           const rows = await select<Row>(
             `with found as (select distinct on (id) each.* from unnest($any::text[]) as word, lateral (select pictures.* from pictures where owner_id = $ownerId and removed_at is null and refused is null and (origin <> 'stock' or favourite) and words @@ plainto_tsquery('english', word) limit ${WEIGHED_EACH}) as each)
             select ${COLUMNS} from found order by ts_rank(words, to_tsquery('english', $whole)) desc, id limit $limit offset $offset`,

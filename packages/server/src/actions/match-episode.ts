@@ -16,11 +16,14 @@ import { Candidates, type Episode } from '../db/models.ts'
 import type { EpisodeActions } from './episodes.ts'
 import type { LibraryActions } from './library.ts'
 
-/** Pictures of a scene whose words have changed less than this stay: half of them are still said. */
+/**
+ * Pictures of a scene whose words have changed less than this stay: half of them are still said.
+ */
 const STILL_THE_SAME = 0.5
 
 /**
- * Looks for pictures where scenes have none, or none that still suit them, and keeps what may be chosen for each.
+ * Looks for pictures where scenes have none, or none that still suit them, and keeps what may be
+ * chosen for each.
  *
  * @param shape of the film that is being made
  * @returns what a person should know: a library that is away
@@ -108,7 +111,10 @@ export async function matchEpisode(
 
 type Told = Matching & { picking: Picking }
 
-/** Whether the pictures of a scene are still what would be chosen, given what was found for it before. */
+/**
+ * Whether the pictures of a scene are still what would be chosen, given what was found for it
+ * before.
+ */
 function stillSuits(
   { text, shots }: Pick<FilmScene, 'text' | 'shots'>,
   seconds: number,

@@ -24,7 +24,10 @@ import { CUTS } from '../jobs/kinds.ts'
 import type { Queue } from '../jobs/queue.ts'
 import { libraryActions } from './library.ts'
 
-/** Pictures of one answer, and pages of the providers that are looked through for as many that pass a filter. */
+/**
+ * Pictures of one answer, and pages of the providers that are looked through for as many that pass
+ * a filter.
+ */
 const SHOWN = 24
 const PAGES_LOOKED = 4
 const PREVIEWS_AT_ONCE = 2
@@ -57,7 +60,10 @@ export function pictureActions(
     return maker
   }
   return {
-    /** Pictures of all providers and of the library that have the words and pass the filter, those of a series in turns. */
+    /**
+     * Pictures of all providers and of the library that have the words and pass the filter, those
+     * of a series in turns.
+     */
     async find(
       words: string,
       filter: PictureFilter,
@@ -166,7 +172,10 @@ export function pictureActions(
         ...(facts ? { fileName: facts.fileName } : {}),
       })
     },
-    /** A small copy of a clip that plays where it is offered. Nobody waits for it any more: it is not made. */
+    /**
+     * A small copy of a clip that plays where it is offered. Nobody waits for it any more: it is
+     * not made.
+     */
     preview: (id: string, signal: AbortSignal): Promise<string> =>
       previewing(() => {
         signal.throwIfAborted()

@@ -84,7 +84,10 @@ export function renderActions(
         if (taken) await queue.send(RENDER, { renderId: id })
       }
     },
-    /** Makes the film. Ends as done, failed or cancelled; put back in the queue when the worker itself is stopped. */
+    /**
+     * Makes the film. Ends as done, failed or cancelled; put back in the queue when the worker
+     * itself is stopped.
+     */
     async run(renderId: string, stopping: AbortSignal) {
       const [taken] = await Render.update(
         { state: 'running', fault: null },

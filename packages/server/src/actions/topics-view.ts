@@ -8,7 +8,10 @@ import type { Watched } from '../db/models.ts'
 /** From here on WordNet's commonest sense of a word is something that can be shown. */
 const THING = 0.35
 
-/** What the Topics room shows: channels with their films against the usual, subjects by what they bring. */
+/**
+ * What the Topics room shows: channels with their films against the usual, subjects by what they
+ * bring.
+ */
 export async function topicsView(
   watched: readonly Watched[],
   ideas: Idea[],

@@ -22,7 +22,10 @@ export function topicActions(
     if (!found) throw new TidyError('idea_not_found')
     return found
   }
-  /** Figures taken anew replace the earlier ones of the same channel; the first channel is one's own until another is said to be. */
+  /**
+   * Figures taken anew replace the earlier ones of the same channel; the first channel is one's own
+   * until another is said to be.
+   */
   async function keep(key: string, name: string, films: ChannelFilm[]): Promise<void> {
     const known = await Watched.findOne({ where: { ownerId, key } })
     if (known) return void (await known.update({ name, films, takenAt: new Date() }))

@@ -7,7 +7,10 @@ import { Version } from '../db/models.ts'
 import type { Revised } from './change-episode.ts'
 import type { EpisodeActions } from './episodes.ts'
 
-/** Named versions of an episode: kept as they are, compared with what it is now, brought back as one change that can be undone. */
+/**
+ * Named versions of an episode: kept as they are, compared with what it is now, brought back as one
+ * change that can be undone.
+ */
 export function versionActions(episodes: EpisodeActions, ownerId: string) {
   const find = async (episodeId: string, id: string) => {
     const version = await Version.findOne({ where: { id, episodeId, ownerId } })

@@ -30,7 +30,10 @@ const HISTORY = [
   'create index changes_of_episode on changes (episode_id, state, revision)',
 ]
 
-/** Documents of version 2; what takes a change back is written otherwise since, so earlier changes cannot be undone any more. */
+/**
+ * Documents of version 2; what takes a change back is written otherwise since, so earlier changes
+ * cannot be undone any more.
+ */
 const card = { shown: false, text: null, samples: 192_000 }
 const SECOND_DOCUMENT = JSON.stringify({
   version: 2,
@@ -95,14 +98,20 @@ const DOCUMENT_4 = documentsOf(3, FOURTH_DOCUMENT).concat(
     text text not null, voice text not null, kind text not null check (kind in ('spoken', 'recorded')), samples integer not null, used_at timestamptz not null, primary key (episode_id, scene_id, hash))`,
 )
 
-/** Documents of version 5: what a person told matching. Candidates are found anew: they tell more now. */
+/**
+ * Documents of version 5: what a person told matching. Candidates are found anew: they tell more
+ * now.
+ */
 const FIFTH_DOCUMENT = JSON.stringify({ version: 5, matching: { senses: [], refusals: [] } })
 const DOCUMENT_5 = documentsOf(4, FIFTH_DOCUMENT).concat(
   'delete from candidates',
   'alter table candidates add column meanings jsonb not null, add column told jsonb not null',
 )
 
-/** Documents of version 6: how pictures are made. Pictures the channel has, or chose; found by their words. */
+/**
+ * Documents of version 6: how pictures are made. Pictures the channel has, or chose; found by their
+ * words.
+ */
 const SIXTH_DOCUMENT = JSON.stringify({ version: 6, making: { style: 'paper', without: '' } })
 const DOCUMENT_6 = documentsOf(5, SIXTH_DOCUMENT).concat(
   `create table pictures (owner_id uuid not null references owners, id text not null, origin text not null check (origin in (${ORIGINS.map((o) => `'${o}'`).join(', ')})),
@@ -110,7 +119,8 @@ const DOCUMENT_6 = documentsOf(5, SIXTH_DOCUMENT).concat(
     orientation text not null, source text not null, licence text not null, licence_use text not null, author text not null, link text, people boolean not null, colours text[] not null default '{}',
     hash bit(64), sharpness real, file_name text, favourite boolean not null default false, collections text[] not null default '{}', added_at timestamptz not null default now(), used_at timestamptz, removed_at timestamptz, refused text check (refused in (${REFUSALS.map((r) => `'${r}'`).join(', ')})),
     words tsvector not null, primary key (owner_id, id))`,
-  // Lists cannot be joined in a generated column (PostgreSQL takes that for changing with the language), so a trigger keeps the words.
+  // Lists cannot be joined in a generated column (PostgreSQL takes that for changing with the
+  // language), so a trigger keeps the words.
   `create function picture_words() returns trigger language plpgsql as $$ begin
     new.words := setweight(to_tsvector('english', new.title), 'A') || setweight(to_tsvector('english', array_to_string(new.tags, ' , ')), 'B') || setweight(to_tsvector('english', new.description), 'D'); return new; end $$`,
   'create trigger picture_words before insert or update of title, tags, description on pictures for each row execute function picture_words()',
@@ -122,7 +132,10 @@ const DOCUMENT_6 = documentsOf(5, SIXTH_DOCUMENT).concat(
   'create index pictures_refused on pictures (owner_id, added_at desc) where refused is not null',
 )
 
-/** Documents of version 7: how pictures are chosen. Numbers worth showing are found when pictures are looked for anew. */
+/**
+ * Documents of version 7: how pictures are chosen. Numbers worth showing are found when pictures
+ * are looked for anew.
+ */
 const SEVENTH_DOCUMENT = JSON.stringify({
   version: 7,
   picking: { stills: null, longest: 8, without: [] },

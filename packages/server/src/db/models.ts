@@ -77,7 +77,10 @@ export class Candidates extends Model<
   declare picks: MatchedScene['candidates']
   declare meanings: MatchedScene['meanings']
   declare numbers: MatchedScene['numbers']
-  /** What a person had told matching when it chose: a hash of all of it, what was said of the scene's own words, how pictures were to be chosen. */
+  /**
+   * What a person had told matching when it chose: a hash of all of it, what was said of the
+   * scene's own words, how pictures were to be chosen.
+   */
   declare told: { of: string; senses: Matching['senses']; picking: Picking }
 }
 
@@ -161,7 +164,10 @@ const { UUID, STRING, JSONB, INTEGER, BIGINT, DATE, TEXT, BOOLEAN } = DataTypes
 const id = { type: UUID, primaryKey: true }
 const owner = { type: UUID, allowNull: false }
 
-/** Of pictures that have a word more common than this, PostgreSQL looks at a sample: all of them would not be read by anyone. */
+/**
+ * Of pictures that have a word more common than this, PostgreSQL looks at a sample: all of them
+ * would not be read by anyone.
+ */
 const COMMON_WORD = 8000
 
 export function connect(database: string): Sequelize {

@@ -1,6 +1,8 @@
 import { secureHeaders } from 'hono/secure-headers'
 
-/** Nothing but our own files runs or is shown; libass's WebAssembly and its worker are among them. */
+/**
+ * Nothing but our own files runs or is shown; libass's WebAssembly and its worker are among them.
+ */
 export const securityHeaders = () =>
   secureHeaders({
     contentSecurityPolicy: {

@@ -1,7 +1,10 @@
 import { z } from 'zod'
 import type { JobKind } from './queue.ts'
 
-/** Matching pictures and speaking sentences, whatever of both is not there yet; `first` is the scene that is spoken before the others. */
+/**
+ * Matching pictures and speaking sentences, whatever of both is not there yet; `first` is the scene
+ * that is spoken before the others.
+ */
 export const PREPARE: JobKind<{ episodeId: string; first?: string | undefined }> = {
   queue: 'episode.prepare',
   input: z.object({ episodeId: z.uuid(), first: z.string().max(40).optional() }),

@@ -18,7 +18,10 @@ export interface Queue {
   stop(): Promise<void>
 }
 
-/** The one place that knows pg-boss: its version 10 gives no abort signal and goes on after a time-out, so we make the signal. */
+/**
+ * The one place that knows pg-boss: its version 10 gives no abort signal and goes on after a
+ * time-out, so we make the signal.
+ */
 export async function openQueue(database: string): Promise<Queue> {
   const boss = new PgBoss({ connectionString: database, max: 4 })
   boss.on('error', (error) => console.error(`queue: ${error.message}`))

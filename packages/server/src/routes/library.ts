@@ -5,6 +5,7 @@ import { PictureFilter } from '@tidy-reel/core/pictures/filter'
 import { Item } from '@tidy-reel/core/pictures/item'
 import { pictureList } from '@tidy-reel/core/pictures/picture-list'
 import { SHELVES } from '@tidy-reel/core/views/library'
+import { defined } from '@tidy-reel/core/text/defined'
 import type { Services } from '../services.ts'
 import { bodyOf } from './body.ts'
 import { valid } from './valid.ts'
@@ -144,7 +145,8 @@ export function libraryRoutes({ library, pictures }: Services) {
           })
           .partial(),
       ),
-      async (c) => c.json(await library.describe(c.req.valid('param').id, c.req.valid('json'))),
+      async (c) =>
+        c.json(await library.describe(c.req.valid('param').id, defined(c.req.valid('json')))),
     )
     .get('/library/:id/uses', valid('param', Id), async (c) =>
       c.json({ uses: await library.uses(c.req.valid('param').id) }),

@@ -45,7 +45,8 @@ describe('topics', () => {
       ['The Salt Line', false, 48],
     ])
     expect(followed.films).toHaveLength(144)
-    // The stand-in lets films on wrecks and lighthouses do better than those on salt, and the first channel grow.
+    // The stand-in lets films on wrecks and lighthouses do better than those on salt, and the first
+    // channel grow.
     const place = (word: string) => followed.subjects.findIndex(({ terms }) => terms.includes(word))
     expect(place('lighthouse')).toBeGreaterThanOrEqual(0)
     expect(place('lighthouse')).toBeLessThan(place('salt'))

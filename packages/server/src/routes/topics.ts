@@ -1,5 +1,6 @@
 import { Hono } from 'hono'
 import { z } from 'zod'
+import { defined } from '@tidy-reel/core/text/defined'
 import { Idea, OfferedChannel } from '@tidy-reel/core/topics/topic-views'
 import type { Services } from '../services.ts'
 import { valid } from './valid.ts'
@@ -32,7 +33,7 @@ export function topicRoutes({ topics }: Services) {
       c.json(await topics.addIdea(c.req.valid('json')), 201),
     )
     .patch('/ideas/:id', valid('param', Id), valid('json', Fields.partial()), async (c) =>
-      c.json(await topics.changeIdea(c.req.valid('param').id, c.req.valid('json'))),
+      c.json(await topics.changeIdea(c.req.valid('param').id, defined(c.req.valid('json')))),
     )
     .delete('/ideas/:id', valid('param', Id), async (c) => {
       await topics.removeIdea(c.req.valid('param').id)

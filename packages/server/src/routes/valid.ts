@@ -3,7 +3,10 @@ import type { ValidationTargets } from 'hono'
 import type { z } from 'zod'
 import { TidyError } from '@tidy-reel/core/faults/fault'
 
-/** Reads a part of a request with a schema; what does not fit becomes `input_invalid` with the fields at fault. */
+/**
+ * Reads a part of a request with a schema; what does not fit becomes `input_invalid` with the
+ * fields at fault.
+ */
 export const valid = <S extends z.ZodType, T extends keyof ValidationTargets>(
   target: T,
   schema: S,

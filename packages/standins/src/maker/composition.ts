@@ -72,9 +72,11 @@ const index = new MiniSearch<Known>({
 index.addAll(known)
 
 /**
- * What to paint for a description: a thing that is at work, or a subject in a place, at the hour that is spoken of.
+ * What to paint for a description: a thing that is at work, or a subject in a place, at the hour
+ * that is spoken of.
  *
- * The first sentence counts; what follows it is asked only where that names nothing that can be painted.
+ * The first sentence counts; what follows it is asked only where that names nothing that can be
+ * painted.
  */
 export function compose(wish: Wish): Composition {
   const [first = '', ...rest] = wish.description.split(/(?<=[.!?;])\s+/)

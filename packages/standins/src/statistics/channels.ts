@@ -47,7 +47,10 @@ const TITLES = [
   'One Day at the {}',
 ]
 
-/** Invented channels: name, base of views, films a month, growth a month, subjects by place in the list. */
+/**
+ * Invented channels: name, base of views, films a month, growth a month, subjects by place in the
+ * list.
+ */
 const CHANNELS = [
   {
     id: 'harbour-light',

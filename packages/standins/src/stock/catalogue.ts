@@ -127,7 +127,10 @@ function contributedEntries(): Entry[] {
   })
 }
 
-/** Hours a place is shown at besides `first`; one more of another day where the hour changes nothing. */
+/**
+ * Hours a place is shown at besides `first`; one more of another day where the hour changes
+ * nothing.
+ */
 const hoursOf = (place: string, first: Time): Time[] =>
   TIMELESS.has(place)
     ? [place === 'theatre' ? 'night' : 'day']

@@ -1,6 +1,9 @@
 import { Random } from './paint/random.ts'
 
-/** How a contributor tags: as asked, with every word that is ever looked for, carelessly, or hardly at all. */
+/**
+ * How a contributor tags: as asked, with every word that is ever looked for, carelessly, or hardly
+ * at all.
+ */
 type Tagging = 'honest' | 'stuffed' | 'misspelt' | 'sparse'
 
 /** Somebody who gives pictures to the library, and how. All of them are made up. */

@@ -22,7 +22,8 @@ export const HEIGHTS = [1080, 720, 480, 360] as const
 
 /**
  * Files of the library: made when first asked for, clips in processes of their own, and kept.
- * A file appears under its name only when it is whole, so that a killed painter leaves nothing half-made.
+ * A file appears under its name only when it is whole, so that a killed painter leaves nothing
+ * half-made.
  */
 export class Files {
   private readonly making = new Map<string, Promise<string>>()
@@ -30,7 +31,10 @@ export class Files {
 
   constructor(private readonly folder: string) {}
 
-  /** The whole picture, its shorter side `height` pixels at most; a clip as MP4, a photograph as JPEG. */
+  /**
+   * The whole picture, its shorter side `height` pixels at most; a clip as MP4, a photograph as
+   * JPEG.
+   */
   full(entry: Entry, height: number): Promise<string> {
     const { id, kind, seconds, width, height: tall } = entry.item
     const lines = 'photo' in entry.made ? height : Math.min(height, width, tall)

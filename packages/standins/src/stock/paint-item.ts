@@ -1,4 +1,7 @@
-/** Paints one recipe's clip to a file, in a process of its own: `paint-item.ts RECIPE_JSON WIDTH HEIGHT SECONDS OUT`. */
+/**
+ * Paints one recipe's clip to a file, in a process of its own: `paint-item.ts RECIPE_JSON WIDTH
+ * HEIGHT SECONDS OUT`.
+ */
 import { spawn } from 'node:child_process'
 import { once } from 'node:events'
 import { createCanvas } from '@napi-rs/canvas'

@@ -1,7 +1,10 @@
 import type { Time } from './paint/light.ts'
 import type { Act } from './paint/subject.ts'
 
-/** One painted thing: its drawing, what people call it, where it stands, what it does, words it is looked for by. */
+/**
+ * One painted thing: its drawing, what people call it, where it stands, what it does, words it is
+ * looked for by.
+ */
 export interface Subject {
   drawing: string
   name: string

@@ -4,7 +4,9 @@ import { computed } from 'vue'
 import type { Picking } from '@tidy-reel/core/document/document'
 import { type ChosenItem, sourceName } from '@tidy-reel/core/pictures/item'
 
-/** How pictures are chosen for the film; `offered` are those matching found, whether shown or not. */
+/**
+ * How pictures are chosen for the film; `offered` are those matching found, whether shown or not.
+ */
 const props = defineProps<{
   picking: Picking
   shown: readonly Pick<ChosenItem, 'kind' | 'source'>[]

@@ -2,7 +2,10 @@
 import { ElInput } from 'element-plus'
 import { ref, watch } from 'vue'
 
-/** A field that hands over what was written when the person leaves it or presses Enter; on several lines, Enter is a line. */
+/**
+ * A field that hands over what was written when the person leaves it or presses Enter; on several
+ * lines, Enter is a line.
+ */
 const props = defineProps<{
   value: string
   label: string

@@ -4,7 +4,8 @@ import { useEventListener } from '@vueuse/core'
 export type KeyActs = Readonly<Record<string, () => unknown>>
 
 /**
- * Carries out what a plain key means in a room. Keys with Ctrl, Alt or Meta and those pressed in a field are left alone.
+ * Carries out what a plain key means in a room. Keys with Ctrl, Alt or Meta and those pressed in a
+ * field are left alone.
  *
  * @param acts of the moment, asked at each press
  * @param buttons whether keys also count while a button has the focus

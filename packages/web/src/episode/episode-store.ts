@@ -46,7 +46,8 @@ const NO_CANDIDATES: EpisodeView['candidates'][string] = {
 }
 
 /**
- * The open episode: its document, what is derived from it, and the edits on their way to the server.
+ * The open episode: its document, what is derived from it, and the edits on their way to the
+ * server.
  * Edits show at once and wait in the outbox until the server has taken them.
  */
 export const useEpisode = defineStore('episode', () => {
@@ -163,7 +164,9 @@ export const useEpisode = defineStore('episode', () => {
     saving.value = 'saved'
   }
 
-  /** Carries a command out here and sends it; throws what the core throws when it cannot be done. */
+  /**
+   * Carries a command out here and sends it; throws what the core throws when it cannot be done.
+   */
   function run(command: Command) {
     if (!document.value || !data.value) return
     document.value = apply(document.value, command).document
@@ -172,7 +175,10 @@ export const useEpisode = defineStore('episode', () => {
     if (SHOWN_OR_HEARD.has(command.type)) void prepareSoon()
   }
 
-  /** Has pictures chosen, sentences spoken and the monitor's copies made, whatever of it is not there yet. */
+  /**
+   * Has pictures chosen, sentences spoken and the monitor's copies made, whatever of it is not
+   * there yet.
+   */
   async function prepare(shown = true) {
     if (!data.value) return
     if (shown) preparing.value = { step: 'match', done: 0, all: 1, remarks: [] }
@@ -182,7 +188,10 @@ export const useEpisode = defineStore('episode', () => {
       .catch((cause: Error) => (fault.value = cause.message))
   }
 
-  /** A film of 500 scenes is much to fetch: not more often than this while sentence after sentence is spoken. */
+  /**
+   * A film of 500 scenes is much to fetch: not more often than this while sentence after sentence
+   * is spoken.
+   */
   const loadSoon = useThrottleFn(
     (id: string) => (id === current ? load(id) : undefined),
     1500,

@@ -3,7 +3,10 @@ import { Command } from '@tidy-reel/core/document/command'
 import type { Document } from '@tidy-reel/core/document/document'
 import { jsonAs } from '@tidy-reel/core/text/json'
 
-/** An edit's way to the server: what it answers, or why it said no. Sent twice under one key, an edit is carried out once. */
+/**
+ * An edit's way to the server: what it answers, or why it said no. Sent twice under one key, an
+ * edit is carried out once.
+ */
 export interface Post {
   (
     episodeId: string,
@@ -13,7 +16,10 @@ export interface Post {
   ): Promise<{ revision: number; document: Document }>
 }
 
-/** Edits of one episode that have not reached the server, oldest first, and the revision they were made against. */
+/**
+ * Edits of one episode that have not reached the server, oldest first, and the revision they were
+ * made against.
+ */
 const Waiting = z.object({
   revision: z.number(),
   edits: z.array(z.object({ key: z.string(), command: Command })),
@@ -31,7 +37,10 @@ export interface OutboxEvents {
 }
 
 export interface Outbox {
-  /** Hands an edit over; it is kept in `store` until the server has taken it, whatever happens to the page. */
+  /**
+   * Hands an edit over; it is kept in `store` until the server has taken it, whatever happens to
+   * the page.
+   */
   add(episodeId: string, revision: number, command: Command): void
   waiting(episodeId: string): number
   /** Sends what is waiting, also what an earlier page left. */
@@ -45,8 +54,10 @@ const newKey = () =>
   ).join('')
 
 /**
- * Keeps edits until the server has them: in memory and in the browser's storage, so that neither a server
- * that is away nor a closed page loses one. Edits of a script follow each other quickly; of those that wait only the last is kept.
+ * Keeps edits until the server has them: in memory and in the browser's storage, so that neither a
+ * server
+ * that is away nor a closed page loses one. Edits of a script follow each other quickly; of those
+ * that wait only the last is kept.
  *
  * @param refusal true when a server's answer is final and trying again would change nothing
  */
@@ -73,7 +84,8 @@ export function outbox(
       if (queue.edits.length) store.setItem(KEY + id, JSON.stringify(queue))
       else store.removeItem(KEY + id)
     } catch {
-      // The browser's storage is full or closed to us: the edits are still in memory and on their way.
+      // The browser's storage is full or closed to us: the edits are still in memory and on their
+      // way.
     }
   }
   async function send(id: string): Promise<void> {

@@ -14,7 +14,9 @@ const fault = ref('')
 const asking = ref(false)
 const title = ref('')
 const field = useTemplateRef<InstanceType<typeof ElInput>>('field')
-/** The dialog takes the focus itself just after it says so: what is typed next belongs to the title. */
+/**
+ * The dialog takes the focus itself just after it says so: what is typed next belongs to the title.
+ */
 const toTitle = () => setTimeout(() => field.value?.focus())
 
 const load = async () => {

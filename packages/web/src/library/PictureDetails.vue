@@ -65,7 +65,10 @@ const words = () =>
     .split(/[,;]/)
     .map((word) => word.trim())
     .filter(Boolean)
-/** Enter keeps the words and goes on to the next picture; so a row of them is tagged without a hand off the keys. */
+/**
+ * Enter keeps the words and goes on to the next picture; so a row of them is tagged without a hand
+ * off the keys.
+ */
 async function keep(event: Event) {
   if (words().length) emit('tag', words(), [])
   typed.value = ''

@@ -17,7 +17,10 @@ interface Brought {
   name: string
 }
 
-/** Files on their way into the library, one after another; a broken one is told and the rest goes on. */
+/**
+ * Files on their way into the library, one after another; a broken one is told and the rest goes
+ * on.
+ */
 export function useBringing(arrived: () => void) {
   const arriving = useThrottleFn(arrived, ARRIVED_MS)
   const waiting: Brought[] = []

@@ -10,7 +10,9 @@ export type LibraryPages = ReadonlyMap<number, readonly PictureView[]>
 export const pictureAt = (pages: LibraryPages, place: number): PictureView | undefined =>
   pages.get(Math.floor(place / PAGE))?.[place % PAGE]
 
-/** What part of the library is looked at, its pictures fetched page by page as they come into view. */
+/**
+ * What part of the library is looked at, its pictures fetched page by page as they come into view.
+ */
 export function useLibrary() {
   const shelf = ref<Shelf>('all')
   const collection = ref<string>()

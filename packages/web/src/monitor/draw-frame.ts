@@ -42,7 +42,8 @@ export function placeOfFrame(
 }
 
 /**
- * Draws one frame of the film as the render does: the picture, and the one before while it gives way.
+ * Draws one frame of the film as the render does: the picture, and the one before while it gives
+ * way.
  *
  * @returns false while something of it has not come yet
  */
@@ -139,7 +140,8 @@ function clipOf(
   source: Extract<PictureRun['source'], { kind: 'clip' }>,
   frame: number,
 ) {
-  // The middle of a frame: its edges are rounded one way by one decoder and the other way by the next.
+  // The middle of a frame: its edges are rounded one way by one decoder and the other way by the
+  // next.
   const time = source.slip / SAMPLE_RATE + ((frame + 0.5) * fps[1] * source.speed) / fps[0]
   const video = clips.show({ id: source.item.id, time, rate: rate > 0 ? rate * source.speed : 0 })
   return (

@@ -6,7 +6,10 @@ import { filmSupers } from '@tidy-reel/core/film/supers/supers'
 import { sampleAtFrame } from '@tidy-reel/core/time/time'
 import type { Timeline } from '@tidy-reel/core/timeline/timeline'
 
-/** Everything written on a film, as one ASS document for the monitor: the render writes the same, scene by scene. */
+/**
+ * Everything written on a film, as one ASS document for the monitor: the render writes the same,
+ * scene by scene.
+ */
 export function filmLetters(
   film: Timeline,
   plan: Film,

@@ -18,10 +18,16 @@ export interface FilmSound {
 }
 
 export interface SoundDeck {
-  /** Starts sounding at a sample of the film. @returns the moment of the clock it starts at, in seconds */
+  /**
+   * Starts sounding at a sample of the film. @returns the moment of the clock it starts at, in
+   * seconds
+   */
   start(sound: FilmSound, from: number, rate: number): number
   stop(): void
-  /** Seconds of the sound card's clock, which the picture follows; the computer's own where there is no card. */
+  /**
+   * Seconds of the sound card's clock, which the picture follows; the computer's own where there is
+   * no card.
+   */
   now(): number
   /** Fetches the takes that will be heard next. */
   warm(sound: FilmSound, from: number): void

@@ -2,7 +2,10 @@ import { proxy, thumbnail } from '../api.ts'
 
 /** Stills of the monitor: the proxy, and its thumbnail until that has come. */
 export interface StillShelf {
-  /** What can be drawn of an item now; undefined while nothing has come. `whole`: it is the proxy itself. */
+  /**
+   * What can be drawn of an item now; undefined while nothing has come. `whole`: it is the proxy
+   * itself.
+   */
   get(id: string): { image: HTMLImageElement; whole: boolean } | undefined
 }
 
@@ -85,7 +88,10 @@ export interface ClipDeck {
 
 /** One is seen, one gives way to it, one is being made ready. */
 const PLAYERS = 3
-/** A clip runs by itself until it is further off than this; setting it anew costs more than it mends. */
+/**
+ * A clip runs by itself until it is further off than this; setting it anew costs more than it
+ * mends.
+ */
 const DRIFT_SECONDS = 0.09
 const STILL_SECONDS = 0.012
 

@@ -20,7 +20,8 @@ const FOUND_LIMIT = 48
 type Shown = OfferedPicture & { found?: boolean }
 
 /**
- * One pass through the pictures of a film that nobody has chosen yet, weakest first. The order is fixed when the pass
+ * One pass through the pictures of a film that nobody has chosen yet, weakest first. The order is
+ * fixed when the pass
  * begins, so that nothing moves under the hand.
  */
 export function usePickRun(episode: ReturnType<typeof useEpisode>) {

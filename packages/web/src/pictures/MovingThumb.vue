@@ -4,7 +4,10 @@ import type { ChosenItem } from '@tidy-reel/core/pictures/item'
 import { preview } from '../api.ts'
 import ItemThumb from './ItemThumb.vue'
 
-/** A picture that moves while it is looked at: a clip plays as soon as it can, a still is pushed in slowly. */
+/**
+ * A picture that moves while it is looked at: a clip plays as soon as it can, a still is pushed in
+ * slowly.
+ */
 const props = withDefaults(
   defineProps<{
     item: Pick<ChosenItem, 'id' | 'kind' | 'title'>
@@ -33,7 +36,9 @@ onBeforeUnmount(() => {
   clearTimeout(waiting)
   letGo()
 })
-/** The browser goes on loading a video that has left the page until its address is taken from it. */
+/**
+ * The browser goes on loading a video that has left the page until its address is taken from it.
+ */
 function letGo() {
   if (film.value) {
     film.value.removeAttribute('src')

@@ -35,7 +35,8 @@ export function useRecorder() {
     if (context) return true
     problem.value = ''
     try {
-      // The browser's own clean-up is made for calls; ours comes later and can be heard before and after.
+      // The browser's own clean-up is made for calls; ours comes later and can be heard before and
+      // after.
       stream = await navigator.mediaDevices.getUserMedia({
         audio: {
           channelCount: 1,

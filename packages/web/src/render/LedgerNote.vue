@@ -2,7 +2,9 @@
 import { computed, ref } from 'vue'
 import { type LedgerRow, ledgerWarnings } from '@tidy-reel/core/film/ledger'
 
-/** What the licences of a film's pictures ask, before it is rendered: in red what may not be used. */
+/**
+ * What the licences of a film's pictures ask, before it is rendered: in red what may not be used.
+ */
 const props = defineProps<{ rows: readonly LedgerRow[] }>()
 const KINDS = [
   ['refused', 'may not be used here', 'red'],

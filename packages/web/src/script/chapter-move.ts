@@ -1,6 +1,9 @@
 import type { ParsedScript } from '@tidy-reel/core/script/parse'
 
-/** The script with a chapter moved, heading and all, before another one; `before` past the last moves it to the end. */
+/**
+ * The script with a chapter moved, heading and all, before another one; `before` past the last
+ * moves it to the end.
+ */
 export function withChapterMoved(
   script: string,
   { chapters }: ParsedScript,

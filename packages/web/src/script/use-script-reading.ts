@@ -7,7 +7,8 @@ const READ_MS = 250
 const ASK_MS = 900
 
 /**
- * Reads the script through in a worker while it is written, and asks the server what needs a dictionary.
+ * Reads the script through in a worker while it is written, and asks the server what needs a
+ * dictionary.
  * The newest script wins; what is shown meanwhile is of the one before.
  */
 export function useScriptReading(

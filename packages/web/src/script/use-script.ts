@@ -45,7 +45,8 @@ export function useScript(episode: ReturnType<typeof useEpisode>) {
   const saveSoon = useDebounceFn(save, SAVE_MS)
   watch(text, () => void saveSoon())
   onBeforeUnmount(save)
-  // The outbox is in local storage: what was typed in the last moment goes out when the episode is next opened.
+  // The outbox is in local storage: what was typed in the last moment goes out when the episode is
+  // next opened.
   useEventListener(window, 'pagehide', save)
   watch(
     () => episode.document?.script,

@@ -26,7 +26,9 @@ export function useTidyChoice(episodeId: string, looked: Ref<ScriptReading>, tex
         ...changes.map((change) => keyOf(looked.value.script, change)),
       ]),
     showAgain: () => (left.value = []),
-    /** Positions are of the text that was read: while it is being written on, nothing is accepted. */
+    /**
+     * Positions are of the text that was read: while it is being written on, nothing is accepted.
+     */
     accept(changes: readonly TidyChange[]) {
       if (text.value !== looked.value.script) return
       const before = text.value

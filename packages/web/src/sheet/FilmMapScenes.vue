@@ -5,7 +5,10 @@ import type { Flag } from '@tidy-reel/core/checks/flags'
 import type { TakeFacts, Timeline } from '@tidy-reel/core/timeline/timeline'
 import { stillShelf } from '../monitor/picture-source.ts'
 
-/** What of the map stays while the player and the cursor move: one drawing, whatever the number of scenes. */
+/**
+ * What of the map stays while the player and the cursor move: one drawing, whatever the number of
+ * scenes.
+ */
 const props = defineProps<{
   film: Timeline
   flags: ReadonlyMap<string, readonly Flag[]>

@@ -27,7 +27,10 @@ const strip = ref<HTMLElement>()
 const dragged = ref<{ index: number; frame: number; word: number }>()
 const over = ref(-1)
 
-/** A frame's share of the column, in per cent: the longest scene the parser makes, with its pause, fills it. */
+/**
+ * A frame's share of the column, in per cent: the longest scene the parser makes, with its pause,
+ * fills it.
+ */
 const share = computed(() =>
   Math.min(
     (100 * props.fps[1]) / (WIDEST_SECONDS * props.fps[0]),

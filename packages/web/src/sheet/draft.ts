@@ -1,7 +1,10 @@
 import { z } from 'zod'
 import { jsonAs } from '@tidy-reel/core/text/json'
 
-/** What is being typed in a row, kept from the first letter on: a browser that dies takes nothing with it. */
+/**
+ * What is being typed in a row, kept from the first letter on: a browser that dies takes nothing
+ * with it.
+ */
 const Draft = z.object({
   rowId: z.string(),
   text: z.string(),

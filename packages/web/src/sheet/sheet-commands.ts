@@ -5,7 +5,10 @@ import type { useEpisode } from '../episode/episode-store.ts'
 import type { Player } from '../monitor/use-player.ts'
 import type { Sheet } from './use-sheet.ts'
 
-/** Something a person can do on the sheet: found in the palette, on the sheet of keys, and under its keys. */
+/**
+ * Something a person can do on the sheet: found in the palette, on the sheet of keys, and under its
+ * keys.
+ */
 export interface SheetCommand {
   name: string
   group: 'Go' | 'Play' | 'Write' | 'Scenes' | 'Pictures' | 'Film'

@@ -25,7 +25,10 @@ export interface SheetRow {
 
 export const NEW_ROW = 'new'
 
-/** All lines of a sheet, in order. `writingAfter` is the row behind which a new scene is being written, if one is. */
+/**
+ * All lines of a sheet, in order. `writingAfter` is the row behind which a new scene is being
+ * written, if one is.
+ */
 export function sheetRows(
   { scenes, cards, title }: Document,
   parsed: ParsedScript,

@@ -23,7 +23,10 @@ const SHELF_OF: Partial<Record<CandidatePlace, Shelf>> = {
   recent: 'recent',
 }
 
-/** Pictures that may be chosen for a scene: what matching found, what a search brings, what the library has. The newest request wins. */
+/**
+ * Pictures that may be chosen for a scene: what matching found, what a search brings, what the
+ * library has. The newest request wins.
+ */
 export function useCandidates(
   scene: () => { id: string; words: readonly SearchWord[]; picks: readonly OfferedPicture[] },
   filmItems: () => readonly Item[],
@@ -60,7 +63,10 @@ export function useCandidates(
     }))
   })
 
-  /** Another scene is looked at: what was searched for the one before is over; where one looks stays. */
+  /**
+   * Another scene is looked at: what was searched for the one before is over; where one looks
+   * stays.
+   */
   watch(
     () => scene().id,
     () => {

@@ -7,7 +7,10 @@ import type { Sheet } from './use-sheet.ts'
 const FORMAT = 'application/x-tidy-reel-scenes'
 const Copied = z.array(NewScene).min(1).max(1000)
 
-/** Copy, cut and paste of scenes, within an episode and from one to another; any text can be put in as scenes. */
+/**
+ * Copy, cut and paste of scenes, within an episode and from one to another; any text can be put in
+ * as scenes.
+ */
 export function useClipboard(sheet: Sheet, typing: (target: EventTarget | null) => boolean) {
   function copy(event: ClipboardEvent) {
     const scenes = sheet.copied()

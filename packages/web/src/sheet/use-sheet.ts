@@ -21,7 +21,8 @@ export interface Writing {
 }
 
 /**
- * What is selected on the sheet and what can be done with it. Everything here is one command of the document,
+ * What is selected on the sheet and what can be done with it. Everything here is one command of the
+ * document,
  * or a step of the cursor.
  */
 export function useSheet(episode: ReturnType<typeof useEpisode>, player: Player) {
@@ -170,7 +171,9 @@ export function useSheet(episode: ReturnType<typeof useEpisode>, player: Player)
     return id === 'opening' || id === undefined ? { before: first.id } : { after: id }
   }
 
-  /** Return in the middle of a narration: the scene is parted there; at its end a new one is begun. */
+  /**
+   * Return in the middle of a narration: the scene is parted there; at its end a new one is begun.
+   */
   function splitAt(id: string, text: string, caret: number) {
     if (id === NEW_ROW) {
       const after = insertWritten(text) ? episode.selected : undefined

@@ -2,7 +2,10 @@
 import { Play, Square } from 'lucide-vue-next'
 import { computed } from 'vue'
 
-/** `name` is what it plays, as `useSay` names it: `saying` is being made ready or heard, `heard` is heard. */
+/**
+ * `name` is what it plays, as `useSay` names it: `saying` is being made ready or heard, `heard` is
+ * heard.
+ */
 const props = defineProps<{ label: string; name: string; saying: string; heard: string }>()
 const active = computed(() => props.saying === props.name)
 const waiting = computed(() => active.value && props.heard !== props.name)

@@ -52,7 +52,9 @@ const planned = computed(() => episode.plan.scenes.find((one) => one.id === scen
 const speakers = computed(() => [
   ...new Set(scenes.value.map(({ speaker }) => speaker).filter(Boolean)),
 ])
-/** Voices to choose from where the list is not: those of the film's language, and the ones liked. */
+/**
+ * Voices to choose from where the list is not: those of the film's language, and the ones liked.
+ */
 const near = computed(() => {
   const language = baseOf(byId.value.get(document.value.voice)?.language ?? 'en')
   return voices.value.filter(

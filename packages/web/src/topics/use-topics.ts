@@ -54,7 +54,9 @@ export function useTopics() {
     film.ageHours <= AGES[age.value] * 24 &&
     film.title.toLowerCase().includes(words.value.trim().toLowerCase())
   const films = computed(() => (data.value?.films ?? []).filter(fits))
-  /** The films of the list: those of the chosen subject, else all, the fastest for their age first. */
+  /**
+   * The films of the list: those of the chosen subject, else all, the fastest for their age first.
+   */
   const listed = computed(() =>
     films.value
       .filter(({ id }) => !chosen.value || ofSubject.value.has(id))

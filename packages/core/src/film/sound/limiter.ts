@@ -4,7 +4,8 @@ import { SAMPLE_RATE } from '../../time/time.ts'
 const LOOK_AHEAD = Math.round(0.004 * SAMPLE_RATE)
 
 /**
- * Holds sound under a ceiling without a click: gain falls before a peak and rises after it, both over 4 ms.
+ * Holds sound under a ceiling without a click: gain falls before a peak and rises after it, both
+ * over 4 ms.
  *
  * @param pcm 48 kHz, any level
  * @param ceiling largest sample that comes out, 1 = full scale
@@ -14,7 +15,8 @@ export function limited(pcm: Float32Array, ceiling: number): Float32Array {
   const needed = pcm.map((x) => Math.min(1, ceiling / Math.max(1e-9, Math.abs(x))))
   const held = smallestAround(needed, LOOK_AHEAD)
   const out = new Float32Array(pcm.length)
-  // The mean of what is held over the same stretch: never above what the sample in its middle needs.
+  // The mean of what is held over the same stretch: never above what the sample in its middle
+  // needs.
   const width = 2 * LOOK_AHEAD + 1
   let sum = 0
   for (let i = -LOOK_AHEAD; i <= LOOK_AHEAD; i++)

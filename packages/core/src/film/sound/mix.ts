@@ -1,11 +1,17 @@
 import { SAMPLE_RATE } from '../../time/time.ts'
 
-/** LUFS of the finished film on the large video sites (common practice) and the ceiling of EBU R 128. */
+/**
+ * LUFS of the finished film on the large video sites (common practice) and the ceiling of EBU R
+ * 128.
+ */
 export const FILM_LUFS = -14
 export const TRUE_PEAK_DBTP = -1
 /** LU every take is brought to before it is mixed; leaves room for its peaks. */
 export const TAKE_LUFS = -20
-/** WCAG 2.2 SC 1.4.7 asks for 20 dB between speech and what lies behind it; a little more, to be sure of it. */
+/**
+ * WCAG 2.2 SC 1.4.7 asks for 20 dB between speech and what lies behind it; a little more, to be
+ * sure of it.
+ */
 export const BED_BELOW_SPEECH_DB = 22
 
 export interface MixPlan {

@@ -1,6 +1,12 @@
-/** Words that lean on the next one: BBC guidelines part neither article nor preposition from its noun. */
+import { wordList } from '../../text/pattern.ts'
+/**
+ * Words that lean on the next one: BBC guidelines part neither article nor preposition from its
+ * noun.
+ */
 export const BOUND = new Set(
-  'a an the of to in on at by for from with into over under and or but nor its his her their our your my this that these those is was are were be no not very more most as than dr mr mrs'.split(
-    ' ',
-  ),
+  wordList(`
+    a an the of to in on at by for from with into over under and or but nor its his her
+    their our your my this that these those is was are were be no not very more most as than
+    dr mr mrs
+  `),
 )

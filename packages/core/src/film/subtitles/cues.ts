@@ -21,9 +21,11 @@ const IMPOSSIBLE = 1e6
 const WINDOW = 40
 
 /**
- * Groups the words of a whole film into subtitles, choosing all breaks together (dynamic programming).
+ * Groups the words of a whole film into subtitles, choosing all breaks together (dynamic
+ * programming).
  *
- * A subtitle may run over two short scenes, so that "Why?" does not flash by, but a break at a scene's end,
+ * A subtitle may run over two short scenes, so that "Why?" does not flash by, but a break at a
+ * scene's end,
  * a full stop or a comma is worth more than one elsewhere. Every word is shown once, in order.
  *
  * @param words in speaking order

@@ -21,7 +21,8 @@ export function fitsLines(
 }
 
 /**
- * Lines of a subtitle: one when it fits, else two, parted at the end of a phrase and near the middle,
+ * Lines of a subtitle: one when it fits, else two, parted at the end of a phrase and near the
+ * middle,
  * the upper one rather the shorter. A word longer than a line is left whole.
  */
 export function brokenLines(

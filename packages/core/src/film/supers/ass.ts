@@ -16,7 +16,10 @@ export function assTime(samples: number): string {
   return `${hours}:${two(minutes)}:${two(seconds)}.${two(Math.min(99, Math.round(milliseconds / 10)))}`
 }
 
-/** Text that libass shows as it stands: no override block can come from a script; a line break stays one. */
+/**
+ * Text that libass shows as it stands: no override block can come from a script; a line break stays
+ * one.
+ */
 export const assText = (text: string) =>
   text
     .replace(/\\/g, '\u29f5')
@@ -34,7 +37,8 @@ export interface AssContent {
 /**
  * One ASS document with everything written on the picture.
  *
- * Sizes follow the picture's shorter side; margins are the graphics-safe 5 % (EBU R 95, from memory);
+ * Sizes follow the picture's shorter side; margins are the graphics-safe 5 % (EBU R 95, from
+ * memory);
  * subtitles are white with a dark edge and a soft dark shade behind, over 4.5 : 1 on any picture.
  */
 export function assDocument({ width, height, cues, supers }: AssContent): string {

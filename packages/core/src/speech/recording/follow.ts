@@ -7,7 +7,10 @@ export interface HeardWord {
   afterPause: boolean
 }
 
-/** What a step through the script costs, by trial on readings with slips: a jump must be worth a few words. */
+/**
+ * What a step through the script costs, by trial on readings with slips: a jump must be worth a few
+ * words.
+ */
 const COST = {
   wrong: 1,
   alike: 0.4,
@@ -22,8 +25,10 @@ const MOST_SKIPPED = 6
 /**
  * Follows a reading through its script: which script word each heard word is.
  *
- * The reader goes on word by word, leaves words out, says others, and goes back to begin again: each has its cost, and
- * the cheapest way through is found for the whole reading at once (dynamic programming over heard × script words).
+ * The reader goes on word by word, leaves words out, says others, and goes back to begin again:
+ * each has its cost, and
+ * the cheapest way through is found for the whole reading at once (dynamic programming over heard ×
+ * script words).
  *
  * @returns for each heard word its index in `script`, -1 for a word that is not in it
  */
@@ -31,7 +36,10 @@ export function followed(heard: readonly HeardWord[], script: readonly string[])
   const [n, m] = [heard.length, script.length]
   if (n === 0 || m === 0) return heard.map(() => -1)
   let costs = new Float32Array(m).fill(Infinity)
-  /** For each heard word and place: where the word before it stood; `m` for a jump from the best place, own place + m + 1 for a word too many. */
+  /**
+   * For each heard word and place: where the word before it stood; `m` for a jump from the best
+   * place, own place + m + 1 for a word too many.
+   */
   const from = Array.from({ length: n }, () => new Int32Array(m))
   const bestPlace = new Int32Array(n)
   for (let t = 0; t < n; t++) {
@@ -81,7 +89,10 @@ function wordCost(heard: string, written: string): number {
   return alike(heard, written) ? COST.alike : COST.wrong
 }
 
-/** Words of which one is the start of the other, or that differ by a letter: the ends of words are heard badly. */
+/**
+ * Words of which one is the start of the other, or that differ by a letter: the ends of words are
+ * heard badly.
+ */
 function alike(a: string, b: string): boolean {
   if (Math.abs(a.length - b.length) > 2 || Math.min(a.length, b.length) < 3) return false
   if (a.startsWith(b) || b.startsWith(a)) return true

@@ -1,20 +1,36 @@
+import { wordList } from '../../text/pattern.ts'
 /** Shares of probability of a trigram, of a bigram, of a single word. */
 const WEIGHTS = { three: 0.6, two: 0.3, one: 0.1 }
 /** What people say between words; never part of a script. */
 export const FILLERS = ['um', 'uh', 'er', 'hmm'] as const
 const FILLER_SHARE = 0.004
-/** Everyday words of all sounds and lengths: what is not of the script is heard as these rather than as words of it. */
-export const EVERYDAY =
-  'about actually after again always another anything around because before believe better between business called children coming country different doing enough everybody example family father feeling finally found friend getting given going government happened having himself house however important information interest kind know language letter like little look making many maybe minute moment money morning mother much myself name never nothing number office often other outside paper people perhaps person picture place please point possible power present problem public question quite rather really reason right room school second service should since small somebody something sometimes state still story street system talking thank thing think thought through together tomorrow trouble under until usually very village voice watch water week welcome whether while whole without woman wonder words working world would write years yesterday young yourself'.split(
-    ' ',
-  )
+/**
+ * Everyday words of all sounds and lengths: what is not of the script is heard as these rather than
+ * as words of it.
+ */
+export const EVERYDAY = wordList(`
+    about actually after again always another anything around because before believe better
+    between business called children coming country different doing enough everybody example
+    family father feeling finally found friend getting given going government happened
+    having himself house however important information interest kind know language letter
+    like little look making many maybe minute moment money morning mother much myself name
+    never nothing number office often other outside paper people perhaps person picture
+    place please point possible power present problem public question quite rather really
+    reason right room school second service should since small somebody something sometimes
+    state still story street system talking thank thing think thought through together
+    tomorrow trouble under until usually very village voice watch water week welcome whether
+    while whole without woman wonder words working world would write years yesterday young
+    yourself
+  `)
 const EVERYDAY_SHARE = 0.0008
 const START = '<s>'
 const END = '</s>'
 
 /**
- * A trigram model of just these sentences in the ARPA format, for a recogniser that is to hear what is read from them:
- * any word may follow any, the words of the script in their order by far the likeliest; fillers and everyday words may stand anywhere.
+ * A trigram model of just these sentences in the ARPA format, for a recogniser that is to hear what
+ * is read from them:
+ * any word may follow any, the words of the script in their order by far the likeliest; fillers and
+ * everyday words may stand anywhere.
  *
  * @param sentences words of each, as the recogniser's dictionary has them
  */
@@ -23,7 +39,8 @@ export function arpaModel(sentences: readonly (readonly string[])[]): string {
   const counts = [counted(), counted(), counted()] as const
   const add = (order: 0 | 1 | 2, key: string) =>
     counts[order].set(key, (counts[order].get(key) ?? 0) + 1)
-  // Sentences are read on without a stop, and begun anew in their middle: both are heard as one stream.
+  // Sentences are read on without a stop, and begun anew in their middle: both are heard as one
+  // stream.
   const stream = [START, ...sentences.flat(), END]
   stream.forEach((word, i) => {
     add(0, word)

@@ -5,7 +5,10 @@ export interface Noise {
   to: number
 }
 
-/** Breaths are shorter and longer than this (seconds), and so much below the voice (dB), yet above its silence. */
+/**
+ * Breaths are shorter and longer than this (seconds), and so much below the voice (dB), yet above
+ * its silence.
+ */
 const BREATH = { shortest: 0.1, longest: 0.9, below: [9, 38] as const }
 const WINDOW = 0.02
 /** Words end a little after the recogniser says so. */

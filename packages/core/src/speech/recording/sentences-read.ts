@@ -28,7 +28,8 @@ export interface SentenceRead {
 const GOOD = 0.8
 
 /**
- * Which stretch of a recording is which sentence: of each the last good reading, so that who slips simply says it again.
+ * Which stretch of a recording is which sentence: of each the last good reading, so that who slips
+ * simply says it again.
  *
  * @param sentences words of each, as the recogniser has them
  */

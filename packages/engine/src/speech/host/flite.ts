@@ -58,7 +58,10 @@ const voices = new Map<string, Pointer>()
 /** A library nobody holds is unloaded, its voice with it. */
 const loaded: unknown[] = []
 
-/** Noise in the voice comes from the C library's random numbers: from the same start, the same sound. */
+/**
+ * Noise in the voice comes from the C library's random numbers: from the same start, the same
+ * sound.
+ */
 const cLibrary = koffi.load('libc.so.6')
 const seed = cLibrary.func('void srand(uint)') as (n: number) => void
 

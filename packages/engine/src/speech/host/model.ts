@@ -44,7 +44,10 @@ export function speakWithModel(
   }
 }
 
-/** What kind of model lies in a folder, by the names its makers give: Kokoro has `voices.bin`, Matcha a vocoder beside it, VITS (Piper too) one model alone. */
+/**
+ * What kind of model lies in a folder, by the names its makers give: Kokoro has `voices.bin`,
+ * Matcha a vocoder beside it, VITS (Piper too) one model alone.
+ */
 function modelConfig(folder: string): object {
   const names = readdirSync(folder)
   const at = (name: string) => (existsSync(join(folder, name)) ? join(folder, name) : '')

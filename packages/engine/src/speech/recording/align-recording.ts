@@ -30,7 +30,10 @@ export interface AlignedSentence {
   tries: number
 }
 
-/** What a recogniser is given for a sentence: the words as they are spoken, parted where the dictionary parts them. */
+/**
+ * What a recogniser is given for a sentence: the words as they are spoken, parted where the
+ * dictionary parts them.
+ */
 export const spokenWords = (
   text: string,
   pronunciations: readonly Pronunciation[] = [],
@@ -44,7 +47,8 @@ export const spokenWords = (
     .filter(Boolean)
 
 /**
- * Finds every sentence of a script in a recording of the whole: of each the last good reading, its words to a hundredth.
+ * Finds every sentence of a script in a recording of the whole: of each the last good reading, its
+ * words to a hundredth.
  *
  * @param onProgress share of the recording listened to, 0 to 1
  */
@@ -117,7 +121,10 @@ function stretchesOf(hearing: Int16Array): { from: number; to: number }[] {
   return stretches.filter(({ from, to }) => to - from > 0.1 * HEARING_RATE)
 }
 
-/** The kept readings once more, each against just its own words: where they begin and end to a hundredth of a second. */
+/**
+ * The kept readings once more, each against just its own words: where they begin and end to a
+ * hundredth of a second.
+ */
 async function exactly(
   hearing: Int16Array,
   sentences: readonly string[],

@@ -9,14 +9,18 @@ import { recordedRaw } from '../raw-take.ts'
 import { fillable, spokenWords } from './align-recording.ts'
 import { HEARING_RATE, type Recording, RECORDING_RATE } from './recording.ts'
 
-/** Sound kept before and after the words of a reading, in seconds; finishing trims it to the take's edge. */
+/**
+ * Sound kept before and after the words of a reading, in seconds; finishing trims it to the take's
+ * edge.
+ */
 const AROUND = 0.25
 
 /** Raised when readings are kept otherwise. */
 const KEEPING = 1
 
 /**
- * Keeps one reading of a sentence as a take that a scene can choose: the cleaned sound, its words, its breaths and
+ * Keeps one reading of a sentence as a take that a scene can choose: the cleaned sound, its words,
+ * its breaths and
  * fillers. It is finished like any other take when it is asked for.
  *
  * @param span seconds of the reading in the recording
@@ -47,7 +51,9 @@ export async function keepReading(
   return hash
 }
 
-/** Words of a sentence that were not heard in a kept reading of it; all, where nothing of it was. */
+/**
+ * Words of a sentence that were not heard in a kept reading of it; all, where nothing of it was.
+ */
 export async function missingWords(takes: string, take: string, text: string): Promise<string[]> {
   const { words = [] } = await recordedRaw(takes, take)
   const left = words.map((word) => word.text)
@@ -66,7 +72,8 @@ async function readingMarks(
   const expected = spokenWords(text)
   if (!expected.length) return { words: undefined, noises: [] }
   const words = [...expected, ...FILLERS]
-  // Where every word may be missing, speech is easily taken for a filler: only where all are there are fillers believed.
+  // Where every word may be missing, speech is easily taken for a filler: only where all are there
+  // are fillers believed.
   const [whole] = await aligned([{ pcm: hearing, words, grammar: fillable(expected) }], signal)
   const [part] = whole
     ? [undefined]

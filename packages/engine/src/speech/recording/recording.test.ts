@@ -24,7 +24,10 @@ const SCRIPT = [
   'Nobody sleeps on the rock.',
   'A thick lens of glass would have done the same, but it would have weighed as much as a loaded wagon.',
 ]
-/** What the reader says: a false start, a slip, a sentence said again, one word left out and one too many. */
+/**
+ * What the reader says: a false start, a slip, a sentence said again, one word left out and one too
+ * many.
+ */
 const SAID = [
   'On a clear night the beam of',
   SCRIPT[0]!,
@@ -39,7 +42,9 @@ const GAP = 0.7
 const truth: { start: number; end: number; words: number[] }[] = []
 let recording: Recording
 
-/** No voice of a person is at hand: another engine reads, with hiss under it, as a stand-in for one. */
+/**
+ * No voice of a person is at hand: another engine reads, with hiss under it, as a stand-in for one.
+ */
 beforeAll(async () => {
   const takes = await Promise.all(
     SAID.map((text) => takeOf(place, { text, voice: 'flite-awb', speed: 1, finish: 'plain' })),

@@ -5,7 +5,10 @@ import { int16sOf } from '../../sound/wav.ts'
 export const RECORDING_RATE = 48_000
 export const HEARING_RATE = 16_000
 export const RECORDING_MINUTES_LIMIT = 60
-/** A recording whose loudest sample is below this has nobody in it; so many samples at full scale have been cut off. */
+/**
+ * A recording whose loudest sample is below this has nobody in it; so many samples at full scale
+ * have been cut off.
+ */
 const SILENT_PEAK = 330
 const CLIPPED = { level: 32_700, share: 0.0005 }
 /** Rumble out, and steady noise taken down by 12 dB where it is below speech. */
@@ -63,7 +66,8 @@ export async function readRecording(file: string, signal?: AbortSignal): Promise
   }
   const tooLong = (length: number) => length > RECORDING_MINUTES_LIMIT * 60
   const long = () => fail(`it lasts over ${RECORDING_MINUTES_LIMIT} minutes; part it`)
-  // What a file says of its length spares cleaning an hour in vain; what it hides is found when it is read.
+  // What a file says of its length spares cleaning an hour in vain; what it hides is found when it
+  // is read.
   if (tooLong(await toldSeconds(file))) throw long()
   const pcm = await decode(RECORDING_RATE)
   const seconds = pcm.length / RECORDING_RATE

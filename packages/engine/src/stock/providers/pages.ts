@@ -12,7 +12,9 @@ import {
 /** Items that do not read as items are passed over: one bad entry does not spoil a page. */
 const Page = z.object({ items: z.array(z.unknown()).max(1000) })
 
-/** A stock library that lists numbered pages: the HTTP interface that `standins/stock` describes. */
+/**
+ * A stock library that lists numbered pages: the HTTP interface that `standins/stock` describes.
+ */
 export function pagesProvider(address: string, patience: Partial<Patience> = {}): PictureProvider {
   const http = providerHttp(address, patience)
   const item = (id: string, what: string) => http.url(`/v1/items/${encodeURIComponent(id)}/${what}`)

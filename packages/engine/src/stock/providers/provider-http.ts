@@ -18,7 +18,10 @@ const REDIRECTS_LIMIT = 4
 /** The longest a provider that says "too quick" is waited for. */
 const LONGEST_WAIT_MS = 2500
 
-/** The requests of a provider's client: bounded in time and size, and led nowhere but to the provider or the public internet. */
+/**
+ * The requests of a provider's client: bounded in time and size, and led nowhere but to the
+ * provider or the public internet.
+ */
 export function providerHttp(address: string, patience: Partial<Patience> = {}) {
   const { searchMs, fileMs } = { ...PATIENCE, ...patience }
   const home = new URL(address).origin
@@ -110,7 +113,9 @@ export function providerHttp(address: string, patience: Partial<Patience> = {}) 
   return { json, file, url: (path: string) => new URL(path, address) }
 }
 
-/** A file that lies elsewhere, as large libraries have it, is fetched from public addresses alone. */
+/**
+ * A file that lies elsewhere, as large libraries have it, is fetched from public addresses alone.
+ */
 async function abroad(
   url: URL,
   signal: AbortSignal,

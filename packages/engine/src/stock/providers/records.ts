@@ -52,7 +52,10 @@ const RIGHTS: readonly (readonly [pattern: RegExp, name: (found: RegExpExecArray
 /** Pages that follow one another are walked to the one that is asked for; farther ones are not. */
 const PAGES_WALKED = 12
 
-/** An archive that lists records one page after the other: the HTTP interface that `standins/prints` describes. */
+/**
+ * An archive that lists records one page after the other: the HTTP interface that `standins/prints`
+ * describes.
+ */
 export function recordsProvider(
   address: string,
   patience: Partial<Patience> = {},

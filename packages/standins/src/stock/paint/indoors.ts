@@ -10,7 +10,9 @@ interface Room {
   furniture: readonly ((stage: Stage, x: number) => void)[]
 }
 
-/** A room: wall, light from one side, furniture at the wall, and a table or floor for the subject. */
+/**
+ * A room: wall, light from one side, furniture at the wall, and a table or floor for the subject.
+ */
 const room =
   ({ wall, table, furniture }: Room): Setting =>
   async (stage, put) => {

@@ -31,7 +31,9 @@ function seaFront(stage: Stage, from: number) {
   )
 }
 
-/** A tower in banded red and white with its lamp room; `x` is its middle, `foot` where it stands. */
+/**
+ * A tower in banded red and white with its lamp room; `x` is its middle, `foot` where it stands.
+ */
 function tower(stage: Stage, x: number, foot: number, tall: number, depth: number) {
   const [low, high] = [tall * 0.13, tall * 0.085]
   const lampY = foot - tall
@@ -104,7 +106,10 @@ function tower(stage: Stage, x: number, foot: number, tall: number, depth: numbe
   return { lampX: x, lampY: lampY - tall * 0.07 }
 }
 
-/** Two beams from a lamp that turns: long when they look along the picture, gone when they look at us. */
+/**
+ * Two beams from a lamp that turns: long when they look along the picture, gone when they look at
+ * us.
+ */
 function beams(stage: Stage, x: number, y: number, depth: number, strength = 0.5) {
   stage.live(depth, (ctx, t) => {
     ctx.globalCompositeOperation = 'lighter'
@@ -323,7 +328,10 @@ export const oilLamp: Setting = async (stage) => {
   })
 }
 
-/** A canal lock seen from the side: gates, two levels of water, a boat rising with the water between them. */
+/**
+ * A canal lock seen from the side: gates, two levels of water, a boat rising with the water between
+ * them.
+ */
 export const lock: Setting = async (stage) => {
   const { height, width } = stage
   sky(stage, { clouds: 3 })
@@ -469,7 +477,10 @@ export const canal: Setting = async (stage) => {
   wave(stage, 0.85, '#286577', stage.height * 0.83, 22, 130)
 }
 
-/** Earth, its sea drawn out into two bulges, and the moon going round: why the tide comes twice a day. */
+/**
+ * Earth, its sea drawn out into two bulges, and the moon going round: why the tide comes twice a
+ * day.
+ */
 export const tides: Setting = async (stage) => {
   const { height, width } = stage
   const [x, y] = [width * 0.46, height * 0.52]

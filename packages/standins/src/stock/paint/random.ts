@@ -1,4 +1,6 @@
-/** Chance that comes out the same for the same seed (mulberry32 over an FNV-1a hash of the seed). */
+/**
+ * Chance that comes out the same for the same seed (mulberry32 over an FNV-1a hash of the seed).
+ */
 export class Random {
   private state: number
   constructor(seed: string) {

@@ -5,7 +5,9 @@ import { Random } from './random.ts'
 
 export type Ctx = SKRSContext2D
 
-/** What a layer does by itself at a moment, in stage units and radians, about its own centre point. */
+/**
+ * What a layer does by itself at a moment, in stage units and radians, about its own centre point.
+ */
 export interface Motion {
   dx?: number
   dy?: number
@@ -30,7 +32,10 @@ interface Layer {
 /** Room beyond the picture's edges, so that nothing ends when the camera moves. */
 export const BLEED = 150
 
-/** What lies farther than this stands still before any camera, as the sky does: drawing it in place costs a fifth. */
+/**
+ * What lies farther than this stands still before any camera, as the sky does: drawing it in place
+ * costs a fifth.
+ */
 const ENDLESS = 0.03
 
 /** Stage units a sheet may wander from where it was drawn: the camera's and its own. */
@@ -46,8 +51,10 @@ export interface LayerOptions {
 }
 
 /**
- * A little theatre of paper: layers at depths between 0 (far) and 1 (near), a light, and a camera that
- * drifts before them. Positions are in stage units: 1920 by 1080, or 1080 by 1920 for an upright picture.
+ * A little theatre of paper: layers at depths between 0 (far) and 1 (near), a light, and a camera
+ * that
+ * drifts before them. Positions are in stage units: 1920 by 1080, or 1080 by 1920 for an upright
+ * picture.
  */
 export class Stage {
   readonly light: Light
@@ -111,7 +118,8 @@ export class Stage {
   }
 
   /**
-   * Cuts away what no frame can show: clear margins, and what nearer sheets hide for the whole clip.
+   * Cuts away what no frame can show: clear margins, and what nearer sheets hide for the whole
+   * clip.
    * Bilinear drawing costs by the pixel, so this more than halves the time of a frame;
    * it costs several frames itself and pays for a clip only.
    */
@@ -282,7 +290,10 @@ export class Stage {
 
 type CanvasGradient = ReturnType<Ctx['createLinearGradient']>
 
-/** First and last row with anything in it, and the row from which all below is solid from edge to edge. */
+/**
+ * First and last row with anything in it, and the row from which all below is solid from edge to
+ * edge.
+ */
 function visibleRows(canvas: Canvas): { first: number; last: number; opaqueFrom: number } {
   const { width, height } = canvas
   const pixels = canvas.data()

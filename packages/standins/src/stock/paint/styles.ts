@@ -7,7 +7,9 @@ type Rgb = readonly [red: number, green: number, blue: number]
 const PAPER: Rgb = [244, 237, 222]
 const INK: Rgb = [38, 34, 40]
 const PRUSSIAN: Rgb = [24, 52, 96]
-/** Tones of a linocut from dark to light: the block's ink, two colours laid under it, and the paper. */
+/**
+ * Tones of a linocut from dark to light: the block's ink, two colours laid under it, and the paper.
+ */
 const BLOCKS: readonly (readonly [below: number, colour: Rgb])[] = [
   [66, [32, 36, 56]],
   [118, [50, 98, 112]],
@@ -59,7 +61,10 @@ export function restyle(
   }
 }
 
-/** Takes out what changes slowly, the light and the darker corners, so that shapes and not the lamp are cut. */
+/**
+ * Takes out what changes slowly, the light and the darker corners, so that shapes and not the lamp
+ * are cut.
+ */
 function evened(tone: Float32Array, width: number, height: number): void {
   const wide = softened(tone, width, height, Math.round(width / 7))
   for (let at = 0; at < tone.length; at++)

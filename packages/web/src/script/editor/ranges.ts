@@ -1,7 +1,9 @@
 import { type EditorState, type Range, StateEffect, StateField } from '@codemirror/state'
 import { Decoration, type DecorationSet, EditorView, WidgetType } from '@codemirror/view'
 
-/** A stretch of the script to be seen as something; positions follow the text while it is written. */
+/**
+ * A stretch of the script to be seen as something; positions follow the text while it is written.
+ */
 export interface Seen {
   from: number
   to: number

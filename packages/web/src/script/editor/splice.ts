@@ -1,6 +1,9 @@
 import type { ChangeSpec } from '@codemirror/state'
 
-/** The one change that makes `next` of `now`: what is the same before and after it stays, with the cursor in it. */
+/**
+ * The one change that makes `next` of `now`: what is the same before and after it stays, with the
+ * cursor in it.
+ */
 export function spliceOf(now: string, next: string): ChangeSpec {
   const shorter = Math.min(now.length, next.length)
   let from = 0

@@ -5,7 +5,9 @@ import { api, ApiError } from '../../api.ts'
 
 const KEEP_MS = 700
 
-/** Brief, outline and draft of an episode; everything typed is kept on the server a moment later. */
+/**
+ * Brief, outline and draft of an episode; everything typed is kept on the server a moment later.
+ */
 export function useWriting(episodeId: string) {
   const brief = ref<Brief>(emptyBrief('', 5))
   const outline = ref<Outline | null>(null)
