@@ -5,6 +5,7 @@ import { documentFrom } from '@tidy-reel/core/document/apply'
 import { Command } from '@tidy-reel/core/document/command'
 import { consistent } from '@tidy-reel/core/document/consistent'
 import { Document, upgraded } from '@tidy-reel/core/document/document'
+import { itemAt } from '@tidy-reel/core/faults/certain'
 import { TidyError } from '@tidy-reel/core/faults/fault'
 import { readScript } from './read-script.ts'
 
@@ -33,7 +34,7 @@ export async function readJson<T>(
   }
   const read = schema.safeParse(json)
   if (read.success) return read.data
-  const { path, message } = read.error.issues[0]!
+  const { path, message } = itemAt(read.error.issues, 0)
   throw invalid(`${path.join('.') || 'the whole'}: ${message}`)
 }
 

@@ -2,6 +2,7 @@ import { resolve } from 'node:path'
 import { apply } from '@tidy-reel/core/document/apply'
 import { type Document, type Mood, MOODS } from '@tidy-reel/core/document/document'
 import { filmOf } from '@tidy-reel/core/document/film-scenes'
+import { itemAt } from '@tidy-reel/core/faults/certain'
 import { TidyError } from '@tidy-reel/core/faults/fault'
 import type { FilmShape } from '@tidy-reel/core/render/plan'
 import type { Progress } from '@tidy-reel/core/render/progress'
@@ -99,7 +100,9 @@ async function run(
   for (const { message } of faults) process.stderr.write(`${message}\n`)
   const matched = (performance.now() - started) / 1000
   const scenes = film.scenes.flatMap(({ id, text, shots, card }, i) =>
-    card !== undefined || shots.length ? [] : [{ sceneId: id, text, items: picks[i]!.chosen }],
+    card !== undefined || shots.length
+      ? []
+      : [{ sceneId: id, text, items: itemAt(picks, i).chosen }],
   )
   const { document } = apply(unmatched, { type: 'placeShots', scenes })
   const report = await makeFilm(document, shape, out, {

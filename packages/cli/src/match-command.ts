@@ -1,9 +1,10 @@
-import { pattern } from '@tidy-reel/core/text/pattern'
 import { parse } from 'node:path'
 import { z } from 'zod'
 import { emptyDocument, UNTITLED } from '@tidy-reel/core/document/document'
+import { itemAt } from '@tidy-reel/core/faults/certain'
 import { TidyError } from '@tidy-reel/core/faults/fault'
 import { Item } from '@tidy-reel/core/pictures/item'
+import { pattern } from '@tidy-reel/core/text/pattern'
 import { sceneSeconds } from '@tidy-reel/core/timeline/timeline'
 import { engineConfig } from '@tidy-reel/engine/config'
 import { pictureLibrary } from '@tidy-reel/engine/stock/library'
@@ -54,7 +55,7 @@ export async function matchCommand(
   if (faults[0] && picks.every(({ chosen }) => !chosen.length)) throw faults[0]
   for (const { message } of faults) process.stderr.write(`${message}\n`)
   const list = picks.map(({ candidates, numbers }, i) => ({
-    text: film.scenes[i]!.text,
+    text: itemAt(film.scenes, i).text,
     numbers,
     picks: candidates.map(({ item, score, why, sure }) => ({
       id: item.id,

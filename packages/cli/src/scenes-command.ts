@@ -1,3 +1,4 @@
+import { itemAt } from '@tidy-reel/core/faults/certain'
 import { sceneSeconds } from '@tidy-reel/core/timeline/timeline'
 import { searchWords } from '@tidy-reel/core/words/search-words'
 import { loadLexicon } from '@tidy-reel/engine/words/wordnet'
@@ -17,7 +18,7 @@ export async function scenesCommand(file: string, { json }: { json?: boolean }) 
       scene.directions.find((d) => d.kind === 'picture')?.text ?? scene.text,
       lexicon,
     ).map(({ text }) => text),
-    seconds: Math.round(seconds[i]! * 100) / 100,
+    seconds: Math.round(itemAt(seconds, i) * 100) / 100,
   }))
   print(
     json

@@ -1,5 +1,6 @@
 import { copyFile, writeFile } from 'node:fs/promises'
 import { type Finish, FINISHES } from '@tidy-reel/core/document/voicing'
+import { itemAt } from '@tidy-reel/core/faults/certain'
 import { TidyError } from '@tidy-reel/core/faults/fault'
 import { wordsOf } from '@tidy-reel/core/text/written-words'
 import { engineConfig } from '@tidy-reel/engine/config'
@@ -42,8 +43,8 @@ export async function speakCommand({ voice, text, out, speed, finish, marks }: S
     const list = take.words
       ? wordsOf(text).map((word, i) => ({
           word,
-          start: seconds(take.words![i]![0]),
-          end: seconds(take.words![i]![1]),
+          start: seconds(itemAt(take.words!, i)[0]),
+          end: seconds(itemAt(take.words!, i)[1]),
         }))
       : []
     await writeFile(marks, `${JSON.stringify(list)}\n`)

@@ -1,6 +1,7 @@
 import { join, resolve } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { z } from 'zod'
+import { itemAt } from '@tidy-reel/core/faults/certain'
 import { TidyError } from '@tidy-reel/core/faults/fault'
 
 const Environment = z.object({
@@ -31,7 +32,7 @@ export function engineConfig(environment: NodeJS.ProcessEnv = process.env): Engi
     ),
   )
   if (!read.success) {
-    const option = String(read.error.issues[0]!.path[0])
+    const option = String(itemAt(read.error.issues, 0).path[0])
     throw new TidyError('option_invalid', {
       option,
       value: environment[option] ?? '',

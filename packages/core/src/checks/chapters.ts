@@ -1,3 +1,4 @@
+import { itemAt } from '../faults/certain.ts'
 import type { ParsedScript } from '../script/parse.ts'
 import { sceneSeconds } from '../timeline/timeline.ts'
 import type { Finding } from './finding.ts'
@@ -13,10 +14,12 @@ export interface ChapterLength {
 export function chapterLengths({ scenes, chapters }: ParsedScript, speed = 1): ChapterLength[] {
   const seconds = sceneSeconds(scenes, speed)
   const sums = new Map<number, number>()
-  scenes.forEach(({ chapter }, i) => sums.set(chapter, (sums.get(chapter) ?? 0) + seconds[i]!))
+  scenes.forEach(({ chapter }, i) =>
+    sums.set(chapter, (sums.get(chapter) ?? 0) + itemAt(seconds, i)),
+  )
   const lengths = [-1, ...chapters.keys()].map((chapter): ChapterLength => ({
     chapter,
-    title: chapter < 0 ? 'Before the first chapter' : chapters[chapter]!.title,
+    title: chapter < 0 ? 'Before the first chapter' : itemAt(chapters, chapter).title,
     seconds: sums.get(chapter) ?? 0,
   }))
   return lengths.filter(({ chapter, seconds: length }) => chapter >= 0 || length > 0)
@@ -32,11 +35,12 @@ const OUT_OF_BALANCE = 2.5
 export function chapterBalance(parsed: ParsedScript): Finding[] {
   const lengths = chapterLengths(parsed).filter(({ chapter }) => chapter >= 0)
   if (lengths.length < 3) return []
-  const middle = lengths.map(({ seconds }) => seconds).sort((a, b) => a - b)[
-    Math.floor(lengths.length / 2)
-  ]!
+  const middle = itemAt(
+    lengths.map(({ seconds }) => seconds).sort((a, b) => a - b),
+    Math.floor(lengths.length / 2),
+  )
   return lengths.flatMap(({ chapter, title, seconds }, i): Finding[] => {
-    const { source } = parsed.chapters[chapter]!
+    const { source } = itemAt(parsed.chapters, chapter)
     const minutes = `${(seconds / 60).toFixed(1)} min`
     if (seconds === 0)
       return [{ kind: 'balance', ...source, text: `“${title}” has nothing to speak.` }]

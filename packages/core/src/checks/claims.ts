@@ -1,4 +1,5 @@
 import type { CheckedClaim } from '../document/document.ts'
+import { itemAt } from '../faults/certain.ts'
 import { narrationOnly } from '../script/narration.ts'
 import { sentencesIn } from '../script/paragraphs.ts'
 import type { ParsedScript } from '../script/parse.ts'
@@ -98,7 +99,8 @@ export function claimsOf(script: string, parsed: ParsedScript): Claim[] {
     const found = claimsIn(text, lower)
     return found.map(({ kind, from, to }): Claim => {
       const at = sentence.from + from
-      while (scene + 1 < parsed.scenes.length && parsed.scenes[scene]!.source.to <= at) scene++
+      while (scene + 1 < parsed.scenes.length && itemAt(parsed.scenes, scene).source.to <= at)
+        scene++
       return {
         kind,
         words: even(text.slice(from, to)),
@@ -143,7 +145,7 @@ export function claimsIn(text: string, lower: ReadonlySet<string>): Found[] {
     }
   for (const { index, 0: words } of text.matchAll(NAME)) {
     const opening = /^\W*$/.test(text.slice(0, index))
-    const first = words.split(/[ -]/)[0]!.replace(/['’]s$/, '')
+    const first = itemAt(words.split(/[ -]/), 0).replace(/['’]s$/, '')
     // A word that opens the sentence is a name only where it is never written small, or with
     // another name after it.
     const rest =

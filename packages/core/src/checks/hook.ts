@@ -1,3 +1,4 @@
+import { itemAt } from '../faults/certain.ts'
 import type { ScriptScene } from '../script/parse.ts'
 import { pattern } from '../text/pattern.ts'
 import { sceneSeconds } from '../timeline/timeline.ts'
@@ -53,11 +54,14 @@ export function hookOf(scenes: readonly ScriptScene[], speed = 1): Hook {
   for (const [i, { text }] of scenes.entries()) {
     const left = HOOK_SECONDS - at
     if (left <= 0) break
-    at += seconds[i]!
-    said.push(at <= HOOK_SECONDS ? text : cutShort(text, left / seconds[i]!))
+    at += itemAt(seconds, i)
+    said.push(at <= HOOK_SECONDS ? text : cutShort(text, left / itemAt(seconds, i)))
   }
   const text = said.join(' ')
-  return { text, points: text === '' ? [] : pointsOf(text, scenes[0]!.text, seconds[0]!) }
+  return {
+    text,
+    points: text === '' ? [] : pointsOf(text, itemAt(scenes, 0).text, itemAt(seconds, 0)),
+  }
 }
 
 function cutShort(text: string, share: number): string {

@@ -1,3 +1,4 @@
+import { itemAt } from '../faults/certain.ts'
 import type { ParsedScript } from '../script/parse.ts'
 import { pattern } from '../text/pattern.ts'
 import { sceneSeconds } from '../timeline/timeline.ts'
@@ -62,20 +63,20 @@ function cuts(
   let left = surplus
   for (const { i, why } of ranked) {
     if (left <= 0) break
-    chosen.push({ scene: i, seconds: lengths[i]!, why })
-    left -= lengths[i]!
+    chosen.push({ scene: i, seconds: itemAt(lengths, i), why })
+    left -= itemAt(lengths, i)
   }
   return chosen
 }
 
 /** Lower = easier to do without. */
 function dispensable({ scenes }: ParsedScript, i: number): { worth: number; why: string } {
-  const scene = scenes[i]!
+  const scene = itemAt(scenes, i)
   const edge =
     i === 0 ||
     i === scenes.length - 1 ||
-    scenes[i - 1]!.chapter !== scene.chapter ||
-    scenes[i + 1]!.chapter !== scene.chapter
+    itemAt(scenes, i - 1).chapter !== scene.chapter ||
+    itemAt(scenes, i + 1).chapter !== scene.chapter
   if (edge) return { worth: Infinity, why: '' }
   const said = overlapWithOthers(
     scenes.map(({ text }) => text),
@@ -99,7 +100,7 @@ function dispensable({ scenes }: ParsedScript, i: number): { worth: number; why:
 
 /** How much of a scene's words of weight are found in the one most like it, 0 to 1. */
 function overlapWithOthers(texts: readonly string[], i: number): { share: number; like: number } {
-  const own = weightyWords(texts[i]!)
+  const own = weightyWords(itemAt(texts, i))
   if (own.size === 0) return { share: 0, like: i }
   let best = { share: 0, like: i }
   texts.forEach((other, j) => {

@@ -1,3 +1,4 @@
+import { itemAt } from '../faults/certain.ts'
 import { STOP_WORDS } from '../words/stop.ts'
 import type { Finding } from './finding.ts'
 import type { ScriptWord } from './script-words.ts'
@@ -20,13 +21,13 @@ export function repeatedPhrases(words: readonly ScriptWord[]): Finding[] {
     const places = new Map<string, number[]>()
     for (let at = 0; at + length <= plain.length; at++) {
       // A phrase ends with its sentence.
-      if (words[at]!.scene !== words[at + length - 1]!.scene) continue
+      if (itemAt(words, at).scene !== itemAt(words, at + length - 1).scene) continue
       const key = plain.slice(at, at + length).join(' ')
       places.set(key, [...(places.get(key) ?? []), at])
     }
     for (const [phrase, found] of places) {
       const apart = found.filter(
-        (at, i) => (i === 0 || at - found[i - 1]! >= length) && !covered[at],
+        (at, i) => (i === 0 || at - itemAt(found, i - 1) >= length) && !covered[at],
       )
       if (
         apart.length < 2 ||
@@ -37,8 +38,8 @@ export function repeatedPhrases(words: readonly ScriptWord[]): Finding[] {
       for (const at of apart.slice(1))
         findings.push({
           kind: 'repeated',
-          from: words[at]!.from,
-          to: words[at + length - 1]!.to,
+          from: itemAt(words, at).from,
+          to: itemAt(words, at + length - 1).to,
           text: `“${phrase}” was said before.`,
         })
     }

@@ -1,3 +1,4 @@
+import { itemAt } from '../faults/certain.ts'
 import type { Lexicon } from '../words/lexicon.ts'
 import { searchWords } from '../words/search-words.ts'
 
@@ -56,7 +57,7 @@ function longestDrought(fresh: readonly string[][], counts: readonly number[]): 
       words = 0
       return
     }
-    words += counts[i]!
+    words += itemAt(counts, i)
     if (words > (best?.words ?? 0)) best = { first, end: i + 1, words }
   })
   return best

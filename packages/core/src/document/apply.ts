@@ -1,3 +1,4 @@
+import { itemAt } from '../faults/certain.ts'
 import { assertNever, TidyError } from '../faults/fault.ts'
 import { chosenItem } from '../pictures/item.ts'
 import { cleanScript } from '../script/clean.ts'
@@ -196,7 +197,7 @@ function setScript(document: Document, script: string): Document {
 function withScene(document: Document, id: string, edit: (scene: Scene) => Scene): Document {
   const index = document.scenes.findIndex((scene) => scene.id === id)
   if (index < 0) throw new TidyError('scene_not_found', { sceneId: id })
-  return { ...document, scenes: document.scenes.with(index, edit(document.scenes[index]!)) }
+  return { ...document, scenes: document.scenes.with(index, edit(itemAt(document.scenes, index))) }
 }
 
 function swapShots(document: Document, { a, b }: CommandOf<'swapShots'>): Document {

@@ -1,3 +1,4 @@
+import { itemAt } from '../faults/certain.ts'
 import { assertNever } from '../faults/fault.ts'
 import type { Command } from './command.ts'
 
@@ -40,7 +41,7 @@ export function commandName(command: Command): string {
     case 'useTakes':
       return command.takes.length > 1
         ? `takes of ${command.takes.length} scenes`
-        : command.takes[0]!.take
+        : itemAt(command.takes, 0).take
           ? 'choice of a take'
           : 'take left to the voice'
     case 'setMood':

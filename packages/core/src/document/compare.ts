@@ -1,3 +1,4 @@
+import { entryOf, itemAt } from '../faults/certain.ts'
 import { parsedScript } from '../script/parsed-script.ts'
 import type { Document, Scene } from './document.ts'
 import { equal } from './inverse.ts'
@@ -73,13 +74,13 @@ export function compareDocuments(before: Document, after: Document): Comparison 
   let place = 0
   const takenOut = (upTo: number) => {
     for (; place < upTo; place++) {
-      const { id } = before.scenes[place]!
+      const { id } = itemAt(before.scenes, place)
       if (!now.has(id))
-        scenes.push({ id, before: lookOf(old.get(id)!), after: null, changes: ['taken out'] })
+        scenes.push({ id, before: lookOf(entryOf(old, id)), after: null, changes: ['taken out'] })
     }
   }
   for (const { id } of after.scenes) {
-    const [was, is] = [old.get(id), now.get(id)!]
+    const [was, is] = [old.get(id), entryOf(now, id)]
     if (!was) {
       scenes.push({ id, before: null, after: lookOf(is), changes: ['put in'] })
       continue

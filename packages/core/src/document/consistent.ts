@@ -1,3 +1,4 @@
+import { itemAt } from '../faults/certain.ts'
 import { parsedScript } from '../script/parsed-script.ts'
 import { wordsOf } from '../text/written-words.ts'
 import type { Document } from './document.ts'
@@ -18,7 +19,7 @@ export function consistent(document: Document): Document {
   const same =
     parsed.length === document.scenes.length &&
     known.length === parsed.length &&
-    parsed.every(({ text }, i) => text === document.scenes[i]!.text)
+    parsed.every(({ text }, i) => text === itemAt(document.scenes, i).text)
   const { scenes, nextId } = same
     ? { scenes: document.scenes, nextId: number }
     : reconcile(parsed, known, number)

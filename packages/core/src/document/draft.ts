@@ -1,3 +1,4 @@
+import { entryOf, itemAt, lastOf } from '../faults/certain.ts'
 import { TidyError } from '../faults/fault.ts'
 import { parsedScript } from '../script/parsed-script.ts'
 import { wordsOf } from '../text/written-words.ts'
@@ -39,7 +40,7 @@ export function settle(document: Document, { blocks, scenes, nextId }: Draft): D
   if (extra !== 0 && (free < 0 || extra < 0)) {
     // A piece reads otherwise where it stands now (it looks like a heading there, say): its scene
     // is found again by its words.
-    const known = pieces.map(({ id }) => scenes.get(id)!)
+    const known = pieces.map(({ id }) => entryOf(scenes, id))
     return { ...document, script, ...reconcile(parsed, known, nextId) }
   }
   let next = nextId
@@ -49,8 +50,8 @@ export function settle(document: Document, { blocks, scenes, nextId }: Draft): D
     ...pieces.slice(free + 1),
   ]
   const settled = owners.map((piece, i): Scene => {
-    const { text } = parsed[i]!
-    const old = piece && scenes.get(piece.id)!
+    const { text } = itemAt(parsed, i)
+    const old = piece && entryOf(scenes, piece.id)
     if (!old) return { id: `s${next++}`, text, shots: [] }
     return old.text === text
       ? old
@@ -108,7 +109,7 @@ export function put(
 ) {
   const runs: Block[] = []
   for (const { piece, speaker } of pieces) {
-    if (runs.at(-1)?.speaker === speaker) runs.at(-1)!.pieces.push(piece)
+    if (runs.at(-1)?.speaker === speaker) lastOf(runs).pieces.push(piece)
     else runs.push(paragraph(speaker, [piece]))
   }
   if (place === 'end') return void draft.blocks.push(...runs)
@@ -117,15 +118,15 @@ export function put(
   const { block } = at
   const index = at.piece + ('after' in place ? 1 : 0)
   block.changed = true
-  if (runs.length === 1 && runs[0]!.speaker === block.speaker)
-    return void block.pieces.splice(index, 0, ...runs[0]!.pieces)
+  if (runs.length === 1 && itemAt(runs, 0).speaker === block.speaker)
+    return void block.pieces.splice(index, 0, ...itemAt(runs, 0).pieces)
   const rest = block.pieces.splice(index)
   const parts = [
     ...(block.pieces.length ? [block] : []),
     ...runs,
     ...(rest.length ? [paragraph(block.speaker, rest)] : []),
   ]
-  parts[0]!.gap = block.gap
+  itemAt(parts, 0).gap = block.gap
   draft.blocks.splice(at.index, 1, ...parts)
 }
 
@@ -141,6 +142,9 @@ export function targeted(
       throw new TidyError('scene_not_found', { sceneId: id })
   if (Array.isArray(target)) return new Set(target)
   const parsed = parsedScript(script).scenes
-  const chapter = parsed[scenes.findIndex(({ id }) => id === target.chapterOf)]!.chapter
-  return new Set(scenes.flatMap(({ id }, i) => (parsed[i]!.chapter === chapter ? [id] : [])))
+  const chapter = itemAt(
+    parsed,
+    scenes.findIndex(({ id }) => id === target.chapterOf),
+  ).chapter
+  return new Set(scenes.flatMap(({ id }, i) => (itemAt(parsed, i).chapter === chapter ? [id] : [])))
 }

@@ -1,3 +1,4 @@
+import { itemAt } from '../faults/certain.ts'
 import type { ScriptScene } from '../script/parse.ts'
 import { parsedScript } from '../script/parsed-script.ts'
 import type { Document, Scene, Shot } from './document.ts'
@@ -39,7 +40,7 @@ export interface Film {
 export function filmOf(document: Document, rate = 1): Film {
   const { scenes, chapters, remarks } = parsedScript(document.script)
   const shown = document.scenes.flatMap((scene, i) =>
-    scene.hidden ? [] : [filmScene(scene, scenes[i]!)],
+    scene.hidden ? [] : [filmScene(scene, itemAt(scenes, i))],
   )
   const { opening, closing } = document.cards
   return {

@@ -1,3 +1,4 @@
+import { itemAt } from '../faults/certain.ts'
 import { TidyError } from '../faults/fault.ts'
 import {
   BOUNDARY,
@@ -87,7 +88,7 @@ function piecesOf(
   let start = block.label?.to ?? block.source.from
   return own.map((scene, i) => {
     const pauses = scene.marked
-      .filter((mark, d) => scene.directions[d]!.kind === 'pause' && !strays.has(mark))
+      .filter((mark, d) => itemAt(scene.directions, d).kind === 'pause' && !strays.has(mark))
       .map(({ to }) => to)
     const end = i === own.length - 1 ? block.source.to : Math.max(scene.source.to, ...pauses)
     const from = start
@@ -97,7 +98,7 @@ function piecesOf(
       (mark) => strays.has(mark) && mark.from > block.source.from,
     )
     const words = (marks: readonly Stray[]) => marks.map((mark) => script.slice(mark.from, mark.to))
-    return readLater(ids[block.first + i]!, () => {
+    return readLater(itemAt(ids, block.first + i), () => {
       const inside = blanked(script, from, end, strays)
         .replace(BOUNDARY, ' ')
         .replace(/[^\S\n]+/g, ' ')
@@ -157,15 +158,15 @@ export function paragraphText({ speaker, pieces }: Pick<Block, 'speaker' | 'piec
   const found = parseScript(text).scenes.map(({ source }) => source)
   const edits: { at: number; mark: string }[] = []
   for (let i = 1; i < pieces.length; i++) {
-    const start = starts[i]!
+    const start = itemAt(starts, i)
     if (found.some(({ from, to }) => from < start && to > start))
       edits.push({ at: start, mark: '| ' })
   }
   for (let k = 1; k < found.length; k++) {
-    const [end, next] = [found[k - 1]!.to, found[k]!.from]
+    const [end, next] = [itemAt(found, k - 1).to, itemAt(found, k).from]
     const owner = starts.findLastIndex((start) => start <= end)
     const parted = starts.some((start) => start >= end && start <= next)
-    if (!parted && owner >= 0 && !pieces[owner]!.free) edits.push({ at: end, mark: ' ~' })
+    if (!parted && owner >= 0 && !itemAt(pieces, owner).free) edits.push({ at: end, mark: ' ~' })
   }
   for (const { at, mark } of edits.sort((a, b) => b.at - a.at))
     text = text.slice(0, at) + mark + text.slice(at)

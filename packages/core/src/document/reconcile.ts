@@ -1,3 +1,4 @@
+import { itemAt } from '../faults/certain.ts'
 import type { ScriptScene } from '../script/parse.ts'
 import type { Scene } from './document.ts'
 
@@ -34,24 +35,33 @@ function sameText(
 ): (number | undefined)[] {
   const owner = new Array<number | undefined>(parsed.length).fill(undefined)
   let head = 0
-  while (head < parsed.length && head < before.length && parsed[head]!.text === before[head]!.text)
+  while (
+    head < parsed.length &&
+    head < before.length &&
+    itemAt(parsed, head).text === itemAt(before, head).text
+  )
     owner[head] = head++
   let newEnd = parsed.length
   let oldEnd = before.length
-  while (newEnd > head && oldEnd > head && parsed[newEnd - 1]!.text === before[oldEnd - 1]!.text)
+  while (
+    newEnd > head &&
+    oldEnd > head &&
+    itemAt(parsed, newEnd - 1).text === itemAt(before, oldEnd - 1).text
+  )
     owner[--newEnd] = --oldEnd
   const rows = newEnd - head
   const columns = oldEnd - head
   const length = Array.from({ length: rows + 1 }, () => new Uint16Array(columns + 1))
   for (let i = rows - 1; i >= 0; i--)
     for (let j = columns - 1; j >= 0; j--)
-      length[i]![j] =
-        parsed[head + i]!.text === before[head + j]!.text
-          ? length[i + 1]![j + 1]! + 1
-          : Math.max(length[i + 1]![j]!, length[i]![j + 1]!)
+      itemAt(length, i)[j] =
+        itemAt(parsed, head + i).text === itemAt(before, head + j).text
+          ? itemAt(length, i + 1)[j + 1]! + 1
+          : Math.max(itemAt(length, i + 1)[j]!, itemAt(length, i)[j + 1]!)
   for (let i = 0, j = 0; i < rows && j < columns;) {
-    if (parsed[head + i]!.text === before[head + j]!.text) owner[head + i++] = head + j++
-    else if (length[i + 1]![j]! >= length[i]![j + 1]!) i++
+    if (itemAt(parsed, head + i).text === itemAt(before, head + j).text)
+      owner[head + i++] = head + j++
+    else if (itemAt(length, i + 1)[j]! >= itemAt(length, i)[j + 1]!) i++
     else j++
   }
   return owner
@@ -64,13 +74,14 @@ function pairEdited(
 ) {
   let firstFree = 0
   for (let i = 0; i < parsed.length; i++) {
-    if (owner[i] !== undefined) {
-      firstFree = owner[i]! + 1
+    const mine = owner[i]
+    if (mine !== undefined) {
+      firstFree = mine + 1
       continue
     }
     const fence = owner.slice(i).find((old) => old !== undefined) ?? before.length
     for (let j = firstFree; j < fence; j++) {
-      if (sharedWords(parsed[i]!.text, before[j]!.text) < 0.5) continue
+      if (sharedWords(itemAt(parsed, i).text, itemAt(before, j).text) < 0.5) continue
       owner[i] = j
       firstFree = j + 1
       break

@@ -1,3 +1,4 @@
+import { entryOf, itemAt, lastOf } from '../faults/certain.ts'
 import { TidyError } from '../faults/fault.ts'
 import { cleanScript } from '../script/clean.ts'
 import { BOUNDARY, parseScript } from '../script/parse.ts'
@@ -39,7 +40,7 @@ export function editNarration(
   const words = oneLine(text)
   if (!spoken(words.replace(/\[[^[\]]*\]/g, ''))) return deleteScenes(document, [sceneId])
   const { block, piece } = placeOf(draft.blocks, sceneId)
-  const { directions, pauses } = directionsIn(block.pieces[piece]!.raw)
+  const { directions, pauses } = directionsIn(itemAt(block.pieces, piece).raw)
   block.pieces[piece] = {
     id: sceneId,
     raw: [...directions, keptTogether(words, scene.text), ...pauses].join(' '),
@@ -59,7 +60,7 @@ function keptTogether(words: string, before: string): string {
   const found = parseScript(words).scenes.map(({ source }) => source)
   let text = words
   for (let i = found.length - 1; i > 0; i--) {
-    const [end, next] = [found[i - 1]!.to, found[i]!.from]
+    const [end, next] = [itemAt(found, i - 1).to, itemAt(found, i).from]
     const pair = `${wordsOf(words.slice(0, end)).at(-1)} ${wordsOf(words.slice(next))[0]}`
     if (` ${before} `.includes(` ${pair} `)) text = `${text.slice(0, end)} ~${text.slice(end)}`
   }
@@ -74,7 +75,7 @@ export function splitScene(document: Document, { sceneId, at }: CommandOf<'split
   const [head, tail] = [scene.text.slice(0, place), scene.text.slice(place)]
   if (!spoken(head) || !spoken(tail)) throw new TidyError('split_empty')
   const { block, piece } = placeOf(draft.blocks, sceneId)
-  const { raw } = block.pieces[piece]!
+  const { raw } = itemAt(block.pieces, piece)
   const cut = rawPlace(raw, head)
   const words = wordsOf(scene.text).length
   const first = wordsOf(head).length
@@ -140,7 +141,7 @@ export function mergeScene(document: Document, { sceneId }: CommandOf<'mergeScen
       title: heading.raw.replace(/^\s*#+\s*/, '').trim(),
     })
   if (here.block.speaker !== there.block.speaker) throw new TidyError('merge_over_speaker')
-  const raw = `${here.block.pieces[here.piece]!.raw} ${there.block.pieces[there.piece]!.raw}`
+  const raw = `${itemAt(here.block.pieces, here.piece).raw} ${itemAt(there.block.pieces, there.piece).raw}`
   const after = there.block === here.block ? [] : there.block.pieces.splice(0)
   here.block.pieces.splice(
     here.piece,
@@ -189,10 +190,10 @@ export function duplicateScenes(document: Document, ids: readonly string[]): Doc
     pieces.flatMap((piece) => (wanted.has(piece.id) ? [{ piece, speaker }] : [])),
   )
   const copies = chosen.map(({ piece, speaker }) => {
-    const { id: _, ...scene } = draft.scenes.get(piece.id)!
+    const { id: _, ...scene } = entryOf(draft.scenes, piece.id)
     return { piece: { id: added(draft, scene), raw: piece.raw }, speaker }
   })
-  put(draft, copies, { after: chosen.at(-1)!.piece.id })
+  put(draft, copies, { after: lastOf(chosen).piece.id })
   return settle(document, draft)
 }
 
@@ -247,7 +248,7 @@ function newPieces(
   const line = oneLine(script)
   const parsed = parseScript(line)
   return parsed.scenes.map((found, i) => {
-    const start = i === 0 ? 0 : parsed.scenes[i - 1]!.source.to
+    const start = i === 0 ? 0 : itemAt(parsed.scenes, i - 1).source.to
     const raw = line
       .slice(start, i === parsed.scenes.length - 1 ? line.length : found.source.to)
       .replace(BOUNDARY, ' ')
@@ -319,10 +320,9 @@ function setDirection(
   put: (bare: string) => string,
 ) {
   const { block, piece } = placeOf(draft.blocks, id)
-  const bare = block.pieces[piece]!.raw.replace(
-    new RegExp(String.raw`\s*\[\s*${kind}\b[^[\]\n]*\]`, 'gi'),
-    '',
-  ).trim()
+  const bare = itemAt(block.pieces, piece)
+    .raw.replace(new RegExp(String.raw`\s*\[\s*${kind}\b[^[\]\n]*\]`, 'gi'), '')
+    .trim()
   block.pieces[piece] = { id, raw: put(bare) }
   block.changed = true
 }
@@ -334,10 +334,10 @@ function setSpeaker(draft: Draft, ids: ReadonlySet<string>, speaker: string) {
     const runs: Block[] = []
     for (const piece of block.pieces) {
       const speaks = ids.has(piece.id) ? speaker : block.speaker
-      if (runs.at(-1)?.speaker === speaks) runs.at(-1)!.pieces.push(piece)
+      if (runs.at(-1)?.speaker === speaks) lastOf(runs).pieces.push(piece)
       else runs.push(paragraph(speaks, [piece]))
     }
-    runs[0]!.gap = block.gap
+    itemAt(runs, 0).gap = block.gap
     return runs
   })
 }
@@ -360,7 +360,7 @@ export function setChapter(
   const written: Block | undefined =
     title === null ? undefined : { ...paragraph('', []), heading: true, raw: `# ${oneLine(title)}` }
   if (titled >= 0) {
-    if (written) written.gap = draft.blocks[titled]!.gap
+    if (written) written.gap = itemAt(draft.blocks, titled).gap
     draft.blocks.splice(titled, 1, ...(written ? [written] : []))
   } else if (written) {
     const rest = opens ? block : paragraph(block.speaker, block.pieces.splice(piece))

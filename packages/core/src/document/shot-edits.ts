@@ -1,3 +1,4 @@
+import { itemAt, lastOf } from '../faults/certain.ts'
 import { TidyError } from '../faults/fault.ts'
 import { chosenItem } from '../pictures/item.ts'
 import { wordsOf } from '../text/written-words.ts'
@@ -36,14 +37,14 @@ export function orderly(shots: readonly Shot[], words: number): Shot[] {
  */
 export function partedShots(shots: readonly Shot[], words: number, at: number): [Shot[], Shot[]] {
   const begins = beginnings(shots, words)
-  const first = shots.filter((_, i) => begins[i]! < at)
+  const first = shots.filter((_, i) => itemAt(begins, i) < at)
   const rest = shots.flatMap((shot, i) =>
-    begins[i]! >= at
+    itemAt(begins, i) >= at
       ? [beginningAt(shot, shot.word === undefined ? undefined : shot.word - at)]
       : [],
   )
   const goesOn = first.length > 0 && begins[first.length] !== at
-  return [first, goesOn ? [beginningAt(first.at(-1)!, undefined), ...rest] : rest]
+  return [first, goesOn ? [beginningAt(lastOf(first), undefined), ...rest] : rest]
 }
 
 /**
@@ -57,10 +58,10 @@ export function joinedShots(
 ): Shot[] {
   if (!first.length || !second.length)
     return orderly(first.length ? first : second, firstWords + secondWords)
-  const same = first.at(-1)!.item?.id === second[0]!.item?.id
+  const same = lastOf(first).item?.id === itemAt(second, 0).item?.id
   const begins = beginnings(second, secondWords)
   const moved = second
-    .map((shot, i) => beginningAt(shot, begins[i]! + firstWords))
+    .map((shot, i) => beginningAt(shot, itemAt(begins, i) + firstWords))
     .slice(same ? 1 : 0)
   const pinned = beginnings(first, firstWords)
   return orderly(
@@ -138,7 +139,7 @@ export function withMovedShot(scene: Scene, { from, to }: CommandOf<'moveShot'>)
   const order = scene.shots.toSpliced(from, 1).toSpliced(to, 0, moved)
   return settled(
     scene,
-    order.map((shot, i) => beginningAt(shot, scene.shots[i]!.word)),
+    order.map((shot, i) => beginningAt(shot, itemAt(scene.shots, i).word)),
   )
 }
 

@@ -1,3 +1,4 @@
+import { certain } from '../faults/certain.ts'
 import type { LedgerRow } from '../film/ledger.ts'
 import type { Cue } from '../film/subtitles/cues.ts'
 import { srt, vtt } from '../film/subtitles/write.ts'
@@ -105,7 +106,7 @@ export const FILM_FILE_NAMES = FILM_FILES.map(({ name }) => name)
 
 /** The type a file of a film is sent as. */
 export const filmFileMime = (name: FilmFileName): string =>
-  FILM_FILES.find((file) => file.name === name)!.mime
+  certain(FILM_FILES.find((file) => file.name === name)).mime
 
 /** The texts of a film, by the names of their files. */
 export const filmTexts = (film: FinishedFilm): [name: FilmFileName, text: string][] =>

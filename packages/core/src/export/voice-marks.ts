@@ -1,3 +1,4 @@
+import { itemAt } from '../faults/certain.ts'
 import { stamp, wordTag } from '../film/subtitles/write.ts'
 import { SAMPLE_RATE } from '../time/time.ts'
 import type { Timeline } from '../timeline/timeline.ts'
@@ -33,7 +34,7 @@ export function marksVtt({ scenes }: Spoken): string {
         .map(({ text, start }, i) =>
           wordTag(
             text,
-            i > 0 && start > words[i - 1]!.start && start > speechStart ? start : undefined,
+            i > 0 && start > itemAt(words, i - 1).start && start > speechStart ? start : undefined,
           ),
         )
         .join(' ')

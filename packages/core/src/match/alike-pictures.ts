@@ -1,3 +1,4 @@
+import { itemAt } from '../faults/certain.ts'
 import type { ChosenItem } from '../pictures/item.ts'
 import { sameLook } from '../pictures/look.ts'
 import { STOP_WORDS } from '../words/stop.ts'
@@ -36,15 +37,15 @@ export function alikePictures(
   const looks = shown.map(({ item }) => new Set(item ? wordsOf(item.title) : []))
   return shown.flatMap(({ scene, item }, a): AlikePair[] => {
     if (!item) return []
-    for (let b = a + 1; b < shown.length && shown[b]!.scene - scene <= FAR.same; b++) {
-      const other = shown[b]!.item
+    for (let b = a + 1; b < shown.length && itemAt(shown, b).scene - scene <= FAR.same; b++) {
+      const other = itemAt(shown, b).item
       if (!other) continue
       if (other.id === item.id) return [{ a, b, kind: 'same' }]
       const [one, another] = [hashOf(item.id), hashOf(other.id)]
       const lookAlike = one !== undefined && another !== undefined && sameLook(one, another)
       if (
-        shown[b]!.scene - scene <= FAR.alike &&
-        (lookAlike || sharedWords(looks[a]!, looks[b]!) >= ALIKE)
+        itemAt(shown, b).scene - scene <= FAR.alike &&
+        (lookAlike || sharedWords(itemAt(looks, a), itemAt(looks, b)) >= ALIKE)
       )
         return [{ a, b, kind: 'alike' }]
     }

@@ -1,3 +1,4 @@
+import { certain, entryOf, itemAt } from '../faults/certain.ts'
 import { lemma } from '../words/lemma.ts'
 import type { Lexicon } from '../words/lexicon.ts'
 import { leaningOn, standsFor, type Topic, topicsOf } from '../words/pronouns.ts'
@@ -59,15 +60,15 @@ export function readFilm(
     const heading = chapterTitle ? [searchWordsOf(termsOf(chapterTitle), lexicon, meant)] : []
     chapters.set(
       chapter,
-      subjectOf([...own.filter((_, i) => scenes[i]!.chapter === chapter), ...heading]),
+      subjectOf([...own.filter((_, i) => itemAt(scenes, i).chapter === chapter), ...heading]),
     )
   }
   let before: Topic[] = []
   const read = scenes.map((scene, i): SceneReading => {
-    const words = own[i]!
-    const terms = said[i]!
+    const words = itemAt(own, i)
+    const terms = itemAt(said, i)
     const pronoun = scene.picture ? undefined : leaningOn(terms)
-    const sameChapter = i > 0 && scenes[i - 1]!.chapter === scene.chapter
+    const sameChapter = i > 0 && itemAt(scenes, i - 1).chapter === scene.chapter
     const standing =
       pronoun && before.length
         ? standsFor(
@@ -82,7 +83,7 @@ export function readFilm(
     const carried = standing.slice(0, 2).map((word): Topic => ({
       ...word,
       place: 'subject',
-      many: before.find(({ text }) => text === word.text)!.many,
+      many: certain(before.find(({ text }) => text === word.text)).many,
     }))
     before = [...carried, ...topics]
     const strength = words.reduce(
@@ -92,7 +93,7 @@ export function readFilm(
     return {
       words,
       standing,
-      chapter: chapters.get(scene.chapter)!,
+      chapter: entryOf(chapters, scene.chapter),
       need: scene.picture ? 0 : Math.max(0, 1 - strength / ENOUGH),
     }
   })

@@ -1,3 +1,4 @@
+import { itemAt } from '../faults/certain.ts'
 import type { Item } from '../pictures/item.ts'
 import { withoutHours } from './hours.ts'
 import { lookedUp } from './picture-index.ts'
@@ -14,7 +15,7 @@ export function inTurns<T extends Pick<Item, 'id' | 'title'>>(items: readonly T[
   const turns: T[][] = []
   const counts = new Map<string, number>()
   for (const item of items) {
-    const thing = withoutHours(lookedUp(item.title.split(',')[0]!)).join(' ') || item.id
+    const thing = withoutHours(lookedUp(itemAt(item.title.split(','), 0))).join(' ') || item.id
     const turn = counts.get(thing) ?? 0
     counts.set(thing, turn + 1)
     ;(turns[turn] ??= []).push(item)

@@ -1,3 +1,4 @@
+import { itemAt } from '../faults/certain.ts'
 import { sameLook } from '../pictures/look.ts'
 import { dot } from '../words/vectors.ts'
 import type { PictureIndex } from './picture-index.ts'
@@ -31,12 +32,12 @@ function likeness(index: PictureIndex, a: number, b: number): number {
   if (one && other && sameLook(one, other)) return 1
   return Math.max(
     between(sharedThings(index, a, b), THINGS),
-    between(dot(index.directions[a]!, index.directions[b]!), MEANING),
+    between(dot(itemAt(index.directions, a), itemAt(index.directions, b)), MEANING),
   )
 }
 
 function sharedThings({ looks, bm25 }: PictureIndex, a: number, b: number): number {
-  const [one, other] = [looks[a]!, looks[b]!]
+  const [one, other] = [itemAt(looks, a), itemAt(looks, b)]
   let shared = 0
   let all = 0
   for (const word of one) {

@@ -1,3 +1,4 @@
+import { itemAt } from '../faults/certain.ts'
 import { chooseForFilm, type ShotSlot } from './choose.ts'
 
 /**
@@ -27,7 +28,9 @@ export function chooseWithMix(
   const plain = chooseForFilm(places, alike)
   if (wished === null) return plain
   const off = (chosen: readonly number[]) => {
-    const shown = places.flatMap(({ kept }, k) => kept ?? (chosen[k]! < 0 ? [] : [chosen[k]!]))
+    const shown = places.flatMap(
+      ({ kept }, k) => kept ?? (itemAt(chosen, k) < 0 ? [] : [itemAt(chosen, k)]),
+    )
     return shown.filter(still).length / Math.max(1, shown.length) - wished
   }
   const leaning = (lean: number) =>

@@ -1,3 +1,4 @@
+import { entryOf } from '../faults/certain.ts'
 import type { SceneToMatch } from './scene-to-match.ts'
 
 /** Words in capitals that are no names. */
@@ -46,7 +47,7 @@ export function namedWorlds(scenes: readonly SceneToMatch[]): NamedWorld[] {
       names: texts.some((text) => namesIn(text).length > 0),
     })
   }
-  return scenes.map(({ chapter }) => chapters.get(chapter)!)
+  return scenes.map(({ chapter }) => entryOf(chapters, chapter))
 }
 
 /**

@@ -1,4 +1,5 @@
 import { type Picking, PLAIN_PICKING, type Refusal } from '../document/document.ts'
+import { certain, entryOf, itemAt } from '../faults/certain.ts'
 import type { Item, Orientation } from '../pictures/item.ts'
 import type { Lexicon } from '../words/lexicon.ts'
 import type { SearchWord } from '../words/search-words.ts'
@@ -78,23 +79,23 @@ export function pickPictures(
   const { stills, longest } = options.picking ?? PLAIN_PICKING
   const worlds = new Map<Vector, World>()
   const world = (direction: Vector) =>
-    worlds.get(direction) ?? worlds.set(direction, worldOf(direction, index)).get(direction)!
+    worlds.get(direction) ?? entryOf(worlds.set(direction, worldOf(direction, index)), direction)
   const named = namedWorlds(scenes)
   const alike = likenessIn(index)
   const left = keptAfterRefusals(index, options.refusals ?? [], alike)
   const preferred = preferredOf(index.items, options.favourites ?? NONE)
-  const said = scenes.map(({ text }, n) => saidBy(text, queries[n]!.words))
+  const said = scenes.map(({ text }, n) => saidBy(text, itemAt(queries, n).words))
   const lists = scenes.map((scene, n) =>
     ranked(
       {
         scene,
-        query: queries[n]!,
+        query: itemAt(queries, n),
         worlds: {
-          film: world(queries[n]!.film),
-          chapter: world(queries[n]!.chapter),
-          named: named[n]!,
+          film: world(itemAt(queries, n).film),
+          chapter: world(itemAt(queries, n).chapter),
+          named: itemAt(named, n),
         },
-        kept: left(said[n]!),
+        kept: left(itemAt(said, n)),
       },
       { index, lexicon },
       { orientation: options.orientation, longest, preferred, most: CONSIDERED },
@@ -107,38 +108,38 @@ export function pickPictures(
     if (kept && kept.length >= shots) return [{ scene: n, options: [], stake: 0, kept }]
     return Array.from({ length: shots }, () => ({
       scene: n,
-      options: lists[n]!,
-      stake: queries[n]!.stake,
+      options: itemAt(lists, n),
+      stake: itemAt(queries, n).stake,
     }))
   })
-  const taken = chooseWithMix(places, alike, (i) => index.items[i]!.kind === 'photo', stills)
+  const taken = chooseWithMix(places, alike, (i) => itemAt(index.items, i).kind === 'photo', stills)
   return scenes.map((scene, n) => {
     const chosen = taken
-      .filter((i, k) => places[k]!.scene === n && i >= 0)
-      .map((i) => lists[n]!.find((r) => r.i === i)!)
+      .filter((i, k) => itemAt(places, k).scene === n && i >= 0)
+      .map((i) => certain(itemAt(lists, n).find((r) => r.i === i)))
     const least = Math.min(...chosen.map(({ score }) => score))
     const passedOver = (entry: Ranked) =>
       chosen.includes(entry) || !(entry.score > least)
         ? {}
         : { passed: whyPassed(entry, n, places, taken, alike) }
     const offered = unlike(
-      lists[n]!,
-      chosen.length ? chosen : lists[n]!.slice(0, shotsIn(scene.seconds, longest)),
+      itemAt(lists, n),
+      chosen.length ? chosen : itemAt(lists, n).slice(0, shotsIn(scene.seconds, longest)),
       CANDIDATES,
       alike,
     )
     return {
-      words: queries[n]!.words,
+      words: itemAt(queries, n).words,
       chosen: chosen.map(({ item }) => item),
       candidates: offered.map((entry) => ({
         item: entry.item,
         score: entry.score,
-        shows: said[n]!.words.filter((word) => index.weights[entry.i]!.has(word)),
-        why: whyOf(queries[n]!, said[n]!.words, entry, index),
+        shows: itemAt(said, n).words.filter((word) => itemAt(index.weights, entry.i).has(word)),
+        why: whyOf(itemAt(queries, n), itemAt(said, n).words, entry, index),
         sure: surenessOf(entry),
         ...passedOver(entry),
       })),
-      meanings: nounSenses(queries[n]!),
+      meanings: nounSenses(itemAt(queries, n)),
     }
   })
 }
@@ -155,7 +156,7 @@ function whyPassed(
   alike: (a: number, b: number) => number,
 ): string {
   const near = places.flatMap(({ scene, kept }, k) =>
-    (kept ?? [taken[k]!]).flatMap((other) =>
+    (kept ?? [itemAt(taken, k)]).flatMap((other) =>
       other >= 0 && scene !== n && Math.abs(scene - n) <= SCENES_APART ? [{ scene, other }] : [],
     ),
   )
@@ -215,9 +216,9 @@ function nounSenses({ words, meanings }: SceneQuery): NounSenses[] {
       if (!meaning) return []
       const senses = meaning.senses.map(({ id, gloss, words: names }, k) => ({
         id,
-        gloss: gloss.split('; "')[0]!,
+        gloss: itemAt(gloss.split('; "'), 0),
         words: names.filter((name) => name !== text).slice(0, 3),
-        likely: Math.round(meaning.likely[k]! * 100) / 100,
+        likely: Math.round(itemAt(meaning.likely, k) * 100) / 100,
       }))
       return [
         { noun: text, senses: senses.sort((a, b) => b.likely - a.likely).slice(0, SENSES_SHOWN) },
@@ -233,7 +234,7 @@ function whyOf(
 ): string {
   const own = new Set(said)
   const hits = [...terms]
-    .filter(([text]) => weights[i]!.has(text))
+    .filter(([text]) => itemAt(weights, i).has(text))
     .sort((a, b) => b[1] - a[1])
     .map(([text]) => text)
   const direct = hits.filter((text) => own.has(text))

@@ -1,3 +1,4 @@
+import {} from '../faults/certain.ts'
 import type { SearchWord } from '../words/search-words.ts'
 import { HOURS } from './hours.ts'
 
@@ -34,7 +35,7 @@ export function pictureDescription(
         .toLowerCase()
         .match(/\p{L}+/gu)
         ?.find((word) => HOURS.has(word))
-  return `${seen ? `${seen[0]!.toUpperCase()}${seen.slice(1).replace(/[.!?]+$/, '')}${hour ? `, at ${hour}` : ''}. ` : ''}${film}`
+  return `${seen ? `${seen.charAt(0).toUpperCase()}${seen.slice(1).replace(/[.!?]+$/, '')}${hour ? `, at ${hour}` : ''}. ` : ''}${film}`
 }
 
 function thingsIn(text: string, words: readonly SearchWord[]): string {
@@ -61,7 +62,7 @@ function thingsIn(text: string, words: readonly SearchWord[]): string {
 const listed = (words: readonly string[]) =>
   words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`
 const lowered = (text: string) =>
-  (/^\p{Lu}\p{Ll}/u.test(text) ? text[0]!.toLowerCase() + text.slice(1) : text).replace(
+  (/^\p{Lu}\p{Ll}/u.test(text) ? text.charAt(0).toLowerCase() + text.slice(1) : text).replace(
     /[.!?]+$/,
     '',
   )

@@ -1,3 +1,4 @@
+import { entryOf, itemAt } from '../faults/certain.ts'
 import type { Lexicon } from '../words/lexicon.ts'
 import { type SearchWord, weightShown } from '../words/search-words.ts'
 import { addTo, type Vector } from '../words/vectors.ts'
@@ -100,7 +101,7 @@ export function queriesOf(
     ]),
   )
   return scenes.map((scene, i) => {
-    const { chapter, standing } = reading.scenes[i]!
+    const { chapter, standing } = itemAt(reading.scenes, i)
     return queryOf(
       scene,
       i,
@@ -108,7 +109,7 @@ export function queriesOf(
       scenes,
       {
         film,
-        chapter: chapters.get(chapter)!,
+        chapter: entryOf(chapters, chapter),
         gist: gistOf(textsOf(scene, standing, title), lexicon),
       },
       lexicon,
@@ -126,7 +127,7 @@ function queryOf(
   lexicon: Lexicon,
   pinned: PinnedSenses,
 ): SceneQuery {
-  const { words, standing, chapter, need } = reading.scenes[i]!
+  const { words, standing, chapter, need } = itemAt(reading.scenes, i)
   const near = (k: number) => (scenes[k]?.chapter === scene.chapter ? reading.scenes[k] : undefined)
   const around = [
     [near(i - 1), SHARE.before],
@@ -148,7 +149,7 @@ function queryOf(
     for (const [word, share] of [[text, weight] as const, ...others]) heavier(terms, word, share)
   }
   const context = (without: string) =>
-    contextOf(reading, reading.scenes[i]!, around, lexicon, without)
+    contextOf(reading, itemAt(reading.scenes, i), around, lexicon, without)
   const share = standing.length ? SHARE.besideStanding : 1
   for (const word of words) addWithKin(word, scene.picture ? 1.5 : share)
   const strength = words.reduce((sum, word) => sum + (word.names === 'thing' ? word.weight : 0), 0)
@@ -188,7 +189,7 @@ function queryOf(
     if (meaning) meanings.set(word.text, meaning)
     const others = new Map<string, number>()
     senses.forEach((sense, k) => {
-      const likely = meaning ? meaning.likely[k]! : 1
+      const likely = meaning ? itemAt(meaning.likely, k) : 1
       if (likely < 0.3) return
       const stand = (text: string, share: number) =>
         text !== word.text && heavier(others, text, weight * share * likely)
@@ -247,7 +248,10 @@ function subjectDirection(
 
 /** What a noun weighs by how well it can be shown in the meanings it may have here. */
 function weightIn(word: SearchWord, { senses, likely }: Meaning, lexicon: Lexicon): number {
-  const shown = likely.reduce((sum, p, k) => sum + p * lexicon.picturableSense(senses[k]!), 0)
+  const shown = likely.reduce(
+    (sum, p, k) => sum + p * lexicon.picturableSense(itemAt(senses, k)),
+    0,
+  )
   return Math.max(word.weight * 0.6, weightShown(shown) * (word.rarity ?? word.weight))
 }
 

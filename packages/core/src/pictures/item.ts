@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { itemAt } from '../faults/certain.ts'
 
 /** A picture somebody offers: a clip or a photograph, with what is known of it. */
 export const Item = z.object({
@@ -40,7 +41,7 @@ export const isOurs = (id: string) => /^(?:own|made)-/.test(id)
  * @example sourceName('Harbour Prints (scanned 1901)') // => 'Harbour Prints'
  */
 export const sourceName = (source: string): string =>
-  (/^https?:\/\/(?:www\.)?([^/:?#]+)/i.exec(source)?.[1] ?? source.split(/[,(]/)[0]!).trim()
+  (/^https?:\/\/(?:www\.)?([^/:?#]+)/i.exec(source)?.[1] ?? itemAt(source.split(/[,(]/), 0)).trim()
 
 /** What the document keeps of a chosen item, so that it can be credited without asking anyone. */
 export const ChosenItem = Item.pick({

@@ -1,3 +1,4 @@
+import { itemAt } from '../faults/certain.ts'
 import { pattern } from '../text/pattern.ts'
 /**
  * What a licence asks of a film that is changed from its pictures (cut, cropped, moved) and that
@@ -80,7 +81,7 @@ const OTHERS: readonly (readonly [said: RegExp, facts: LicenceFacts])[] = [
 export function licenceFacts(said: string): LicenceFacts {
   const name = said.trim()
   const commons = CREATIVE_COMMONS.exec(name)
-  if (commons) return creativeCommons(commons[1]!.toLowerCase(), commons[2])
+  if (commons) return creativeCommons(itemAt(commons, 1).toLowerCase(), commons[2])
   const other = OTHERS.find(([pattern]) => pattern.test(name))?.[1]
   // Where a provider says more than the name, its own words are what is credited.
   if (other)

@@ -1,3 +1,4 @@
+import { itemAt } from '../faults/certain.ts'
 import { cardSupers, filmShots, type PictureRun, type SegmentShot } from '../film/shots.ts'
 import type { Cue } from '../film/subtitles/cues.ts'
 import { assDocument } from '../film/supers/ass.ts'
@@ -50,7 +51,7 @@ export function renderPlan(
     if (frames === 0) return []
     const from = sampleAtFrame(scene.startFrame, shape.fps)
     const to = sampleAtFrame(scene.endFrame, shape.fps)
-    const seen = shots[n]!
+    const seen = itemAt(shots, n)
     const ass = assDocument({
       width: shape.width,
       height: shape.height,

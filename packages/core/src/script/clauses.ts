@@ -1,3 +1,4 @@
+import { itemAt } from '../faults/certain.ts'
 import { wordList } from '../text/pattern.ts'
 import type { TextRange } from './sentences.ts'
 
@@ -80,7 +81,7 @@ function possibleCuts(text: string): Cut[] {
   if (words.length < 4 && UNSPACED.test(text)) return cutsInsideWord(text)
   words.forEach((match, i) => {
     if (i === 0) return
-    const before = words[i - 1]![0]
+    const before = itemAt(words, i - 1)[0]
     const word = match[0].toLowerCase().replace(/[^\p{L}]/gu, '')
     cuts.push({ at: match.index, cost: cutCost(before, word) })
   })

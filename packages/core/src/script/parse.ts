@@ -1,3 +1,4 @@
+import { itemAt } from '../faults/certain.ts'
 import { spokenText } from '../text/spoken.ts'
 import { clausesOf } from './clauses.ts'
 import { estimateSeconds } from './estimate.ts'
@@ -108,7 +109,8 @@ function blocksOf(script: string): Block[] {
     const heading = HEADING.exec(line)
     if (heading || line.trim() === '') {
       paragraph = undefined
-      if (heading) blocks.push({ source: { from: at, to: end }, heading: heading[1]!.trim() })
+      if (heading)
+        blocks.push({ source: { from: at, to: end }, heading: itemAt(heading, 1).trim() })
     } else if (paragraph) {
       paragraph.to = end
     } else {
@@ -187,7 +189,7 @@ function freshlyRead(raw: string): ParagraphRead {
     remarks,
     pieces,
     label: named?.[0].length ?? 0,
-    ...(named ? { speaker: named[1]!.trim() } : {}),
+    ...(named ? { speaker: itemAt(named, 1).trim() } : {}),
   }
 }
 
@@ -258,8 +260,8 @@ function piecesOf(masked: string, sentence: TextRange): TextRange[] {
   const even = kept.map((at) => text[at]).join('')
   return clausesOf(even, spokenSeconds, SCENE_SECONDS_LIMIT)
     .map(({ from, to }) => ({
-      from: sentence.from + kept[from]!,
-      to: sentence.from + kept[to - 1]! + 1,
+      from: sentence.from + itemAt(kept, from),
+      to: sentence.from + itemAt(kept, to - 1) + 1,
     }))
     .filter((piece) => SPOKEN.test(masked.slice(piece.from, piece.to)))
 }
@@ -267,11 +269,11 @@ function piecesOf(masked: string, sentence: TextRange): TextRange[] {
 function bracketsOf(raw: string, remarks: string[]): Bracket[] {
   return [...raw.matchAll(BRACKET)].flatMap((match) => {
     const closed = match[2] === ']'
-    const direction = directionOf(match[1]!)
+    const direction = directionOf(itemAt(match, 1))
     if (!closed && (!direction || direction.kind === 'note')) return []
     if (!closed)
       remarks.push(
-        `The direction "[${match[1]!.trim()}" has no closing bracket; it was read to the end of its line.`,
+        `The direction "[${itemAt(match, 1).trim()}" has no closing bracket; it was read to the end of its line.`,
       )
     return [
       { from: match.index, to: match.index + match[0].length, ...(direction ? { direction } : {}) },
@@ -291,8 +293,8 @@ function directionOf(inside: string): Direction | undefined {
   const named = /^(picture|sound|super)\s*:\s*(.+)$/i.exec(text)
   if (named)
     return {
-      kind: named[1]!.toLowerCase() as 'picture' | 'sound' | 'super',
-      text: named[2]!.trim(),
+      kind: itemAt(named, 1).toLowerCase() as 'picture' | 'sound' | 'super',
+      text: itemAt(named, 2).trim(),
     }
   return { kind: 'note', text }
 }

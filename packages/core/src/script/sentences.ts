@@ -1,3 +1,4 @@
+import {} from '../faults/certain.ts'
 import { wordList } from '../text/pattern.ts'
 /** A stretch of a text, `[from, to)` in UTF-16 units. */
 export interface TextRange {
@@ -52,7 +53,7 @@ export function sentencesOf(text: string): TextRange[] {
   const sentences: TextRange[] = []
   let from = skipSpace(text, 0)
   for (let at = from; at < text.length; at++) {
-    if (!STOPS.includes(text[at]!)) continue
+    if (!STOPS.includes(text.charAt(at))) continue
     const end = closeOf(text, at)
     if (endsSentence(text, from, at, end)) {
       sentences.push({ from, to: end })
@@ -66,21 +67,21 @@ export function sentencesOf(text: string): TextRange[] {
 }
 
 function skipSpace(text: string, at: number): number {
-  while (at < text.length && /\s/.test(text[at]!)) at++
+  while (at < text.length && /\s/.test(text.charAt(at))) at++
   return at
 }
 
 /** Past the stop itself, further stops ("?!", "...") and closing quotes or brackets. */
 function closeOf(text: string, at: number): number {
   let end = at + 1
-  while (end < text.length && STOPS.includes(text[end]!)) end++
-  while (end < text.length && CLOSERS.includes(text[end]!)) end++
+  while (end < text.length && STOPS.includes(text.charAt(end))) end++
+  while (end < text.length && CLOSERS.includes(text.charAt(end))) end++
   return end
 }
 
 function endsSentence(text: string, from: number, at: number, end: number): boolean {
-  if (CJK_STOPS.includes(text[at]!)) return true
-  if (end < text.length && !/\s/.test(text[end]!)) return false
+  if (CJK_STOPS.includes(text.charAt(at))) return true
+  if (end < text.length && !/\s/.test(text.charAt(end))) return false
   const next = nextWord(text, end)
   if (!next.word) return true
   if (/^\p{Ll}/u.test(next.word)) return false
@@ -113,7 +114,7 @@ function wordBefore(text: string, from: number, at: number): string {
 function nextWord(text: string, at: number): { word: string; opened: boolean } {
   let start = skipSpace(text, at)
   let opened = false
-  while (start < text.length && OPENERS.includes(text[start]!)) {
+  while (start < text.length && OPENERS.includes(text.charAt(start))) {
     start++
     opened = true
   }

@@ -1,3 +1,4 @@
+import { itemAt } from '../faults/certain.ts'
 /** Languages a film can be made in from script to subtitles, and the letters each is written in. */
 export const LANGUAGES = {
   en: 'Latin',
@@ -58,7 +59,7 @@ const OTHER_LETTERS: [Exclude<Letters, 'Latin'>, RegExp, Language][] = [
   ['Devanagari', /\p{Script=Devanagari}/u, 'hi'],
 ]
 
-export const baseOf = (language: string): string => language.split('-')[0]!
+export const baseOf = (language: string): string => itemAt(language.split('-'), 0)
 
 /**
  * The language of a text in other letters than those of the voice that is to speak it; undefined

@@ -1,3 +1,4 @@
+import { itemAt } from '../faults/certain.ts'
 import type { SpokenForm } from '../text/spoken.ts'
 
 /** A stretch of time, in any unit, `[start, end)`. */
@@ -39,9 +40,9 @@ export function spansOf(words: readonly string[], told: readonly Told[]): Span[]
     given.map(({ letter }) => letter),
     heard.map(({ letter }) => letter),
   )) {
-    const { owner } = given[g]!
-    const span = (spans[owner] ??= [heard[h]!.from, heard[h]!.to])
-    span[1] = heard[h]!.to
+    const { owner } = itemAt(given, g)
+    const span = (spans[owner] ??= [itemAt(heard, h).from, itemAt(heard, h).to])
+    span[1] = itemAt(heard, h).to
   }
   return filled(spans, told[0]?.start ?? 0, told.at(-1)?.end ?? 0)
 }
@@ -54,7 +55,7 @@ export function writtenSpans(
 ): Span[] {
   const spans: (Span | undefined)[] = Array.from({ length: writtenWords })
   form.words.forEach(({ written }, i) => {
-    const [start, end] = spoken[i]!
+    const [start, end] = itemAt(spoken, i)
     const span = (spans[written] ??= [start, end])
     span[1] = end
   })

@@ -1,3 +1,4 @@
+import { itemAt } from '../faults/certain.ts'
 import { spokenText } from '../text/spoken.ts'
 import { wordsOf } from '../text/written-words.ts'
 import type { Span } from './marks.ts'
@@ -68,9 +69,9 @@ function timedWords(text: string, take: TimedTake): SpokenWord[] {
   let first = 0
   let from = 0
   for (let s = 0; fits && s < stops.length; s++) {
-    groups.push([words.slice(first, stops[s]! + 1), from, pauses[s]![0]])
-    first = stops[s]! + 1
-    from = pauses[s]![1]
+    groups.push([words.slice(first, itemAt(stops, s) + 1), from, itemAt(pauses, s)[0]])
+    first = itemAt(stops, s) + 1
+    from = itemAt(pauses, s)[1]
   }
   groups.push([words.slice(first), from, take.samples])
   return groups.flatMap(([group, start, end]) => spread(group, start, end, !fits))
@@ -108,7 +109,7 @@ function spread(
   let passed = 0
   return words.map((text, i) => {
     const from = Math.round(start + ((end - start) * passed) / total)
-    passed += weights[i]!
+    passed += itemAt(weights, i)
     return { text, start: from, end: Math.round(start + ((end - start) * passed) / total) }
   })
 }

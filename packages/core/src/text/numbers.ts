@@ -1,3 +1,4 @@
+import { itemAt } from '../faults/certain.ts'
 import { wordList } from './pattern.ts'
 const ONES = wordList(`
     zero one two three four five six seven eight nine ten eleven twelve thirteen fourteen
@@ -16,8 +17,8 @@ const ORDINALS: Record<string, string> = {
 }
 
 function belowHundred(n: number): string {
-  if (n < 20) return ONES[n]!
-  return n % 10 ? `${TENS[Math.floor(n / 10)]}-${ONES[n % 10]}` : TENS[n / 10]!
+  if (n < 20) return itemAt(ONES, n)
+  return n % 10 ? `${TENS[Math.floor(n / 10)]}-${ONES[n % 10]}` : itemAt(TENS, n / 10)
 }
 
 function belowThousand(n: number, and: string): string {

@@ -1,3 +1,4 @@
+import { certain, itemAt } from '../faults/certain.ts'
 import {
   cardinal as cardinalIn,
   decade,
@@ -317,7 +318,7 @@ function rulesOf(variant: Variant): Rule[] {
     ],
     [
       /\b(\d{1,2})\s?(a\.?m\.?|p\.?m\.?|A M|P M)(?!\w)/gi,
-      (n, half) => `${cardinal(Number(n))} ${half[0]!.toUpperCase()} M`,
+      (n, half) => `${cardinal(Number(n))} ${half.charAt(0).toUpperCase()} M`,
     ],
     [/\b(\d+):(\d+)\b/g, (a, b) => `${cardinal(Number(a))} to ${cardinal(Number(b))}`],
     [/\b(1[0-9]|20)(\d)0s\b/g, (c, d) => decade(Number(`${c}${d}0`))],
@@ -424,7 +425,7 @@ const NAMES: Rule[] = [
     (n, word) =>
       roman(n.toUpperCase()) === undefined
         ? undefined
-        : `${ordinalIn(roman(n.toUpperCase())!)} ${word}`,
+        : `${ordinalIn(certain(roman(n.toUpperCase())))} ${word}`,
   ],
   [new RegExp(String.raw`\b(${COUNTED}) ([IVXL]+)\b`, 'g'), (thing, n) => counted(thing, n)],
   [new RegExp(String.raw`\b(${RULERS}) ([IVX]+)\b(?!['’])`, 'g'), (name, n) => named(name, n)],
@@ -432,9 +433,9 @@ const NAMES: Rule[] = [
 ]
 
 const counted = (thing: string, n: string) =>
-  roman(n) === undefined ? undefined : `${thing} ${cardinalIn(roman(n)!)}`
+  roman(n) === undefined ? undefined : `${thing} ${cardinalIn(certain(roman(n)))}`
 const named = (name: string, n: string) =>
-  roman(n) === undefined ? undefined : `${name} the ${ordinalIn(roman(n)!)}`
+  roman(n) === undefined ? undefined : `${name} the ${ordinalIn(certain(roman(n)))}`
 
 const SYMBOLS: Rule[] = [
   [/\s?&\s?/g, () => ' and '],
@@ -466,7 +467,7 @@ function clock(hours: number, minutes: number, half?: string): string {
         ? ''
         : " o'clock"
       : ` ${minutes < 10 ? `oh ${cardinalIn(minutes)}` : cardinalIn(minutes)}`
-  return `${cardinalIn(hours)}${said}${half ? ` ${half[0]!.toUpperCase()} M` : ''}`
+  return `${cardinalIn(hours)}${said}${half ? ` ${half.charAt(0).toUpperCase()} M` : ''}`
 }
 
 const VULGAR: Record<string, string> = {
@@ -511,7 +512,9 @@ export function spokenEnglish(traced: TracedText, variant: Variant): TracedText 
   const shouting = shouts(said.text)
   for (const [pattern, say] of [...NAMES, ...SYMBOLS, ...RULES[variant]])
     said = said.replace(pattern, (match) => say(...match.slice(1)))
-  return shouting ? said : said.replace(CAPITALS, (match) => initials(match[1]!, match[2] ?? ''))
+  return shouting
+    ? said
+    : said.replace(CAPITALS, (match) => initials(itemAt(match, 1), match[2] ?? ''))
 }
 
 function abbreviation(word: string, text: string, at: number): string {

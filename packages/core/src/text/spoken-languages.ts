@@ -23,6 +23,7 @@ import * as sv from 'n2words/sv-SE'
 import * as tr from 'n2words/tr-TR'
 import * as uk from 'n2words/uk-UA'
 import * as vi from 'n2words/vi-VN'
+import { certain } from '../faults/certain.ts'
 import { roman } from './numbers.ts'
 import type { TracedText } from './traced-text.ts'
 
@@ -154,7 +155,7 @@ const RULES: Record<string, LanguageRules> = {
       [
         /\b([IVX]+)e (siècle)/g,
         ([n, word]) =>
-          roman(n!) === undefined ? undefined : `${fr.toOrdinal(roman(n!)!)} ${word}`,
+          roman(n!) === undefined ? undefined : `${fr.toOrdinal(certain(roman(n!)))} ${word}`,
       ],
       [
         /\b(\d{1,2}) ?[h:] ?([0-5]\d)\b/g,
@@ -197,7 +198,7 @@ const RULES: Record<string, LanguageRules> = {
       [
         /\b(siglos?) ([IVXL]+)\b/g,
         ([word, n]) =>
-          roman(n!) === undefined ? undefined : `${word} ${es.toCardinal(roman(n!)!)}`,
+          roman(n!) === undefined ? undefined : `${word} ${es.toCardinal(certain(roman(n!)))}`,
       ],
       [/\b(\d+)[ºª.]ª?(?=\s)/g, ([n]) => (whole(n) <= 10 ? es.toOrdinal(whole(n)) : undefined)],
     ],
@@ -233,7 +234,7 @@ const RULES: Record<string, LanguageRules> = {
       [
         /\b([IVX]+) (secolo)/g,
         ([n, word]) =>
-          roman(n!) === undefined ? undefined : `${it.toOrdinal(roman(n!)!)} ${word}`,
+          roman(n!) === undefined ? undefined : `${it.toOrdinal(certain(roman(n!)))} ${word}`,
       ],
     ],
   },
@@ -260,7 +261,7 @@ const RULES: Record<string, LanguageRules> = {
       [
         /\b(séculos?) ([IVXL]+)\b/g,
         ([word, n]) =>
-          roman(n!) === undefined ? undefined : `${word} ${pt.toCardinal(roman(n!)!)}`,
+          roman(n!) === undefined ? undefined : `${word} ${pt.toCardinal(certain(roman(n!)))}`,
       ],
     ],
   },

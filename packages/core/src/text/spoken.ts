@@ -1,3 +1,4 @@
+import { itemAt } from '../faults/certain.ts'
 import { pronounced, type Pronunciation } from './pronunciation.ts'
 import { spokenEnglish } from './spoken-english.ts'
 import { spokenIn } from './spoken-languages.ts'
@@ -63,7 +64,7 @@ function saidWords(written: string, said: TracedText): SaidWord[] {
   let at = 0
   return [...said.text.matchAll(/\S+/g)].map((match) => {
     const origin = said.originOf(match.index)
-    while (at < ends.length - 1 && ends[at]! <= origin) at++
+    while (at < ends.length - 1 && itemAt(ends, at) <= origin) at++
     return { text: match[0], written: at }
   })
 }

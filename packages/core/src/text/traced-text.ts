@@ -1,3 +1,4 @@
+import { itemAt } from '../faults/certain.ts'
 /**
  * A text that is rewritten step by step and still knows where each of its characters came from, so
  * that
@@ -41,12 +42,12 @@ export class TracedText {
       if (said === undefined || said === match[0]) continue
       from ??= []
       out += text.slice(at, match.index) + said
-      for (let i = at; i < match.index; i++) from.push(origins[i]!)
+      for (let i = at; i < match.index; i++) from.push(itemAt(origins, i))
       for (const place of placesOf(match[0], said)) from.push(this.originOf(match.index + place))
       at = match.index + match[0].length
     }
     if (!from) return this
-    for (let i = at; i < text.length; i++) from.push(origins[i]!)
+    for (let i = at; i < text.length; i++) from.push(itemAt(origins, i))
     return new TracedText(out + text.slice(at), from)
   }
 }

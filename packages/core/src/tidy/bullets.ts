@@ -1,3 +1,4 @@
+import { certain, itemAt, lastOf } from '../faults/certain.ts'
 import { pattern, wordList } from '../text/pattern.ts'
 import type { Edit } from './change.ts'
 import type { Line, Page } from './page.ts'
@@ -28,7 +29,7 @@ interface Item {
 export function findBullets(page: Page) {
   const { lines } = page
   for (const items of listsOf(lines)) {
-    const lead = leadOf(lines, items[0]!.line)
+    const lead = leadOf(lines, itemAt(items, 0).line)
     if (lead && items.length > 1 && items.every(isFragment)) join(page, items, lead)
     else for (const item of items) page.claim('bullet', alone(item), { whole: item.line })
   }
@@ -50,7 +51,7 @@ function listsOf(lines: readonly Line[]): Item[][] {
   }
   for (const [i, line] of lines.entries()) {
     const found = ITEM.exec(line.text)
-    if (found && gap > 0 && run.length && marker(line) !== marker(run[0]!.line)) close()
+    if (found && gap > 0 && run.length && marker(line) !== marker(itemAt(run, 0).line)) close()
     if (found)
       run.push({
         line,
@@ -86,23 +87,24 @@ const isFragment = ({ text, goesOn }: Item) =>
 
 function join(page: Page, items: readonly Item[], lead: Line) {
   const edits = items.flatMap(({ line, mark, text }, i): Edit[] => {
-    const end = i === 0 ? lead.from + lead.text.trimEnd().length : endOf(items[i - 1]!)
+    const end = i === 0 ? lead.from + lead.text.trimEnd().length : endOf(itemAt(items, i - 1))
     const comma = /,$/.test(items[i - 1]?.text ?? '')
     const glue = i === 0 ? ' ' : i === items.length - 1 ? ' and ' : comma ? ' ' : ', '
     const lowered =
-      LOWERED.has(text.split(/\s/)[0]!.toLowerCase()) && text[0] !== text[0]!.toLowerCase()
+      LOWERED.has(itemAt(text.split(/\s/), 0).toLowerCase()) &&
+      text[0] !== text.charAt(0).toLowerCase()
     const start = line.from + mark
     return [
       {
         from: end,
         to: start + (lowered ? 1 : 0),
-        text: glue + (lowered ? text[0]!.toLowerCase() : ''),
+        text: glue + (lowered ? text.charAt(0).toLowerCase() : ''),
       },
     ]
   })
-  const last = endOf(items.at(-1)!)
+  const last = endOf(lastOf(items))
   page.claim('bullet', [...edits, { from: last, to: last, text: '.' }], {
-    whole: { from: items[0]!.line.from, to: last },
+    whole: { from: itemAt(items, 0).line.from, to: last },
   })
 }
 
@@ -111,7 +113,7 @@ const endOf = ({ line }: Item) => line.from + line.text.trimEnd().length
 /** The mark goes; the item begins with a capital and ends with a stop. */
 function alone({ line, mark, text, goesOn }: Item): Edit[] {
   const start = line.from + mark
-  const first = /^\p{Ll}/u.test(text) ? text[0]! : ''
+  const first = /^\p{Ll}/u.test(text) ? text.charAt(0) : ''
   const end = line.from + line.text.trimEnd().length
   const stop =
     goesOn || /[.!?…:;]["”’)*_]*$/.test(text)
@@ -119,7 +121,7 @@ function alone({ line, mark, text, goesOn }: Item): Edit[] {
       : [{ from: /,$/.test(text) ? end - 1 : end, to: end, text: '.' }]
   return [
     {
-      from: line.from + /^\s*/.exec(line.text)![0].length,
+      from: line.from + certain(/^\s*/.exec(line.text))[0].length,
       to: start + first.length,
       text: first.toUpperCase(),
     },

@@ -1,3 +1,4 @@
+import { lastOf } from '../faults/certain.ts'
 import type { TidyKind } from './kinds.ts'
 
 /**
@@ -76,10 +77,10 @@ function withoutGaps(lines: readonly string[]): string {
   lines.forEach((line, i) => {
     if (line === GAP) return
     const afterGap = lines[i - 1] === GAP
-    if (line.trim() === '' && afterGap && (kept.length === 0 || kept.at(-1)!.trim() === '')) return
+    if (line.trim() === '' && afterGap && (kept.length === 0 || lastOf(kept).trim() === '')) return
     kept.push(line)
   })
   // A script ends as it did: with or without one last line break.
-  while (lines.at(-1) === GAP && kept.length && kept.at(-1)!.trim() === '') kept.pop()
+  while (lines.at(-1) === GAP && kept.length && lastOf(kept).trim() === '') kept.pop()
   return kept.join('\n')
 }

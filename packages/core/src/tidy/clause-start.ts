@@ -1,3 +1,4 @@
+import { certain, itemAt } from '../faults/certain.ts'
 import { pattern, wordList } from '../text/pattern.ts'
 const PRONOUN = pattern(
   'i',
@@ -63,7 +64,7 @@ export function startsClause(text: string): boolean {
 }
 
 function begins(text: string): boolean {
-  const words = (/^[^,;:.!?–—]*/.exec(text)![0].match(/[\p{L}’'-]+/gu) ?? []).slice(0, 9)
+  const words = (certain(/^[^,;:.!?–—]*/.exec(text))[0].match(/[\p{L}’'-]+/gu) ?? []).slice(0, 9)
   if (PRONOUN.test(text)) return hasVerb(words, 1, 4)
   return NOUN_START.test(text) && hasVerb(words, 2, 9)
 }
@@ -74,7 +75,7 @@ function hasVerb(words: readonly string[], from: number, to: number): boolean {
     // After a preposition a word in -s or -ed may as well be a noun or an adjective.
     if (NO_VERB.has(word) || words.slice(0, from + i).some((one) => PREPOSITION.test(one)))
       return false
-    const before = words[from + i - 1]!
+    const before = itemAt(words, from + i - 1)
     return (
       SHAPED.test(word) &&
       !NOT_VERBS.test(word) &&

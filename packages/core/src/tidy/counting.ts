@@ -1,3 +1,4 @@
+import { itemAt } from '../faults/certain.ts'
 import { cardinal } from '../text/numbers.ts'
 import { pattern } from '../text/pattern.ts'
 import type { Line, Page } from './page.ts'
@@ -33,14 +34,14 @@ export function findCounting(page: Page) {
 function openerOf(line: Line): Opener[] {
   const found = OPENER.exec(line.text)
   if (!found) return []
-  const said = found[2] ?? found[3] ?? found[4]!
+  const said = found[2] ?? found[3] ?? itemAt(found, 4)
   const n = /^\d/.test(said) ? Number(said) : WORDS.indexOf(said.toLowerCase())
   return n > 0
     ? [
         {
           line,
           n,
-          from: found[1]!.length,
+          from: itemAt(found, 1).length,
           to: found[0].length,
           rest: line.text.slice(found[0].length),
         },
@@ -51,8 +52,11 @@ function openerOf(line: Line): Opener[] {
 /** Two or more, each one step from the last, and not simply a numbered list from one upward. */
 function isCount(openers: readonly Opener[]): boolean {
   if (openers.length < 2) return false
-  const step = openers[1]!.n - openers[0]!.n
-  if (Math.abs(step) !== 1 || openers.some(({ n }, i) => i > 0 && n - openers[i - 1]!.n !== step))
+  const step = itemAt(openers, 1).n - itemAt(openers, 0).n
+  if (
+    Math.abs(step) !== 1 ||
+    openers.some(({ n }, i) => i > 0 && n - itemAt(openers, i - 1).n !== step)
+  )
     return false
   return step < 0 || openers.some(({ line }) => /^\s*(?:\*\*)?(?:#|number)/i.test(line.text))
 }

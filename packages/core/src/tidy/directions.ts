@@ -1,3 +1,4 @@
+import { certain, itemAt } from '../faults/certain.ts'
 import { pattern } from '../text/pattern.ts'
 import { meaningOf, picture } from './direction-words.ts'
 import { namesPart } from './headings.ts'
@@ -101,7 +102,8 @@ function lineMeaning(text: string): string | undefined {
   const slug = slugPicture(text)
   if (slug !== undefined) return slug
   const labelled = LABELLED.exec(text)
-  if (labelled && isLabel(text, labelled[1]!)) return labelMeaning(labelled[1]!, labelled[2]!)
+  if (labelled && isLabel(text, itemAt(labelled, 1)))
+    return labelMeaning(itemAt(labelled, 1), itemAt(labelled, 2))
   const sized = SHOT_SIZE.exec(text)?.[1]
   if (sized) return picture(sized)
   if (BROLL_OF.test(text)) return meaningOf(text, false)
@@ -151,18 +153,19 @@ function labelMeaning(label: string, rest: string): string {
   if (/^(music|sound|sfx|fx|ambien|bgm|background)/i.test(label))
     return /^(none|no music|fade out|fades out|stops?|out)\.?$/i.test(rest)
       ? ''
-      : meaningOf(`sound: ${rest}`, false)!
+      : certain(meaningOf(`sound: ${rest}`, false))
   if (/^(text|on|super|lower|title|caption|chyron)/i.test(label))
-    return meaningOf(`super: ${rest}`, false)!
+    return certain(meaningOf(`super: ${rest}`, false))
   return meaningOf(rest, false)?.startsWith('[picture')
-    ? meaningOf(rest, false)!.replace(
+    ? certain(meaningOf(rest, false)).replace(
         /^\[picture: .*/,
         picture(/^(?:drone|aerial|wide|close|time)/i.test(rest) ? rest : strippedOfCamera(rest)),
       )
     : picture(rest)
 }
 
-const strippedOfCamera = (rest: string) => meaningOf(rest, false)!.slice('[picture: '.length, -1)
+const strippedOfCamera = (rest: string) =>
+  certain(meaningOf(rest, false)).slice('[picture: '.length, -1)
 
 /** Square and curly brackets are hardly ever spoken; an editor's word inside a quotation is. */
 function square(

@@ -1,3 +1,4 @@
+import { certain } from '../faults/certain.ts'
 import { wordList } from '../text/pattern.ts'
 import type { Page } from './page.ts'
 
@@ -31,7 +32,10 @@ export function findDoubledWords(page: Page) {
     const end = found.index + whole.length
     // Over the end of a line the break stays, and the word goes with the space behind it.
     const gone = space.includes('\n')
-      ? { from: end - second.length, to: end + /^[^\S\n]*/.exec(view.slice(end))![0].length }
+      ? {
+          from: end - second.length,
+          to: end + certain(/^[^\S\n]*/.exec(view.slice(end)))[0].length,
+        }
       : { from: found.index + first.length, to: end }
     page.claim('doubled', [{ ...gone, text: '' }], { whole: { from: found.index, to: end } })
   }

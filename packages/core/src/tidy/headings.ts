@@ -1,3 +1,4 @@
+import { itemAt } from '../faults/certain.ts'
 import { pattern } from '../text/pattern.ts'
 import type { Line, Page } from './page.ts'
 
@@ -76,7 +77,7 @@ const edge = (line: Line | undefined) => !line || line.text.trim() === '' || MAR
 
 /** A short line with a row of `=` or `-` right below it. */
 function underlined(page: Page, lines: readonly Line[], i: number) {
-  const line = lines[i]!
+  const line = itemAt(lines, i)
   const rule = lines[i + 1]
   if (
     !rule ||
@@ -96,11 +97,11 @@ function titleOf(text: string, shouted: boolean): string | undefined {
   const bold = BOLD.exec(text)
   if (bold)
     return (
-      TITLE.exec(bold[1]!)?.[1] ??
-      (isShort(bold[1]!) && !/[.!]\s*$/.test(bold[1]!) ? bold[1]! : undefined)
+      TITLE.exec(itemAt(bold, 1))?.[1] ??
+      (isShort(itemAt(bold, 1)) && !/[.!]\s*$/.test(itemAt(bold, 1)) ? itemAt(bold, 1) : undefined)
     )
   const said = TITLE.exec(text)
-  if (said) return said[1]!
+  if (said) return itemAt(said, 1)
   if (USUAL.test(text)) return text.trim()
   if (NAMED.test(text) && isShort(text) && !/[.!,]\s*$/.test(text)) return text.trim()
   if (
@@ -133,7 +134,7 @@ const mostlyCapitals = (lines: readonly Line[]) => {
  * it.
  */
 function isTitle(lines: readonly Line[], i: number): boolean {
-  const text = lines[i]!.text.trim()
+  const text = itemAt(lines, i).text.trim()
   if (!/^[\p{Lu}\p{N}][\p{L}\p{N}’' ,&:-]*\??$/u.test(text) || text.length > 60) return false
   const words = text.split(/\s+/)
   if (

@@ -1,3 +1,4 @@
+import {} from '../faults/certain.ts'
 import { estimateSeconds } from '../script/estimate.ts'
 import { sentencesIn } from '../script/paragraphs.ts'
 import { SCENE_SECONDS_LIMIT } from '../script/parse.ts'
@@ -27,7 +28,7 @@ const JOINS: {
   { pattern: /,\s+and\s+(?:so\s+)?/g, cut: () => ({ text: '. ', cost: 0.2 }) },
   {
     pattern: /,\s+(but|so|yet)\s+(?!that\b|as\b|far\b|long\b|much\b|many\b)/g,
-    cut: (word) => ({ text: `. ${word[0]!.toUpperCase()}${word.slice(1)} `, cost: 0.1 }),
+    cut: (word) => ({ text: `. ${word.charAt(0).toUpperCase()}${word.slice(1)} `, cost: 0.1 }),
   },
   { pattern: /\s+[–—]\s+|—/g, cut: () => ({ text: '. ', cost: 0.5 }) },
   { pattern: /,\s+because\s+/g, cut: () => ({ text: '. That is because ', cost: 0.6 }) },
@@ -95,7 +96,7 @@ function enclosed(text: string, at: number): boolean {
 }
 
 function editsOf(text: string, { from, to, text: between }: Cut, offset: number): Edit[] {
-  const first = text[to]!
+  const first = text.charAt(to)
   const raised = between.endsWith('. ') ? first.toUpperCase() : first
   return [{ from: offset + from, to: offset + to + 1, text: between + raised }]
 }

@@ -1,3 +1,4 @@
+import { lastOf } from '../faults/certain.ts'
 import { pattern } from '../text/pattern.ts'
 import type { Line, Page } from './page.ts'
 
@@ -78,8 +79,8 @@ function aroundText(page: Page) {
   const [first] = worded
   const farewell = worded.slice(-3, -1).find(({ text }) => FAREWELL.test(text))
   // The name under it is signed, not spoken.
-  if (farewell && worded.at(-1)!.text.trim().split(/\s+/).length <= 4)
-    page.drop('note', farewell.from, worded.at(-1)!.to)
+  if (farewell && lastOf(worded).text.trim().split(/\s+/).length <= 4)
+    page.drop('note', farewell.from, lastOf(worded).to)
   for (const line of worded.slice(-2))
     if (line !== first && OFFER.test(line.text)) page.drop('note', line.from, line.to)
 }

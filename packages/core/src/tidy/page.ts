@@ -1,3 +1,4 @@
+import { itemAt, lastOf } from '../faults/certain.ts'
 import type { TextRange } from '../script/sentences.ts'
 import { type Edit, type TidyChange, withChanges } from './change.ts'
 import type { TidyKind } from './kinds.ts'
@@ -45,7 +46,7 @@ export class Page {
   get lines(): Line[] {
     const { view } = this
     return this.lineStarts.map((from, i) => {
-      const to = i + 1 < this.lineStarts.length ? this.lineStarts[i + 1]! - 1 : view.length
+      const to = i + 1 < this.lineStarts.length ? itemAt(this.lineStarts, i + 1) - 1 : view.length
       return { from, to, text: view.slice(from, to) }
     })
   }
@@ -72,7 +73,7 @@ export class Page {
     const real = edits.filter(({ from, to, text }) => this.script.slice(from, to) !== text)
     if (real.length === 0 || real.some(({ from, to }) => this.taken.subarray(from, to).includes(1)))
       return false
-    const stretch = whole ?? { from: real[0]!.from, to: real.at(-1)!.to }
+    const stretch = whole ?? { from: itemAt(real, 0).from, to: lastOf(real).to }
     for (const { from, to, text } of real) {
       if (text === '') this.keep(from, to)
       else this.taken.fill(1, from, to)
@@ -112,7 +113,7 @@ export class Page {
     let high = this.lineStarts.length
     while (high - low > 1) {
       const middle = (low + high) >> 1
-      if (this.lineStarts[middle]! <= at) low = middle
+      if (itemAt(this.lineStarts, middle) <= at) low = middle
       else high = middle
     }
     return low + 1

@@ -1,3 +1,4 @@
+import { certain } from '../faults/certain.ts'
 import type { Page } from './page.ts'
 
 const LONE_LINE = /^[^\S\n]*(?:[.,;:!?…•▪◦■●*~_–—=+|/\\"'“”-]+|\d{1,2}[.)])[^\S\n]*$/gm
@@ -42,7 +43,11 @@ export function findPunctuation(page: Page) {
   }
   for (const { index, 0: found } of page.view.matchAll(REPEATED))
     page.claim('punctuation', [
-      { from: index, to: index + found.length, text: found.startsWith('....') ? '…' : found[0]! },
+      {
+        from: index,
+        to: index + found.length,
+        text: found.startsWith('....') ? '…' : found.charAt(0),
+      },
     ])
   for (const { index } of page.view.matchAll(NO_SPACE))
     page.claim('punctuation', [{ from: index + 1, to: index + 1, text: ' ' }], {
@@ -55,6 +60,6 @@ export function findPunctuation(page: Page) {
 }
 
 function tokenAround(view: string, from: number, to: number) {
-  const before = /\S*$/.exec(view.slice(Math.max(0, from - 40), from))![0].length
-  return { from: from - before, to: to + /^\S*/.exec(view.slice(to, to + 40))![0].length }
+  const before = certain(/\S*$/.exec(view.slice(Math.max(0, from - 40), from)))[0].length
+  return { from: from - before, to: to + certain(/^\S*/.exec(view.slice(to, to + 40)))[0].length }
 }

@@ -1,3 +1,4 @@
+import { itemAt, lastOf } from '../faults/certain.ts'
 import { pattern } from '../text/pattern.ts'
 import type { Line, Page } from './page.ts'
 
@@ -29,7 +30,7 @@ const RAISED = /(?<=[\p{L}.,;:!?”")])(?<!\b[kcmd]?m|\bft|\bs)[¹²³⁰⁴-⁹
 export function findReferences(page: Page) {
   const { lines } = page
   const start = lines.findIndex(({ text }, i) => TITLE.test(text) && isList(lines.slice(i + 1)))
-  if (start >= 0) page.drop('footnote', lines[start]!.from, endOf(lines, start))
+  if (start >= 0) page.drop('footnote', itemAt(lines, start).from, endOf(lines, start))
   for (const line of page.lines)
     if (DEFINITION.test(line.text)) page.drop('footnote', line.from, line.to)
   for (const pattern of [MARKS, RAISED, POINTERS]) {
@@ -44,7 +45,7 @@ function runsOf(view: string, pattern: RegExp): { from: number; to: number }[] {
   for (const { index, 0: found } of view.matchAll(pattern)) {
     // Letters in brackets are footnotes only when they touch the word: "said[a]".
     if (/^\[[a-z]\]$/i.test(found) && /\s|^$/.test(view[index - 1] ?? '')) continue
-    if (runs.at(-1)?.to === index) runs.at(-1)!.to = index + found.length
+    if (runs.at(-1)?.to === index) lastOf(runs).to = index + found.length
     else runs.push({ from: index, to: index + found.length })
   }
   return runs
@@ -63,6 +64,6 @@ function isList(after: readonly Line[]): boolean {
 function endOf(lines: readonly Line[], start: number): number {
   const next = lines.findIndex(({ text }, i) => i > start && /^\s*#/.test(text))
   let last = (next < 0 ? lines.length : next) - 1
-  while (last > start && lines[last]!.text.trim() === '') last--
-  return lines[last]!.to
+  while (last > start && itemAt(lines, last).text.trim() === '') last--
+  return itemAt(lines, last).to
 }

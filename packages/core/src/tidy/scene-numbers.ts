@@ -1,3 +1,4 @@
+import { certain, itemAt } from '../faults/certain.ts'
 import { slugPicture } from './directions.ts'
 import type { Page } from './page.ts'
 
@@ -14,11 +15,12 @@ export function findSceneNumbers(page: Page) {
     if (!found) continue
     const rest = (found[3] ?? '').trim()
     if (rest === '') page.drop('sceneNumber', from, to)
-    else if (/^(?:INT|EXT)\b/.test(rest)) page.mark('sceneNumber', from, to, slugPicture(rest)!)
+    else if (/^(?:INT|EXT)\b/.test(rest))
+      page.mark('sceneNumber', from, to, certain(slugPicture(rest)))
     else if (/^\s*[[(]?(\*\*)?shot/i.test(text))
       page.mark('sceneNumber', from, to, `[picture: ${rest.replace(/\.$/, '')}]`)
     else if (isNarration(text, rest))
-      page.drop('sceneNumber', from, from + text.indexOf(rest, found[1]!.length))
+      page.drop('sceneNumber', from, from + text.indexOf(rest, itemAt(found, 1).length))
     else page.mark('sceneNumber', from, to, `# ${rest}`)
   }
 }

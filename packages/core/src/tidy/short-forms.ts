@@ -1,3 +1,4 @@
+import { certain } from '../faults/certain.ts'
 import type { TidyKind } from './kinds.ts'
 import type { Page } from './page.ts'
 
@@ -78,7 +79,7 @@ export function findShortForms(page: Page) {
         typeof said === 'string'
           ? said
           : said(...found.slice(1).map((group: string | undefined) => group ?? ''))
-      const lead = /^\s*/.exec(found[0])![0].length
+      const lead = certain(/^\s*/.exec(found[0]))[0].length
       const atStart = opensSentence(page.view, found.index)
       page.claim(kind, [
         {

@@ -1,3 +1,4 @@
+import { itemAt } from '../faults/certain.ts'
 import { wordList } from '../text/pattern.ts'
 import type { Line, Page } from './page.ts'
 
@@ -86,15 +87,15 @@ function labelsOf(lines: readonly Line[]): Label[] {
 function roleLabel(line: Line): Label[] | undefined {
   const found = ROLE_LABEL.exec(line.text)
   // "host: " in lower case inside prose is a word.
-  if (!found || !/\p{Lu}/u.test(found[2]!)) return undefined
+  if (!found || !/\p{Lu}/u.test(itemAt(found, 2))) return undefined
   return [labelAt(line, found, true)]
 }
 
 function cueLabel(lines: readonly Line[], i: number): Label[] | undefined {
-  const line = lines[i]!
+  const line = itemAt(lines, i)
   const found = CUE.exec(line.text)
   const next = lines[i + 1]
-  if (!found || !next || next.text.trim() === '' || found[2] !== found[2]!.toUpperCase())
+  if (!found || !next || next.text.trim() === '' || found[2] !== itemAt(found, 2).toUpperCase())
     return undefined
   const role = new RegExp(`^(?:${ROLE})$`, 'iu').test(found[2])
   if (!role && !OFF_SCREEN.test(line.text)) return undefined
@@ -104,14 +105,14 @@ function cueLabel(lines: readonly Line[], i: number): Label[] | undefined {
 
 function nameLabel(line: Line): Label | undefined {
   const found = NAME_LABEL.exec(line.text)
-  if (!found || NO_NAME.has(found[2]!.toLowerCase().split(' ')[0]!)) return undefined
+  if (!found || NO_NAME.has(itemAt(itemAt(found, 2).toLowerCase().split(' '), 0))) return undefined
   return labelAt(line, found, false)
 }
 
 const labelAt = (line: Line, found: RegExpExecArray, role: boolean): Label => ({
   line,
-  voice: voiceOf(found[2]!),
-  from: found[1]!.length,
+  voice: voiceOf(itemAt(found, 2)),
+  from: itemAt(found, 1).length,
   to: found[0].length,
   role,
   cue: false,

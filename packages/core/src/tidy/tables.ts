@@ -1,3 +1,4 @@
+import { certain, itemAt, lastOf } from '../faults/certain.ts'
 import type { Line, Page } from './page.ts'
 
 const ROW = /^\s*\|(.+)\|\s*$/
@@ -11,8 +12,8 @@ export function findTables(page: Page) {
     const [head = [], ...body] = rows
       .filter(({ text }) => !RULE.test(text))
       .map(({ text }) => cellsOf(text))
-    const { from } = rows[0]!
-    const { to } = rows.at(-1)!
+    const { from } = itemAt(rows, 0)
+    const { to } = lastOf(rows)
     const picture = head.findIndex((cell) => PICTURE.test(cell))
     const spoken = head.findIndex((cell) => SPOKEN.test(cell))
     if (spoken < 0) page.drop('table', from, to)
@@ -21,7 +22,7 @@ export function findTables(page: Page) {
 }
 
 const cellsOf = (row: string) =>
-  ROW.exec(row)![1]!
+  itemAt(certain(ROW.exec(row)), 1)
     .split('|')
     .map((cell) => cell.trim().replace(/^\*\*(.*)\*\*$/, '$1'))
 
@@ -36,7 +37,11 @@ function tablesOf(lines: readonly Line[]): Line[][] {
     )
       run.push(line)
     else {
-      if (run.length > 1 && run.some(({ text }) => RULE.test(text)) && ROW.test(run[0]!.text))
+      if (
+        run.length > 1 &&
+        run.some(({ text }) => RULE.test(text)) &&
+        ROW.test(itemAt(run, 0).text)
+      )
         tables.push(run)
       run = []
     }

@@ -1,3 +1,4 @@
+import { itemAt } from '../faults/certain.ts'
 import { findBullets } from './bullets.ts'
 import { findCalls } from './calls.ts'
 import { type TidyChange, withChanges } from './change.ts'
@@ -63,7 +64,7 @@ const STEPS = [
 export function tidyChanges(script: string): TidyChange[] {
   const page = new Page(script)
   for (const step of STEPS) step(page)
-  return page.changes.sort((a, b) => a.edits[0]!.from - b.edits[0]!.from)
+  return page.changes.sort((a, b) => itemAt(a.edits, 0).from - itemAt(b.edits, 0).from)
 }
 
 /** The script with every proposed change carried out. */

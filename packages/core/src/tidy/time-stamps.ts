@@ -1,3 +1,4 @@
+import { itemAt } from '../faults/certain.ts'
 import type { Line, Page } from './page.ts'
 
 const CLOCK = String.raw`\d{1,2}:\d\d(?::\d\d)?(?:[.,]\d{1,3})?`
@@ -30,7 +31,7 @@ export function findTimestamps(page: Page) {
   // One line that begins with a time may tell it; several, or one that spans two, are stamps.
   const sure = leading.length > 1
   for (const { line, found } of leading)
-    if (sure || /^0?0:|[–—-]/.test(found[1]!)) dropLead(page, line, found[0])
+    if (sure || /^0?0:|[–—-]/.test(itemAt(found, 1))) dropLead(page, line, found[0])
 }
 
 /** A single time in round brackets inside a sentence is told: "the last train (23:40)". */

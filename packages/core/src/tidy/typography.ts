@@ -1,3 +1,4 @@
+import { certain } from '../faults/certain.ts'
 import type { Edit } from './change.ts'
 import type { Page } from './page.ts'
 
@@ -33,7 +34,9 @@ function evenPairs(
 ) {
   if (!curly.length || !straight.length) return
   const [rarer, open, close] =
-    curly.length < straight.length ? [curly, upright, upright] : [straight, round[0]!, round[1]!]
+    curly.length < straight.length
+      ? [curly, upright, upright]
+      : [straight, round.charAt(0), round.charAt(1)]
   for (const { index, 0: whole } of rarer)
     page.claim('quotes', [edit(index, open), edit(index + whole.length - 1, close)])
 }
@@ -41,8 +44,8 @@ function evenPairs(
 const edit = (at: number, text: string): Edit => ({ from: at, to: at + 1, text })
 
 function wordAround(view: string, at: number) {
-  const from = at - /\p{L}*$/u.exec(view.slice(Math.max(0, at - 40), at))![0].length
-  return { from, to: at + 1 + /^\p{L}*/u.exec(view.slice(at + 1, at + 41))![0].length }
+  const from = at - certain(/\p{L}*$/u.exec(view.slice(Math.max(0, at - 40), at)))[0].length
+  return { from, to: at + 1 + certain(/^\p{L}*/u.exec(view.slice(at + 1, at + 41)))[0].length }
 }
 
 /** Hyphens in a dash's place become the script's own dash. */

@@ -1,5 +1,6 @@
 import type { Transition } from '../document/document.ts'
 import type { Film, FilmScene } from '../document/film-scenes.ts'
+import { itemAt, lastOf } from '../faults/certain.ts'
 import type { ChosenItem } from '../pictures/item.ts'
 import type { Move } from '../pictures/view.ts'
 import type { Span } from '../speech/marks.ts'
@@ -115,7 +116,7 @@ export function airAround(
   { scenes, pauses }: Pick<Paced, 'scenes' | 'pauses'>,
   i: number,
 ): { before: number; after: number } {
-  const scene = scenes[i]!
+  const scene = itemAt(scenes, i)
   const next = scenes[i + 1]
   if (scene.card !== undefined) return { before: 0, after: 0 }
   const opensChapter = scene.chapter >= 0 && scene.chapter !== scenes[i - 1]?.chapter
@@ -146,7 +147,7 @@ function lengthsOf(
   i: number,
   speech: number,
 ): { before: number; speech: number; after: number } {
-  const { length } = film.scenes[i]!
+  const { length } = itemAt(film.scenes, i)
   const air = airAround(film, i)
   const before = samplesFromSeconds(air.before)
   const after =
@@ -241,7 +242,7 @@ function tileShots(
   const runs: { from: number; first: number }[] = [{ from: start, first: 0 }]
   shots.forEach(({ word }, i) => {
     const from = word === undefined ? -1 : frameAtSample(words[word]?.start ?? 0, fps)
-    if (from > runs.at(-1)!.from && from < end) runs.push({ from, first: i })
+    if (from > lastOf(runs).from && from < end) runs.push({ from, first: i })
   })
   return runs.flatMap(({ from, first }, r) => {
     const next = runs[r + 1]
@@ -281,7 +282,7 @@ function evenCuts(
     const even = start + ((end - start) * i) / count
     const places = words
       .map((word) => frameAtSample(word.start, fps))
-      .filter((f) => f - cuts.at(-1)! >= shortest && end - f >= shortest * (count - i))
+      .filter((f) => f - lastOf(cuts) >= shortest && end - f >= shortest * (count - i))
     cuts.push(
       places.length
         ? places.reduce((a, b) => (Math.abs(b - even) < Math.abs(a - even) ? b : a))
@@ -296,7 +297,8 @@ function placeTransitions(scenes: readonly TimelineScene[], film: Film, fps: Fra
   let before = 0
   scenes.forEach((scene, i) => {
     for (const shot of scene.shots) {
-      const { kind, samples } = film.scenes[i]!.shots[shot.shot]?.transition ?? film.transition
+      const { kind, samples } =
+        itemAt(film.scenes, i).shots[shot.shot]?.transition ?? film.transition
       const frames = Math.min(frameAtSample(samples, fps), before, shot.endFrame - shot.startFrame)
       if (kind !== 'cut' && frames > 0) shot.transition = { kind, frames }
       before = shot.endFrame - shot.startFrame

@@ -1,3 +1,4 @@
+import { entryOf, itemAt } from '../faults/certain.ts'
 import type { ChannelFilm } from './channel-film.ts'
 
 const HOUR_MS = 3_600_000
@@ -36,7 +37,7 @@ export function pacedFilms(films: readonly ChannelFilm[], now: number): PacedFil
   const byAge = aged.toSorted((a, b) => a.age - b.age)
   const place = new Map(byAge.map((one, i) => [one, i]))
   return aged.map((one) => {
-    const near = nearestInAge(byAge, place.get(one)!)
+    const near = nearestInAge(byAge, entryOf(place, one))
     const usual = near.length ? median(near.map(({ perHour }) => perHour)) : one.perHour
     return {
       ...one.film,
@@ -56,9 +57,9 @@ function nearestInAge<T extends { age: number }>(byAge: readonly T[], at: number
   const near: T[] = []
   let [younger, older] = [at - 1, at + 1]
   const apart = (i: number) =>
-    byAge[i] ? Math.abs(Math.log(byAge[i].age / byAge[at]!.age)) : Infinity
+    byAge[i] ? Math.abs(Math.log(byAge[i].age / itemAt(byAge, at).age)) : Infinity
   while (near.length < NEIGHBOURS && (younger >= 0 || older < byAge.length))
-    near.push(byAge[apart(younger) <= apart(older) ? younger-- : older++]!)
+    near.push(itemAt(byAge, apart(younger) <= apart(older) ? younger-- : older++))
   return near
 }
 
@@ -68,8 +69,8 @@ export function median(numbers: readonly number[]): number {
   return sorted.length === 0
     ? 0
     : sorted.length % 2
-      ? sorted[middle]!
-      : (sorted[middle - 1]! + sorted[middle]!) / 2
+      ? itemAt(sorted, middle)
+      : (itemAt(sorted, middle - 1) + itemAt(sorted, middle)) / 2
 }
 
 /**
@@ -103,8 +104,11 @@ function theilSen(points: readonly (readonly [number, number])[]): number {
   const slopes: number[] = []
   for (let i = 0; i < points.length; i++)
     for (let j = i + 1; j < points.length; j++)
-      if (points[i]![0] !== points[j]![0])
-        slopes.push((points[j]![1] - points[i]![1]) / (points[j]![0] - points[i]![0]))
+      if (itemAt(points, i)[0] !== itemAt(points, j)[0])
+        slopes.push(
+          (itemAt(points, j)[1] - itemAt(points, i)[1]) /
+            (itemAt(points, j)[0] - itemAt(points, i)[0]),
+        )
   return median(slopes)
 }
 

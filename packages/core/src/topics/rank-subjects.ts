@@ -1,3 +1,4 @@
+import {} from '../faults/certain.ts'
 import type { Subject } from './subjects.ts'
 
 export interface RankedSubject extends Subject {
@@ -81,7 +82,7 @@ function whyOf(
   ]
 }
 
-const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1)
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
 export const times = (above: number) =>
   above >= 10 ? `${Math.round(above)} times` : `${above.toFixed(1)} times`
 

@@ -1,3 +1,4 @@
+import { itemAt } from '../faults/certain.ts'
 import { TidyError } from '../faults/fault.ts'
 import { shortHash } from '../text/hash.ts'
 import {
@@ -73,7 +74,7 @@ function instantOf(value: unknown): string | undefined {
   const text = cellText(value)
   const dotted = /^(\d{1,2})\.(\d{1,2})\.(\d{4})$/.exec(text)
   const iso = dotted
-    ? `${dotted[3]}-${dotted[2]!.padStart(2, '0')}-${dotted[1]!.padStart(2, '0')}`
+    ? `${dotted[3]}-${itemAt(dotted, 2).padStart(2, '0')}-${itemAt(dotted, 1).padStart(2, '0')}`
     : text
   if (!/^\d{4}-\d\d?-\d\d?|^\d{1,2} \p{L}+ \d{4}|^\p{L}+ \d{1,2}, \d{4}/u.test(iso))
     return undefined
@@ -95,7 +96,8 @@ function countOf(value: unknown): number | undefined {
   const found = /^(\d[\d,. \u00a0']*)\s*([kKmM])?$/.exec(cellText(value))
   if (!found) return undefined
   const scale = { k: 1e3, m: 1e6 }[found[2]?.toLowerCase() ?? ''] ?? 1
-  const digits = scale === 1 ? found[1]!.replace(/\D/g, '') : found[1]!.replace(/[, \u00a0']/g, '')
+  const digits =
+    scale === 1 ? itemAt(found, 1).replace(/\D/g, '') : itemAt(found, 1).replace(/[, \u00a0']/g, '')
   const count = Number(digits) * scale
   return Number.isFinite(count) ? Math.round(count) : undefined
 }

@@ -1,3 +1,4 @@
+import { itemAt } from '../faults/certain.ts'
 import { wordList } from '../text/pattern.ts'
 import { lemma } from '../words/lemma.ts'
 import { STOP_WORDS } from '../words/stop.ts'
@@ -80,7 +81,7 @@ export function subjectsOf(
   return groups.map(({ terms, films: members }) =>
     subjectOf(
       terms,
-      [...members].map((i) => films[i]!),
+      [...members].map((i) => itemAt(films, i)),
       { isThing, spread: (term) => places.get(term)?.size ?? 0 },
     ),
   )
@@ -122,7 +123,7 @@ function pairOf(
       lemma(word.replace(/['’]s$/, '')),
     )
     words.slice(1).forEach((word, i) => {
-      const pair = [words[i]!, word]
+      const pair = [itemAt(words, i), word]
       if (
         pair.includes(term) &&
         pair.every((one) => !STOP_WORDS.has(one) && !EMPTY.has(one) && isThing(one))
@@ -159,18 +160,18 @@ function subjectOf(terms: string[], films: readonly OwnedFilm[], facts: TitleFac
   const byAge = [...films].sort((a, b) => a.ageHours - b.ageHours)
   const [own, others] = [byAge.filter((film) => film.own), byAge.filter((film) => !film.own)]
   return {
-    name: pairOf(terms[0]!, films, facts) ?? terms[0]!,
+    name: pairOf(itemAt(terms, 0), films, facts) ?? itemAt(terms, 0),
     terms,
     neighbours: neighboursOf(terms, films, facts),
     own: own.map(({ id }) => id),
     others: others.map(({ id }) => id),
     ...(own.length
-      ? { aboveOwn: median(own.map(({ above }) => above)), lastOwnHours: own[0]!.ageHours }
+      ? { aboveOwn: median(own.map(({ above }) => above)), lastOwnHours: itemAt(own, 0).ageHours }
       : {}),
     ...(others.length
       ? {
           aboveOthers: median(others.map(({ above }) => above)),
-          lastOthersHours: others[0]!.ageHours,
+          lastOthersHours: itemAt(others, 0).ageHours,
         }
       : {}),
   }

@@ -1,3 +1,4 @@
+import { itemAt } from '../faults/certain.ts'
 import { wordList } from '../text/pattern.ts'
 import { IDIOMS } from './idioms.ts'
 import { lemma, verbLemma } from './lemma.ts'
@@ -16,7 +17,7 @@ type Pattern = readonly string[]
 const BY_FIRST = new Map<string, Pattern[]>()
 for (const idiom of IDIOMS) {
   const pattern = idiom.split(' ')
-  BY_FIRST.set(pattern[0]!, [...(BY_FIRST.get(pattern[0]!) ?? []), pattern])
+  BY_FIRST.set(itemAt(pattern, 0), [...(BY_FIRST.get(itemAt(pattern, 0)) ?? []), pattern])
 }
 
 /** Things by which size, weight and number are told: "the weight of three elephants". */
@@ -61,7 +62,7 @@ function formsOf(text: string): ReadonlySet<string> {
 }
 
 function idiomsAt(forms: readonly ReadonlySet<string>[], from: number): Figure[] {
-  const patterns = [...forms[from]!].flatMap((form) => BY_FIRST.get(form) ?? [])
+  const patterns = [...itemAt(forms, from)].flatMap((form) => BY_FIRST.get(form) ?? [])
   return patterns.flatMap((pattern) => {
     const to = endOf(pattern, forms, from)
     return to === undefined ? [] : [{ from, to, kind: 'idiom' as const }]
@@ -98,16 +99,16 @@ function likenessAt(terms: readonly Term[], i: number): Figure[] {
   const compared =
     word(i) === 'like' ||
     (word(i) === 'as' && i >= 2 && word(i - 2) === 'as') ||
-    (word(i) === 'than' && i > 0 && terms[i - 1]!.tags.has('Comparative'))
+    (word(i) === 'than' && i > 0 && itemAt(terms, i - 1).tags.has('Comparative'))
   if (!compared || !['a', 'an', 'the'].includes(word(i + 1) ?? '')) return []
   // "animals like the fox" names examples; "moves like the fox" compares.
-  if (word(i) === 'like' && i > 0 && terms[i - 1]!.tags.has('Plural')) return []
+  if (word(i) === 'like' && i > 0 && itemAt(terms, i - 1).tags.has('Plural')) return []
   let to = i + 2
   while (
     to < terms.length &&
     to < i + 7 &&
-    !terms[to]!.afterBreak &&
-    !(terms[to]!.tags.has('Verb') && !terms[to]!.tags.has('Gerund'))
+    !itemAt(terms, to).afterBreak &&
+    !(itemAt(terms, to).tags.has('Verb') && !itemAt(terms, to).tags.has('Gerund'))
   )
     to++
   return [{ from: i, to, kind: 'likeness' }]

@@ -1,3 +1,4 @@
+import { entryOf, lastOf } from '../faults/certain.ts'
 import { figuresOf } from './figures.ts'
 import { lemma, verbLemma } from './lemma.ts'
 import type { Lexicon } from './lexicon.ts'
@@ -58,14 +59,17 @@ export function searchWordsOf(
       })
   }
   for (const run of nounRuns(terms)) {
-    const share = Math.min(...run.map((term) => shares.get(term)!))
-    for (const term of run) add(weighed(term, lexicon), shares.get(term)!)
+    const share = Math.min(...run.map((term) => entryOf(shares, term)))
+    for (const term of run) add(weighed(term, lexicon), entryOf(shares, term))
     if (run.length > 1 && run.length < 4) add(phraseOf(run, lexicon), share)
   }
   for (const term of terms) {
     const verb = verbLemma(term.text)
     if (isAction(term) && !STOP_WORDS.has(verb))
-      add({ text: verb, weight: ACTION, written: term.text, names: 'action' }, shares.get(term)!)
+      add(
+        { text: verb, weight: ACTION, written: term.text, names: 'action' },
+        entryOf(shares, term),
+      )
   }
   return [...found.values()]
     .filter((word) => word.weight > 0.02)
@@ -80,7 +84,7 @@ function literalShares(terms: readonly Term[], meant: ReadonlySet<string>): Map<
   for (const { from, to, kind } of figuresOf(terms)) {
     for (const term of terms.slice(from, to)) {
       if (kind !== 'likeness' && meant.has(lemma(term.text))) continue
-      shares.set(term, Math.min(shares.get(term)!, FIGURATIVE[kind]))
+      shares.set(term, Math.min(entryOf(shares, term), FIGURATIVE[kind]))
     }
   }
   return shares
@@ -91,7 +95,7 @@ function nounRuns(terms: readonly Term[]): Term[][] {
   const runs: Term[][] = []
   let run: Term[] = []
   const close = () => {
-    while (run.length && !isNoun(run.at(-1)!)) run.pop()
+    while (run.length && !isNoun(lastOf(run))) run.pop()
     if (run.length) runs.push(run)
     run = []
   }

@@ -1,4 +1,5 @@
 import nlp from 'compromise'
+import { itemAt } from '../faults/certain.ts'
 
 /** A word of a text with its parts of speech, as the tagger sees them. */
 export interface Term {
@@ -29,7 +30,7 @@ export function termsOf(text: string): Term[] {
   )
   return found.map((term, i) => {
     if (isSubject(term, found[i + 1])) return { ...term, tags: new Set(['Noun', 'Plural']) }
-    return i > 0 && opensAsVerb(found[i - 1]!) && !term.tags.has('Preposition')
+    return i > 0 && opensAsVerb(itemAt(found, i - 1)) && !term.tags.has('Preposition')
       ? { ...term, tags: new Set(['Verb', 'PresentTense']) }
       : term
   })

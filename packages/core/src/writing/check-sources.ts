@@ -1,3 +1,4 @@
+import { itemAt } from '../faults/certain.ts'
 import { sentencesOf } from '../script/sentences.ts'
 import type { Brief, Draft, DraftSentence, Outline, Source } from './brief.ts'
 import { termsOf } from './source-units.ts'
@@ -42,7 +43,7 @@ export function draftOfAnswer(text: string, brief: Brief, outline: Outline): Dra
     const heading = /^\s*#+\s*(.+)$/.exec(block)
     if (heading) {
       const named = outline.findIndex(
-        ({ title }) => title.toLowerCase() === heading[1]!.trim().toLowerCase(),
+        ({ title }) => title.toLowerCase() === itemAt(heading, 1).trim().toLowerCase(),
       )
       chapter = named >= 0 ? named : Math.min(outline.length - 1, chapter + 1)
       continue

@@ -1,3 +1,4 @@
+import { entryOf, itemAt } from '../faults/certain.ts'
 import { pattern } from '../text/pattern.ts'
 import type { Brief, Draft, DraftSentence, Outline } from './brief.ts'
 import { draftScript, scriptSeconds } from './draft-script.ts'
@@ -49,11 +50,11 @@ export function composeDraft(brief: Brief, outline: Outline, speed = 1): Draft {
   const vectors = weightedVectors(units)
   const fit = sourceFit(units, ...subjectsOf(brief, outline))
   const candidates = onSubject(rated(units, vectors, fit, brief, outline), fit, brief.minutes * 60)
-  const vectorOf = new Map(units.map((unit, i) => [unit, vectors[i]!]))
-  const opening = best(candidates, ({ unit }) => hookWorth(unit) * fit.get(unit.source)!)
+  const vectorOf = new Map(units.map((unit, i) => [unit, itemAt(vectors, i)]))
+  const opening = best(candidates, ({ unit }) => hookWorth(unit) * entryOf(fit, unit.source))
   const closing = best(
     candidates.filter((one) => one !== opening),
-    ({ unit }) => reflectionWorth(unit, units.length) * fit.get(unit.source)!,
+    ({ unit }) => reflectionWorth(unit, units.length) * entryOf(fit, unit.source),
   )
   const fixed = new Set([opening, closing].filter((one) => one !== undefined))
   const wanted = brief.minutes * 60
@@ -88,7 +89,7 @@ function onSubject(
   fit: ReadonlyMap<string, number>,
   wanted: number,
 ): readonly Candidate[] {
-  const near = candidates.filter(({ unit }) => fit.get(unit.source)! >= ON_SUBJECT)
+  const near = candidates.filter(({ unit }) => entryOf(fit, unit.source) >= ON_SUBJECT)
   return near.reduce((sum, { seconds }) => sum + seconds, 0) > wanted * LEEWAY ? near : candidates
 }
 
@@ -110,14 +111,16 @@ function rated(
   )
   let before = 0
   return units.map((unit, i) => {
-    const fits = asked.map((query) => cosine(query, vectors[i]!))
+    const fits = asked.map((query) => cosine(query, itemAt(vectors, i)))
     const fit = Math.max(...fits)
     // What fits no chapter stays where its source has just been.
     before = fit > 0.04 ? fits.indexOf(fit) : before
     return {
       unit,
       chapter: before,
-      score: (rank[i]! / most + fit) * (OFF_SUBJECT + (1 - OFF_SUBJECT) * near.get(unit.source)!),
+      score:
+        (itemAt(rank, i) / most + fit) *
+        (OFF_SUBJECT + (1 - OFF_SUBJECT) * entryOf(near, unit.source)),
       seconds: unit.sentences.reduce((sum, text) => sum + scriptSeconds(shortened(text)), 0),
     }
   })
@@ -160,7 +163,7 @@ function hookWorth({ sentences }: Unit): number {
 function reflectionWorth({ sentences, at }: Unit, all: number): number {
   const text = sentences.join(' ')
   if (
-    (leansOnOthers(sentences[0]!) && !/^(?:it|so|and|but)\b/i.test(sentences[0]!)) ||
+    (leansOnOthers(itemAt(sentences, 0)) && !/^(?:it|so|and|but)\b/i.test(itemAt(sentences, 0))) ||
     /\d|\?/.test(text) ||
     sentences.length > 2
   )
@@ -193,7 +196,9 @@ function chosenByChapter(
           one,
           like: Math.max(
             0,
-            ...taken.map((other) => cosine(vectors.get(one.unit)!, vectors.get(other.unit)!)),
+            ...taken.map((other) =>
+              cosine(entryOf(vectors, one.unit), entryOf(vectors, other.unit)),
+            ),
           ),
         }))
         .map(({ one, like }) => ({ one, like, worth: one.score - REPETITION * like }))
@@ -237,7 +242,7 @@ function sentencesFor(
       before &&
       before.chapter === sentence.chapter &&
       before.from.length === 1 &&
-      before.from[0]!.source === sentence.from[0]!.source
+      itemAt(before.from, 0).source === itemAt(sentence.from, 0).source
         ? joined(before.text, sentence.text)
         : undefined
     if (both)

@@ -1,3 +1,4 @@
+import { itemAt } from '../faults/certain.ts'
 import { parseScript } from '../script/parse.ts'
 import { sceneSeconds } from '../timeline/timeline.ts'
 import type { DraftSentence, Outline } from './brief.ts'
@@ -16,10 +17,10 @@ export function draftScript(sentences: readonly DraftSentence[], outline: Outlin
     if (sentence.chapter !== chapter) {
       close()
       chapter = sentence.chapter
-      parts.push(`# ${outline[chapter]!.title}`)
+      parts.push(`# ${itemAt(outline, chapter).title}`)
     } else if (
       i > 0 &&
-      sentence.from[0]?.source !== sentences[i - 1]!.from[0]?.source &&
+      sentence.from[0]?.source !== itemAt(sentences, i - 1).from[0]?.source &&
       paragraph.length > 1
     )
       close()

@@ -1,3 +1,4 @@
+import { entryOf, itemAt } from '../faults/certain.ts'
 import type { Brief, Outline } from './brief.ts'
 import { centrality, cosine, sourceFit, weightedVectors } from './rank-units.ts'
 import { termsOf, type Unit, unitsOf } from './source-units.ts'
@@ -29,7 +30,7 @@ export function outlineOf(brief: Brief, isThing: (term: string) => boolean = () 
   return chapters.map(({ title, points }, i) => ({
     title,
     points,
-    minutes: Math.max(0.1, Math.round(((brief.minutes * weights[i]!) / all) * 10) / 10),
+    minutes: Math.max(0.1, Math.round(((brief.minutes * itemAt(weights, i)) / all) * 10) / 10),
   }))
 }
 
@@ -45,7 +46,7 @@ function ofPoints(points: readonly string[], wanted: number): Plan[] {
       Math.floor((i * points.length) / count),
       Math.floor(((i + 1) * points.length) / count),
     )
-    return { title: titleOf(own[0]!), points: own }
+    return { title: titleOf(itemAt(own, 0)), points: own }
   })
 }
 
@@ -55,7 +56,7 @@ const titleOf = (point: string) => {
     .split(/\s+/)
     .slice(0, 9)
     .join(' ')
-  return short[0]!.toUpperCase() + short.slice(1)
+  return short.charAt(0).toUpperCase() + short.slice(1)
 }
 
 /**
@@ -78,36 +79,43 @@ function ofSources(
   const fit = sourceFit(units, about)
   const seeds: number[] = []
   while (seeds.length < Math.min(wanted, Math.ceil(units.length / 3))) {
-    const best = units
-      .map((_, i) => ({
-        i,
-        score: seeds.includes(i)
-          ? -1
-          : rank[i]! *
-            (0.2 + fit.get(units[i]!.source)!) *
-            (1 - Math.max(0, ...seeds.map((seed) => cosine(vectors[i]!, vectors[seed]!)))),
-      }))
-      .sort((a, b) => b.score - a.score)[0]!
+    const best = itemAt(
+      units
+        .map((_, i) => ({
+          i,
+          score: seeds.includes(i)
+            ? -1
+            : itemAt(rank, i) *
+              (0.2 + entryOf(fit, itemAt(units, i).source)) *
+              (1 -
+                Math.max(
+                  0,
+                  ...seeds.map((seed) => cosine(itemAt(vectors, i), itemAt(vectors, seed))),
+                )),
+        }))
+        .sort((a, b) => b.score - a.score),
+      0,
+    )
     seeds.push(best.i)
   }
   const used = new Set<string>(about.keys())
   return seeds
     .sort((a, b) => a - b)
     .map((seed) => {
-      const { heading, sentences } = units[seed]!
-      const points = [sentences[0]!.slice(0, 300)]
+      const { heading, sentences } = itemAt(units, seed)
+      const points = [itemAt(sentences, 0).slice(0, 300)]
       if (heading && !used.has(heading)) {
         used.add(heading)
         return { title: heading, points }
       }
-      const heavy = [...vectors[seed]!]
+      const heavy = [...itemAt(vectors, seed)]
         .sort((a, b) => b[1] - a[1])
         .map(([term]) => term)
         .filter((term) => !used.has(term) && isThing(term))
         .slice(0, 2)
       for (const term of heavy) used.add(term)
       return {
-        title: titleOf(heavy.length ? `The ${heavy.join(' and the ')}` : sentences[0]!),
+        title: titleOf(heavy.length ? `The ${heavy.join(' and the ')}` : itemAt(sentences, 0)),
         points,
       }
     })

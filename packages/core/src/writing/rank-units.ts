@@ -1,3 +1,4 @@
+import { entryOf, itemAt } from '../faults/certain.ts'
 import type { Unit } from './source-units.ts'
 
 type Vector = ReadonlyMap<string, number>
@@ -15,7 +16,7 @@ export function weightedVectors(units: readonly Unit[]): Map<string, number>[] {
       new Map(
         [...terms].map(([term, times]) => [
           term,
-          (1 + Math.log(times)) * Math.log(1 + units.length / counts.get(term)!),
+          (1 + Math.log(times)) * Math.log(1 + units.length / entryOf(counts, term)),
         ]),
       ),
     ),
@@ -58,7 +59,7 @@ export function sourceFit(units: readonly Unit[], ...subjects: Vector[]): Map<st
   return new Map(
     [...all.keys()].map((source) => [
       source,
-      each.length ? Math.max(...each.map((fits) => fits.get(source)!)) : 1,
+      each.length ? Math.max(...each.map((fits) => entryOf(fits, source))) : 1,
     ]),
   )
 }
@@ -88,7 +89,10 @@ export function centrality(vectors: readonly Vector[], start: readonly number[])
         (1 - DAMPING) * share +
         DAMPING *
           (stuck * share +
-            rank.reduce((sum, from, i) => sum + (out[i] ? (from * edges[i]![j]!) / out[i] : 0), 0)),
+            rank.reduce(
+              (sum, from, i) => sum + (out[i] ? (from * itemAt(itemAt(edges, i), j)) / out[i] : 0),
+              0,
+            )),
     )
   }
   return rank

@@ -1,3 +1,4 @@
+import {} from '../faults/certain.ts'
 import { pattern } from '../text/pattern.ts'
 const ASIDES: [RegExp, string][] = [
   [/\s*\((?![^)]*\d{4}\s*[–-])[^()]{3,120}\)/g, ''],
@@ -34,7 +35,7 @@ export function shortened(sentence: string): string {
     .replace(/\s+/g, ' ')
     .replace(/ ([,.;:!?])/g, '$1')
     .trim()
-  return short ? short[0]!.toUpperCase() + short.slice(1) : sentence
+  return short ? short.charAt(0).toUpperCase() + short.slice(1) : sentence
 }
 
 const JOINED_WORDS = 7
@@ -55,5 +56,5 @@ export function joined(first: string, second: string): string | undefined {
     !LOWERED.test(second)
   )
     return undefined
-  return `${first.slice(0, -1)}, and ${second[0]!.toLowerCase()}${second.slice(1)}`
+  return `${first.slice(0, -1)}, and ${second.charAt(0).toLowerCase()}${second.slice(1)}`
 }

@@ -1,4 +1,5 @@
 import Papa from 'papaparse'
+import { itemAt } from '@tidy-reel/core/faults/certain'
 import { TidyError } from '@tidy-reel/core/faults/fault'
 import { pattern } from '@tidy-reel/core/text/pattern'
 import { type ImportedScript, paragraphs } from './imported-script.ts'
@@ -24,7 +25,7 @@ export function csvScript(text: string, name: string): ImportedScript {
       reason:
         'its columns cannot be told apart. Save it with commas, semicolons or tabs between them',
     })
-  const head = rows[0]!
+  const head = itemAt(rows, 0)
   const named = head.some((cell) => SPOKEN.test(cell) || PICTURE.test(cell))
   const spoken = named ? head.findIndex((cell) => SPOKEN.test(cell)) : widest(rows)
   if (spoken < 0)
@@ -58,7 +59,7 @@ export function csvScript(text: string, name: string): ImportedScript {
 
 /** Without headings the narration is the column with the most words. */
 function widest(rows: readonly string[][]): number {
-  const sums = rows[0]!.map((_cell, i) =>
+  const sums = itemAt(rows, 0).map((_cell, i) =>
     rows.reduce((sum, row) => sum + (row[i]?.split(/\s+/).length ?? 0), 0),
   )
   return sums.indexOf(Math.max(...sums))

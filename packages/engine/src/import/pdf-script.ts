@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { itemAt } from '@tidy-reel/core/faults/certain'
 import { TidyError } from '@tidy-reel/core/faults/fault'
 import { type ImportedScript, paragraphs } from './imported-script.ts'
 
@@ -61,7 +62,7 @@ const PdfInfo = z.object({ Title: z.string().catch('') })
 function linesOf(items: readonly TextItem[]): Line[] {
   const lines: Line[] = []
   for (const { str, transform, height, width } of items) {
-    const [x, y] = [transform[4]!, transform[5]!]
+    const [x, y] = [itemAt(transform, 4), itemAt(transform, 5)]
     const last = lines.at(-1)
     if (last && Math.abs(last.y - y) < Math.max(2, height / 2)) {
       if (str.trim() && x - last.x > height * 0.15 && !last.text.endsWith(' ')) last.text += ' '
@@ -94,7 +95,7 @@ function scriptOf(pages: readonly Line[][], name: string): { script: string; lef
     const gap = quantile(
       lines
         .slice(1)
-        .map((line, i) => lines[i]!.y - line.y)
+        .map((line, i) => itemAt(lines, i).y - line.y)
         .filter((distance) => distance > 0),
       0.25,
     )

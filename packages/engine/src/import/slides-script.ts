@@ -1,4 +1,5 @@
 import { extname, posix } from 'node:path'
+import { certain } from '@tidy-reel/core/faults/certain'
 import { TidyError } from '@tidy-reel/core/faults/fault'
 import { estimateSeconds } from '@tidy-reel/core/script/estimate'
 import { SCENE_SECONDS_LIMIT } from '@tidy-reel/core/script/parse'
@@ -148,7 +149,7 @@ const areaOf = (pic: XmlNode) => {
 }
 
 function odpSlides(parts: ReadonlyMap<string, Buffer>): Slide[] {
-  return found(xmlOf(parts, 'content.xml')!, 'draw:page').map((page) => {
+  return found(certain(xmlOf(parts, 'content.xml')), 'draw:page').map((page) => {
     const notes = page.children.find(({ name }) => name === 'presentation:notes')
     const frames = page.children.filter(({ name }) => name === 'draw:frame')
     const lines = (node: XmlNode) =>

@@ -1,3 +1,4 @@
+import { certain, itemAt } from '@tidy-reel/core/faults/certain'
 import { TidyError } from '@tidy-reel/core/faults/fault'
 import { pattern } from '@tidy-reel/core/text/pattern'
 import { type ImportedScript, paragraphs } from './imported-script.ts'
@@ -20,7 +21,7 @@ export function subtitlesScript(text: string, name: string): ImportedScript {
     const lines = block.split('\n')
     const at = lines.findIndex((line) => TIMES.test(line))
     if (at < 0) continue
-    const [start, end] = secondsOf(TIMES.exec(lines[at]!)!)
+    const [start, end] = secondsOf(certain(TIMES.exec(itemAt(lines, at))))
     const words = lines
       .slice(at + 1)
       .map((line) => spoken(line, () => speakers++))

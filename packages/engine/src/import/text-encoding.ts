@@ -1,5 +1,6 @@
 import { detect } from 'chardet'
 import iconv from 'iconv-lite'
+import { itemAt } from '@tidy-reel/core/faults/certain'
 
 export interface Decoded {
   text: string
@@ -16,8 +17,8 @@ function utf16(bytes: Buffer): string | undefined {
   if (pairs < 4) return undefined
   const zeros = [0, 0]
   for (let i = 0; i < pairs * 2; i++) if (head[i] === 0) zeros[i % 2]!++
-  if (zeros[1]! > pairs * 0.4 && zeros[0]! < pairs * 0.1) return 'UTF-16LE'
-  if (zeros[0]! > pairs * 0.4 && zeros[1]! < pairs * 0.1) return 'UTF-16BE'
+  if (itemAt(zeros, 1) > pairs * 0.4 && itemAt(zeros, 0) < pairs * 0.1) return 'UTF-16LE'
+  if (itemAt(zeros, 0) > pairs * 0.4 && itemAt(zeros, 1) < pairs * 0.1) return 'UTF-16BE'
   return undefined
 }
 

@@ -3,6 +3,7 @@ import { mkdir, rm } from 'node:fs/promises'
 import { join } from 'node:path'
 import { z } from 'zod'
 import { Making } from '@tidy-reel/core/document/document'
+import { itemAt } from '@tidy-reel/core/faults/certain'
 import { isFault, TidyError } from '@tidy-reel/core/faults/fault'
 import { Item, orientationOf } from '@tidy-reel/core/pictures/item'
 import { PIXELS_LIMIT } from '../own/look.ts'
@@ -140,7 +141,6 @@ const nameOf = (address: string, wish: PictureWish, seed: number) =>
 
 /** The first sentence of a description says what is to be seen. */
 const titleOf = (description: string) =>
-  description
-    .split(/(?<=[.!?])\s/)[0]!
+  itemAt(description.split(/(?<=[.!?])\s/), 0)
     .replace(/[.!?]+$/, '')
     .slice(0, 120)

@@ -1,3 +1,4 @@
+import { itemAt } from '@tidy-reel/core/faults/certain'
 import { runProgram } from '../run/program.ts'
 
 /** A piece of a clip between two cuts, in seconds. */
@@ -65,5 +66,5 @@ export function piecesAt(cuts: readonly number[], seconds: number): Piece[] {
   if (ends.length === 0) return []
   return [...ends, seconds]
     .slice(0, MOST_PIECES)
-    .map((to, i) => ({ from: i ? ends[i - 1]! : 0, to }))
+    .map((to, i) => ({ from: i ? itemAt(ends, i - 1) : 0, to }))
 }

@@ -3,6 +3,7 @@ import { mkdir, symlink, writeFile } from 'node:fs/promises'
 import { cpus } from 'node:os'
 import { join } from 'node:path'
 import pLimit from 'p-limit'
+import { itemAt } from '@tidy-reel/core/faults/certain'
 import type { FilmShape, Segment } from '@tidy-reel/core/render/plan'
 import { runProgram } from '../run/program.ts'
 import type { PictureFile } from './footage.ts'
@@ -45,7 +46,7 @@ export async function renderSegments(
             folders.work,
             segment,
             shape,
-            files[i]!,
+            itemAt(files, i),
             either,
           )
           onProgress((done += segment.frames), all)

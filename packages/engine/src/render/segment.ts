@@ -3,6 +3,7 @@ import { writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import type { Writable } from 'node:stream'
 import { execa } from 'execa'
+import { itemAt } from '@tidy-reel/core/faults/certain'
 import { isFault, TidyError } from '@tidy-reel/core/faults/fault'
 import { pictureRuns } from '@tidy-reel/core/film/shots'
 import type { Move } from '@tidy-reel/core/pictures/view'
@@ -98,7 +99,7 @@ async function feedStills(
   shape: FilmShape,
   signal: AbortSignal,
 ) {
-  await Promise.all(stills.map((still, i) => feedStill(still, pipes[i]!, shape, signal)))
+  await Promise.all(stills.map((still, i) => feedStill(still, itemAt(pipes, i), shape, signal)))
 }
 
 async function feedStill(

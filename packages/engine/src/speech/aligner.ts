@@ -1,6 +1,7 @@
 import { mkdtemp, readFile, rm, writeFile } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { entryOf, itemAt } from '@tidy-reel/core/faults/certain'
 import { arpabetOf } from '@tidy-reel/core/speech/ipa'
 import { runProgram } from '../run/program.ts'
 import type { RawWord } from './contract.ts'
@@ -49,7 +50,7 @@ export async function pronunciationsOf(
   const asked = [...new Set(words)]
   const unknown = asked.filter((word) => !known.has(word))
   const said = new Map(
-    asked.flatMap((word) => (known.has(word) ? [[word, known.get(word)!] as const] : [])),
+    asked.flatMap((word) => (known.has(word) ? [[word, entryOf(known, word)] as const] : [])),
   )
   if (unknown.length) {
     const { stdout } = await runProgram('espeak-ng', ['-q', '--ipa', '-v', 'en-us', '--stdin'], {
@@ -185,7 +186,7 @@ async function heardIn(
     { timeoutMs: 30_000 + samples, ...(signal ? { signal } : {}) },
   )
   const lines = (await readFile(join(folder, 'found'), 'utf8').catch(() => '')).split('\n')
-  const byName = new Map(lines.map((line) => [line.split(' ')[0]!, line]))
+  const byName = new Map(lines.map((line) => [itemAt(line.split(' '), 0), line]))
   return stretches.map((_, i) => wordsOf(byName.get(String(i)) ?? ''))
 }
 
@@ -196,7 +197,7 @@ function wordsOf(found: string): RawWord[] | undefined {
   if (first < 2) return undefined
   const words: RawWord[] = []
   for (let at = first; at + 4 < fields.length + 1 && fields[at + 3] !== undefined; at += 4) {
-    const text = fields[at + 3]!.replace(/\(\d+\)$/, '')
+    const text = itemAt(fields, at + 3).replace(/\(\d+\)$/, '')
     const [start, end] = [
       Number(fields[at]) / FRAMES_A_SECOND,
       Number(fields[at + 4]) / FRAMES_A_SECOND,

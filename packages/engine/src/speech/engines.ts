@@ -1,3 +1,4 @@
+import { entryOf } from '@tidy-reel/core/faults/certain'
 import type { RawSpeech, SpeechOrder } from './contract.ts'
 import { speakWithFestival } from './festival.ts'
 import { heardWords } from './heard-words.ts'
@@ -58,6 +59,6 @@ function engineSpeech(
     case 'program':
     case 'service':
     case 'model':
-      return speakWithOwn(list.own.get(voice.id)!, order, signal)
+      return speakWithOwn(entryOf(list.own, voice.id), order, signal)
   }
 }

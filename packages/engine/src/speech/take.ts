@@ -3,6 +3,7 @@ import { readFile, rm, writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import { z } from 'zod'
 import type { Emphasis, Finish } from '@tidy-reel/core/document/voicing'
+import { itemAt, lastOf } from '@tidy-reel/core/faults/certain'
 import { TidyError } from '@tidy-reel/core/faults/fault'
 import { limited } from '@tidy-reel/core/film/sound/limiter'
 import { integratedLoudness } from '@tidy-reel/core/film/sound/loudness'
@@ -289,7 +290,7 @@ function finished(
 ): { pcm: Float32Array } & Pick<KeptFacts, 'pauses' | 'said' | 'saved' | 'noises'> {
   const quiet = silences(pcm, SAMPLE_RATE)
   const first = quiet[0]?.[0] === 0 ? quiet[0][1] : 0
-  const last = quiet.at(-1)?.[1] === pcm.length ? quiet.at(-1)![0] : pcm.length
+  const last = quiet.at(-1)?.[1] === pcm.length ? lastOf(quiet)[0] : pcm.length
   const peak = pcm.subarray(first, last).reduce((most, x) => Math.max(most, Math.abs(x)), 0)
   if (last <= first || peak < SILENT_PEAK) return { pcm: new Float32Array(0), pauses: [] }
   const edged = withEdges(pcm, first, last)
@@ -322,7 +323,7 @@ function finished(
       form.words.map(({ text }) => text),
       words,
     ).map(([start, end], i) => ({
-      text: form.words[i]!.text,
+      text: itemAt(form.words, i).text,
       start: Math.round(place(start)),
       end: Math.round(place(end)),
     }))

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { isAbsolute, join } from 'node:path'
 import { z } from 'zod'
+import { itemAt } from '@tidy-reel/core/faults/certain'
 import { TidyError } from '@tidy-reel/core/faults/fault'
 import { AGES, BUILT_IN_VOICES, GENDERS, type Voice } from './voices.ts'
 
@@ -82,7 +83,7 @@ export function voiceList(data: string): VoiceList {
   } catch (cause) {
     const reason =
       cause instanceof z.ZodError
-        ? `${cause.issues[0]!.path.join('.')}: ${cause.issues[0]!.message}`
+        ? `${itemAt(cause.issues, 0).path.join('.')}: ${itemAt(cause.issues, 0).message}`
         : 'it is no JSON'
     return {
       voices: BUILT_IN_VOICES,

@@ -1,3 +1,4 @@
+import { certain } from '@tidy-reel/core/faults/certain'
 import { type Language, LANGUAGES } from '@tidy-reel/core/speech/language'
 
 export const GENDERS = ['female', 'male', 'unknown'] as const
@@ -267,4 +268,4 @@ export const BUILT_IN_VOICES: readonly Voice[] = [...ENGLISH, ...otherLanguages(
 
 /** The voice of last resort for a text in other letters than its voice knows. */
 export const foreignVoice = (language: Language): Voice =>
-  BUILT_IN_VOICES.find(({ id }) => id === `espeak-${language}`)!
+  certain(BUILT_IN_VOICES.find(({ id }) => id === `espeak-${language}`))

@@ -10,6 +10,7 @@ import {
   UNTITLED,
 } from '@tidy-reel/core/document/document'
 import type { Film } from '@tidy-reel/core/document/film-scenes'
+import { itemAt } from '@tidy-reel/core/faults/certain'
 import type { TidyError } from '@tidy-reel/core/faults/fault'
 import { pickPictures, type ScenePicks } from '@tidy-reel/core/match/pick'
 import { pictureIndex } from '@tidy-reel/core/match/picture-index'
@@ -68,7 +69,7 @@ export function scenesToMatch(
     return {
       text: scene.text,
       chapter: scene.chapter,
-      seconds: seconds[i]!,
+      seconds: itemAt(seconds, i),
       ...(picture ? { picture } : {}),
       ...(chapterTitle ? { chapterTitle } : {}),
     }
@@ -114,7 +115,7 @@ export async function matchFilm(
       ...options,
       refusals: told.refusals,
     })
-    return found.map((picks, i) => ({ ...picks, numbers: numbersWorth(scenes[i]!.text) }))
+    return found.map((picks, i) => ({ ...picks, numbers: numbersWorth(itemAt(scenes, i).text) }))
   }
   const searches = [...new Set(queries.flatMap(searchesOf))]
   if (!('search' in library)) return { picks: pick(shortlist(library, searches)), faults: [] }

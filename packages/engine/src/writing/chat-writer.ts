@@ -1,5 +1,6 @@
 import { Agent, fetch } from 'undici'
 import { z } from 'zod'
+import { certain } from '@tidy-reel/core/faults/certain'
 import { isFault, TidyError } from '@tidy-reel/core/faults/fault'
 import { CHARACTERS_PER_SECOND } from '@tidy-reel/core/script/estimate'
 import { type Brief, Outline } from '@tidy-reel/core/writing/brief'
@@ -197,7 +198,7 @@ async function answerOf(
         raw += decoder.decode(bytes, { stream: true })
         if (!streamed) continue
         const lines = raw.split('\n')
-        raw = lines.pop()!
+        raw = certain(lines.pop())
         for (const line of lines) {
           const data = /^data:\s*(.*)$/.exec(line.trimEnd())?.[1]
           if (data === undefined || data === '') continue

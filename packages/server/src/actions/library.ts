@@ -1,5 +1,6 @@
 import { QueryTypes, type Sequelize } from 'sequelize'
 import type { Refusal, RefusalReason } from '@tidy-reel/core/document/document'
+import { certain } from '@tidy-reel/core/faults/certain'
 import { TidyError } from '@tidy-reel/core/faults/fault'
 import { originOf, type PictureFilter } from '@tidy-reel/core/pictures/filter'
 import { type ChosenItem, chosenItem, Item, itemAgain } from '@tidy-reel/core/pictures/item'
@@ -255,7 +256,7 @@ export function libraryActions(sequelize: Sequelize, ownerId: string) {
         {},
       )
       return rows.map((row) => ({
-        item: chosenItem(viewOf(row).item)!,
+        item: certain(chosenItem(viewOf(row).item)),
         reason: row.refused!,
         sentence: '',
         words: [],

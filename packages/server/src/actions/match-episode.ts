@@ -1,6 +1,7 @@
 import type { Matching, Picking } from '@tidy-reel/core/document/document'
 import type { FilmScene } from '@tidy-reel/core/document/film-scenes'
 import { sharedWords } from '@tidy-reel/core/document/reconcile'
+import { itemAt } from '@tidy-reel/core/faults/certain'
 import { concerns, saidBy } from '@tidy-reel/core/match/refusals'
 import { shotsIn } from '@tidy-reel/core/match/shots-in'
 import { orientationOf, sourceName } from '@tidy-reel/core/pictures/item'
@@ -54,7 +55,7 @@ export async function matchEpisode(
   const seconds = sceneSeconds(film.scenes, film.speed, film.pauses)
   const suits = film.scenes.map(
     (scene, i) =>
-      scene.shots.length > 0 && stillSuits(scene, seconds[i]!, known.get(scene.id), told),
+      scene.shots.length > 0 && stillSuits(scene, itemAt(seconds, i), known.get(scene.id), told),
   )
   const kept = keptPictures(
     film.scenes.map((scene, i) =>
@@ -83,7 +84,7 @@ export async function matchEpisode(
   await Candidates.destroy({ where: { episodeId, ownerId } })
   await Candidates.bulkCreate(
     shown.map(({ id: sceneId, text, i }) => {
-      const { words, candidates, meanings, numbers } = picks[i]!
+      const { words, candidates, meanings, numbers } = itemAt(picks, i)
       return {
         episodeId,
         ownerId,
@@ -102,7 +103,9 @@ export async function matchEpisode(
     }),
   )
   const anew = shown.flatMap((scene) =>
-    suits[scene.i] ? [] : [{ sceneId: scene.id, text: scene.text, items: picks[scene.i]!.chosen }],
+    suits[scene.i]
+      ? []
+      : [{ sceneId: scene.id, text: scene.text, items: itemAt(picks, scene.i).chosen }],
   )
   if (anew.length)
     await episodes.command(episodeId, revision, { type: 'placeShots', scenes: anew }, 'matching')

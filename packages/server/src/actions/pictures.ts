@@ -5,6 +5,7 @@ import pLimit from 'p-limit'
 import type { Sequelize } from 'sequelize'
 import type { Command } from '@tidy-reel/core/document/command'
 import { REFUSED_EVERYWHERE } from '@tidy-reel/core/document/document'
+import { itemAt } from '@tidy-reel/core/faults/certain'
 import { TidyError } from '@tidy-reel/core/faults/fault'
 import { passes, type PictureFilter } from '@tidy-reel/core/pictures/filter'
 import type { ChosenItem, Item } from '@tidy-reel/core/pictures/item'
@@ -154,7 +155,7 @@ export function pictureActions(
         ),
       )
       const { notes, skipped } = readPictureList(new TextDecoder().decode(text), basename(name))
-      const unknown = (await library.note(notes)).map((nth) => notes[nth]!)
+      const unknown = (await library.note(notes)).map((nth) => itemAt(notes, nth))
       return {
         described: notes.length - unknown.length,
         unknown: unknown.length,

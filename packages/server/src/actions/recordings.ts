@@ -5,6 +5,7 @@ import type { Readable } from 'node:stream'
 import pLimit from 'p-limit'
 import type { Sequelize } from 'sequelize'
 import { filmOf } from '@tidy-reel/core/document/film-scenes'
+import { itemAt } from '@tidy-reel/core/faults/certain'
 import { isFault, TidyError } from '@tidy-reel/core/faults/fault'
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
 import { type RecordedView, RecordingView } from '@tidy-reel/core/views/recording'
@@ -135,7 +136,7 @@ export function recordingActions(
             two(async () => {
               if (start === null || end === null) return null
               const take = await keepReading(takes, recording, text, { start, end }, signal)
-              await remember(episodeId, scenes[i]!.id, text, take, end - start)
+              await remember(episodeId, itemAt(scenes, i).id, text, take, end - start)
               return take
             }),
           ),
@@ -145,14 +146,14 @@ export function recordingActions(
           remarks: recording.remarks,
           fault: null,
           sentences: sentences.map(({ text, start, end, missing, extra, tries }, i) => ({
-            sceneId: scenes[i]!.id,
+            sceneId: itemAt(scenes, i).id,
             text,
             start,
             end,
             missing,
             extra: extra.map(({ word }) => word),
             tries,
-            take: kept[i]!,
+            take: itemAt(kept, i),
           })),
         }
       }

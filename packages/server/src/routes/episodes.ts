@@ -3,6 +3,7 @@ import { streamSSE } from 'hono/streaming'
 import { z } from 'zod'
 import { Command } from '@tidy-reel/core/document/command'
 import { filmOf } from '@tidy-reel/core/document/film-scenes'
+import { itemAt } from '@tidy-reel/core/faults/certain'
 import { TidyError } from '@tidy-reel/core/faults/fault'
 import { timeline } from '@tidy-reel/core/timeline/timeline'
 import { VOICE_FILES, voiceFile } from '@tidy-reel/engine/sound/voice-export'
@@ -166,7 +167,7 @@ export function episodeRoutes({
         const takes = await knownTakes(document, speech(), await episodes.pronunciations(id))
         const film = filmOf(document)
         const ordered = film.scenes.map((scene) => takes.get(scene.id))
-        const ending = file.split('.')[1]!
+        const ending = itemAt(file.split('.'), 1)
         const made = await voiceFile(
           place.voices,
           file,

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { Command } from '@tidy-reel/core/document/command'
 import type { Document } from '@tidy-reel/core/document/document'
+import { itemAt } from '@tidy-reel/core/faults/certain'
 import { jsonAs } from '@tidy-reel/core/text/json'
 
 /**
@@ -95,7 +96,7 @@ export function outbox(
     events.state(id, 'saving')
     try {
       while (queue.edits.length) {
-        const { command, key } = queue.edits[0]!
+        const { command, key } = itemAt(queue.edits, 0)
         const answer = await post(id, queue.revision, command, key)
         queue.edits.shift()
         queue.revision = answer.revision

@@ -1,6 +1,7 @@
 import { refDebounced, useDebounceFn, useEventListener } from '@vueuse/core'
 import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import { chapterLengths } from '@tidy-reel/core/checks/chapters'
+import { itemAt } from '@tidy-reel/core/faults/certain'
 import { cleanScript } from '@tidy-reel/core/script/clean'
 import { SCENE_SECONDS_LIMIT } from '@tidy-reel/core/script/parse'
 import { parsedScript } from '@tidy-reel/core/script/parsed-script'
@@ -27,7 +28,7 @@ export function useScript(episode: ReturnType<typeof useEpisode>) {
   const starts = computed(() =>
     parsed.value.scenes.map(({ source, opensParagraph, estimatedSeconds }, i) => ({
       from: source.from,
-      seconds: lengths.value[i]!,
+      seconds: itemAt(lengths.value, i),
       over: estimatedSeconds > SCENE_SECONDS_LIMIT,
       opensParagraph,
     })),

@@ -1,11 +1,12 @@
 import { useLocalStorage } from '@vueuse/core'
 import { computed, type Ref, shallowRef } from 'vue'
+import { itemAt } from '@tidy-reel/core/faults/certain'
 import { type TidyChange, withChanges } from '@tidy-reel/core/tidy/change'
 import type { ScriptReading } from './script-reading.ts'
 
 /** Known again by its words and those around it, wherever they have moved. */
 const keyOf = (script: string, { kind, edits, before }: TidyChange) =>
-  `${kind}|${before}|${script.slice(Math.max(0, edits[0]!.from - 24), edits[0]!.from)}`
+  `${kind}|${before}|${script.slice(Math.max(0, itemAt(edits, 0).from - 24), itemAt(edits, 0).from)}`
 
 /** What the tidy pass proposes, without what a person has chosen to leave. */
 export function useTidyChoice(episodeId: string, looked: Ref<ScriptReading>, text: Ref<string>) {

@@ -1,5 +1,6 @@
 import type { Flag } from '@tidy-reel/core/checks/flags'
 import type { Document, Shot } from '@tidy-reel/core/document/document'
+import { itemAt } from '@tidy-reel/core/faults/certain'
 import type { Direction, ParsedScript } from '@tidy-reel/core/script/parse'
 import type { Timeline, TimelineScene } from '@tidy-reel/core/timeline/timeline'
 
@@ -67,7 +68,7 @@ export function sheetRows(
       directions: said?.directions ?? [],
       flags: flags.get(id) ?? [],
       ...found(placed.get(id)),
-      ...(opens ? { heading: parsed.chapters[chapter]!.title } : {}),
+      ...(opens ? { heading: itemAt(parsed.chapters, chapter).title } : {}),
     }
   })
   const all = [card('opening'), ...rows, card('closing')]

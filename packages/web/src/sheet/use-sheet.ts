@@ -4,6 +4,7 @@ import { doubtedClaims } from '@tidy-reel/core/checks/claims'
 import { filmFlags } from '@tidy-reel/core/checks/flags'
 import type { Command, NewScene, ScenePlace } from '@tidy-reel/core/document/command'
 import { copiedScenes } from '@tidy-reel/core/document/scene-edits'
+import { itemAt } from '@tidy-reel/core/faults/certain'
 import { isFault } from '@tidy-reel/core/faults/fault'
 import type { SpokenWord } from '@tidy-reel/core/speech/word-times'
 import { wordsOf } from '@tidy-reel/core/text/written-words'
@@ -63,7 +64,7 @@ export function useSheet(episode: ReturnType<typeof useEpisode>, player: Player)
   /** Ids of the selected scenes, in the film's order. */
   const selectedIds = computed(() =>
     rows.value
-      .slice(range.value[0], range.value[1]! + 1)
+      .slice(range.value[0], itemAt(range.value, 1) + 1)
       .flatMap(({ id, kind }) => (kind === 'scene' ? [id] : [])),
   )
   const scene = computed(() => (row.value?.kind === 'scene' ? row.value : undefined))
@@ -259,7 +260,7 @@ export function useSheet(episode: ReturnType<typeof useEpisode>, player: Player)
       return (refused.value =
         'Choose the second or a later picture of a scene first: its cut is moved.')
     const sample = sampleAtFrame(seen.startFrame, episode.film.fps)
-    const now = scene.value.shots[shot.value]!.word ?? nearestWord(timed.words, sample)
+    const now = itemAt(scene.value.shots, shot.value).word ?? nearestWord(timed.words, sample)
     const word = now + by
     if (
       word > 0 &&
@@ -273,7 +274,7 @@ export function useSheet(episode: ReturnType<typeof useEpisode>, player: Player)
     const all = rows.value
     for (let step = 1; step <= all.length; step++) {
       const at = (cursor.value + way * step + all.length * 2) % all.length
-      const flagged = all[at]!.flags[0]
+      const flagged = itemAt(all, at).flags[0]
       if (flagged) return select(at, { shot: flagged.shot ?? 0 })
     }
     refused.value = 'No flags: nothing on this sheet needs a look.'
@@ -282,12 +283,13 @@ export function useSheet(episode: ReturnType<typeof useEpisode>, player: Player)
   function remove() {
     const ids = selectedIds.value
     if (!ids.length) return
-    const next = rows.value[range.value[1]! + 1]?.id ?? rows.value[range.value[0]! - 1]?.id
+    const next =
+      rows.value[itemAt(range.value, 1) + 1]?.id ?? rows.value[itemAt(range.value, 0) - 1]?.id
     if (run({ type: 'deleteScenes', sceneIds: ids }) && next) selectId(next)
   }
   function moveBy(way: 1 | -1) {
     const ids = selectedIds.value
-    const other = rows.value[way < 0 ? range.value[0]! - 1 : range.value[1]! + 1]
+    const other = rows.value[way < 0 ? itemAt(range.value, 0) - 1 : itemAt(range.value, 1) + 1]
     if (!ids.length || other?.kind !== 'scene') return
     run({
       type: 'moveScenes',
@@ -347,6 +349,6 @@ export type Sheet = ReturnType<typeof useSheet>
 const nearestWord = (words: readonly SpokenWord[], sample: number) =>
   words.reduce(
     (best, { start }, i) =>
-      Math.abs(start - sample) < Math.abs(words[best]!.start - sample) ? i : best,
+      Math.abs(start - sample) < Math.abs(itemAt(words, best).start - sample) ? i : best,
     0,
   )

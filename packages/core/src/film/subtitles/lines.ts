@@ -1,3 +1,4 @@
+import { itemAt } from '../../faults/certain.ts'
 import { BOUND } from './bound-words.ts'
 import type { SubtitleLimits } from './limits.ts'
 
@@ -52,9 +53,9 @@ export function brokenLines(
 }
 
 function lineEndCost(words: readonly string[], i: number): number {
-  const before = words[i - 1]!
+  const before = itemAt(words, i - 1)
   if (/[.!?;:,—–]["'’”»)]*$/.test(before)) return 0
   if (BOUND.has(before.toLowerCase())) return 8
-  const names = /^\p{Lu}/u.test(before) && /^\p{Lu}/u.test(words[i]!)
-  return names ? 6 : BOUND.has(words[i]!.toLowerCase()) ? 1.5 : 3
+  const names = /^\p{Lu}/u.test(before) && /^\p{Lu}/u.test(itemAt(words, i))
+  return names ? 6 : BOUND.has(itemAt(words, i).toLowerCase()) ? 1.5 : 3
 }

@@ -1,4 +1,5 @@
 import type { Film } from '../../document/film-scenes.ts'
+import { itemAt } from '../../faults/certain.ts'
 import { SAMPLE_RATE } from '../../time/time.ts'
 import type { Timeline } from '../../timeline/timeline.ts'
 
@@ -27,7 +28,7 @@ export function filmSupers(timeline: Timeline, film: Film): Super[] {
     }
   })
   const labels = timeline.scenes.flatMap((scene, i) =>
-    film.scenes[i]!.directions.flatMap((d): Super[] =>
+    itemAt(film.scenes, i).directions.flatMap((d): Super[] =>
       d.kind === 'super'
         ? [
             {

@@ -1,3 +1,4 @@
+import { entryOf, itemAt } from '../../faults/certain.ts'
 import { wordList } from '../../text/pattern.ts'
 /** Shares of probability of a trigram, of a bigram, of a single word. */
 const WEIGHTS = { three: 0.6, two: 0.3, one: 0.1 }
@@ -62,11 +63,11 @@ export function arpaModel(sentences: readonly (readonly string[])[]): string {
   ] as const)
     for (const word of words) if (!counts[0].has(word)) single.push(`${log(share)} ${word} 0.0000`)
   const pairs = [...counts[1]].map(([pair, n]) => {
-    const before = counts[0].get(pair.split(' ')[0]!)!
+    const before = entryOf(counts[0], itemAt(pair.split(' '), 0))
     return `${log(Math.min(0.95, ((WEIGHTS.two + WEIGHTS.three) * n) / before))} ${pair} ${log(WEIGHTS.two)}`
   })
   const triples = [...counts[2]].map(([triple, n]) => {
-    const before = counts[1].get(triple.split(' ').slice(0, 2).join(' '))!
+    const before = entryOf(counts[1], triple.split(' ').slice(0, 2).join(' '))
     return `${log(Math.min(0.97, (0.95 * n) / before))} ${triple}`
   })
   return [

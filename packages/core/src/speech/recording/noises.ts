@@ -1,3 +1,4 @@
+import { itemAt } from '../../faults/certain.ts'
 /** A stretch of a recording that is not speech, in seconds. */
 export interface Noise {
   kind: 'breath' | 'filler'
@@ -35,12 +36,15 @@ export function breathsBetween(
   for (const { start, end } of words)
     for (let at = Math.round(start * rate); at + size <= end * rate; at += size) spoken.push(db(at))
   if (!spoken.length) return []
-  const voice = spoken.sort((a, b) => a - b)[Math.floor(spoken.length * 0.7)]!
+  const voice = itemAt(
+    spoken.sort((a, b) => a - b),
+    Math.floor(spoken.length * 0.7),
+  )
   return words.slice(1).flatMap(({ start }, i) => {
     const found: Noise[] = []
     let from = -1
     const last = Math.round((start - CLEAR) * rate)
-    for (let at = Math.round((words[i]!.end + CLEAR) * rate); at <= last; at += size) {
+    for (let at = Math.round((itemAt(words, i).end + CLEAR) * rate); at <= last; at += size) {
       const below = voice - db(at)
       const breath = at + size <= last && below >= BREATH.below[0] && below <= BREATH.below[1]
       if (breath && from < 0) from = at

@@ -1,3 +1,4 @@
+import { itemAt, lastOf } from '../../faults/certain.ts'
 import { followed, type HeardWord } from './follow.ts'
 
 /** One reading of a sentence. */
@@ -46,9 +47,9 @@ export function sentencesRead(
   places.forEach((place, t) => {
     if (place < 0) return
     const open = readings.at(-1)
-    const sentence = owner[place]!
+    const sentence = itemAt(owner, place)
     // Going back inside a sentence begins it again.
-    if (open?.sentence === sentence && place > open.words.at(-1)![1]) open.words.push([t, place])
+    if (open?.sentence === sentence && place > lastOf(open.words)[1]) open.words.push([t, place])
     else readings.push({ sentence, words: [[t, place]] })
   })
   return sentences.map((words, s) => {
@@ -56,11 +57,11 @@ export function sentencesRead(
       .filter(({ sentence }) => sentence === s)
       .map(({ words: found }) => ({
         found,
-        reading: readingOf(found, heard, words.length, firstOf[s]!),
+        reading: readingOf(found, heard, words.length, itemAt(firstOf, s)),
       }))
     const good = own.findLast(({ reading }) => reading.heard >= GOOD && reading.finished)
     const kept = good ?? undefined
-    const said = new Set(kept?.found.map(([, place]) => place - firstOf[s]!))
+    const said = new Set(kept?.found.map(([, place]) => place - itemAt(firstOf, s)))
     return {
       kept: kept?.reading,
       readings: own.map(({ reading }) => reading),
@@ -69,7 +70,7 @@ export function sentencesRead(
         ? heard
             .slice(kept.reading.first, kept.reading.last + 1)
             .flatMap(({ text, start, end }, i) =>
-              places[kept.reading.first + i]! < 0 ? [{ text, start, end }] : [],
+              itemAt(places, kept.reading.first + i) < 0 ? [{ text, start, end }] : [],
             )
         : [],
     }
@@ -82,14 +83,14 @@ function readingOf(
   words: number,
   first: number,
 ): Reading {
-  const [from, to] = [found[0]![0], found.at(-1)![0]]
+  const [from, to] = [itemAt(found, 0)[0], lastOf(found)[0]]
   // The recogniser may miss the very last word: the one before it will do.
-  const finished = found.at(-1)![1] - first >= words - 1 - (words > 5 ? 1 : 0)
+  const finished = lastOf(found)[1] - first >= words - 1 - (words > 5 ? 1 : 0)
   return {
     first: from,
     last: to,
-    start: heard[from]!.start,
-    end: heard[to]!.end,
+    start: itemAt(heard, from).start,
+    end: itemAt(heard, to).end,
     heard: found.length / words,
     finished,
   }

@@ -1,6 +1,7 @@
 import { existsSync, readdirSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { join } from 'node:path'
+import { certain, itemAt } from '@tidy-reel/core/faults/certain'
 import { IPA_WORD } from '@tidy-reel/core/speech/ipa'
 import type { RawSpeech, SpeechOrder } from '../contract.ts'
 
@@ -57,12 +58,14 @@ function modelConfig(folder: string): object {
     throw new Error('the folder holds no model (.onnx) with its tokens.txt')
   const shared = { tokens, lexicon: at('lexicon.txt'), dataDir: at('espeak-ng-data') }
   if (at('voices.bin'))
-    return { kokoro: { model: join(folder, models[0]!), voices: at('voices.bin'), ...shared } }
+    return {
+      kokoro: { model: join(folder, itemAt(models, 0)), voices: at('voices.bin'), ...shared },
+    }
   const vocoder = models.find((name) => /voco|hifigan/i.test(name))
-  const acoustic = models.find((name) => name !== vocoder)!
+  const acoustic = certain(models.find((name) => name !== vocoder))
   if (vocoder && models.length > 1)
     return {
       matcha: { acousticModel: join(folder, acoustic), vocoder: join(folder, vocoder), ...shared },
     }
-  return { vits: { model: join(folder, models[0]!), ...shared } }
+  return { vits: { model: join(folder, itemAt(models, 0)), ...shared } }
 }

@@ -1,4 +1,5 @@
 import { availableParallelism } from 'node:os'
+import { itemAt } from '@tidy-reel/core/faults/certain'
 import type { HeardWord } from '@tidy-reel/core/speech/recording/follow'
 import { arpaModel, EVERYDAY, FILLERS } from '@tidy-reel/core/speech/recording/language-model'
 import { type SentenceRead, sentencesRead } from '@tidy-reel/core/speech/recording/sentences-read'
@@ -83,7 +84,7 @@ async function heardWords(
     while (next < groups.length) {
       const mine = next++
       results[mine] = await recognised(
-        groups[mine]!.map(({ from, to }) => hearing.subarray(from, to)),
+        itemAt(groups, mine).map(({ from, to }) => hearing.subarray(from, to)),
         model,
         vocabulary,
         signal,
@@ -94,8 +95,8 @@ async function heardWords(
   await Promise.all(Array.from({ length: Math.max(1, availableParallelism()) }, work))
   return results.flat().flatMap((found, s) =>
     (found ?? []).map(({ text, start, end }, i): HeardWord => {
-      const offset = stretches[s]!.from / HEARING_RATE
-      const gap = i > 0 ? start - found![i - 1]!.end : 1
+      const offset = itemAt(stretches, s).from / HEARING_RATE
+      const gap = i > 0 ? start - itemAt(found!, i - 1).end : 1
       return { text, start: start + offset, end: end + offset, afterPause: gap > 0.15 }
     }),
   )
@@ -110,7 +111,7 @@ function stretchesOf(hearing: Int16Array): { from: number; to: number }[] {
   const cuts = [0, ...pauses.map(([from, to]) => Math.round((from + to) / 2)), pcm.length]
   const stretches: { from: number; to: number }[] = []
   for (let i = 1; i < cuts.length; i++) {
-    const [from, to] = [cuts[i - 1]!, cuts[i]!]
+    const [from, to] = [itemAt(cuts, i - 1), itemAt(cuts, i)]
     const parts = Math.max(1, Math.ceil((to - from) / (LONGEST * HEARING_RATE)))
     for (let p = 0; p < parts; p++)
       stretches.push({
@@ -138,7 +139,12 @@ async function exactly(
     const from = Math.max(0, Math.round((reading.start - AROUND) * HEARING_RATE))
     const to = Math.min(hearing.length, Math.round((reading.end + AROUND) * HEARING_RATE))
     return [
-      { s, from, words: words[s]!.filter((_, i) => !left.has(i)), pcm: hearing.subarray(from, to) },
+      {
+        s,
+        from,
+        words: itemAt(words, s).filter((_, i) => !left.has(i)),
+        pcm: hearing.subarray(from, to),
+      },
     ]
   })
   const found = await aligned(
@@ -160,14 +166,14 @@ async function exactly(
     ]),
   )
   return sentences.map((text, s) => {
-    const { kept: reading, missing, extra, readings } = read[s]!
+    const { kept: reading, missing, extra, readings } = itemAt(read, s)
     const said = exact
       .get(s)
       ?.filter(({ text: word }) => !(FILLERS as readonly string[]).includes(word))
     return {
       text,
       words: said ?? [],
-      missing: missing.map((i) => words[s]![i]!),
+      missing: missing.map((i) => itemAt(itemAt(words, s), i)),
       extra: extra.map(({ text: word, start, end }) => ({ word, start, end })),
       start: said?.[0]?.start ?? reading?.start ?? null,
       end: said?.at(-1)?.end ?? reading?.end ?? null,

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { lastOf } from '@tidy-reel/core/faults/certain'
 import { TidyError } from '@tidy-reel/core/faults/fault'
 import { Item, orientationOf } from '@tidy-reel/core/pictures/item'
 import type { PictureProvider, StockQuery } from '../contract.ts'
@@ -107,7 +108,7 @@ export function recordsProvider(
     async download({ id, title }, height, out, signal) {
       const { files } = await record(id, signal)
       const rising = [...files].sort((a, b) => a.height - b.height)
-      const scan = rising.find((each) => each.height >= height) ?? rising.at(-1)!
+      const scan = rising.find((each) => each.height >= height) ?? lastOf(rising)
       await http.file(linked(scan.href, title), title, FILE_BYTES_LIMIT, out, signal)
     },
     async thumbnail(id, out, signal) {
@@ -139,7 +140,7 @@ function itemOf({
     id: identifier,
     kind: medium === 'film' ? 'clip' : 'photo',
     title: caption,
-    description: technique && `${technique[0]!.toUpperCase()}${technique.slice(1)}.`,
+    description: technique && `${technique.charAt(0).toUpperCase()}${technique.slice(1)}.`,
     tags: subjects
       .split(/[;,]/)
       .map((tag) => tag.trim())

@@ -6,6 +6,7 @@ import {
   ViewPlugin,
   type ViewUpdate,
 } from '@codemirror/view'
+import { itemAt } from '@tidy-reel/core/faults/certain'
 
 const HEADING = /^\s{0,3}(#{1,6})\s*\S/
 const SPEAKER = /^\s*\p{Lu}[\p{Lu}\p{N} .'’-]{1,30}:(?=\s|$)/u
@@ -49,7 +50,7 @@ function markLine(builder: RangeSetBuilder<Decoration>, from: number, text: stri
   if (heading) {
     builder.add(from, from, chapter)
     const at = text.indexOf('#')
-    builder.add(from + at, from + at + heading[1]!.length, sign)
+    builder.add(from + at, from + at + itemAt(heading, 1).length, sign)
     return
   }
   const label = SPEAKER.exec(text)?.[0]
