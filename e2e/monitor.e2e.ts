@@ -1,44 +1,81 @@
-import { execFileSync, spawnSync } from 'node:child_process'
+import { execFileSync } from 'node:child_process'
 import { mkdtempSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import type { APIRequestContext, Page } from '@playwright/test'
 import type { Command } from '@tidy-reel/core/document/command'
 import { Item } from '@tidy-reel/core/pictures/item'
+import type { FilmShape } from '@tidy-reel/core/render/plan'
+import { expectGolden, ssim } from './golden.ts'
 import { address, expect, test } from './stack.ts'
 import { change, idOf, newEpisode, prepared, viewOf } from './steps.ts'
 
 const work = mkdtempSync(join(tmpdir(), 'tidy-parity-'))
-const SIZE = { width: 640, height: 360 }
+const WIDE: FilmShape = { width: 960, height: 540, fps: [30, 1], burnIn: true }
+const UPRIGHT: FilmShape = { ...WIDE, width: 270, height: 480 }
+const SQUARE: FilmShape = { ...WIDE, width: 360, height: 360 }
+/** Samples of a frame at 30 a second. */
+const FRAME_SAMPLES = 1600
 
-/** SSIM of two pictures at one size, by ffmpeg's `ssim` (Wang et al. 2004). */
-function ssim(a: string, b: string): number {
-  const scale = `scale=${SIZE.width}:${SIZE.height}:flags=area,format=yuv420p`
-  const { stderr } = spawnSync(
-    'ffmpeg',
-    [
-      '-hide_banner',
-      '-i',
-      a,
-      '-i',
-      b,
-      '-lavfi',
-      `[0:v]${scale}[a];[1:v]${scale}[b];[a][b]ssim`,
-      '-f',
-      'null',
-      '-',
-    ],
-    { encoding: 'utf8' },
-  )
-  return Number(/All:([\d.]+)/.exec(stderr)![1])
+/** A picture of the sea as the stock stand-in has it, laid on a scene. */
+async function show(
+  request: APIRequestContext,
+  sceneId: string,
+  kind: 'clip' | 'photo',
+): Promise<Command> {
+  const query = `words=sea&kind=${kind}&orientation=landscape&size=hd&origin=stock`
+  const answer = await request.get(`${address()}/api/pictures?${query}`)
+  const { items } = (await answer.json()) as { items: unknown[] }
+  return { type: 'setShot', sceneId, shot: 0, item: Item.parse(items[0]) }
 }
 
-test('the monitor shows what is rendered: a moving still, a clip, a dissolve, a card, subtitles, and the cut on its frame', async ({
+/** Renders an episode and fetches a file of the film. */
+async function rendered(request: APIRequestContext, id: string, shape: FilmShape) {
+  const asked = await request.post(`${address()}/api/episodes/${id}/renders`, { data: shape })
+  const { id: render } = (await asked.json()) as { id: string }
+  const state = async () =>
+    (await viewOf(request, id)).renders.find((each) => each.id === render)?.state
+  await expect.poll(state, { timeout: 120_000, intervals: [500] }).toBe('done')
+  return async (name: string) =>
+    (await request.get(`${address()}/api/renders/${render}/${name}`)).body()
+}
+
+/** One frame of a film as a PNG. */
+function frameOf(film: string, frame: number): string {
+  const file = `${film}-${frame}.png`
+  const select = ['-vf', `select='eq(n,${frame})'`, '-fps_mode', 'passthrough', '-frames:v', '1']
+  execFileSync('ffmpeg', ['-v', 'error', '-y', '-i', film, ...select, file])
+  return file
+}
+
+/** The monitor at a frame, as a PNG. */
+async function monitorAt(page: Page, frame: number): Promise<string> {
+  await page.getByLabel('Place in the film').evaluate((element, sample) => {
+    const range = element as unknown as {
+      step: string
+      value: string
+      dispatchEvent(event: Event): void
+    }
+    range.step = '1'
+    range.value = String(sample)
+    range.dispatchEvent(new Event('input'))
+  }, frame * FRAME_SAMPLES)
+  const screen = page.locator('.screen')
+  await expect(screen).toHaveAttribute('data-frame', String(frame), { timeout: 15_000 })
+  const file = join(work, `monitor-${frame}.png`)
+  await screen.screenshot({ path: file })
+  return file
+}
+
+test('the monitor shows what is rendered, and both look as the golden frames do: a moving still, a clip, a dissolve, a card, a heading, subtitles, the cut on its frame; upright and square too', async ({
   browser,
   request,
 }) => {
-  const page = await (
-    await browser.newContext({ viewport: { width: 1280, height: 800 }, deviceScaleFactor: 2 })
-  ).newPage()
+  const context = await browser.newContext({
+    viewport: { width: 1280, height: 800 },
+    deviceScaleFactor: 2,
+  })
+  const page = await context.newPage()
   await newEpisode(
     page,
     'Parity',
@@ -46,19 +83,11 @@ test('the monitor shows what is rendered: a moving still, a clip, a dissolve, a 
   )
   await prepared(page, 2)
   const id = idOf(page)
-  const show = async (sceneId: string, kind: 'clip' | 'photo'): Promise<Command> => {
-    const { items } = (await (
-      await request.get(
-        `${address()}/api/pictures?words=sea&kind=${kind}&orientation=landscape&size=hd&origin=stock`,
-      )
-    ).json()) as { items: unknown[] }
-    return { type: 'setShot', sceneId, shot: 0, item: Item.parse(items[0]) }
-  }
   await change(
     request,
     id,
-    await show('s1', 'photo'),
-    await show('s2', 'clip'),
+    await show(request, 's1', 'photo'),
+    await show(request, 's2', 'clip'),
     { type: 'setCard', card: 'opening', set: { shown: true, samples: 96_000 } },
     {
       type: 'adjustShots',
@@ -68,70 +97,18 @@ test('the monitor shows what is rendered: a moving still, a clip, a dissolve, a 
     },
   )
   await request.post(`${address()}/api/episodes/${id}/prepare`)
-  await expect
-    .poll(async () => (await viewOf(request, id)).proxies.length, { timeout: 60_000 })
-    .toBe(2)
-  const render = (await (
-    await request.post(`${address()}/api/episodes/${id}/renders`, {
-      data: { width: 960, height: 540, fps: [30, 1], burnIn: true },
-    })
-  ).json()) as { id: string }
-  await expect
-    .poll(async () => (await viewOf(request, id)).renders[0]!.state, {
-      timeout: 120_000,
-      intervals: [500],
-    })
-    .toBe('done')
+  const proxies = async () => (await viewOf(request, id)).proxies.length
+  await expect.poll(proxies, { timeout: 60_000 }).toBe(2)
+
+  const fetched = await rendered(request, id, WIDE)
   const film = join(work, 'film.mp4')
-  writeFileSync(
-    film,
-    await (await request.get(`${address()}/api/renders/${render.id}/film.mp4`)).body(),
-  )
-  const shots = (
-    await (await request.get(`${address()}/api/renders/${render.id}/shots.csv`)).text()
-  )
-    .trim()
-    .split('\r\n')
-    .slice(1)
-    .map((row) => row.split(',').map(Number))
-  expect(shots).toHaveLength(3)
-  const [still, clip] = [shots[1]![4]!, shots[2]![4]!]
+  writeFileSync(film, await fetched('film.mp4'))
+  const rows = (await fetched('shots.csv')).toString().trim().split('\r\n').slice(1)
+  const starts = rows.map((row) => Number(row.split(',')[4]))
+  expect(starts).toHaveLength(3)
+  const [, still, clip] = starts as [number, number, number]
   await page.reload()
-  const screen = page.locator('.screen')
-  const at = async (frame: number, name: string) => {
-    await page.getByLabel('Place in the film').evaluate((element, sample) => {
-      const range = element as unknown as {
-        step: string
-        value: string
-        dispatchEvent(event: Event): void
-      }
-      range.step = '1'
-      range.value = String(sample)
-      range.dispatchEvent(new Event('input'))
-    }, frame * 1600)
-    await expect(screen).toHaveAttribute('data-frame', String(frame), { timeout: 15_000 })
-    const file = join(work, `${name}.png`)
-    await screen.screenshot({ path: file })
-    return file
-  }
-  const rendered = (frame: number) => {
-    const file = join(work, `frame-${frame}.png`)
-    execFileSync('ffmpeg', [
-      '-v',
-      'error',
-      '-y',
-      '-i',
-      film,
-      '-vf',
-      `select='eq(n,${frame})'`,
-      '-fps_mode',
-      'passthrough',
-      '-frames:v',
-      '1',
-      file,
-    ])
-    return file
-  }
+
   const places = {
     card: 30,
     heading: still + 40,
@@ -141,19 +118,30 @@ test('the monitor shows what is rendered: a moving still, a clip, a dissolve, a 
     clip: clip + 45,
   }
   for (const [name, frame] of Object.entries(places)) {
-    const likeness = ssim(await at(frame, name.replaceAll(' ', '-')), rendered(frame))
+    const [shown, made] = [await monitorAt(page, frame), frameOf(film, frame)]
+    const likeness = ssim(shown, made)
     console.log(`parity, ${name}: SSIM ${likeness.toFixed(4)}`)
     expect(likeness, name).toBeGreaterThanOrEqual(0.95)
+    const called = name.replaceAll(' ', '-')
+    expectGolden(`${called}.monitor`, shown, 16 / 9)
+    expectGolden(`${called}.render`, made, 16 / 9)
   }
   // The change of picture: the frame before it is like the frame before in the film and unlike the
   // one after, and the other way round.
-  const [last, first] = [await at(still - 1, 'last'), await at(still, 'first')]
+  const [last, first] = [await monitorAt(page, still - 1), await monitorAt(page, still)]
   for (const [shown, same, other] of [
     [last, still - 1, still],
     [first, still, still - 1],
   ] as const) {
-    expect(ssim(shown, rendered(same))).toBeGreaterThanOrEqual(0.95)
-    expect(ssim(shown, rendered(other))).toBeLessThan(0.9)
+    expect(ssim(shown, frameOf(film, same))).toBeGreaterThanOrEqual(0.95)
+    expect(ssim(shown, frameOf(film, other))).toBeLessThan(0.9)
   }
-  await page.context().close()
+
+  for (const [name, shape] of Object.entries({ upright: UPRIGHT, square: SQUARE })) {
+    const file = join(work, `${name}.mp4`)
+    writeFileSync(file, await (await rendered(request, id, shape))('film.mp4'))
+    const made = frameOf(file, places.heading)
+    expectGolden(`heading.${name}.render`, made, shape.width / shape.height)
+  }
+  await context.close()
 })
