@@ -18,11 +18,30 @@ export async function main(argv: readonly string[]): Promise<number> {
   }
 }
 
-/** Each command loads what it needs when it is run, so that the light ones start at once. */
+/** The commands in the order they are listed; each loads what it needs when it is run. */
+const COMMANDS = [
+  scenes,
+  prepare,
+  match,
+  newDocument,
+  apply,
+  timeline,
+  voices,
+  spoken,
+  speak,
+  align,
+  make,
+]
+
 function program(): Command {
   const tidy = new Command('tidy-reel').description(
     'Turns a written narration into a finished film.',
   )
+  for (const add of COMMANDS) add(tidy)
+  return tidy
+}
+
+function scenes(tidy: Command) {
   tidy
     .command('scenes')
     .argument('<file>')
@@ -31,6 +50,9 @@ function program(): Command {
     .action(async (file: string, flags: { json?: boolean }) =>
       (await import('./scenes-command.ts')).scenesCommand(file, flags),
     )
+}
+
+function prepare(tidy: Command) {
   tidy
     .command('prepare')
     .argument('<file>')
@@ -39,6 +61,9 @@ function program(): Command {
     .action(async (file: string, flags: { json?: boolean }) =>
       (await import('./prepare-command.ts')).prepareCommand(file, flags),
     )
+}
+
+function match(tidy: Command) {
   tidy
     .command('match')
     .argument('<file>')
@@ -48,6 +73,9 @@ function program(): Command {
     .action(async (file: string, flags: { json?: boolean; catalogue?: string }) =>
       (await import('./match-command.ts')).matchCommand(file, flags),
     )
+}
+
+function newDocument(tidy: Command) {
   tidy
     .command('new')
     .argument('<script>')
@@ -57,6 +85,9 @@ function program(): Command {
     .action(async (file: string, flags: { out: string; title?: string }) =>
       (await import('./document-commands.ts')).newCommand(file, flags),
     )
+}
+
+function apply(tidy: Command) {
   tidy
     .command('apply')
     .argument('<episode>')
@@ -66,6 +97,9 @@ function program(): Command {
     .action(async (file: string, commands: string, flags: { out: string }) =>
       (await import('./document-commands.ts')).applyCommand(file, commands, flags),
     )
+}
+
+function timeline(tidy: Command) {
   tidy
     .command('timeline')
     .argument('<file>', 'a document or a script')
@@ -75,6 +109,9 @@ function program(): Command {
     .action(async (file: string, flags: { fps: string; json?: boolean }) =>
       (await import('./document-commands.ts')).timelineCommand(file, flags),
     )
+}
+
+function voices(tidy: Command) {
   tidy
     .command('voices')
     .option('--json')
@@ -82,6 +119,9 @@ function program(): Command {
     .action(async (flags: { json?: boolean }) =>
       (await import('./voices-command.ts')).voicesCommand(flags),
     )
+}
+
+function spoken(tidy: Command) {
   tidy
     .command('spoken')
     .requiredOption('--text <text>')
@@ -91,6 +131,9 @@ function program(): Command {
     .action(async (flags: { text: string; language: string; json?: boolean }) =>
       (await import('./spoken-command.ts')).spokenCommand(flags),
     )
+}
+
+function speak(tidy: Command) {
   tidy
     .command('speak')
     .requiredOption('--voice <id>')
@@ -101,6 +144,9 @@ function program(): Command {
     .option('--finish <name>', 'documentary, bright, intimate or plain', 'documentary')
     .description('a text as a WAV file')
     .action(async (flags: SpeakFlags) => (await import('./speak-command.ts')).speakCommand(flags))
+}
+
+function align(tidy: Command) {
   tidy
     .command('align')
     .argument('<recording>')
@@ -110,6 +156,9 @@ function program(): Command {
     .action(async (file: string, script: string, flags: { json?: boolean }) =>
       (await import('./align-command.ts')).alignCommand(file, script, flags),
     )
+}
+
+function make(tidy: Command) {
   tidy
     .command('make')
     .argument('<file>', 'a script or a document')
@@ -127,5 +176,4 @@ function program(): Command {
       ]
       print(await makeCommand(await readDocumentOrScript(file), flags))
     })
-  return tidy
 }

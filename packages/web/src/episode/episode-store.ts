@@ -14,7 +14,9 @@ import { parsedScript } from '@tidy-reel/core/script/parsed-script'
 import { takeRequester } from '@tidy-reel/core/speech/take-request'
 import { timeline } from '@tidy-reel/core/timeline/timeline'
 import type { EpisodeView, Preparing, RenderView } from '@tidy-reel/core/views/episode'
-import { api, ApiError, type SayRequest } from '../api.ts'
+import { ApiError } from '../api/ask.ts'
+import { episodesApi } from '../api/episodes.ts'
+import { type SayRequest } from '../api/speech.ts'
 import { outbox, type SaveState } from './outbox.ts'
 
 /** Changes after which something is to be spoken, matched or made ready for the monitor. */
@@ -63,7 +65,7 @@ export const useEpisode = defineStore('episode', () => {
   let current = ''
   let source: EventSource | undefined
   const box = outbox(
-    api.command,
+    episodesApi.command,
     localStorage,
     {
       state: (id, state) => {
@@ -141,7 +143,7 @@ export const useEpisode = defineStore('episode', () => {
 
   async function load(id: string) {
     try {
-      const loaded = await api.episode(id)
+      const loaded = await episodesApi.episode(id)
       if (current !== id) return
       // An edit may have been taken while this answer was under way: the newer document stays.
       const newer = data.value && data.value.revision > loaded.revision ? data.value : loaded
@@ -183,7 +185,7 @@ export const useEpisode = defineStore('episode', () => {
     if (!data.value) return
     if (shown) preparing.value = { step: 'match', done: 0, all: 1, remarks: [] }
     await settled()
-    await api
+    await episodesApi
       .prepare(data.value.id, selected.value)
       .catch((cause: Error) => (fault.value = cause.message))
   }
@@ -211,7 +213,7 @@ export const useEpisode = defineStore('episode', () => {
     if (!data.value?.history[way]) return
     await settled()
     try {
-      const changed = await api[way](id)
+      const changed = await episodesApi[way](id)
       const shown = shownOf(id)
       if (!shown) return
       data.value = { ...shown, ...changed }
@@ -289,3 +291,6 @@ export const useEpisode = defineStore('episode', () => {
     settled,
   }
 })
+
+/** The open episode as composables take it. */
+export type Episode = ReturnType<typeof useEpisode>

@@ -4,7 +4,7 @@ import { h, onMounted, ref, useTemplateRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { UNTITLED } from '@tidy-reel/core/document/document'
 import type { EpisodeRow } from '@tidy-reel/core/views/episode'
-import { api } from '../api.ts'
+import { episodesApi } from '../api/episodes.ts'
 import ChannelHeader from '../channel/ChannelHeader.vue'
 import EpisodeLine from './EpisodeLine.vue'
 
@@ -21,7 +21,7 @@ const toTitle = () => setTimeout(() => field.value?.focus())
 
 const load = async () => {
   try {
-    episodes.value = await api.episodes()
+    episodes.value = await episodesApi.episodes()
     fault.value = ''
   } catch (cause) {
     fault.value = `The episodes could not be loaded. ${(cause as Error).message}`
@@ -30,15 +30,15 @@ const load = async () => {
 onMounted(load)
 
 async function create(importing = false) {
-  const { id } = await api.createEpisode(title.value.trim() || UNTITLED)
+  const { id } = await episodesApi.createEpisode(title.value.trim() || UNTITLED)
   await router.push({ name: 'script', params: { id }, query: importing ? { import: '' } : {} })
 }
 
 async function remove(episode: EpisodeRow) {
-  await api.removeEpisode(episode.id)
+  await episodesApi.removeEpisode(episode.id)
   await load()
   const undo = async () => {
-    await api.restoreEpisode(episode.id)
+    await episodesApi.restoreEpisode(episode.id)
     note.close()
     await load()
   }

@@ -4,7 +4,7 @@ import { ElButton, ElInput, ElMessage } from 'element-plus'
 import { computed, h, onMounted, ref, watch } from 'vue'
 import { clockText } from '@tidy-reel/core/time/time'
 import { MOST_FOUND, type PictureView, type Shelf } from '@tidy-reel/core/views/library'
-import { api } from '../api.ts'
+import { libraryApi } from '../api/library.ts'
 import ChannelHeader from '../channel/ChannelHeader.vue'
 import { useKeys } from '../controls/use-keys.ts'
 import ChipList from '../pictures/ChipList.vue'
@@ -125,13 +125,13 @@ function tag(add: string[], remove: string[]) {
       tags: [...new Set([...picture.item.tags, ...add])].filter((word) => !remove.includes(word)),
     },
   }))
-  void trying(() => api.tagPictures(now, add, remove))
+  void trying(() => libraryApi.tagPictures(now, add, remove))
 }
-function describe(said: Parameters<typeof api.describePicture>[1]) {
+function describe(said: Parameters<typeof libraryApi.describePicture>[1]) {
   const [id] = ids.value
   if (id)
     void trying(async () => {
-      const picture = await api.describePicture(id, said)
+      const picture = await libraryApi.describePicture(id, said)
       if (selected.value.has(id)) face(() => picture)
     })
 }
@@ -144,30 +144,30 @@ function collect(name: string, inside: boolean) {
       .sort(),
   }))
   void trying(async () => {
-    await api.collect(now, name, inside)
+    await libraryApi.collect(now, name, inside)
     await library.loadCollections()
   })
 }
 function favour(favourite: boolean) {
   const items = chosen.value.map(({ item }) => item)
   face((picture) => ({ ...picture, favourite }))
-  void trying(() => Promise.all(items.map((item) => api.setFavourite(item, favourite))))
+  void trying(() => Promise.all(items.map((item) => libraryApi.setFavourite(item, favourite))))
 }
 function wantAgain() {
   const items = chosen.value.map(({ item }) => item)
   void trying(async () => {
-    await Promise.all(items.map((item) => api.refuseForChannel(item, null)))
+    await Promise.all(items.map((item) => libraryApi.refuseForChannel(item, null)))
     await library.reload()
   })
 }
 async function remove() {
   const now = ids.value
   selected.value = new Map()
-  await trying(() => api.removePictures(now, true))
+  await trying(() => libraryApi.removePictures(now, true))
   void library.reload()
   const back = async () => {
     note.close()
-    await trying(() => api.removePictures(now, false))
+    await trying(() => libraryApi.removePictures(now, false))
     void library.reload()
   }
   const note = ElMessage({
@@ -249,7 +249,7 @@ function go(to: Shelf, name?: string) {
         <a
           v-if="count"
           class="list link"
-          :href="api.libraryList"
+          :href="libraryApi.libraryList"
           download
           title="All pictures with their words, as CSV. Changed in a spreadsheet and dropped here, it describes them"
           >As a list</a

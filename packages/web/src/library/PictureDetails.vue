@@ -4,7 +4,7 @@ import { computed, nextTick, ref, watch } from 'vue'
 import type { Item } from '@tidy-reel/core/pictures/item'
 import { licenceFacts } from '@tidy-reel/core/pictures/licences'
 import type { PictureUse, PictureView } from '@tidy-reel/core/views/library'
-import { api } from '../api.ts'
+import { libraryApi } from '../api/library.ts'
 import KeptInput from '../controls/KeptInput.vue'
 import ChipList from '../pictures/ChipList.vue'
 import MovingThumb from '../pictures/MovingThumb.vue'
@@ -50,8 +50,8 @@ watch(
     twins.value = []
     if (!id) return
     const [used, alike] = await Promise.all([
-      api.pictureUses(id).catch(() => []),
-      api.pictureTwins(id).catch(() => []),
+      libraryApi.pictureUses(id).catch(() => []),
+      libraryApi.pictureTwins(id).catch(() => []),
     ])
     if (one.value?.item.id !== id) return
     uses.value = used

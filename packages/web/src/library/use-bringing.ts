@@ -1,7 +1,7 @@
 import { useThrottleFn } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import type { NotedView } from '@tidy-reel/core/views/library'
-import { api } from '../api.ts'
+import { libraryApi } from '../api/library.ts'
 
 /** Files sent at once. */
 const AT_ONCE = 3
@@ -74,10 +74,10 @@ export function useBringing(arrived: () => void) {
   async function send({ file, name }: Brought) {
     try {
       if (LIST.test(name))
-        told.value = [...told.value, noted(file.name, await api.takePictureList(file))]
-      else if (SAYS.test(name)) await api.takeSidecar(file)
+        told.value = [...told.value, noted(file.name, await libraryApi.takePictureList(file))]
+      else if (SAYS.test(name)) await libraryApi.takeSidecar(file)
       else {
-        await api.takeOwnFile(file, name)
+        await libraryApi.takeOwnFile(file, name)
         taken.value++
       }
     } catch (cause) {

@@ -1,7 +1,7 @@
 import { computed, ref, shallowRef, watch } from 'vue'
 import type { PictureFilter } from '@tidy-reel/core/pictures/filter'
 import { LIBRARY_PAGE as PAGE, type PictureView, type Shelf } from '@tidy-reel/core/views/library'
-import { api, type LibraryAsked } from '../api.ts'
+import { libraryApi, type LibraryAsked } from '../api/library.ts'
 
 /** Pages of a list by their number, each of `LIBRARY_PAGE` pictures. */
 export type LibraryPages = ReadonlyMap<number, readonly PictureView[]>
@@ -39,8 +39,8 @@ export function useLibrary() {
     problem.value = ''
     try {
       const [first, many] = await Promise.all([
-        api.library(asked.value, 0, signal),
-        api.libraryCount(asked.value),
+        libraryApi.library(asked.value, 0, signal),
+        libraryApi.libraryCount(asked.value),
       ])
       if (signal.aborted) return
       pages.value = new Map([[0, first]])
@@ -55,7 +55,7 @@ export function useLibrary() {
     for (let page = Math.floor(from / PAGE); page <= Math.floor(to / PAGE); page++) {
       if (underWay.has(page) || page * PAGE >= (count.value ?? 0)) continue
       underWay.add(page)
-      const found = await api.library(asked.value, page * PAGE, signal).catch(() => {
+      const found = await libraryApi.library(asked.value, page * PAGE, signal).catch(() => {
         underWay.delete(page)
         return undefined
       })
@@ -64,7 +64,7 @@ export function useLibrary() {
     }
   }
   async function loadCollections() {
-    collections.value = await api.collections().catch(() => collections.value)
+    collections.value = await libraryApi.collections().catch(() => collections.value)
   }
   /** Another face for a picture that is shown. */
   function replace(picture: PictureView) {

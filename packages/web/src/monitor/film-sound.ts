@@ -8,7 +8,7 @@ import {
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
 import type { Timeline } from '@tidy-reel/core/timeline/timeline'
 import type { BedFacts } from '@tidy-reel/core/views/episode'
-import { bedSound, takeSound } from '../api.ts'
+import { bedSound, takeSound } from '../api/media.ts'
 
 /** What the monitor plays: the takes of the film and the bed under them. */
 export interface FilmSound {

@@ -1,4 +1,4 @@
-import { proxy, thumbnail } from '../api.ts'
+import { proxy, thumbnail } from '../api/media.ts'
 
 /** Stills of the monitor: the proxy, and its thumbnail until that has come. */
 export interface StillShelf {

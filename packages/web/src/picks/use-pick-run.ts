@@ -4,8 +4,8 @@ import type { OfferedPicture } from '@tidy-reel/core/match/pick'
 import { concerns, saidBy } from '@tidy-reel/core/match/refusals'
 import { type Sureness, SURENESSES } from '@tidy-reel/core/match/sureness'
 import type { Item } from '@tidy-reel/core/pictures/item'
-import { api } from '../api.ts'
-import type { useEpisode } from '../episode/episode-store.ts'
+import { libraryApi } from '../api/library.ts'
+import type { Episode } from '../episode/episode-store.ts'
 
 /** One picture of the film to decide about. */
 export interface PickStop {
@@ -24,7 +24,7 @@ type Shown = OfferedPicture & { found?: boolean }
  * fixed when the pass
  * begins, so that nothing moves under the hand.
  */
-export function usePickRun(episode: ReturnType<typeof useEpisode>) {
+export function usePickRun(episode: Episode) {
   const places = ref<PickStop[]>(orderOf(episode))
   const at = ref(0)
   const page = ref(0)
@@ -134,7 +134,7 @@ export function usePickRun(episode: ReturnType<typeof useEpisode>) {
     page.value = focus.value = 0
     if (!words.trim()) return (found.value = undefined)
     try {
-      const { items, remarks } = await api.findPictures(words)
+      const { items, remarks } = await libraryApi.findPictures(words)
       found.value = items.slice(0, FOUND_LIMIT)
       problem.value = remarks.join(' ')
       if (!items.length) problem.value ||= `Nothing for “${words}”. Try a plainer word.`
@@ -175,7 +175,7 @@ export function usePickRun(episode: ReturnType<typeof useEpisode>) {
 }
 
 /** Pictures that matching chose, weakest first, then in the order of the film. */
-function orderOf({ document, data }: ReturnType<typeof useEpisode>): PickStop[] {
+function orderOf({ document, data }: Episode): PickStop[] {
   const places = document!.scenes.flatMap(({ id, shots, hidden }) =>
     hidden
       ? []

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { onBeforeUnmount, ref, watch } from 'vue'
-import { thumbnail } from '../api.ts'
+import { thumbnail } from '../api/media.ts'
 
 /** An item's thumbnail; while the library is still at it, it is asked for again. */
 const props = withDefaults(defineProps<{ id: string; alt?: string }>(), { alt: '' })

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { onBeforeUnmount, ref, watch } from 'vue'
 import type { ChosenItem } from '@tidy-reel/core/pictures/item'
-import { preview } from '../api.ts'
+import { preview } from '../api/media.ts'
 import ItemThumb from './ItemThumb.vue'
 
 /**

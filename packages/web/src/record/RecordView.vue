@@ -2,7 +2,7 @@
 import { ElButton } from 'element-plus'
 import { computed, nextTick, ref, shallowRef, watch } from 'vue'
 import type { ReadSentence, RecordedView, RecordingView } from '@tidy-reel/core/views/recording'
-import { api } from '../api.ts'
+import { speechApi } from '../api/speech.ts'
 import { useKeys } from '../controls/use-keys.ts'
 import { useEpisode } from '../episode/episode-store.ts'
 import PlayButton from '../sound/PlayButton.vue'
@@ -49,7 +49,7 @@ async function finish() {
   sending.value = sceneId
   problem.value = ''
   try {
-    const made = await api.recordSentence(id, sceneId, sound)
+    const made = await speechApi.recordSentence(id, sceneId, sound)
     done.value = { ...done.value, [sceneId]: made }
     episode.run({ type: 'useTakes', takes: [{ sceneId, take: made.take }] })
   } catch (cause) {
@@ -101,7 +101,7 @@ async function bring(file: File) {
   episode.listening = { id: '', share: 0 }
   try {
     await episode.settled()
-    brought.value = (await api.bringRecording(id, file)).id
+    brought.value = (await speechApi.bringRecording(id, file)).id
     await look()
   } catch (cause) {
     brought.value = ''
@@ -109,7 +109,7 @@ async function bring(file: File) {
   }
 }
 async function look() {
-  const result = await api.recording(id, brought.value)
+  const result = await speechApi.recording(id, brought.value)
   if (result) whole.value = result
 }
 watch(

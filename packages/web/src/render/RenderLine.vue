@@ -5,7 +5,7 @@ import { FILM_FILES } from '@tidy-reel/core/export/film-files'
 import { overallProgress } from '@tidy-reel/core/render/progress'
 import { clockText } from '@tidy-reel/core/time/time'
 import type { RenderView } from '@tidy-reel/core/views/episode'
-import { renderFile } from '../api.ts'
+import { renderFile } from '../api/media.ts'
 
 const props = defineProps<{ render: RenderView; title: string }>()
 defineEmits<{ cancel: [] }>()

@@ -4,7 +4,8 @@ import { computed, ref } from 'vue'
 import { doubtedClaims } from '@tidy-reel/core/checks/claims'
 import { ledgerOf } from '@tidy-reel/core/film/ledger'
 import { clockText, secondsFromSamples } from '@tidy-reel/core/time/time'
-import { api, renderFile } from '../api.ts'
+import { episodesApi } from '../api/episodes.ts'
+import { renderFile } from '../api/media.ts'
 import { useEpisode } from '../episode/episode-store.ts'
 import LedgerNote from './LedgerNote.vue'
 import RenderLine from './RenderLine.vue'
@@ -42,7 +43,7 @@ async function start() {
   try {
     await episode.settled()
     const { width, height } = SHAPES[size.value]!
-    await api.startRender(episode.data!.id, {
+    await episodesApi.startRender(episode.data!.id, {
       width,
       height,
       fps: [fps.value, 1],
@@ -56,7 +57,7 @@ async function start() {
   }
 }
 async function cancel(id: string) {
-  await api.cancelRender(id)
+  await episodesApi.cancelRender(id)
   await episode.load(episode.data!.id)
 }
 </script>

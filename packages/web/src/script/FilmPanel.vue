@@ -6,7 +6,7 @@ import type { ParsedScript } from '@tidy-reel/core/script/parse'
 import { baseOf } from '@tidy-reel/core/speech/language'
 import { clockText } from '@tidy-reel/core/time/time'
 import type { VoiceView } from '@tidy-reel/core/views/speech'
-import { api } from '../api.ts'
+import { speechApi } from '../api/speech.ts'
 import { useEpisode } from '../episode/episode-store.ts'
 
 defineProps<{ parsed: ParsedScript; seconds: number }>()
@@ -22,7 +22,7 @@ const episode = useEpisode()
 const voices = ref<VoiceView[]>([])
 onMounted(
   async () =>
-    (voices.value = await api.voices().then(
+    (voices.value = await speechApi.voices().then(
       (list) => list.voices,
       () => [],
     )),

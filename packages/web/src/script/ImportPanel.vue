@@ -4,7 +4,7 @@ import { ref } from 'vue'
 import { estimateSeconds } from '@tidy-reel/core/script/estimate'
 import { clockText } from '@tidy-reel/core/time/time'
 import type { ImportedScriptView } from '@tidy-reel/core/views/imported-script'
-import { api } from '../api.ts'
+import { scriptApi } from '../api/script.ts'
 
 defineProps<{ empty: boolean }>()
 const emit = defineEmits<{
@@ -30,7 +30,7 @@ async function read(what: string, from: () => Promise<ImportedScriptView>) {
   }
 }
 const readFile = (file: File | null | undefined) =>
-  file && read(file.name, () => api.importFile(file))
+  file && read(file.name, () => scriptApi.importFile(file))
 const words = (script: string) => script.split(/\s+/).filter(Boolean).length
 defineExpose({ readFile })
 </script>
@@ -72,7 +72,7 @@ defineExpose({ readFile })
           (html), a two-column table (csv), subtitles (srt, vtt)</span
         >
       </label>
-      <form @submit.prevent="read(address, () => api.importLink(address))">
+      <form @submit.prevent="read(address, () => scriptApi.importLink(address))">
         <label for="import-link" class="soft">or a public page</label>
         <div class="row">
           <ElInput id="import-link" v-model="address" placeholder="https://" /><ElButton

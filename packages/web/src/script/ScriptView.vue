@@ -20,7 +20,11 @@ import type { ChannelView } from '@tidy-reel/core/views/checks'
 import type { VersionView } from '@tidy-reel/core/views/episode'
 import type { ImportedScriptView } from '@tidy-reel/core/views/imported-script'
 import type { Writing } from '@tidy-reel/core/writing/brief'
-import { api, takeSound } from '../api.ts'
+import { episodesApi } from '../api/episodes.ts'
+import { takeSound } from '../api/media.ts'
+import { scriptApi } from '../api/script.ts'
+import { speechApi } from '../api/speech.ts'
+import { writingApi } from '../api/writing.ts'
 import { saveText } from '../controls/save-text.ts'
 import { useEpisode } from '../episode/episode-store.ts'
 import { withChapterMoved } from './chapter-move.ts'
@@ -47,11 +51,11 @@ const episode = useEpisode()
 const router = useRouter()
 const id = episode.data!.id
 const { text, read, problem, parsed, seconds, chapters, starts, save, speed } = useScript(episode)
-const { looked, checks, unanswered, askAgain } = useScriptReading(text, api.scriptChecks)
+const { looked, checks, unanswered, askAgain } = useScriptReading(text, scriptApi.scriptChecks)
 const tidy = useTidyChoice(id, looked, text)
 const aloud = useReadAloud(
   () => parsed.value.scenes,
-  async (scene) => takeSound((await api.say(episode.sayRequest(scene))).hash),
+  async (scene) => takeSound((await speechApi.say(episode.sayRequest(scene))).hash),
 )
 const by = useLocalStorage('tidy-person', '')
 
@@ -140,7 +144,7 @@ const written = shallowRef<Writing>()
 watch(
   writing,
   async (open) => {
-    if (!open) written.value = await api.writing(id).catch(() => undefined)
+    if (!open) written.value = await writingApi.writing(id).catch(() => undefined)
   },
   { immediate: true },
 )
@@ -215,7 +219,7 @@ const tidySeen = ({ kind, edits }: TidyChange): Seen[] =>
   }))
 
 const channelWords = ref<string[]>([])
-api.channel().then(
+scriptApi.channel().then(
   ({ words }) => (channelWords.value = words),
   () => undefined,
 )
@@ -227,7 +231,7 @@ async function changeWords(change: Promise<ChannelView>) {
   }
   await askAgain()
 }
-const addWord = (word: string) => changeWords(api.addWord(word))
+const addWord = (word: string) => changeWords(scriptApi.addWord(word))
 function toggleImport() {
   importing.value = !importing.value
   writing.value = false
@@ -276,7 +280,7 @@ const compareTidy = () =>
     tidied: true,
   })
 async function compareWith(version: string) {
-  const kept = await api
+  const kept = await episodesApi
     .version(id, version)
     .catch((cause: Error) => void (problem.value = cause.message))
   if (kept)
@@ -289,7 +293,7 @@ async function compareWith(version: string) {
     }
 }
 async function listVersions() {
-  versions.value = await api.versions(id).catch(() => [])
+  versions.value = await episodesApi.versions(id).catch(() => [])
 }
 /** A comparison shows the text as it was when it was opened. */
 watch([text, reading], () => (beside.value = undefined))
@@ -443,7 +447,7 @@ async function toSheet() {
           :unanswered="unanswered"
           :findings="findings"
           :words="channelWords"
-          @forget="(word) => changeWords(api.removeWord(word))"
+          @forget="(word) => changeWords(scriptApi.removeWord(word))"
           @show="show"
           @scene="showScene"
         />

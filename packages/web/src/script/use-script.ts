@@ -6,14 +6,14 @@ import { cleanScript } from '@tidy-reel/core/script/clean'
 import { SCENE_SECONDS_LIMIT } from '@tidy-reel/core/script/parse'
 import { parsedScript } from '@tidy-reel/core/script/parsed-script'
 import { sceneSeconds } from '@tidy-reel/core/timeline/timeline'
-import type { useEpisode } from '../episode/episode-store.ts'
+import type { Episode } from '../episode/episode-store.ts'
 
 const SAVE_MS = 500
 /** A script of a book's length is read again only when the fingers rest. */
 const READ_MS = 120
 
 /** The script under the hands: what is typed, what is read in it, and its way into the document. */
-export function useScript(episode: ReturnType<typeof useEpisode>) {
+export function useScript(episode: Episode) {
   const text = ref(episode.document!.script)
   const problem = ref('')
   const read = refDebounced(text, READ_MS, { maxWait: 1000 })

@@ -3,7 +3,7 @@ import { ElButton, ElInput, ElOption, ElSelect } from 'element-plus'
 import { onMounted, onScopeDispose, ref } from 'vue'
 import type { Making } from '@tidy-reel/core/document/document'
 import type { Item } from '@tidy-reel/core/pictures/item'
-import { api } from '../api.ts'
+import { libraryApi } from '../api/library.ts'
 import KeptInput from '../controls/KeptInput.vue'
 import MovingThumb from '../pictures/MovingThumb.vue'
 
@@ -20,7 +20,7 @@ const over = ref('')
 const seed = ref(1)
 let request = new AbortController()
 onMounted(async () => {
-  styles.value = await api.makerStyles().catch((cause: Error) => {
+  styles.value = await libraryApi.makerStyles().catch((cause: Error) => {
     problem.value = cause.message
     return []
   })
@@ -33,7 +33,7 @@ async function make() {
   busy.value = true
   problem.value = ''
   try {
-    const items = await api.makePictures(
+    const items = await libraryApi.makePictures(
       {
         description: wanted.value,
         style: props.making.style,

@@ -5,7 +5,7 @@ import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import type { Command, Target } from '@tidy-reel/core/document/command'
 import type { Item } from '@tidy-reel/core/pictures/item'
-import { api } from '../api.ts'
+import { libraryApi } from '../api/library.ts'
 import { useEpisode } from '../episode/episode-store.ts'
 import FilmMonitor from '../monitor/FilmMonitor.vue'
 import { usePlayer } from '../monitor/use-player.ts'
@@ -103,7 +103,7 @@ function choose(item: Item, at = shot.value) {
 /** A file from the desktop becomes a picture of the person's own, then the shot's. */
 async function chooseFile(sceneId: string, at: number, file: File) {
   try {
-    const item = await api.takeOwnFile(file)
+    const item = await libraryApi.takeOwnFile(file)
     run({ type: 'setShot', sceneId, shot: at, item })
   } catch (cause) {
     sheet.refused.value = (cause as Error).message

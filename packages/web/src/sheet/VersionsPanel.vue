@@ -3,7 +3,7 @@ import { ElButton, ElDialog, ElInput } from 'element-plus'
 import { computed, onMounted, ref } from 'vue'
 import type { Comparison } from '@tidy-reel/core/document/compare'
 import type { VersionView } from '@tidy-reel/core/views/episode'
-import { api } from '../api.ts'
+import { episodesApi } from '../api/episodes.ts'
 import ItemThumb from '../pictures/ItemThumb.vue'
 
 const props = defineProps<{ episodeId: string }>()
@@ -26,29 +26,30 @@ async function attempt(act: () => Promise<unknown>) {
     problem.value = (cause as Error).message
   }
 }
-const load = () => attempt(async () => (versions.value = await api.versions(props.episodeId)))
+const load = () =>
+  attempt(async () => (versions.value = await episodesApi.versions(props.episodeId)))
 onMounted(load)
 const keep = () =>
   name.value.trim() &&
   attempt(async () => {
-    await api.keepVersion(props.episodeId, name.value)
+    await episodesApi.keepVersion(props.episodeId, name.value)
     name.value = ''
     await load()
   })
 const compare = (version: VersionView) =>
   attempt(async () => {
     chosen.value = version
-    comparison.value = await api.compareVersion(props.episodeId, version.id)
+    comparison.value = await episodesApi.compareVersion(props.episodeId, version.id)
   })
 const remove = (version: VersionView) =>
   attempt(async () => {
-    await api.removeVersion(props.episodeId, version.id)
+    await episodesApi.removeVersion(props.episodeId, version.id)
     if (chosen.value?.id === version.id) chosen.value = comparison.value = undefined
     await load()
   })
 const restore = () =>
   attempt(async () => {
-    await api.restoreVersion(props.episodeId, chosen.value!.id)
+    await episodesApi.restoreVersion(props.episodeId, chosen.value!.id)
     emit('restored')
   })
 </script>

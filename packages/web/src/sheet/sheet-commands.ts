@@ -1,7 +1,7 @@
 import type { Transition } from '@tidy-reel/core/document/document'
 import { CUT } from '@tidy-reel/core/document/document'
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
-import type { useEpisode } from '../episode/episode-store.ts'
+import type { Episode } from '../episode/episode-store.ts'
 import type { Player } from '../monitor/use-player.ts'
 import type { Sheet } from './use-sheet.ts'
 
@@ -43,7 +43,7 @@ export const DIP: Transition = { kind: 'dip', samples: SAMPLE_RATE }
 /** Every command of the sheet, once. */
 export function sheetCommands(
   sheet: Sheet,
-  episode: ReturnType<typeof useEpisode>,
+  episode: Episode,
   player: Player,
   desk: Desk,
 ): SheetCommand[] {

@@ -5,7 +5,7 @@ import type { PictureFilter } from '@tidy-reel/core/pictures/filter'
 import type { Item } from '@tidy-reel/core/pictures/item'
 import type { Shelf } from '@tidy-reel/core/views/library'
 import type { SearchWord } from '@tidy-reel/core/words/search-words'
-import { api } from '../api.ts'
+import { libraryApi } from '../api/library.ts'
 
 export const PLACES = ['found', 'favourites', 'recent', 'film', 'make'] as const
 export type CandidatePlace = (typeof PLACES)[number]
@@ -95,13 +95,13 @@ export function useCandidates(
       const asked = words.value?.join(' ') ?? ''
       const answer = shelf
         ? {
-            items: (await api.library({ words: asked, shelf, ...filter.value }, 0, signal)).map(
-              ({ item }) => item,
-            ),
+            items: (
+              await libraryApi.library({ words: asked, shelf, ...filter.value }, 0, signal)
+            ).map(({ item }) => item),
             remarks: [],
             more: false,
           }
-        : await api.findPictures(asked, filter.value, next, signal)
+        : await libraryApi.findPictures(asked, filter.value, next, signal)
       if (signal.aborted) return
       const known = new Set(next === 1 ? [] : found.value.map(({ id }) => id))
       found.value = [
@@ -133,7 +133,7 @@ export function useCandidates(
   }
   async function loadFavourites() {
     favourites.value = new Set(
-      await api.library({ words: '', shelf: 'favourites' }).then(
+      await libraryApi.library({ words: '', shelf: 'favourites' }).then(
         (list) => list.map(({ item }) => item.id),
         () => [],
       ),
@@ -145,7 +145,9 @@ export function useCandidates(
     if (now) next.add(item.id)
     else next.delete(item.id)
     favourites.value = next
-    await api.setFavourite(item, now).catch((cause: Error) => (remarks.value = [cause.message]))
+    await libraryApi
+      .setFavourite(item, now)
+      .catch((cause: Error) => (remarks.value = [cause.message]))
     if (place.value === 'favourites') void load()
   }
   return {

@@ -7,7 +7,8 @@ import type { Pronunciation } from '@tidy-reel/core/text/pronunciation'
 import { clockText, SAMPLE_RATE } from '@tidy-reel/core/time/time'
 import { sceneSeconds } from '@tidy-reel/core/timeline/timeline'
 import type { VoiceView } from '@tidy-reel/core/views/speech'
-import { api, voiceFile } from '../api.ts'
+import { voiceFile } from '../api/media.ts'
+import { speechApi } from '../api/speech.ts'
 import { saveFrom } from '../controls/save-text.ts'
 import { useEpisode } from '../episode/episode-store.ts'
 import CompareStrip from './CompareStrip.vue'
@@ -121,7 +122,7 @@ const choose = (voice: string) => run({ type: 'setVoice', voice, speed: document
 async function changeList(where: 'episode' | 'channel', list: Pronunciation[]) {
   if (where === 'episode') return run({ type: 'setSpeaking', set: { pronunciations: list } })
   try {
-    await api.setPronunciations(list)
+    await speechApi.setPronunciations(list)
     await episode.load(id)
     if (scenes.value.length) await episode.prepare(false)
   } catch (cause) {
@@ -220,7 +221,7 @@ function step(by: number) {
         :film="planned"
         :voices="near"
         :speaking="!!episode.preparing && episode.preparing.step !== 'done'"
-        :takes-of="(sceneId) => api.sceneTakes(id, sceneId)"
+        :takes-of="(sceneId) => speechApi.sceneTakes(id, sceneId)"
         :saying
         :heard
         @run="run"

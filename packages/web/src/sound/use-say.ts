@@ -1,5 +1,6 @@
 import { onScopeDispose, ref } from 'vue'
-import { api, type SayRequest, takeSound } from '../api.ts'
+import { takeSound } from '../api/media.ts'
+import { type SayRequest, speechApi } from '../api/speech.ts'
 
 /** Has something said and plays it; one thing at a time, the newest wins. */
 export function useSay() {
@@ -24,7 +25,7 @@ export function useSay() {
     saying.value = key
     const { signal } = (asking = new AbortController())
     try {
-      const { hash } = 'hash' in what ? what : await api.say(what, signal)
+      const { hash } = 'hash' in what ? what : await speechApi.say(what, signal)
       if (signal.aborted) return
       audio = new Audio(takeSound(hash))
       audio.onplaying = () => (heard.value = key)

@@ -2,7 +2,8 @@ import { useLocalStorage } from '@vueuse/core'
 import { computed, onMounted, ref, shallowRef } from 'vue'
 import { baseOf } from '@tidy-reel/core/speech/language'
 import type { VoiceView } from '@tidy-reel/core/views/speech'
-import { api } from '../api.ts'
+import { scriptApi } from '../api/script.ts'
+import { speechApi } from '../api/speech.ts'
 
 export interface VoiceFilter {
   /** '' is any, in each. */
@@ -29,7 +30,7 @@ export function useVoices(language: string) {
   )
   onMounted(async () => {
     try {
-      const [list, channel] = await Promise.all([api.voices(), api.channel()])
+      const [list, channel] = await Promise.all([speechApi.voices(), scriptApi.channel()])
       voices.value = list.voices
       fault.value = list.fault ?? ''
       favourites.value = channel.favouriteVoices
@@ -65,7 +66,7 @@ export function useVoices(language: string) {
     favourites.value = favourites.value.includes(id)
       ? favourites.value.filter((known) => known !== id)
       : [...favourites.value, id]
-    await api
+    await speechApi
       .setFavouriteVoices(favourites.value)
       .catch((cause: Error) => (fault.value = cause.message))
   }

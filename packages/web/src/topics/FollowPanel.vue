@@ -2,7 +2,7 @@
 import { ElButton } from 'element-plus'
 import { onMounted, ref } from 'vue'
 import type { OfferedChannel, WatchedChannel } from '@tidy-reel/core/topics/topic-views'
-import { api } from '../api.ts'
+import { topicsApi } from '../api/topics.ts'
 
 const props = defineProps<{ channels: readonly WatchedChannel[] }>()
 const emit = defineEmits<{ changed: []; close: [] }>()
@@ -11,7 +11,7 @@ const problem = ref('')
 const told = ref('')
 const busy = ref('')
 onMounted(async () => {
-  offered.value = await api.offeredChannels().catch((cause: Error) => {
+  offered.value = await topicsApi.offeredChannels().catch((cause: Error) => {
     problem.value = cause.message
     return []
   })
@@ -31,7 +31,7 @@ async function run(what: string, done: () => Promise<unknown>) {
 const take = (file: File | undefined) =>
   file &&
   run(file.name, async () => {
-    const { films, skipped } = await api.importFilms(file)
+    const { films, skipped } = await topicsApi.importFilms(file)
     told.value = `${films} ${films === 1 ? 'film' : 'films'} from “${file.name}”.${skipped.length ? ` Left out: ${skipped.length} ${skipped.length === 1 ? 'row' : 'rows'}, the first because in row ${skipped[0]!.row} ${skipped[0]!.reason}.` : ''}`
   })
 const followed = (name: string) => props.channels.some((channel) => channel.name === name)
@@ -63,12 +63,12 @@ const percent = (trend: number) => `${trend > 0 ? '+' : '−'}${Math.abs(trend).
             ><button
               v-if="!channel.own"
               class="plain link"
-              @click="run(channel.name, () => api.makeChannelOwn(channel.id))"
+              @click="run(channel.name, () => topicsApi.makeChannelOwn(channel.id))"
             >
               It is mine</button
             ><button
               class="plain link"
-              @click="run(channel.name, () => api.unfollowChannel(channel.id))"
+              @click="run(channel.name, () => topicsApi.unfollowChannel(channel.id))"
             >
               Stop following
             </button></span
@@ -98,7 +98,10 @@ const percent = (trend: number) => `${trend > 0 ? '+' : '−'}${Math.abs(trend).
         <li v-for="channel in offered" :key="channel.id">
           <span class="serif">{{ channel.name }}</span><span class="soft"
             >{{ channel.films }} films</span
-          ><button class="plain link" @click="run(channel.name, () => api.followChannel(channel))">
+          ><button
+            class="plain link"
+            @click="run(channel.name, () => topicsApi.followChannel(channel))"
+          >
             {{ followed(channel.name) ? 'Take its figures anew' : 'Follow' }}
           </button>
         </li>

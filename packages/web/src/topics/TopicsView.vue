@@ -4,7 +4,7 @@ import { computed, onMounted, ref, shallowRef } from 'vue'
 import { useRouter } from 'vue-router'
 import type { RankedSubject } from '@tidy-reel/core/topics/rank-subjects'
 import type { Idea } from '@tidy-reel/core/topics/topic-views'
-import { api } from '../api.ts'
+import { topicsApi } from '../api/topics.ts'
 import ChannelHeader from '../channel/ChannelHeader.vue'
 import FilmTable from './FilmTable.vue'
 import FollowPanel from './FollowPanel.vue'
@@ -42,7 +42,7 @@ function suggest({ name, why, own: mine, others }: RankedSubject) {
   }
 }
 async function begin({ id }: Idea) {
-  const made = await api
+  const made = await topicsApi
     .beginEpisode(id)
     .catch((cause: Error) => void (fault.value = cause.message))
   if (made) await router.push({ name: 'script', params: { id: made.id } })

@@ -1,7 +1,7 @@
 import { computed, ref, shallowRef } from 'vue'
 import type { OwnedFilm } from '@tidy-reel/core/topics/subjects'
 import type { Idea, TopicsView } from '@tidy-reel/core/topics/topic-views'
-import { api } from '../api.ts'
+import { topicsApi } from '../api/topics.ts'
 
 export const AGES = {
   'any age': Infinity,
@@ -23,7 +23,7 @@ export function useTopics() {
 
   async function load() {
     try {
-      data.value = await api.topics()
+      data.value = await topicsApi.topics()
       fault.value = ''
     } catch (cause) {
       fault.value = (cause as Error).message
@@ -83,9 +83,9 @@ export function useTopics() {
     load,
     change,
     addIdea: (title: string, about: string, notes: string) =>
-      change(() => api.addIdea({ title, notes, subject: about, state: 'todo' })),
+      change(() => topicsApi.addIdea({ title, notes, subject: about, state: 'todo' })),
     changeIdea: (idea: Idea, fields: Partial<Idea>) =>
-      change(() => api.changeIdea(idea.id, fields)),
-    removeIdea: (idea: Idea) => change(() => api.removeIdea(idea.id)),
+      change(() => topicsApi.changeIdea(idea.id, fields)),
+    removeIdea: (idea: Idea) => change(() => topicsApi.removeIdea(idea.id)),
   }
 }

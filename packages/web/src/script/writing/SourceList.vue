@@ -3,7 +3,7 @@ import { ElButton, ElInput } from 'element-plus'
 import { ref } from 'vue'
 import type { ImportedScriptView } from '@tidy-reel/core/views/imported-script'
 import type { Source } from '@tidy-reel/core/writing/brief'
-import { api } from '../../api.ts'
+import { scriptApi } from '../../api/script.ts'
 
 const props = defineProps<{ sources: readonly Source[] }>()
 const emit = defineEmits<{ change: [sources: Source[]] }>()
@@ -47,7 +47,7 @@ async function read(what: string, from: () => Promise<ImportedScriptView>) {
   }
 }
 const take = (files: FileList | null | undefined) =>
-  [...(files ?? [])].forEach((file) => void read(file.name, () => api.importFile(file)))
+  [...(files ?? [])].forEach((file) => void read(file.name, () => scriptApi.importFile(file)))
 </script>
 
 <template>
@@ -94,7 +94,7 @@ const take = (files: FileList | null | undefined) =>
           @change="(event) => take((event.target as HTMLInputElement).files)"
         />Choose files</label
       >
-      <form @submit.prevent="read(address, () => api.importLink(address))">
+      <form @submit.prevent="read(address, () => scriptApi.importLink(address))">
         <ElInput
           v-model="address"
           size="small"

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { ElButton, ElInput } from 'element-plus'
 import { onMounted, ref } from 'vue'
-import { api, type WriterView } from '../../api.ts'
+import { type WriterView } from '@tidy-reel/core/writing/brief'
+import { writingApi } from '../../api/writing.ts'
 
 const now = ref<WriterView['service']>(null)
 const open = ref(false)
@@ -16,12 +17,12 @@ function show({ service }: WriterView) {
   model.value = service?.model ?? ''
   key.value = ''
 }
-onMounted(() => api.writer().then(show, () => undefined))
+onMounted(() => writingApi.writer().then(show, () => undefined))
 async function set(service: { address: string; model: string; key?: string } | null) {
   problem.value = ''
   try {
-    await api.setWriter(service)
-    show(await api.writer())
+    await writingApi.setWriter(service)
+    show(await writingApi.writer())
     open.value = false
   } catch (cause) {
     problem.value = (cause as Error).message

@@ -1,7 +1,8 @@
 import { useDebounceFn } from '@vueuse/core'
 import { onScopeDispose, ref, shallowRef } from 'vue'
 import { type Brief, emptyBrief, type Outline, type Writing } from '@tidy-reel/core/writing/brief'
-import { api, ApiError } from '../../api.ts'
+import { ApiError } from '../../api/ask.ts'
+import { writingApi } from '../../api/writing.ts'
 
 const KEEP_MS = 700
 
@@ -26,11 +27,13 @@ export function useWriting(episodeId: string) {
   const told = (cause: unknown) => {
     problem.value = (cause as Error).message
   }
-  api.writing(episodeId).then(show, told)
+  writingApi.writing(episodeId).then(show, told)
 
   const keepSoon = useDebounceFn(
     () =>
-      api.keepBrief(episodeId, brief.value, outline.value).then(() => (problem.value = ''), told),
+      writingApi
+        .keepBrief(episodeId, brief.value, outline.value)
+        .then(() => (problem.value = ''), told),
     KEEP_MS,
   )
   async function make(what: 'outline' | 'draft') {
@@ -40,8 +43,8 @@ export function useWriting(episodeId: string) {
     try {
       show(
         what === 'outline'
-          ? await api.makeOutline(episodeId, brief.value, work.signal)
-          : await api.makeDraft(episodeId, brief.value, outline.value!, work.signal),
+          ? await writingApi.makeOutline(episodeId, brief.value, work.signal)
+          : await writingApi.makeDraft(episodeId, brief.value, outline.value!, work.signal),
       )
     } catch (cause) {
       if (cause instanceof ApiError || !work.signal.aborted) told(cause)

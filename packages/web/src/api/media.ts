@@ -1,0 +1,17 @@
+/** `tries`: how often it was asked for before; the browser would not ask the same address again. */
+export const thumbnail = (id: string, tries = 0) =>
+  `/api/pictures/${encodeURIComponent(id)}/thumbnail${tries ? `?again=${tries}` : ''}`
+
+/** Of a clip, playing. */
+export const preview = (id: string) => `/api/pictures/${encodeURIComponent(id)}/preview`
+
+export const proxy = (id: string) => `/api/proxies/${encodeURIComponent(id)}`
+
+export const bedSound = (hash: string) => `/api/beds/${hash}`
+
+export const voiceFile = (id: string, name: string) => `/api/episodes/${id}/voice/${name}`
+
+export const takeSound = (hash: string) => `/api/takes/${hash}`
+
+export const renderFile = (id: string, name: string, save?: string) =>
+  `/api/renders/${id}/${name}${save ? `?save=${encodeURIComponent(save)}` : ''}`
