@@ -1,8 +1,8 @@
 /**
  * Who may import whom. Types count as imports.
  *
- * Packages: web → core; cli and server → engine → core; standins stand alone.
- * Inside core the rooms stand in the order of the data, each importing only those before it.
+ * Packages: web → core; cli and server → engine → core; standins stand alone. Inside core the rooms
+ * stand in the order of the data, each importing only those before it.
  */
 
 /** Floors of core from the ground up, then its wings, which no floor imports. */

@@ -8,8 +8,8 @@ const FOLDER = fileURLToPath(new URL('./golden', import.meta.url))
 /** Height in pixels of a golden frame: enough to see a letter that has moved. */
 const LINES = 180
 /**
- * From here on two frames are taken for the same. Measured: the same frame again at
- * least 0.9978; without its subtitle 0.985, without its heading 0.991, moved by two pixels 0.898.
+ * From here on two frames are taken for the same. Measured: the same frame again at least 0.9978;
+ * without its subtitle 0.985, without its heading 0.991, moved by two pixels 0.898.
  */
 const SAME = 0.995
 

@@ -1,7 +1,6 @@
 /**
  * Prints how well pictures are matched on both halves of the labelled set. `--failures` lists what
- * went wrong in the half that
- * may be looked at, `--speed` measures against a list of 100,000 items.
+ * went wrong in the half that may be looked at, `--speed` measures against a list of 100,000 items.
  */
 import { readFileSync } from 'node:fs'
 import { pickPictures } from '@tidy-reel/core/match/pick'

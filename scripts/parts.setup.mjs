@@ -1,7 +1,6 @@
 /**
  * For the tests that start programs: ours are built, and a PostgreSQL server runs on loopback in a
- * data folder of the
- * tests' own; its address is in TIDY_TEST_DATABASE.
+ * data folder of the tests' own; its address is in TIDY_TEST_DATABASE.
  */
 import { join } from 'node:path'
 import { buildPrograms } from './build.mjs'

@@ -7,8 +7,7 @@ const WORKER = 'virtual:lettering-worker'
 
 /**
  * Ships the worker of jassub (libass) as a file of its own. Its code names itself as a worker to
- * start, which
- * Vite would follow round and round; esbuild leaves that name alone.
+ * start, which Vite would follow round and round; esbuild leaves that name alone.
  */
 function letteringWorker(): Plugin {
   return {

@@ -31,7 +31,11 @@ export function chapterLengths({ scenes, chapters }: ParsedScript, speed = 1): C
  */
 const OUT_OF_BALANCE = 2.5
 
-/** Chapters much longer or shorter than the others. */
+/**
+ * Chapters much longer or shorter than the others.
+ *
+ * @returns in the order of the script; `[]` where no chapter is out of proportion
+ */
 export function chapterBalance(parsed: ParsedScript): Finding[] {
   const lengths = chapterLengths(parsed).filter(({ chapter }) => chapter >= 0)
   if (lengths.length < 3) return []

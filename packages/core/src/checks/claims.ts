@@ -89,6 +89,8 @@ const PATTERNS: [ClaimKind, RegExp][] = [
 /**
  * Every number, date, name, superlative and causal statement of the narration, in order, each with
  * its sentence.
+ *
+ * @returns in the order of the script, each with the scene it is in; `[]` for none
  */
 export function claimsOf(script: string, parsed: ParsedScript): Claim[] {
   const narration = narrationOnly(script, parsed)
@@ -161,7 +163,10 @@ export function claimsIn(text: string, lower: ReadonlySet<string>): Found[] {
 }
 
 /**
- * What a person found out about a claim, if anybody has looked since its sentence was last changed.
+ * * What a person found out about a claim, if anybody has looked since its sentence was last
+ * changed.
+ *
+ * @returns undefined where nobody has looked, or the sentence has changed since
  */
 export function checkedAs(
   claim: Pick<Claim, 'sentence' | 'words'>,
@@ -177,7 +182,11 @@ export interface DoubtedClaim {
   mark: 'unsure' | 'wrong'
 }
 
-/** Claims that somebody marked unsure or wrong, in order. */
+/**
+ * Claims that somebody marked unsure or wrong, in order.
+ *
+ * @returns those marked unsure or wrong, in the order of the script; `[]` for none
+ */
 export function doubtedClaims(
   script: string,
   parsed: ParsedScript,

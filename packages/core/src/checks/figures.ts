@@ -29,7 +29,11 @@ const MEASURES: Measure[] = [
   measure('volume', 'imperial', 'gallons?|pints?|quarts?'),
 ]
 
-/** Where a measure leaves the system the film mostly uses for its kind. */
+/**
+ * Where a measure leaves the system the film mostly uses for its kind.
+ *
+ * @returns `[]` where one system of units is kept
+ */
 export function mixedUnits(narration: string): Finding[] {
   const found = MEASURES.flatMap(({ kind, system, pattern }) =>
     [...narration.matchAll(pattern)].map((match) => ({

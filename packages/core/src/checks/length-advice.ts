@@ -35,8 +35,7 @@ const CARRIES = pattern(
  * By how much a script misses the wished length, and what to do about it.
  *
  * A scene can go the more easily the more others say the same (shared words weigh by how rare they
- * are),
- * the less it carries the thread on and the further it is from opening or closing a chapter.
+ * are), the less it carries the thread on and the further it is from opening or closing a chapter.
  */
 export function lengthAdvice(parsed: ParsedScript, wantedMinutes: number, speed = 1): LengthAdvice {
   const lengths = sceneSeconds(parsed.scenes, speed)

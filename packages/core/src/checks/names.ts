@@ -66,7 +66,10 @@ function alike(a: string, b: string): boolean {
 }
 
 /**
- * One letter put in, left out, changed, or two neighbours swapped (Damerau–Levenshtein distance 1).
+ * * One letter put in, left out, changed, or two neighbours swapped (Damerau–Levenshtein distance
+ * 1).
+ *
+ * @returns false for equal words
  */
 export function oneStepApart(a: string, b: string): boolean {
   if (Math.abs(a.length - b.length) > 1 || a === b) return false

@@ -46,7 +46,11 @@ export function syllablesOf(word: string): number {
   return count
 }
 
-/** A word on it for people. */
+/**
+ * A word on it for people.
+ *
+ * @param flesch Flesch reading ease, 0 to 100 for most texts; it may lie outside
+ */
 export const easeName = (flesch: number) =>
   flesch >= 80
     ? 'very easy'

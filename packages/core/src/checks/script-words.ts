@@ -16,11 +16,20 @@ export interface ScriptWord {
 const ADDRESS = /\b(?:https?:\/\/|www\.)\S+/gi
 const WORD = /[\p{L}\p{N}][\p{L}\p{N}'’.,-]*[\p{L}\p{N}]|[\p{L}\p{N}]/gu
 
-/** Every word that is spoken, in order; directions, labels and headings left out. */
+/**
+ * Every word that is spoken, in order; directions, labels and headings left out.
+ *
+ * @returns in the order they are spoken; `[]` for a script with nothing to speak
+ */
 export const scriptWords = (script: string, parsed: Pick<ParsedScript, 'scenes'>): ScriptWord[] =>
   wordsIn(narrationOnly(script, parsed), parsed)
 
-/** The same of a script whose unspoken parts are blanked already. */
+/**
+ * The same of a script whose unspoken parts are blanked already.
+ *
+ * @param narration as `narrationOnly` gives it
+ * @returns in the order they are spoken; `[]` for none
+ */
 export function wordsIn(narration: string, { scenes }: Pick<ParsedScript, 'scenes'>): ScriptWord[] {
   return scenes.flatMap(({ source }, scene) => {
     const text = narration

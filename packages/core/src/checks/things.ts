@@ -30,7 +30,12 @@ function thingsIn(text: string, lexicon: Lexicon): string[] {
   return things
 }
 
-/** How often something new to show comes up. */
+/**
+ * How often something new to show comes up.
+ *
+ * @returns counts by scene and the longest run without anything new; nothing new at all for no
+ *   scenes
+ */
 export function newThings(scenes: readonly { text: string }[], lexicon: Lexicon): Things {
   const seen = new Set<string>()
   const fresh = scenes.map(({ text }) => {

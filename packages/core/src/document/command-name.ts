@@ -5,7 +5,11 @@ import type { Command } from './command.ts'
 const count = (ids: readonly string[], done: string) =>
   ids.length === 1 ? `scene ${done}` : `${ids.length} scenes ${done}`
 
-/** What a command changed, for "Undo: …". */
+/**
+ * What a command changed, for "Undo: …".
+ *
+ * @returns words for a button: "Undo: …"; never empty
+ */
 export function commandName(command: Command): string {
   switch (command.type) {
     case 'setTitle':

@@ -63,6 +63,8 @@ const FILM: Record<string, string> = {
 /**
  * What lies between two documents of one episode, scene by scene; scenes that are the same are left
  * out.
+ *
+ * @returns what differs, scene by scene; nothing for equal documents
  */
 export function compareDocuments(before: Document, after: Document): Comparison {
   const film = Object.entries(FILM).flatMap(([name, word]) =>

@@ -8,6 +8,8 @@ import { orderly } from './shot-edits.ts'
 /**
  * A document from outside with everything in it that its schema cannot tell: scenes are those of
  * its script, ids stand once, cuts in order.
+ *
+ * @returns the document itself where nothing is amiss
  */
 export function consistent(document: Document): Document {
   const parsed = parsedScript(document.script).scenes

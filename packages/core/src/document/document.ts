@@ -250,6 +250,10 @@ export const DEFAULT_VOICE = 'flite-slt'
  */
 export const UNTITLED = 'Untitled episode'
 
+/**
+ * @param title 1 to 200 characters
+ * @returns without script or scenes, everything else as most films have it
+ */
 export function emptyDocument(title: string): Document {
   const card = { shown: false, text: null, samples: 4 * SAMPLE_RATE }
   return {
@@ -274,7 +278,11 @@ export function emptyDocument(title: string): Document {
   }
 }
 
-/** A document as an earlier version kept it, in today's form; anything else as it is. */
+/**
+ * A document as an earlier version kept it, in today's form; anything else as it is.
+ *
+ * @returns in the form of today, not yet parsed; anything that is no document unchanged
+ */
 export function upgraded(stored: unknown): unknown {
   if (typeof stored !== 'object' || stored === null || !('version' in stored)) return stored
   if (stored.version === 2)

@@ -18,6 +18,9 @@ export interface Draft {
   nextId: number
 }
 
+/**
+ * @returns without blocks for an empty script
+ */
 export function draftOf({ script, scenes, nextId }: Document): Draft {
   return {
     blocks: outlineOf(
@@ -30,7 +33,11 @@ export function draftOf({ script, scenes, nextId }: Document): Draft {
   }
 }
 
-/** The document a changed draft makes. */
+/**
+ * The document a changed draft makes.
+ *
+ * @returns one whose scenes are those of its new script, each once; none for no blocks
+ */
 export function settle(document: Document, { blocks, scenes, nextId }: Draft): Document {
   const script = scriptOf(blocks)
   const parsed = parsedScript(script).scenes
@@ -60,7 +67,11 @@ export function settle(document: Document, { blocks, scenes, nextId }: Draft): D
   return { ...document, script, scenes: settled, nextId: next }
 }
 
-/** Adds a scene to the draft under a new id. */
+/**
+ * Adds a scene to the draft under a new id.
+ *
+ * @returns the new id, one that no scene of this document ever had
+ */
 export function added(draft: Draft, scene: Omit<Scene, 'id'>): string {
   const id = `s${draft.nextId++}`
   draft.scenes.set(id, { ...scene, id })

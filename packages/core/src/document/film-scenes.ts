@@ -36,7 +36,11 @@ export interface Film {
   transition: Document['transition']
 }
 
-/** @param rate of the film's voice, `voiceRate` */
+/**
+ * @param rate of the film's voice, `voiceRate`
+ * @param rate how much longer than the estimate its voice speaks; 1 = as estimated
+ * @returns cards and shown scenes in order; none for an empty script
+ */
 export function filmOf(document: Document, rate = 1): Film {
   const { scenes, chapters, remarks } = parsedScript(document.script)
   const shown = document.scenes.flatMap((scene, i) =>

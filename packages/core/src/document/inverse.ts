@@ -15,7 +15,11 @@ export const Inverse = z.object({
 })
 export type Inverse = z.infer<typeof Inverse>
 
-/** What leads from `now` back to `before`. */
+/**
+ * What leads from `now` back to `before`.
+ *
+ * @returns nothing but what differs: empty fields for equal documents
+ */
 export function inverseOf(now: Document, before: Document): Inverse {
   const fields = Object.fromEntries(
     Object.entries(before).filter(
@@ -32,7 +36,11 @@ export function inverseOf(now: Document, before: Document): Inverse {
   }
 }
 
-/** A document as it was before a change, given the change's inverse. */
+/**
+ * A document as it was before a change, given the change's inverse.
+ *
+ * @param document the one the change led to; of another the outcome means nothing
+ */
 export function takenBack(document: Document, { fields, script, scenes }: Inverse): Document {
   return {
     ...document,

@@ -38,6 +38,8 @@ const UNCLOSED = /\[\s*(?:picture|sound|super|pause)\b[^[\]\n]*$/gm
  * A script taken apart into pieces that can be moved, parted and joined.
  *
  * @param ids of the script's scenes, in order
+ * @param ids one a scene, in the order of the script
+ * @returns `[]` for an empty script
  */
 export function outlineOf(script: string, parsed: ParsedScript, ids: readonly string[]): Block[] {
   const taken = strayDirections(parsed)
@@ -130,7 +132,11 @@ function blanked(script: string, start: number, end: number, strays: ReadonlySet
   return text + script.slice(at, end)
 }
 
-/** The script of an outline; paragraphs that nobody changed stand in it letter for letter. */
+/**
+ * The script of an outline; paragraphs that nobody changed stand in it letter for letter.
+ *
+ * @returns the script that parses to these blocks; empty for none
+ */
 export function scriptOf(blocks: readonly Block[]): string {
   const written = blocks.flatMap((block) => {
     const text = block.changed && !block.heading ? paragraphText(block) : block.raw
@@ -192,4 +198,7 @@ export function directionsIn(raw: string): { directions: string[]; pauses: strin
   return { directions: all.filter((mark) => !pauses.includes(mark)), pauses }
 }
 
+/**
+ * @returns false for nothing but marks and spaces
+ */
 export const spoken = (text: string) => SPOKEN.test(text)

@@ -6,8 +6,7 @@ import type { Scene } from './document.ts'
  * Gives the scenes of a changed script the identity and pictures of the scenes they were.
  *
  * Scenes whose narration is unchanged keep everything, in order; of the rest between two such,
- * those
- * sharing half of their words are taken for the same scene with an edit. The others are new.
+ * those sharing half of their words are taken for the same scene with an edit. The others are new.
  *
  * @param parsed scenes the script has now
  * @param before scenes the document had

@@ -160,6 +160,9 @@ export function mergeScene(document: Document, { sceneId }: CommandOf<'mergeScen
   return settle(document, draft)
 }
 
+/**
+ * @throws TidyError `scene_not_found` for an id the document does not have; nothing is changed then
+ */
 export function deleteScenes(document: Document, ids: readonly string[]): Document {
   const draft = draftOf(document)
   for (const id of ids) sceneOf(draft, id)
@@ -181,7 +184,11 @@ export function moveScenes(
   return settle(document, draft)
 }
 
-/** Puts a copy of scenes behind the last of them. */
+/**
+ * Puts a copy of scenes behind the last of them.
+ *
+ * @throws TidyError `scene_not_found` for an id the document does not have; nothing is changed then
+ */
 export function duplicateScenes(document: Document, ids: readonly string[]): Document {
   const draft = draftOf(document)
   const wanted = new Set(ids)

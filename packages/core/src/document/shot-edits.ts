@@ -97,6 +97,9 @@ function shotOf(scene: Scene, index: number): Shot {
   return shot
 }
 
+/**
+ * @throws TidyError `shot_not_found` for an index beyond the pictures of the scene
+ */
 export function withShot(scene: Scene, index: number, item: Shot['item']): Scene {
   if (index > scene.shots.length) throw new TidyError('shot_not_found', { shot: index })
   // A new picture keeps its place and its transition; how the one before was framed has nothing to
@@ -114,6 +117,10 @@ export function withShot(scene: Scene, index: number, item: Shot['item']): Scene
   )
 }
 
+/**
+ * @throws TidyError `shots_too_many` beyond `SHOTS_LIMIT`, `cut_not_possible` where another cut is
+ *   in the way
+ */
 export function withAddedShot(scene: Scene, { shot, item, word }: CommandOf<'addShot'>): Scene {
   if (scene.shots.length >= SHOTS_LIMIT)
     throw new TidyError('shots_too_many', { limit: SHOTS_LIMIT })
@@ -128,11 +135,17 @@ export function withAddedShot(scene: Scene, { shot, item, word }: CommandOf<'add
   )
 }
 
+/**
+ * @throws TidyError `shot_not_found` for an index beyond the pictures of the scene
+ */
 export function withoutShot(scene: Scene, shot: number): Scene {
   shotOf(scene, shot)
   return settled(scene, scene.shots.toSpliced(shot, 1))
 }
 
+/**
+ * @throws TidyError `shot_not_found` for an index beyond the pictures of the scene
+ */
 export function withMovedShot(scene: Scene, { from, to }: CommandOf<'moveShot'>): Scene {
   const moved = shotOf(scene, from)
   shotOf(scene, to)

@@ -104,11 +104,19 @@ export const FILM_FILES = [
 export type FilmFileName = (typeof FILM_FILES)[number]['name']
 export const FILM_FILE_NAMES = FILM_FILES.map(({ name }) => name)
 
-/** The type a file of a film is sent as. */
+/**
+ * The type a file of a film is sent as.
+ *
+ * @example filmFileMime('shots.csv') // => 'text/csv; charset=utf-8'
+ */
 export const filmFileMime = (name: FilmFileName): string =>
   certain(FILM_FILES.find((file) => file.name === name)).mime
 
-/** The texts of a film, by the names of their files. */
+/**
+ * The texts of a film, by the names of their files.
+ *
+ * @returns all of `FILM_FILES` but the film itself, in their order
+ */
 export const filmTexts = (film: FinishedFilm): [name: FilmFileName, text: string][] =>
   FILM_FILES.flatMap((file) =>
     'write' in file ? [[file.name, file.write(film)] as const] : [],

@@ -6,6 +6,7 @@ import { clockText, secondsFromSamples } from '../time/time.ts'
  * The ledger as a table.
  *
  * @param fetched when each picture came into the library, ISO 8601, by id
+ * @returns the head alone for a film without pictures
  */
 export function ledgerCsv(
   rows: readonly LedgerRow[],

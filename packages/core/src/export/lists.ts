@@ -2,7 +2,11 @@ import { csv } from '../text/csv.ts'
 import { clockText, SAMPLE_RATE, secondsFromSamples } from '../time/time.ts'
 import type { Timeline } from '../timeline/timeline.ts'
 
-/** The shot list: one row a shot. */
+/**
+ * The shot list: one row a shot.
+ *
+ * @returns times in seconds and in frames, `[start, end)`; the head alone for an empty film
+ */
 export function shotsCsv({ scenes, fps }: Timeline): string {
   const second = (frame: number) => ((frame * fps[1]) / fps[0]).toFixed(3)
   const rows = scenes.flatMap((scene, n) =>
@@ -39,7 +43,9 @@ export function shotsCsv({ scenes, fps }: Timeline): string {
 }
 
 /**
- * Who made the pictures that are seen, each once, in order of appearance, as their licences ask.
+ * * Who made the pictures that are seen, each once, in order of appearance, as their licences ask.
+ *
+ * @returns "none" under Pictures where nothing is to be credited
  */
 export function creditsText(
   title: string,
@@ -63,7 +69,12 @@ export function creditsText(
   ].join('\n')
 }
 
-/** Chapters as players and video sites read them from a description: the first at 0:00. */
+/**
+ * Chapters as players and video sites read them from a description: the first at 0:00.
+ *
+ * @returns a line a chapter, its time in minutes and seconds; "Opening" first where the first
+ *   heading comes later
+ */
 export function chapterList({ chapters }: Timeline): string {
   const listed =
     chapters[0] && chapters[0].startSample < SAMPLE_RATE
@@ -79,7 +90,11 @@ export function chapterList({ chapters }: Timeline): string {
   )
 }
 
-/** Chapters as ffmpeg's metadata file; text escaped as it asks. */
+/**
+ * Chapters as ffmpeg's metadata file; text escaped as it asks.
+ *
+ * @returns times in samples (`TIMEBASE=1/48000`), each chapter until the next one
+ */
 export function ffmetadata(title: string, { chapters, samples }: Timeline): string {
   const safe = (text: string) => text.replace(/[=;#\\]/g, '\\$&').replace(/\n/g, ' ')
   const blocks = chapters.map(({ title: name, startSample }, i) => {

@@ -25,7 +25,11 @@ export function marksJson({ scenes }: Spoken): string {
   return `${JSON.stringify(list, null, 2)}\n`
 }
 
-/** WebVTT (W3C): a cue a scene, a timestamp before each word but the first. */
+/**
+ * WebVTT (W3C): a cue a scene, a timestamp before each word but the first.
+ *
+ * @returns the head alone where nothing is spoken
+ */
 export function marksVtt({ scenes }: Spoken): string {
   const blocks = scenes
     .filter(({ words }) => words.length)

@@ -1,7 +1,7 @@
 /**
  * Everything that can go wrong and that a person should read, by its code, with the details its
- * sentence
- * is made of; `undefined` where it needs none. Code branches on the code; people read the sentence.
+ * sentence is made of; `undefined` where it needs none. Code branches on the code; people read the
+ * sentence.
  */
 export interface FaultDetails {
   script_empty: undefined

@@ -20,7 +20,11 @@ export class TidyError<Code extends FaultCode = FaultCode> extends Error {
  */
 export const isFault = (cause: unknown): cause is TidyError => cause instanceof TidyError
 
-/** The closing arm of a switch over a closed set. */
+/**
+ * The closing arm of a switch over a closed set.
+ *
+ * @throws Error always: it is reached by a mistake of ours alone
+ */
 export function assertNever(value: never): never {
   throw new Error(`Unexpected value ${JSON.stringify(value)}`)
 }

@@ -13,7 +13,11 @@ export interface LedgerRow {
   firstSample: number
 }
 
-/** The pictures that are seen in a film, each once, in order of appearance. */
+/**
+ * The pictures that are seen in a film, each once, in order of appearance.
+ *
+ * @returns `[]` for a film without pictures
+ */
 export function ledgerOf({ scenes }: Timeline): LedgerRow[] {
   const rows = new Map<string, LedgerRow>()
   scenes.forEach((scene, n) => {
@@ -35,9 +39,10 @@ export function ledgerOf({ scenes }: Timeline): LedgerRow[] {
 
 /**
  * A picture's credit: title, author, source and licence, each with its link, in the order Creative
- * Commons recommends
- * (its "Recommended practices for attribution", written down from memory), with the notice that it
- * was changed.
+ * Commons recommends (its "Recommended practices for attribution", written down from memory), with
+ * the notice that it was changed.
+ *
+ * @returns empty for a picture of one's own
  */
 export function creditOf(item: ChosenItem): string {
   const { name, link, use } = licenceFacts(item.licence)
@@ -63,7 +68,11 @@ export interface LedgerWarning {
 
 const ORDER = ['refused', 'unknown', 'share'] as const
 
-/** Pictures a person should look at before a film is published, the most pressing first. */
+/**
+ * Pictures a person should look at before a film is published, the most pressing first.
+ *
+ * @returns `[]` where all may be used with a credit at most
+ */
 export function ledgerWarnings(rows: readonly LedgerRow[]): LedgerWarning[] {
   const warnings = rows.flatMap((row): LedgerWarning[] => {
     const { use, warning } = row.licence

@@ -101,7 +101,9 @@ function sourceOf(
 }
 
 /**
- * Everything some shots show, in the order they are read: of each what goes before, then its own.
+ * * Everything some shots show, in the order they are read: of each what goes before, then its own.
+ *
+ * @returns one or two a shot: two where another picture gives way to it
  */
 export const pictureRuns = (shots: readonly SegmentShot[]): PictureRun[] =>
   shots.flatMap(({ lead, ...own }) => (lead ? [lead.from, own] : [own]))

@@ -27,9 +27,8 @@ const QUERIES = [
 
 describe('bm25 against the reference library minisearch', () => {
   // MiniSearch scores BM25+ (lower bound δ); with δ = 0, the same k and b it is plain BM25 and must
-  // rank alike,
-  // as long as no document repeats a word: it takes the number of different words for a document's
-  // length.
+  // rank alike, as long as no document repeats a word: it takes the number of different words for a
+  // document's length.
   const index = new MiniSearch<{ id: number; text: string }>({
     fields: ['text'],
     searchOptions: { bm25: { k: 1.2, b: 0.75, d: 0 } },

@@ -32,8 +32,7 @@ export interface Bm25 {
 
 /**
  * BM25 over weighted fields (BM25F in its simple form: the fields' weighted word counts are added
- * up
- * before saturation), for queries of weighted words.
+ * up before saturation), for queries of weighted words.
  *
  * @param documents any number; their order is that of the scores
  * @example bm25([[{ weight: 1, words: ['sea'] }]]).scores(new Map([['sea', 1]])) // => [0.2876…]

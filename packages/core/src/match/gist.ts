@@ -7,9 +7,8 @@ const COMMON = 1e-3
 
 /**
  * What texts say together, whatever the words they say it with: the sum of their words, common ones
- * hardly counting
- * ("smooth inverse frequency", Arora, Liang & Ma 2017, from memory). All their words count, verbs
- * and adjectives too.
+ * hardly counting ("smooth inverse frequency", Arora, Liang & Ma 2017, from memory). All their
+ * words count, verbs and adjectives too.
  *
  * @param texts with weights
  * @returns of length 1; nothing where no word is known

@@ -5,9 +5,8 @@ import { lookedUp } from './picture-index.ts'
 
 /**
  * Items in turns: the first of each thing, then the second of each, so that a series (the same
- * thing at other hours) does not
- * fill the front. What follows a comma in a title tells views apart, not things; what is called
- * nothing stands for itself.
+ * thing at other hours) does not fill the front. What follows a comma in a title tells views apart,
+ * not things; what is called nothing stands for itself.
  *
  * @param items best first; within a turn they stay in order
  */

@@ -5,9 +5,8 @@ import type { PictureIndex } from './picture-index.ts'
 
 /**
  * Shares of their things that two pictures have in common, rare ones counting more, and nearness of
- * what they are about:
- * from where two pictures begin to look alike to where they are all but the same. Of the labelled
- * items that show the same
+ * what they are about: from where two pictures begin to look alike to where they are all but the
+ * same. Of the labelled items that show the same
  * 95 % are above the first figures, of those from one film that do not 95 % below.
  */
 const THINGS = [0.14, 0.6] as const

@@ -12,8 +12,8 @@ const NEAR = 0.03
 
 /**
  * Chooses a picture for every place of a film with as many stills among them as are wished, as far
- * as there are any to choose
- * from: one kind is favoured over the other just so much that the shares come out.
+ * as there are any to choose from: one kind is favoured over the other just so much that the shares
+ * come out.
  *
  * @param still  whether an item is a still
  * @param wished share of stills, 0 to 1; null leaves it to what fits

@@ -34,7 +34,11 @@ export interface NamedWorld {
   names: boolean
 }
 
-/** Of each scene, what its chapter says and names. */
+/**
+ * Of each scene, what its chapter says and names.
+ *
+ * @returns one a scene; scenes of one chapter share theirs
+ */
 export function namedWorlds(scenes: readonly SceneToMatch[]): NamedWorld[] {
   const chapters = new Map<number, NamedWorld>()
   for (const { chapter } of scenes) {
@@ -56,7 +60,11 @@ export function namedWorlds(scenes: readonly SceneToMatch[]): NamedWorld[] {
  */
 const STRANGE = { amongNames: 0.7, alone: 0.97 }
 
-/** Below 1 for a picture of a place or person that is not meant. */
+/**
+ * Below 1 for a picture of a place or person that is not meant.
+ *
+ * @returns 0.7, 0.97 or 1; 1 for a picture that names nothing
+ */
 export const strangeness = (
   names: readonly string[],
   { said, names: named }: NamedWorld,

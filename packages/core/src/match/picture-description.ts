@@ -15,9 +15,8 @@ const THINGS = 3
 
 /**
  * What is to be seen in a made picture of a scene: the things its sentence names, in its order, at
- * the hour it speaks of;
- * where it names none, what stands around it. What the film is about follows as a sentence of its
- * own.
+ * the hour it speaks of; where it names none, what stands around it. What the film is about follows
+ * as a sentence of its own.
  *
  * @example pictureDescription({ text: 'At night the lens turns the flame.', words: [lens, flame] }, 'How a lighthouse works')
  * // => 'Lens and flame, at night. From a film about how a lighthouse works.'

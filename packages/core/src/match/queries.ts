@@ -78,9 +78,8 @@ const TOO_GENERAL = 4.9
 
 /**
  * Turns a film into weighted queries: a scene's own words in the sense the film gives them, what
- * its pronouns stand for,
- * synonyms and kinds, and what sentences around, chapter and film are about; the less it can show
- * of its own, the more it borrows.
+ * its pronouns stand for, synonyms and kinds, and what sentences around, chapter and film are
+ * about; the less it can show of its own, the more it borrows.
  */
 export function queriesOf(
   scenes: readonly SceneToMatch[],

@@ -235,8 +235,7 @@ const CLASHING = 0.3
 
 /**
  * Share of a word's weight that an item earns by having it, 0 when it means something else: by the
- * senses of both, and by
- * how well the rest of the item fits the film.
+ * senses of both, and by how well the rest of the item fits the film.
  */
 function meantShare(
   index: PictureIndex,
@@ -334,8 +333,7 @@ function fitness(item: Item, scene: SceneToMatch, { orientation, longest }: Film
 
 /**
  * How much rather each item of a pool is taken than another that fits as well. Where a pool tells
- * no licence, none is missing;
- * a film holds together when most of it is from one hand.
+ * no licence, none is missing; a film holds together when most of it is from one hand.
  */
 export function preferredOf(items: readonly Item[], favourites: ReadonlySet<string>): Float32Array {
   const licensed = items.some(({ licence }) => licence)

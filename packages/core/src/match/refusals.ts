@@ -32,14 +32,15 @@ export const saidBy = (
 /**
  * True where a refusal keeps its picture away: everywhere when it is for how it looks, else where
  * the same is said.
+ *
+ * @returns true, whatever the scene says, where the reason is not what the picture shows
  */
 export const concerns = ({ reason, sentence, words }: Refusal, scene: SaidByScene) =>
   !SHOWN.has(reason) || sentence === scene.text || words.some((word) => scene.words.includes(word))
 
 /**
  * What every item keeps of its score in a scene after what a person turned down in this film: 0 for
- * the pictures
- * themselves, 1 for those nothing speaks against.
+ * the pictures themselves, 1 for those nothing speaks against.
  */
 export function keptAfterRefusals(
   index: PictureIndex,

@@ -104,13 +104,18 @@ const scalar = (a: readonly number[], b: readonly number[]) =>
 
 /**
  * How far two contexts mean the same by a noun: 1 when they agree, near 0 when each means something
- * else.
- * Senses that are about the same (a bank and its building) agree in part.
+ * else. Senses that are about the same (a bank and its building) agree in part.
+ *
+ * @returns about 0 to 1
  */
 export const agreement = (a: Meaning, b: Meaning): number =>
   scalar(a.about, b.likely) / Math.sqrt(scalar(a.about, a.likely) * scalar(b.about, b.likely))
 
-/** Where a noun points in what it means here: its own direction where it has but one meaning. */
+/**
+ * Where a noun points in what it means here: its own direction where it has but one meaning.
+ *
+ * @returns of length 1 or, for a word nobody knows, without any direction
+ */
 export function meantDirection(
   noun: string,
   { senses, likely }: Meaning,

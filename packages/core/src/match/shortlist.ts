@@ -25,8 +25,7 @@ function wordsOf(text: string): string[] {
 
 /**
  * Of a long list, the items that searches bring: a rough look that minds words alone, for what is
- * weighed in full after it.
- * The list is made ready once, as long as it is the same list.
+ * weighed in full after it. The list is made ready once, as long as it is the same list.
  *
  * @param searches words to look for, as a library would be asked
  * @returns items of the list, each once, in its order; all of a short list

@@ -7,7 +7,11 @@ import { showsPeople } from './people.ts'
 export const ORIGINS = ['stock', 'own', 'made'] as const
 export type Origin = (typeof ORIGINS)[number]
 
-/** Where a picture comes from, by its id. */
+/**
+ * Where a picture comes from, by its id.
+ *
+ * @example originOf('own-3f-2') // => 'own'
+ */
 export const originOf = (id: string): Origin =>
   id.startsWith('own-') ? 'own' : id.startsWith('made-') ? 'made' : 'stock'
 

@@ -77,6 +77,8 @@ const OTHERS: readonly (readonly [said: RegExp, facts: LicenceFacts])[] = [
 /**
  * What is known of a licence, by what a provider calls it: `CC-BY-SA-4.0`, `CC BY 2.0`, `Public
  * Domain`.
+ *
+ * @returns use `unknown` for an empty text and for a licence that is none we know
  */
 export function licenceFacts(said: string): LicenceFacts {
   const name = said.trim()
@@ -110,6 +112,10 @@ function creativeCommons(kinds: string, version = '4.0'): LicenceFacts {
     : { ...facts, use: 'credit' }
 }
 
-/** Whether a licence lets a channel use a picture at all, as far as anyone can tell. */
+/**
+ * Whether a licence lets a channel use a picture at all, as far as anyone can tell.
+ *
+ * @returns false where nothing is said of the licence
+ */
 export const mayBeUsed = (licence: string) =>
   !['refused', 'unknown'].includes(licenceFacts(licence).use)

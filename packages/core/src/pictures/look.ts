@@ -48,6 +48,10 @@ export function hashDistance(a: string, b: string): number {
   return bits
 }
 
+/**
+ * @param a 16 hex digits
+ * @param b 16 hex digits
+ */
 export const sameLook = (a: string, b: string) => hashDistance(a, b) <= SAME_BITS
 
 /** A colour that covers less of a picture is not what it looks like. */
@@ -86,7 +90,13 @@ const HUES: readonly (readonly [below: number, name: Colour])[] = [
   [361, 'red'],
 ]
 
-/** What people call a colour, by hue, chroma and lightness (HSL). */
+/**
+ * What people call a colour, by hue, chroma and lightness (HSL).
+ *
+ * @param red   0 to 255
+ * @param green 0 to 255
+ * @param blue  0 to 255
+ */
 export function colourName(red: number, green: number, blue: number): Colour {
   const [most, least] = [Math.max(red, green, blue), Math.min(red, green, blue)]
   const lightness = (most + least) / 510

@@ -7,7 +7,12 @@ import type { Move, View } from './view.ts'
  */
 const PUSH = 0.1
 
-/** The move of a still: a push in, a pull out or a drift, always the same for the same picture. */
+/**
+ * The move of a still: a push in, a pull out or a drift, always the same for the same picture.
+ *
+ * @param seed such as the id of the picture
+ * @returns views of 0.9 to 1 of the whole picture
+ */
 export function stillMove(seed: string): Move {
   const kind = Math.floor(chance(`${seed} kind`) * 4)
   const aside = (chance(`${seed} aside`) - 0.5) * 0.06

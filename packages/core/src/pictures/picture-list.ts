@@ -100,7 +100,11 @@ export interface ListedPicture {
   collections: readonly string[]
 }
 
-/** Pictures as CSV that `readPictureList` reads back. */
+/**
+ * Pictures as CSV that `readPictureList` reads back.
+ *
+ * @returns RFC 4180; the head alone for no pictures
+ */
 export const pictureList = (pictures: readonly ListedPicture[]): string =>
   csv([
     [

@@ -2,8 +2,7 @@ import { z } from 'zod'
 
 /**
  * What is seen of a picture: the centre of the view, 0 to 1 each way from the top left, and how
- * much of
- * the largest possible view it shows, 0.1 to 1.
+ * much of the largest possible view it shows, 0.1 to 1.
  */
 export const View = z.object({
   x: z.number().min(0).max(1),

@@ -55,8 +55,8 @@ export function clausesOf(
 }
 
 /**
- * The first cut: near an equal share of the whole, at as good a place as there is.
- * A place worth a better grade may stand a fifth of the share further away.
+ * The first cut: near an equal share of the whole, at as good a place as there is. A place worth a
+ * better grade may stand a fifth of the share further away.
  */
 function bestCut(
   text: string,

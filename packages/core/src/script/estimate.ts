@@ -7,10 +7,8 @@ export const CHARACTERS_PER_SECOND = 15
 
 /**
  * What a sentence takes: a beat of its own, so much a letter, so much for a breath. Fitted to 290
- * sentences of six texts
- * spoken by three voices (`docs/performance.md`) and brought to `CHARACTERS_PER_SECOND`. Syllables
- * and words beside the
- * letters made it no better.
+ * sentences of six texts spoken by three voices (`docs/performance.md`) and brought to
+ * `CHARACTERS_PER_SECOND`. Syllables and words beside the letters made it no better.
  */
 const SECONDS = { sentence: 0.272, letter: 0.0761, breath: 0.262, wide: 0.2 }
 /** Ideographs and syllable blocks, each of which stands for several letters. */

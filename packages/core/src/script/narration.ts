@@ -1,6 +1,10 @@
 import type { ParsedScript } from './parse.ts'
 
-/** The script with everything that is not spoken blanked, letter positions kept. */
+/**
+ * The script with everything that is not spoken blanked, letter positions kept.
+ *
+ * @returns as long as the script: what is not spoken is blanked, so that places stay
+ */
 export function narrationOnly(script: string, { scenes }: Pick<ParsedScript, 'scenes'>): string {
   let out = ''
   const blank = (text: string) => text.replace(/[^\n]/g, ' ')

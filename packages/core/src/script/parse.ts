@@ -73,10 +73,8 @@ export const BOUNDARY = /(?<=^|\s)[|~](?=\s|$)/g
  * `[super: …]` are directions; `NAME:` opening a paragraph names its speaker; blank lines part
  * paragraphs; a sentence is a scene, split at a clause when it would speak longer than
  * `SCENE_SECONDS_LIMIT`; ` | ` parts a scene in two and ` ~ ` keeps two pieces in one. A direction
- * belongs
- * to the sentence it stands in or before; at the end of a paragraph, to the sentence before it; a
- * pause
- * always follows the sentence before it.
+ * belongs to the sentence it stands in or before; at the end of a paragraph, to the sentence before
+ * it; a pause always follows the sentence before it.
  *
  * @param script as `cleanScript` returns it
  * @example parseScript('# Light\nIt burns. [pause 1s] It turns.').scenes.map((s) => s.text)

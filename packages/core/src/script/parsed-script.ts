@@ -9,6 +9,8 @@ const parsed = new Map<string, ParsedScript>()
 /**
  * What `parseScript` makes of a script, found again when it was asked for lately. Not to be
  * changed.
+ *
+ * @returns no scenes for an empty script
  */
 export function parsedScript(script: string): ParsedScript {
   const found = parsed.get(script) ?? parseScript(script)

@@ -59,6 +59,9 @@ const OTHER_LETTERS: [Exclude<Letters, 'Latin'>, RegExp, Language][] = [
   ['Devanagari', /\p{Script=Devanagari}/u, 'hi'],
 ]
 
+/**
+ * @example baseOf('en-GB') // => 'en'
+ */
 export const baseOf = (language: string): string => itemAt(language.split('-'), 0)
 
 /**

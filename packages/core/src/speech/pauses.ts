@@ -17,8 +17,7 @@ type SilentSpan = readonly [from: number, to: number]
 
 /**
  * Makes the silences inside a take longer or shorter, each in its middle, and takes out what is no
- * speech; what is said
- * stays to the sample.
+ * speech; what is said stays to the sample.
  *
  * @param pauses in order, in samples
  * @param noises breaths and fillers, in order; taken out only where there is a longest silence

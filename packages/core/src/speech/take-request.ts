@@ -30,7 +30,11 @@ type Spoken = Pick<Document, 'voice' | 'speed' | 'speaking'>
 type Words = Pick<FilmScene, 'text'> &
   Partial<Pick<FilmScene, 'speaker' | 'voice' | 'pace' | 'emphasis' | 'take'>>
 
-/** Who speaks a scene: its own voice, else its speaker's, else the film's. */
+/**
+ * Who speaks a scene: its own voice, else its speaker's, else the film's.
+ *
+ * @returns the id of a voice; that it is there is not looked at
+ */
 export const voiceOf = (
   { voice, speaking }: Spoken,
   scene: Pick<Words, 'voice' | 'speaker'>,

@@ -24,8 +24,7 @@ interface TimedTake {
  * said.
  *
  * Judged: when the take has as many silences as the sentence has inner stops, each stretch between
- * two stops is
- * laid between its silences; otherwise a stop counts as a few letters.
+ * two stops is laid between its silences; otherwise a stop counts as a few letters.
  *
  * @param take length and inner silences, in samples from its start
  * @returns one entry for each word of `text`, in order, none before the end of the one before it;

@@ -1,12 +1,18 @@
 /**
  * A CSV field as RFC 4180 quotes it; one that a spreadsheet would run as a formula is opened with
  * an apostrophe.
+ *
+ * @example csvField('a,b') // => '"a,b"'
  */
 export function csvField(value: string | number): string {
   const text = typeof value === 'string' && /^[=+\-@\t]/.test(value) ? `'${value}` : String(value)
   return /[",\r\n]/.test(text) ? `"${text.replace(/"/g, '""')}"` : text
 }
 
-/** Rows as RFC 4180 has them. */
+/**
+ * Rows as RFC 4180 has them.
+ *
+ * @returns lines ended by CR LF, the last one too
+ */
 export const csv = (rows: (string | number)[][]) =>
   rows.map((row) => row.map(csvField).join(',')).join('\r\n') + '\r\n'

@@ -1,7 +1,11 @@
 const OFFSET = 0xcbf29ce484222325n
 const PRIME = 0x100000001b3n
 
-/** FNV-1a, 64 bits, as 16 hex digits: a short name for a value; not for safety. */
+/**
+ * FNV-1a, 64 bits, as 16 hex digits: a short name for a value; not for safety.
+ *
+ * @returns 16 hex digits; the same for the same text on every machine
+ */
 export function shortHash(text: string): string {
   let hash = OFFSET
   for (const byte of new TextEncoder().encode(text))

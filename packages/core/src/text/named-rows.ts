@@ -15,6 +15,8 @@ export type ColumnNames<K extends string> = Readonly<Record<K, RegExp>>
  *
  * @param needed columns a CSV must have
  * @param refuse makes the fault for a text that is no such list
+ * @returns one a row, in order; `[]` for an empty JSON list
+ * @throws what `refuse` makes
  */
 export function namedRows<K extends string>(
   text: string,
@@ -100,6 +102,7 @@ export interface SkippedRow {
  * @param make gives what a row says, or why it cannot be used
  * @param refuse makes the fault for a list of which no row can be used, or that is longer than
  *   `limit`
+ * @throws what `refuse` makes, for a list of which nothing can be used too
  */
 export function madeOfRows<R, T extends object>(
   rows: readonly R[],

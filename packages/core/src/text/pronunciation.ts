@@ -20,7 +20,11 @@ export function pronounced(traced: TracedText, list: readonly Pronunciation[]): 
   )
 }
 
-/** The entries that a text has a word of. */
+/**
+ * The entries that a text has a word of.
+ *
+ * @returns in the order of the list; `[]` for none
+ */
 export const pronunciationsIn = (text: string, list: readonly Pronunciation[]): Pronunciation[] =>
   list.filter(({ word }) => patternOf(word).test(text))
 

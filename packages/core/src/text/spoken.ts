@@ -26,8 +26,7 @@ export interface SpokenOptions {
 
 /**
  * What a voice is given for what is written: numbers, years, units, money, abbreviations and
- * symbols in words,
- * and the pronunciations a person asked for.
+ * symbols in words, and the pronunciations a person asked for.
  *
  * @example spokenForm('In 1822 it shone.').words[1] // => { text: 'eighteen', written: 1 }
  */
@@ -55,7 +54,11 @@ export function spokenForm(
   return { text: said.text, words: saidWords(written, said) }
 }
 
-/** The text of `spokenForm`, for what needs no more. */
+/**
+ * The text of `spokenForm`, for what needs no more.
+ *
+ * @returns empty where nothing is to be spoken
+ */
 export const spokenText = (written: string, options?: SpokenOptions): string =>
   spokenForm(written, options).text
 

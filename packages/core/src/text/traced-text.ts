@@ -1,8 +1,7 @@
 import { itemAt } from '../faults/certain.ts'
 /**
  * A text that is rewritten step by step and still knows where each of its characters came from, so
- * that
- * what is spoken can be laid beside what is written.
+ * that what is spoken can be laid beside what is written.
  */
 export class TracedText {
   private constructor(
@@ -25,9 +24,8 @@ export class TracedText {
 
   /**
    * Every match in words of `say`, which is given the match, its place and the whole text;
-   * undefined leaves it.
-   * What is the same at both ends stays in its place; the new characters between are laid evenly
-   * over the old ones.
+   * undefined leaves it. What is the same at both ends stays in its place; the new characters
+   * between are laid evenly over the old ones.
    */
   replace(
     pattern: RegExp,

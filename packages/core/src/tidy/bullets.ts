@@ -25,7 +25,11 @@ interface Item {
   goesOn: boolean
 }
 
-/** Lists become sentences: short parts after a colon are joined, all else stands by itself. */
+/**
+ * Lists become sentences: short parts after a colon are joined, all else stands by itself.
+ *
+ * @returns nothing: what is found is claimed on the page, which may be none of it
+ */
 export function findBullets(page: Page) {
   const { lines } = page
   for (const items of listsOf(lines)) {

@@ -67,7 +67,11 @@ const CALL = [
   ),
 ]
 
-/** Sentences that ask for likes, subscriptions and comments. */
+/**
+ * Sentences that ask for likes, subscriptions and comments.
+ *
+ * @returns nothing: what is found is claimed on the page, which may be none of it
+ */
 export function findCalls(page: Page) {
   for (const { from, text } of page.lines) {
     if (text.trim() === '') continue

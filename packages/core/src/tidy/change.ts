@@ -31,8 +31,7 @@ const GAP = '\u0001'
 
 /**
  * The script with changes carried out. What no change touches stays letter for letter; where
- * something was
- * taken out, the space it leaves behind is evened and lines left empty go.
+ * something was taken out, the space it leaves behind is evened and lines left empty go.
  */
 export function withChanges(script: string, changes: readonly TidyChange[]): string {
   const edits = changes

@@ -21,7 +21,11 @@ interface Opener {
   rest: string
 }
 
-/** "#5", "Number four" and "No. 3 –" opening the items of one film: all become "Number five:". */
+/**
+ * "#5", "Number four" and "No. 3 –" opening the items of one film: all become "Number five:".
+ *
+ * @returns nothing: what is found is claimed on the page, which may be none of it
+ */
 export function findCounting(page: Page) {
   const openers = page.lines.flatMap(openerOf)
   if (isCount(openers)) for (const opener of openers) respell(page, opener)

@@ -55,13 +55,21 @@ const ROUND = /(\*{0,3}|_{0,3})\(([^()\n]+)\)\1/g
 const ITALIC = /(?<![\p{L}\p{N}*_])(\*|_)(?![\s*_])([^*_\n]{3,60})(?<!\s)\1(?![\p{L}\p{N}*_])/gu
 const ANGLE = /<<([^<>\n]{3,80})>>|<(?!\/?\w+(?:\s[^<>]*)?\/?>)([^<>\n]{3,80})>/g
 
-/** Directions that have a line of their own. */
+/**
+ * Directions that have a line of their own.
+ *
+ * @returns nothing: what is found is claimed on the page, which may be none of it
+ */
 export function findDirectionLines(page: Page) {
   for (const { index, 0: own } of page.view.matchAll(OWN)) page.keep(index, index + own.length)
   for (const line of page.lines) wholeLine(page, line)
 }
 
-/** Directions in the midst of narration: in brackets, in italics. */
+/**
+ * Directions in the midst of narration: in brackets, in italics.
+ *
+ * @returns nothing: what is found is claimed on the page, which may be none of it
+ */
 export function findDirections(page: Page) {
   for (const pattern of BRACKETS)
     for (const found of page.view.matchAll(pattern)) square(page, found)

@@ -20,7 +20,11 @@ const MEANT = new Set(
  */
 const PARTICLES = new Set(['in', 'on', 'is', 'do', 'up', 'out'])
 
-/** "The the": the second goes. */
+/**
+ * "The the": the second goes.
+ *
+ * @returns nothing: what is found is claimed on the page, which may be none of it
+ */
 export function findDoubledWords(page: Page) {
   const { view } = page
   const pattern = new RegExp(DOUBLED)

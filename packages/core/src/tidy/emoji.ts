@@ -9,7 +9,11 @@ const EMOJI = pattern(
 const FACE = /(?<=\s|^)(?:[:;=8]['’]?-?[)(DPpOo3/\\|*]|<3|\^_\^|:'\()(?=\s|[.,!?]|$)/gm
 const SHORTCODE = /(?<=\s|^):[a-z][a-z0-9_+]{2,30}:(?=\s|[.,!?]|$)/gm
 
-/** Emoji of every sort. */
+/**
+ * Emoji of every sort.
+ *
+ * @returns nothing: what is found is claimed on the page, which may be none of it
+ */
 export function findEmoji(page: Page) {
   for (const pattern of [EMOJI, FACE, SHORTCODE])
     for (const { index, 0: found } of page.view.matchAll(pattern))

@@ -28,7 +28,11 @@ const SMALL_WORDS = new Set(
   'a an and as at but by for from in into of on onto or the to vs with without is'.split(' '),
 )
 
-/** Headings of any sort become `# Heading`; those that are so already lose what is not theirs. */
+/**
+ * Headings of any sort become `# Heading`; those that are so already lose what is not theirs.
+ *
+ * @returns nothing: what is found is claimed on the page, which may be none of it
+ */
 export function findHeadings(page: Page) {
   const { lines } = page
   const shouted = mostlyCapitals(lines)

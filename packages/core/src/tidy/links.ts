@@ -31,7 +31,11 @@ const POINTS_TO_IT = pattern(
 )
 const TAGS = /(?<![\p{L}\p{N}&#])(?:#[\p{L}_][\p{L}\p{N}_]*)(?:\s+#[\p{L}_][\p{L}\p{N}_]*)*/gu
 
-/** Where pictures came from, before a bracket is taken for a direction. */
+/**
+ * Where pictures came from, before a bracket is taken for a direction.
+ *
+ * @returns nothing: what is found is claimed on the page, which may be none of it
+ */
 export function findCredits(page: Page) {
   for (const pattern of [CREDIT, PHOTO_BY, CRUMBS])
     for (const { index, 0: credit } of page.view.matchAll(pattern))
@@ -40,6 +44,8 @@ export function findCredits(page: Page) {
 
 /**
  * Links keep their words; addresses and hashtags go, with the sentence that only points to them.
+ *
+ * @returns nothing: what is found is claimed on the page, which may be none of it
  */
 export function findLinks(page: Page) {
   for (const { index, 0: whole, 1: words } of page.view.matchAll(IMAGE)) {

@@ -40,7 +40,11 @@ const JOINS: {
   { pattern: /\s+and\s+/g, bare: true, cut: () => ({ text: '. ', cost: 1.2 }) },
 ]
 
-/** Sentences over the limit, parted where a new clause with its own subject and verb begins. */
+/**
+ * Sentences over the limit, parted where a new clause with its own subject and verb begins.
+ *
+ * @returns nothing: what is found is claimed on the page, which may be none of it
+ */
 export function findLongSentences(page: Page) {
   const { view } = page
   for (const sentence of sentencesIn(view)) {

@@ -40,7 +40,11 @@ const EMPHASIS = [
 const STRAY = /(?<!\*)\*\*(?!\*)|(?<=^|\s)#{1,6}(?=\s*$)/gm
 const ESCAPED = /\\(?=[*_#[\]()>`~.!-])/g
 
-/** What markup of other kinds leaves behind. */
+/**
+ * What markup of other kinds leaves behind.
+ *
+ * @returns nothing: what is found is claimed on the page, which may be none of it
+ */
 export function findMarkdown(page: Page) {
   for (const pattern of [FENCE, RULE, COMMENT, QUOTE, TAG, STRUCK, ESCAPED])
     for (const { index, 0: found } of page.view.matchAll(pattern))

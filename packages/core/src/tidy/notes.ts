@@ -56,7 +56,11 @@ const OFFER = pattern(
 )
 const HEAD_LINES = 14
 
-/** What was written for the writer, the client or the editor. */
+/**
+ * What was written for the writer, the client or the editor.
+ *
+ * @returns nothing: what is found is claimed on the page, which may be none of it
+ */
 export function findNotes(page: Page) {
   frontMatter(page)
   const facts = head(page.lines).filter(({ text }) => FACTS.test(text) || BYLINE.test(text))

@@ -15,7 +15,11 @@ const NO_SPACE_COMMA = /(?<=\p{L}{2}),(?=\p{L}{2})/gu
 const LONE = /(?<=[.!?]["”]?)[^\S\n]+(?!\.{3})[.,;]+(?=\s|$)/gm
 const ABBREVIATED = /\b(?:e\.g|i\.e|a\.m|p\.m|etc|vs|approx|mr|mrs|dr|st|no)$/i
 
-/** Stops that a voice would stumble over. */
+/**
+ * Stops that a voice would stumble over.
+ *
+ * @returns nothing: what is found is claimed on the page, which may be none of it
+ */
 export function findPunctuation(page: Page) {
   for (const { index, 0: found } of page.view.matchAll(LONE_LINE))
     if (found.trim() !== '|' && found.trim() !== '~')

@@ -26,7 +26,11 @@ const POINTERS = pattern(
 /** Raised figures after a word or a stop; after a unit they are a power. */
 const RAISED = /(?<=[\p{L}.,;:!?”")])(?<!\b[kcmd]?m|\bft|\bs)[¹²³⁰⁴-⁹]+(?![\p{L}\p{N}])/gu
 
-/** Footnote marks, their notes, and the list of sources at the end. */
+/**
+ * Footnote marks, their notes, and the list of sources at the end.
+ *
+ * @returns nothing: what is found is claimed on the page, which may be none of it
+ */
 export function findReferences(page: Page) {
   const { lines } = page
   const start = lines.findIndex(({ text }, i) => TITLE.test(text) && isList(lines.slice(i + 1)))

@@ -8,7 +8,11 @@ const LABEL = new RegExp(
   'i',
 )
 
-/** "Scene 4", "SHOT 2:" and what may follow them: a title becomes a chapter, narration stays. */
+/**
+ * "Scene 4", "SHOT 2:" and what may follow them: a title becomes a chapter, narration stays.
+ *
+ * @returns nothing: what is found is claimed on the page, which may be none of it
+ */
 export function findSceneNumbers(page: Page) {
   for (const { from, to, text } of page.lines) {
     const found = LABEL.exec(text)

@@ -71,7 +71,11 @@ const RULES: Rule[] = [
   ['symbol', /(?<=\S\s)[•▪◦■●](?=\s\S)/g, ','],
 ]
 
-/** Short forms and signs in the words they stand for. */
+/**
+ * Short forms and signs in the words they stand for.
+ *
+ * @returns nothing: what is found is claimed on the page, which may be none of it
+ */
 export function findShortForms(page: Page) {
   for (const [kind, pattern, said] of RULES)
     for (const found of page.view.matchAll(pattern)) {

@@ -51,8 +51,10 @@ interface Label {
 }
 
 /**
- * Labels of who speaks. One voice alone needs none; where two or more take turns they are kept
- * as `NAME:` in front of a paragraph of their own.
+ * Labels of who speaks. One voice alone needs none; where two or more take turns they are kept as
+ * `NAME:` in front of a paragraph of their own.
+ *
+ * @returns nothing: what is found is claimed on the page, which may be none of it
  */
 export function findSpeakers(page: Page) {
   const labels = labelsOf(page.lines)

@@ -6,7 +6,11 @@ const RULE = /^\s*\|?\s*:?-{2,}:?\s*(\|\s*:?-{2,}:?\s*)*\|?\s*$/
 const PICTURE = /^(visuals?|videos?|pictures?|images?|shots?|b-?roll|footage|on screen|screen)$/i
 const SPOKEN = /^(narration|audio|voice|voice-?over|vo|script|spoken|text|narrator|dialogue)$/i
 
-/** Tables: of a two-column script its narration and pictures, of any other nothing. */
+/**
+ * Tables: of a two-column script its narration and pictures, of any other nothing.
+ *
+ * @returns nothing: what is found is claimed on the page, which may be none of it
+ */
 export function findTables(page: Page) {
   for (const rows of tablesOf(page.lines)) {
     const [head = [], ...body] = rows

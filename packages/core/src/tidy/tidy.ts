@@ -67,5 +67,9 @@ export function tidyChanges(script: string): TidyChange[] {
   return page.changes.sort((a, b) => itemAt(a.edits, 0).from - itemAt(b.edits, 0).from)
 }
 
-/** The script with every proposed change carried out. */
+/**
+ * The script with every proposed change carried out.
+ *
+ * @returns the script itself where there is nothing to tidy
+ */
 export const tidyScript = (script: string): string => withChanges(script, tidyChanges(script))

@@ -14,13 +14,21 @@ const LEADING = new RegExp(
 /** "6:30 in the morning", "11:40 was too late": a time that is told. */
 const TOLD = /^\s*(a\.?m|p\.?m|o'?clock|in the|on the|at night|is\b|was\b|sharp|and\b|or\b)/i
 
-/** Numbers and times of subtitles. */
+/**
+ * Numbers and times of subtitles.
+ *
+ * @returns nothing: what is found is claimed on the page, which may be none of it
+ */
 export function findCues(page: Page) {
   for (const found of page.view.matchAll(CUE))
     page.drop('timestamp', found.index, found.index + found[0].length)
 }
 
-/** Stamps in front of lines or in brackets. */
+/**
+ * Stamps in front of lines or in brackets.
+ *
+ * @returns nothing: what is found is claimed on the page, which may be none of it
+ */
 export function findTimestamps(page: Page) {
   for (const found of page.view.matchAll(BRACKETED))
     if (stamps(found[0])) page.drop('timestamp', found.index, found.index + found[0].length)

@@ -12,6 +12,8 @@ const HYPHEN = /(?<=[\p{L},”"’)])([^\S\n]+)-([^\S\n]+)(?=[\p{L}“"‘(])/gu
 
 /**
  * Where two kinds of quotation marks or apostrophes are mixed, the rarer become like the others.
+ *
+ * @returns nothing: what is found is claimed on the page, which may be none of it
  */
 export function findQuotes(page: Page) {
   const { view } = page
@@ -48,7 +50,11 @@ function wordAround(view: string, at: number) {
   return { from, to: at + 1 + certain(/^\p{L}*/u.exec(view.slice(at + 1, at + 41)))[0].length }
 }
 
-/** Hyphens in a dash's place become the script's own dash. */
+/**
+ * Hyphens in a dash's place become the script's own dash.
+ *
+ * @returns nothing: what is found is claimed on the page, which may be none of it
+ */
 export function findDashes(page: Page) {
   const { view } = page
   const dash = view.includes('—') ? '—' : view.includes('–') ? '–' : '—'

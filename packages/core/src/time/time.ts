@@ -10,8 +10,8 @@ export type FrameRate = readonly [numerator: number, denominator: number]
 /**
  * The frame boundary nearest to a moment.
  *
- * Rounded from the film's start each time, never from the boundary before, so the error
- * stays within half a frame and cannot grow.
+ * Rounded from the film's start each time, never from the boundary before, so the error stays
+ * within half a frame and cannot grow.
  *
  * @example frameAtSample(48_000, [30, 1]) // => 30
  */
@@ -24,7 +24,9 @@ export function sampleAtFrame(frame: number, [numerator, denominator]: FrameRate
   return Math.round((frame * SAMPLE_RATE * denominator) / numerator)
 }
 
+/** Whole samples, rounded to the nearest. */
 export const samplesFromSeconds = (seconds: number) => Math.round(seconds * SAMPLE_RATE)
+/** Seconds of so many samples, not rounded. */
 export const secondsFromSamples = (samples: number) => samples / SAMPLE_RATE
 
 /**
@@ -47,7 +49,12 @@ export function parseFrameRate(text: string): FrameRate | undefined {
   return named[text.trim()]
 }
 
-/** `1:02:03` or `2:03`, for people. */
+/**
+ * `1:02:03` or `2:03`, for people.
+ *
+ * @param seconds rounded to whole ones
+ * @example clockText(3723) // => '1:02:03'
+ */
 export function clockText(seconds: number): string {
   const whole = Math.round(seconds)
   const parts = [Math.floor(whole / 3600), Math.floor(whole / 60) % 60, whole % 60]

@@ -175,8 +175,7 @@ export function sceneSeconds(scenes: readonly Airy[], speed = 1, pauses = 1): nu
  * Exact frames and samples of a film: a pure function of what is decided and of its takes.
  *
  * Scene boundaries are added up in samples and rounded to frames from the film's start, so picture
- * and
- * sound never part by more than half a frame. Scenes and shots tile the film without gap or
+ * and sound never part by more than half a frame. Scenes and shots tile the film without gap or
  * overlap.
  *
  * @param takes one a scene of the film, in order; the estimate stands in for a missing one

@@ -63,6 +63,7 @@ function nearestInAge<T extends { age: number }>(byAge: readonly T[], at: number
   return near
 }
 
+/** The middle number, of an even count the mean of the two in the middle; 0 for none. */
 export function median(numbers: readonly number[]): number {
   const sorted = [...numbers].sort((a, b) => a - b)
   const middle = sorted.length >> 1
@@ -75,8 +76,8 @@ export function median(numbers: readonly number[]): number {
 
 /**
  * Growth in per cent a month: the median slope between all pairs of films (Theil–Sen, which a few
- * lucky films do not bend)
- * of what each gained beyond what films of its age gain, over the day it was published.
+ * lucky films do not bend) of what each gained beyond what films of its age gain, over the day it
+ * was published.
  *
  * @returns undefined for fewer than five films
  */
@@ -95,8 +96,7 @@ export function trendOf(films: readonly PacedFilm[]): number | undefined {
 const MONTH_HOURS = 24 * 30.44
 /**
  * Views an hour fall a little slower than the inverse of age (common practice). Age and growth
- * cannot be told apart from
- * figures of one moment, so this is assumed and not fitted.
+ * cannot be told apart from figures of one moment, so this is assumed and not fitted.
  */
 const USUAL_DECAY = -0.8
 

@@ -21,8 +21,7 @@ const SHRINK = 1.5
 
 /**
  * Subjects in the order in which they are worth a film: what gains views faster than usual, on the
- * channel itself and with
- * others, and is not yet worn out by either.
+ * channel itself and with others, and is not yet worn out by either.
  *
  * score = log2(gain, shrunk towards 1 where few films speak for it) · rest since the channel's own
  * last film · room that others leave
@@ -83,9 +82,11 @@ function whyOf(
 }
 
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
+/** How far above the usual, in words: one decimal below ten times, none from there on. */
 export const times = (above: number) =>
   above >= 10 ? `${Math.round(above)} times` : `${above.toFixed(1)} times`
 
+/** How long ago in words: hours up to 2 days, days up to 60, months up to 2 years, then years. */
 export function ago(hours: number): string {
   const days = hours / DAY
   if (days < 2) return `${Math.max(1, Math.round(hours))} hours`

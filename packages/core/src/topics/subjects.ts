@@ -45,8 +45,8 @@ const SAME_FILMS = 0.6
 const TOO_WIDE = 0.4
 
 /**
- * What titles are about: words that several films share, joined where they name the same films
- * or where they stand for the same thing.
+ * What titles are about: words that several films share, joined where they name the same films or
+ * where they stand for the same thing.
  *
  * @param related words for the same thing or its next wider kind
  * @param isThing whether a term is a thing: only things are named as neighbours of a subject

@@ -35,8 +35,7 @@ const COUNTED = new Set(
 
 /**
  * Where a sentence says something else than it means: set phrases (`IDIOMS`), likenesses ("like a
- * brown beard", "as big as a
- * truck"), measures ("the weight of three elephants").
+ * brown beard", "as big as a truck"), measures ("the weight of three elephants").
  *
  * @returns stretches in order of their beginning; they may overlap
  */

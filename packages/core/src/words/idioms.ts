@@ -1,7 +1,7 @@
 /**
  * Idioms and set phrases of English whose things are not meant: common knowledge of the language,
- * written down from
- * memory. Words stand in their base form (go, be, hand); `_` is any one word, `~` none to three.
+ * written down from memory. Words stand in their base form (go, be, hand); `_` is any one word, `~`
+ * none to three.
  */
 export const IDIOMS: readonly string[] = `
 needle in ~ haystack; in a nutshell; over ~ moon; on ~ warpath; up in arm; at heart; by heart; in ~ limelight; round ~ clock; around ~ clock; hit ~ jackpot; on ~ bandwagon; off ~ cuff; under ~ weather; short end of ~ stick; stroke of genius; genie ~ out of ~ bottle; full steam ahead; at loggerhead; tip of ~ iceberg; ball _ in _ court; ball _ now in _ court; ball be ~ in ~ court; back ~ to ~ wall; back against ~ wall; writing _ on ~ wall; write _ on ~ wall

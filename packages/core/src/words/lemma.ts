@@ -60,7 +60,11 @@ export function lemma(word: string): string {
   return form
 }
 
-/** The form a verb is looked up by: turning, turned → turn. */
+/**
+ * The form a verb is looked up by: turning, turned → turn.
+ *
+ * @returns the word itself, in lower case, where it is no form of a verb
+ */
 export function verbLemma(word: string): string {
   return oneSpelling(lemmatizer.verb(word.toLowerCase()))
 }

@@ -35,7 +35,11 @@ export interface Topic extends SearchWord {
   place: keyof typeof PLACE
 }
 
-/** The pronoun a sentence rests on: one that comes before the first thing it names itself. */
+/**
+ * The pronoun a sentence rests on: one that comes before the first thing it names itself.
+ *
+ * @returns undefined for a sentence that stands by itself
+ */
 export function leaningOn(terms: readonly Term[]): string | undefined {
   for (const [i, term] of terms.entries()) {
     const word = term.text.toLowerCase()

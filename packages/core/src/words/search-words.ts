@@ -27,9 +27,8 @@ const FIGURATIVE = { idiom: 0.02, likeness: 0.1, measure: 0.2 }
  * What a sentence has to show: its nouns and noun phrases, then its actions, heaviest first.
  *
  * A noun weighs by how picturable WordNet's commonest sense of it is and by how rarely people say
- * it
- * (a rare word says more); a verb or adjective weighs a fifth of it. A word that stands in a figure
- * of speech hardly counts.
+ * it (a rare word says more); a verb or adjective weighs a fifth of it. A word that stands in a
+ * figure of speech hardly counts.
  *
  * @returns `[]` when nothing in the sentence can be looked for
  * @example searchWords('The lighthouse stands on a rock.', lexicon)[0].text // => 'lighthouse'

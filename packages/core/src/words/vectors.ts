@@ -1,7 +1,11 @@
 /** A direction in the space of word meanings; words used alike point alike. */
 export type Vector = Float32Array
 
-/** Adds `weight` times a vector to a sum, in place. */
+/**
+ * Adds `weight` times a vector to a sum, in place.
+ *
+ * @param sum changed in place; of the same length as `vector`
+ */
 export function addTo(sum: Vector, vector: Vector, weight: number): void {
   for (let d = 0; d < sum.length; d++) sum[d]! += weight * vector[d]!
 }

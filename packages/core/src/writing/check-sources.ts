@@ -29,8 +29,7 @@ export function citedSentences(
 
 /**
  * What somebody else wrote, as a draft: chapters by its headings, each sentence with the sources
- * its marks name, as far as they
- * are there and say what it says.
+ * its marks name, as far as they are there and say what it says.
  *
  * @param text a script whose sentences end with marks such as `[2.14]`
  */

@@ -33,8 +33,8 @@ interface Candidate {
 
 /**
  * A draft made of nothing but sentences of the sources: ranked, ordered by the outline, shortened
- * and joined, opened by the
- * strongest hook among them and closed by a reflection. The same brief gives the same draft.
+ * and joined, opened by the strongest hook among them and closed by a reflection. The same brief
+ * gives the same draft.
  *
  * @param speed pace of the voice the length is met at
  */

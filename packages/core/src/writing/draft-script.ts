@@ -4,7 +4,11 @@ import { sceneSeconds } from '../timeline/timeline.ts'
 import type { DraftSentence, Outline } from './brief.ts'
 import { leansOnOthers } from './leaning.ts'
 
-/** The script that sentences make, under the outline's headings. */
+/**
+ * The script that sentences make, under the outline's headings.
+ *
+ * @returns a heading a chapter, those without a sentence left out; empty for no sentences
+ */
 export function draftScript(sentences: readonly DraftSentence[], outline: Outline): string {
   const parts: string[] = []
   let chapter = -1

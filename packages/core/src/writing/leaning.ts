@@ -8,5 +8,9 @@ const LEANS = pattern(
   String.raw`third|same|result|answer|reason))\b`,
 )
 
-/** Whether a sentence needs the one before it. */
+/**
+ * Whether a sentence needs the one before it.
+ *
+ * @returns true for one that begins with a pronoun or goes on from the one before
+ */
 export const leansOnOthers = (sentence: string) => LEANS.test(sentence)

@@ -23,12 +23,17 @@ export function weightedVectors(units: readonly Unit[]): Map<string, number>[] {
   )
 }
 
+/** The same direction with length 1; a vector of nothing stays one of nothing. */
 export function normed(vector: Map<string, number>): Map<string, number> {
   const length = Math.hypot(...vector.values()) || 1
   return new Map([...vector].map(([term, weight]) => [term, weight / length]))
 }
 
-/** Cosine of two vectors of length 1. */
+/**
+ * Cosine of two vectors of length 1.
+ *
+ * @returns 0 to 1; 0 where they share no term
+ */
 export function cosine(a: Vector, b: Vector): number {
   const [small, large] = a.size < b.size ? [a, b] : [b, a]
   let sum = 0
@@ -66,10 +71,8 @@ export function sourceFit(units: readonly Unit[], ...subjects: Vector[]): Map<st
 
 /**
  * How central each unit is among all: the stationary distribution of a walk from unit to unit along
- * likeness
- * (Mihalcea & Tarau 2004, "TextRank", from memory; PageRank of Brin & Page 1998), now and then
- * starting anew at a
- * unit of the asked subject.
+ * likeness (Mihalcea & Tarau 2004, "TextRank", from memory; PageRank of Brin & Page 1998), now and
+ * then starting anew at a unit of the asked subject.
  *
  * @param start how much each unit fits the subject, any scale
  * @returns shares that add to 1

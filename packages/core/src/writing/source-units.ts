@@ -25,7 +25,11 @@ const CHAIN = 3
 const FEWEST_WORDS = 4
 const MOST_WORDS = 48
 
-/** What can be taken from sources: whole sentences, tidied, with those that lean on them. */
+/**
+ * What can be taken from sources: whole sentences, tidied, with those that lean on them.
+ *
+ * @returns in the order of the sources; `[]` for sources without a whole sentence
+ */
 export function unitsOf(sources: readonly Source[]): Unit[] {
   const units: Unit[] = []
   for (const { id, text } of sources) {

@@ -30,8 +30,8 @@ const HARDNESS: Record<string, Hardness> = {
 
 /**
  * Reads the labelled scripts: `% half | title`, `@ subjects of its world`, `# chapter`, then a line
- * a sentence:
- * hardness, sentence, subjects that fit (`@` for all of its world), subjects of another sense.
+ * a sentence: hardness, sentence, subjects that fit (`@` for all of its world), subjects of another
+ * sense.
  */
 export function labelledScripts(file: string): LabelledScript[] {
   return file

@@ -12,8 +12,7 @@ export interface Sample {
 
 /**
  * Samples of a file: `=== name`, then the text, in which `«kind¦as it is¦as it should be»` marks
- * each place
- * that should change.
+ * each place that should change.
  */
 export function samplesOf(file: string): Sample[] {
   return file

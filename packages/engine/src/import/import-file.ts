@@ -25,8 +25,7 @@ export const importTooLarge = (name: string, bytes: number) =>
 
 /**
  * A script made of a file, told by what is in it rather than by its name: plain text and Markdown,
- * .docx, .odt, .html,
- * .pdf, .pptx, .odp, two-column .csv, .srt and .vtt.
+ * .docx, .odt, .html, .pdf, .pptx, .odp, two-column .csv, .srt and .vtt.
  *
  * @throws TidyError `import_too_large`, `import_unreadable`, `import_empty`,
  *   `import_pictures_only`, and what `cleanScript` throws

@@ -4,9 +4,8 @@ import { Agent } from 'undici'
 
 /**
  * Whether an address is one of the public internet: no loopback, private, link-local, shared,
- * multicast or
- * reserved range, nor an IPv4 address of these dressed as IPv6 (ranges of the IANA special-purpose
- * registries, as ipaddr.js has them).
+ * multicast or reserved range, nor an IPv4 address of these dressed as IPv6 (ranges of the IANA
+ * special-purpose registries, as ipaddr.js has them).
  */
 export function isPublicAddress(address: string): boolean {
   // Embedded IPv4 (NAT64, 6to4, Teredo) is judged by ipaddr.js as its own range, none of them
@@ -28,8 +27,8 @@ export const INTERNET: Reach = { resolve: resolveHost, allowed: isPublicAddress 
 
 /**
  * An agent for a public host. The host is resolved first, refused unless all its addresses are
- * public, and then connected
- * to at just the address that was judged, so that a name cannot point elsewhere a moment later.
+ * public, and then connected to at just the address that was judged, so that a name cannot point
+ * elsewhere a moment later.
  *
  * @returns undefined for a host that is not public
  * @throws what resolving throws for a host that there is not

@@ -31,9 +31,8 @@ const SLIDE_PARTS = pattern(
 
 /**
  * Slides as a script: each a paragraph under its title, told by its notes, or by its text where it
- * has none.
- * A slide that speaks no longer than a scene may is one scene; a longer one keeps its picture on
- * all of its scenes.
+ * has none. A slide that speaks no longer than a scene may is one scene; a longer one keeps its
+ * picture on all of its scenes.
  */
 export async function slidesScript(bytes: Buffer, name: string): Promise<ImportedScript> {
   const parts = await unpacked(bytes, name, (path) => SLIDE_PARTS.test(path))

@@ -24,8 +24,7 @@ function utf16(bytes: Buffer): string | undefined {
 
 /**
  * The text of some bytes, whatever it was written in: UTF-8 where they are valid UTF-8, UTF-16 with
- * or without
- * its mark, otherwise what the bytes look like most (chardet).
+ * or without its mark, otherwise what the bytes look like most (chardet).
  */
 export function decoded(bytes: Buffer): Decoded {
   const wide = utf16(bytes)

@@ -49,9 +49,8 @@ export type OwnFacts = z.infer<typeof OwnFacts>
 
 /**
  * Takes a person's own picture or clip: kept under the hash of its bytes, so that the same file is
- * taken once. It is
- * described by what it carries (EXIF, IPTC, XMP), or else by its name, and by the folders it lay
- * in.
+ * taken once. It is described by what it carries (EXIF, IPTC, XMP), or else by its name, and by the
+ * folders it lay in.
  *
  * @param name as the person's computer calls it, with its folders; becomes words and never a path
  * @throws TidyError `own_file_unusable` with why, `disk_full`

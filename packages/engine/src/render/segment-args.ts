@@ -33,8 +33,7 @@ export const ENCODER = [
  * Arguments of the ffmpeg run that makes one segment.
  *
  * Stills come in as raw frames through pipes 3, 4, … in the order of `pictureRuns`; clips are read
- * from their files;
- * cards are drawn. `ass` names files in the folder the program runs in.
+ * from their files; cards are drawn. `ass` names files in the folder the program runs in.
  *
  * @param files of each stretch its picture's file; undefined for a card
  */

@@ -74,8 +74,7 @@ export function decodeStillArgs(
 
 /**
  * The frames of a slow move over a still, at sub-pixel positions: YUV 4:2:0 planes, one buffer a
- * frame.
- * The buffer is used again for the next frame; write it out before asking for more.
+ * frame. The buffer is used again for the next frame; write it out before asking for more.
  */
 export async function* stillFrames(
   file: string,

@@ -25,8 +25,7 @@ const VERSION = 1
 
 /**
  * The sound of a film as it goes into it, AAC at 192 kbit/s; made once for the same takes at the
- * same places,
- * so that a render after a change of picture has none to make.
+ * same places, so that a render after a change of picture has none to make.
  *
  * @param folders where mixes and beds are kept, and a folder for what lies between
  */

@@ -67,8 +67,7 @@ async function write(stream: NodeJS.WritableStream, bytes: Buffer) {
  * Mixes voice and bed and brings the whole to the film's loudness.
  *
  * The bed's gain comes from `bedGain`, sample by sample; the sum is then raised and limited until
- * ffmpeg
- * measures −14 LUFS within 0.3 LU and a true peak below −1 dBTP.
+ * ffmpeg measures −14 LUFS within 0.3 LU and a true peak below −1 dBTP.
  *
  * @param work folder for what lies between
  */

@@ -13,8 +13,7 @@ export const knowsPace = (voice: Voice) =>
 
 /**
  * Speaks a text as the voice's engine makes it; a raised or lowered voice is spoken slower or
- * faster, so that it
- * comes out at its pace.
+ * faster, so that it comes out at its pace.
  *
  * @throws TidyError `voice_failed` and what `runProgram` throws
  */

@@ -5,10 +5,8 @@ export const FINISHING = 6
 
 /**
  * What a voice goes through, as ffmpeg filters, at 48 kHz. The engines' 16 kHz sound ends at 8 kHz:
- * the exciter adds
- * a little above from what is below; the de-esser takes back what that makes sharp; three faint
- * early reflections
- * stand for a room.
+ * the exciter adds a little above from what is below; the de-esser takes back what that makes
+ * sharp; three faint early reflections stand for a room.
  */
 const CHAINS: Record<Finish, string[]> = {
   plain: [],

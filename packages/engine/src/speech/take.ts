@@ -152,8 +152,7 @@ type KeptFacts = z.infer<typeof KeptFacts>
 
 /**
  * The take of a sentence: spoken when it is not there yet, finished, brought to the level of all
- * takes, silence at
- * its ends cut to `TAKE_EDGE`.
+ * takes, silence at its ends cut to `TAKE_EDGE`.
  *
  * @throws TidyError `voice_silent` when the engine made no sound, `take_gone` when the chosen one
  *   is not there any more, `voice_failed`, and what `runProgram` throws

@@ -38,8 +38,7 @@ const Answers = z.array(Item)
 
 /**
  * All sources asked at once, each at the pace it bears and its answers kept. One that is slow or
- * dead costs its own
- * pictures and nothing else.
+ * dead costs its own pictures and nothing else.
  *
  * @param kept folder of answers kept from before; none: nothing is kept
  */

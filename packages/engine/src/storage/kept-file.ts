@@ -10,8 +10,8 @@ export const contentHash = (value: unknown) =>
 
 /**
  * A file that is made once: where it exists, nothing happens; else `make` writes it under another
- * name and it
- * appears whole. Killed half-way, it leaves no file that could be taken for the finished one.
+ * name and it appears whole. Killed half-way, it leaves no file that could be taken for the
+ * finished one.
  */
 export async function keptFile(
   file: string,

@@ -8,8 +8,7 @@ import { TidyError } from '@tidy-reel/core/faults/fault'
 
 /**
  * Receives a file into a folder under another name, hands it on with the SHA-256 of its bytes (32
- * hex digits), and
- * clears away what is left of it: cut off half-way, it leaves nothing.
+ * hex digits), and clears away what is left of it: cut off half-way, it leaves nothing.
  *
  * @param refuse makes the fault for a file that is empty or over `limit` bytes
  * @throws TidyError of `refuse`, `disk_full`

@@ -8,9 +8,8 @@ import { DIMENSIONS, GIST_AXES, loadVectors } from './word-vectors.ts'
 const require = createRequire(import.meta.url)
 
 /**
- * How well a noun can be shown, by the lexicographer file of a sense in WordNet 3.1
- * (numbers from its `lexnames` file): animals, things, plants and places well, thoughts and states
- * hardly.
+ * How well a noun can be shown, by the lexicographer file of a sense in WordNet 3.1 (numbers from
+ * its `lexnames` file): animals, things, plants and places well, thoughts and states hardly.
  */
 const PICTURABLE: Record<number, number> = {
   5: 1,

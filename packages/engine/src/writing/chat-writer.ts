@@ -42,9 +42,8 @@ const PER_MINUTE = CHARACTERS_PER_SECOND * 56
 
 /**
  * Writes through an HTTP chat interface: messages are posted as JSON, the answer comes as
- * server-sent events (or whole).
- * What comes back is never trusted: the outline is read by its schema, and every source mark of a
- * draft is looked up.
+ * server-sent events (or whole). What comes back is never trusted: the outline is read by its
+ * schema, and every source mark of a draft is looked up.
  */
 export function chatWriter(
   service: ChatService,

@@ -11,9 +11,8 @@ import { changeEpisode, type Revised } from './change-episode.ts'
  * Undo and redo over the change log, back to an episode's first word and across restarts.
  *
  * A change is `done`, `undone` (it can be redone) or `left` (a later edit took another way). What
- * matching did
- * after a person's change goes and comes back with it. The log only grows: redoing appends the
- * change again.
+ * matching did after a person's change goes and comes back with it. The log only grows: redoing
+ * appends the change again.
  */
 export function historyActions(sequelize: Sequelize, ownerId: string) {
   const step = async (

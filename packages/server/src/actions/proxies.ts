@@ -14,9 +14,8 @@ const itemsOf = ({ scenes }: Document): ChosenItem[] =>
 
 /**
  * Makes what the monitor shows of an episode's pictures, one after the other in the film's order;
- * what is put on the
- * sheet meanwhile comes in its turn. A picture that cannot be had is passed over: its thumbnail
- * stands in its place.
+ * what is put on the sheet meanwhile comes in its turn. A picture that cannot be had is passed
+ * over: its thumbnail stands in its place.
  */
 export async function makeProxies(
   sequelize: Sequelize,

@@ -41,7 +41,9 @@ export function pictureChanges(sequelize: Sequelize, ownerId: string) {
     })
 
   return {
-    /** Puts a picture into the table, or says more of one that is there; what a person said stays. */
+    /**
+     * Puts a picture into the table, or says more of one that is there; what a person said stays.
+     */
     put: (item: Item, facts: KeptFacts): Promise<void> => change(PUT, rowOf(item, facts)),
     /** Adds words and takes words away; what somebody else adds meanwhile stays. */
     tag: (ids: readonly string[], add: readonly string[], remove: readonly string[]) =>

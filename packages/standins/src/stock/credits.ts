@@ -8,8 +8,8 @@ interface Credit {
 }
 
 /**
- * Author, licence and source of a picture from the `README` its archive carries:
- * blocks parted by blank lines, each `Copyright:`, `License:`, `Source:` and `Files:`.
+ * Author, licence and source of a picture from the `README` its archive carries: blocks parted by
+ * blank lines, each `Copyright:`, `License:`, `Source:` and `Files:`.
  */
 export function creditsOf(mediaFolder: string, path: string): Credit {
   const [archive, ...rest] = path.split('/')

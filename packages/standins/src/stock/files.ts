@@ -21,8 +21,8 @@ const STILL_AT = 3
 export const HEIGHTS = [1080, 720, 480, 360] as const
 
 /**
- * Files of the library: made when first asked for, clips in processes of their own, and kept.
- * A file appears under its name only when it is whole, so that a killed painter leaves nothing
+ * Files of the library: made when first asked for, clips in processes of their own, and kept. A
+ * file appears under its name only when it is whole, so that a killed painter leaves nothing
  * half-made.
  */
 export class Files {

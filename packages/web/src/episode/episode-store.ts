@@ -49,8 +49,7 @@ const NO_CANDIDATES: EpisodeView['candidates'][string] = {
 
 /**
  * The open episode: its document, what is derived from it, and the edits on their way to the
- * server.
- * Edits show at once and wait in the outbox until the server has taken them.
+ * server. Edits show at once and wait in the outbox until the server has taken them.
  */
 export const useEpisode = defineStore('episode', () => {
   const data = shallowRef<EpisodeView>()

@@ -56,9 +56,8 @@ const newKey = () =>
 
 /**
  * Keeps edits until the server has them: in memory and in the browser's storage, so that neither a
- * server
- * that is away nor a closed page loses one. Edits of a script follow each other quickly; of those
- * that wait only the last is kept.
+ * server that is away nor a closed page loses one. Edits of a script follow each other quickly; of
+ * those that wait only the last is kept.
  *
  * @param refusal true when a server's answer is final and trying again would change nothing
  */

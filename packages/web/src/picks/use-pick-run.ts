@@ -21,8 +21,7 @@ type Shown = OfferedPicture & { found?: boolean }
 
 /**
  * One pass through the pictures of a film that nobody has chosen yet, weakest first. The order is
- * fixed when the pass
- * begins, so that nothing moves under the hand.
+ * fixed when the pass begins, so that nothing moves under the hand.
  */
 export function usePickRun(episode: Episode) {
   const places = ref<PickStop[]>(orderOf(episode))

@@ -8,8 +8,7 @@ const ASK_MS = 900
 
 /**
  * Reads the script through in a worker while it is written, and asks the server what needs a
- * dictionary.
- * The newest script wins; what is shown meanwhile is of the one before.
+ * dictionary. The newest script wins; what is shown meanwhile is of the one before.
  */
 export function useScriptReading(
   text: Ref<string>,

@@ -6,7 +6,9 @@ import type { Episode } from '../episode/episode-store.ts'
 export interface Commands {
   /** A sentence on why the last thing asked for could not be done; empty when it could. */
   refused: Ref<string>
-  /** Carries commands out, one after the other; false where one was refused, those after it left. */
+  /**
+   * Carries commands out, one after the other; false where one was refused, those after it left.
+   */
   run(...commands: Command[]): boolean
 }
 

@@ -47,8 +47,7 @@ function filtered(input: Float32Array, { b, a }: Biquad): Float32Array {
 
 /**
  * Integrated loudness in LUFS (ITU-R BS.1770-4): 400 ms blocks, three quarters overlapping, gated
- * at
- * −70 LUFS and at 10 LU below what is left. Sound shorter than a block counts as one block.
+ * at −70 LUFS and at 10 LU below what is left. Sound shorter than a block counts as one block.
  *
  * @param channels mono or stereo, samples in −1…1, all of one length
  * @returns −Infinity for silence

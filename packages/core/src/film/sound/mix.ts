@@ -28,6 +28,7 @@ export interface MixPlan {
  *
  * @param speechLufs integrated loudness of the voice track
  * @param bedLufs    integrated loudness of the bed as it was made
+ * @param samples length of the film; of a short one the fades take a quarter and a half at most
  */
 export function mixPlan(samples: number, speechLufs: number, bedLufs: number): MixPlan {
   return {

@@ -25,8 +25,8 @@ const WINDOW = 40
  * programming).
  *
  * A subtitle may run over two short scenes, so that "Why?" does not flash by, but a break at a
- * scene's end,
- * a full stop or a comma is worth more than one elsewhere. Every word is shown once, in order.
+ * scene's end, a full stop or a comma is worth more than one elsewhere. Every word is shown once,
+ * in order.
  *
  * @param words in speaking order
  * @returns cues in order, none overlapping; `[]` for no words

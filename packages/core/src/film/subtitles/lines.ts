@@ -23,8 +23,9 @@ export function fitsLines(
 
 /**
  * Lines of a subtitle: one when it fits, else two, parted at the end of a phrase and near the
- * middle,
- * the upper one rather the shorter. A word longer than a line is left whole.
+ * middle, the upper one rather the shorter. A word longer than a line is left whole.
+ *
+ * @returns one or two lines, of which none is empty unless there are no words
  */
 export function brokenLines(
   words: readonly string[],

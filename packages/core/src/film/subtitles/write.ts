@@ -4,7 +4,11 @@ import type { Cue } from './cues.ts'
 const two = (n: number) => String(n).padStart(2, '0')
 const three = (n: number) => String(n).padStart(3, '0')
 
-/** A time as SubRip (comma) and WebVTT (point) write it. */
+/**
+ * A time as SubRip (comma) and WebVTT (point) write it.
+ *
+ * @example stamp(72_000, ',') // => '00:00:01,500'
+ */
 export function stamp(samples: number, mark: ',' | '.'): string {
   const { hours, minutes, seconds, milliseconds } = clockParts(samples)
   return `${two(hours)}:${two(minutes)}:${two(seconds)}${mark}${three(milliseconds)}`
@@ -23,11 +27,19 @@ export function srt(cues: readonly Cue[]): string {
 const safe = (line: string) =>
   line.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;')
 
-/** A word in a WebVTT cue, after the time it begins at. */
+/**
+ * A word in a WebVTT cue, after the time it begins at.
+ *
+ * @param start in samples; undefined for a word without a mark
+ */
 export const wordTag = (word: string, start: number | undefined): string =>
   (start === undefined ? '' : `<${stamp(start, '.')}>`) + safe(word)
 
-/** WebVTT (W3C): `&`, `<` and `>` escaped as its grammar asks. */
+/**
+ * WebVTT (W3C): `&`, `<` and `>` escaped as its grammar asks.
+ *
+ * @returns the head alone for no cues
+ */
 export function vtt(cues: readonly Cue[]): string {
   const blocks = cues.map(
     (cue) =>

@@ -10,7 +10,11 @@ export const FONTS = {
 
 const two = (n: number) => String(n).padStart(2, '0')
 
-/** `H:MM:SS.cc`, hundredths, as ASS wants it. */
+/**
+ * `H:MM:SS.cc`, hundredths, as ASS wants it.
+ *
+ * @param samples from the film's start, rounded to hundredths of a second
+ */
 export function assTime(samples: number): string {
   const { hours, minutes, seconds, milliseconds } = clockParts(Math.max(0, samples))
   return `${hours}:${two(minutes)}:${two(seconds)}.${two(Math.min(99, Math.round(milliseconds / 10)))}`
@@ -19,6 +23,8 @@ export function assTime(samples: number): string {
 /**
  * Text that libass shows as it stands: no override block can come from a script; a line break stays
  * one.
+ *
+ * @returns one line: its breaks as ASS writes them, braces made harmless
  */
 export const assText = (text: string) =>
   text
@@ -38,8 +44,11 @@ export interface AssContent {
  * One ASS document with everything written on the picture.
  *
  * Sizes follow the picture's shorter side; margins are the graphics-safe 5 % (EBU R 95, from
- * memory);
- * subtitles are white with a dark edge and a soft dark shade behind, over 4.5 : 1 on any picture.
+ * memory); subtitles are white with a dark edge and a soft dark shade behind, over 4.5 : 1 on any
+ * picture.
+ *
+ * @param content times in samples, sizes in pixels
+ * @returns a whole document, without events for no cues and no supers
  */
 export function assDocument({ width, height, cues, supers }: AssContent): string {
   const unit = Math.min(width, height) / 1080

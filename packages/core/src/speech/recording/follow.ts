@@ -26,9 +26,8 @@ const MOST_SKIPPED = 6
  * Follows a reading through its script: which script word each heard word is.
  *
  * The reader goes on word by word, leaves words out, says others, and goes back to begin again:
- * each has its cost, and
- * the cheapest way through is found for the whole reading at once (dynamic programming over heard ×
- * script words).
+ * each has its cost, and the cheapest way through is found for the whole reading at once (dynamic
+ * programming over heard × script words).
  *
  * @returns for each heard word its index in `script`, -1 for a word that is not in it
  */

@@ -29,9 +29,8 @@ const END = '</s>'
 
 /**
  * A trigram model of just these sentences in the ARPA format, for a recogniser that is to hear what
- * is read from them:
- * any word may follow any, the words of the script in their order by far the likeliest; fillers and
- * everyday words may stand anywhere.
+ * is read from them: any word may follow any, the words of the script in their order by far the
+ * likeliest; fillers and everyday words may stand anywhere.
  *
  * @param sentences words of each, as the recogniser's dictionary has them
  */

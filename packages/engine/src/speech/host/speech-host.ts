@@ -1,7 +1,6 @@
 /**
  * A process of its own for engines that are libraries: one that crashes or hangs takes no more with
- * it than
- * the sentence it was speaking. Orders come in over the IPC channel, one at a time.
+ * it than the sentence it was speaking. Orders come in over the IPC channel, one at a time.
  */
 import { z } from 'zod'
 

@@ -20,8 +20,7 @@ const KEEPING = 1
 
 /**
  * Keeps one reading of a sentence as a take that a scene can choose: the cleaned sound, its words,
- * its breaths and
- * fillers. It is finished like any other take when it is asked for.
+ * its breaths and fillers. It is finished like any other take when it is asked for.
  *
  * @param span seconds of the reading in the recording
  * @returns its name, for `TakeRequest.take`

@@ -52,9 +52,8 @@ export interface LayerOptions {
 
 /**
  * A little theatre of paper: layers at depths between 0 (far) and 1 (near), a light, and a camera
- * that
- * drifts before them. Positions are in stage units: 1920 by 1080, or 1080 by 1920 for an upright
- * picture.
+ * that drifts before them. Positions are in stage units: 1920 by 1080, or 1080 by 1920 for an
+ * upright picture.
  */
 export class Stage {
   readonly light: Light
@@ -119,9 +118,8 @@ export class Stage {
 
   /**
    * Cuts away what no frame can show: clear margins, and what nearer sheets hide for the whole
-   * clip.
-   * Bilinear drawing costs by the pixel, so this more than halves the time of a frame;
-   * it costs several frames itself and pays for a clip only.
+   * clip. Bilinear drawing costs by the pixel, so this more than halves the time of a frame; it
+   * costs several frames itself and pays for a clip only.
    */
   settle(): void {
     let coveredFrom = this.height + BLEED
