@@ -28,6 +28,8 @@ const typed = {
       'error',
       { argsIgnorePattern: '^_', varsIgnorePattern: '^_' },
     ],
+    // A choice among more than two is a table or a function with a name.
+    'no-nested-ternary': 'error',
     // Ours are closures: none asks for `this`.
     '@typescript-eslint/unbound-method': 'off',
     // A function may be async because its interface is.

@@ -10,12 +10,15 @@ export async function main(argv: readonly string[]): Promise<number> {
     await program().parseAsync([...argv])
     return 0
   } catch (cause) {
-    const known = isFault(cause)
-    process.stderr.write(
-      `${known ? cause.message : cause instanceof Error ? cause.stack : String(cause)}\n`,
-    )
+    process.stderr.write(`${wordsOf(cause)}\n`)
     return 1
   }
+}
+
+/** A fault's sentence; of what nobody foresaw where it came from. */
+function wordsOf(cause: unknown): string {
+  if (isFault(cause)) return cause.message
+  return cause instanceof Error ? (cause.stack ?? cause.message) : String(cause)
 }
 
 /** The commands in the order they are listed; each loads what it needs when it is run. */

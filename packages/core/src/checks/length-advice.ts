@@ -89,13 +89,11 @@ function dispensable({ scenes }: ParsedScript, i: number): { worth: number; why:
     (CARRIES.test(scene.text) ? 0.4 : 0) +
     (/\d/.test(scene.text) ? 0.2 : 0) +
     (scene.directions.length ? 0.1 : 0)
-  const why = aside
-    ? 'an aside'
-    : said.share > 0.45
-      ? `says much of what scene ${said.like + 1} says`
-      : 'the thread holds without it'
-  return { worth, why }
+  return { worth, why: aside ? 'an aside' : whyWithout(said) }
 }
+
+const whyWithout = ({ share, like }: { share: number; like: number }) =>
+  share > 0.45 ? `says much of what scene ${like + 1} says` : 'the thread holds without it'
 
 /** How much of a scene's words of weight are found in the one most like it, 0 to 1. */
 function overlapWithOthers(texts: readonly string[], i: number): { share: number; like: number } {

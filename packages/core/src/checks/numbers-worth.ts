@@ -26,11 +26,8 @@ const YEAR = /\b(?:1\d{3}|20\d\d)s?\b/
 export function numbersWorth(text: string): string[] {
   const found = claimsIn(text, new Set()).flatMap(({ kind, from, to }) => {
     const words = text.slice(from, to)
-    return kind === 'date'
-      ? (YEAR.exec(words) ?? []).slice(0, 1)
-      : kind === 'number'
-        ? countOf(words)
-        : []
+    if (kind === 'date') return (YEAR.exec(words) ?? []).slice(0, 1)
+    return kind === 'number' ? countOf(words) : []
   })
   return [...new Set(found)].slice(0, MOST)
 }

@@ -46,18 +46,18 @@ export function syllablesOf(word: string): number {
   return count
 }
 
+/** From which reading ease on a text is called so; below all it is very hard. By ear. */
+const EASE_NAMES = [
+  [80, 'very easy'],
+  [65, 'easy'],
+  [50, 'fairly hard'],
+  [30, 'hard'],
+] as const
+
 /**
  * A word on it for people.
  *
  * @param flesch Flesch reading ease, 0 to 100 for most texts; it may lie outside
  */
 export const easeName = (flesch: number) =>
-  flesch >= 80
-    ? 'very easy'
-    : flesch >= 65
-      ? 'easy'
-      : flesch >= 50
-        ? 'fairly hard'
-        : flesch >= 30
-          ? 'hard'
-          : 'very hard'
+  EASE_NAMES.find(([least]) => flesch >= least)?.[1] ?? 'very hard'

@@ -244,8 +244,9 @@ function placeShots(document: Document, { scenes: places }: CommandOf<'placeShot
  * What matching chose in place of what it chose before; a picture chosen by hand stays where it is.
  */
 function shotsPlaced(shots: readonly Shot[], items: readonly Shot['item'][]): Shot[] {
-  const kept = shots.flatMap((shot, i): Shot[] =>
-    shot.by === 'hand' ? [shot] : items[i] ? [{ ...shot, item: items[i] }] : [],
-  )
+  const kept = shots.flatMap((shot, i): Shot[] => {
+    if (shot.by === 'hand') return [shot]
+    return items[i] ? [{ ...shot, item: items[i] }] : []
+  })
   return [...kept, ...items.slice(shots.length).map((item): Shot => ({ item, by: 'match' }))]
 }

@@ -1,4 +1,3 @@
-import { itemAt } from '../faults/certain.ts'
 import { assertNever } from '../faults/fault.ts'
 import type { Command } from './command.ts'
 
@@ -43,11 +42,8 @@ export function commandName(command: Command): string {
         )
         .join(', ')
     case 'useTakes':
-      return command.takes.length > 1
-        ? `takes of ${command.takes.length} scenes`
-        : itemAt(command.takes, 0).take
-          ? 'choice of a take'
-          : 'take left to the voice'
+      if (command.takes.length > 1) return `takes of ${command.takes.length} scenes`
+      return command.takes[0]?.take ? 'choice of a take' : 'take left to the voice'
     case 'setMood':
       return 'music'
     case 'setTransition':

@@ -118,8 +118,8 @@ export function withShot(scene: Scene, index: number, item: Shot['item']): Scene
 }
 
 /**
- * @throws TidyError `shots_too_many` beyond `SHOTS_LIMIT`, `cut_not_possible` where another cut is
- *   in the way
+ * @throws TidyError `shots_too_many` beyond `SHOTS_LIMIT`, `shot_not_found` for a place beyond the
+ *   pictures of the scene
  */
 export function withAddedShot(scene: Scene, { shot, item, word }: CommandOf<'addShot'>): Scene {
   if (scene.shots.length >= SHOTS_LIMIT)

@@ -49,13 +49,10 @@ export function creditOf(item: ChosenItem): string {
   if (name === 'Own' || name === 'Made for this channel') return ''
   const whose = `“${item.title.trim() || item.id}”${item.author ? ` by ${item.author}` : ''}`
   const from = [item.source, item.link].filter(Boolean).join(', ')
-  const under =
-    use === 'free'
-      ? `${name}${link ? ` (${link})` : ''}`
-      : use === 'unknown'
-        ? name.toLowerCase()
-        : `${name}${link ? ` (${link})` : ''}; cropped and moved`
-  return `${whose}${from ? `, ${from}` : ''}, ${under}`
+  const linked = `${name}${link ? ` (${link})` : ''}`
+  const under = use === 'unknown' ? name.toLowerCase() : linked
+  const changed = use === 'free' || use === 'unknown' ? '' : '; cropped and moved'
+  return `${whose}${from ? `, ${from}` : ''}, ${under}${changed}`
 }
 
 /** What a licence asks that this film does not do, or that a person must decide. */

@@ -68,9 +68,7 @@ const STRANGE = { amongNames: 0.7, alone: 0.97 }
 export const strangeness = (
   names: readonly string[],
   { said, names: named }: NamedWorld,
-): number =>
-  names.length && !names.some((name) => said.has(name))
-    ? named
-      ? STRANGE.amongNames
-      : STRANGE.alone
-    : 1
+): number => {
+  if (!names.length || names.some((name) => said.has(name))) return 1
+  return named ? STRANGE.amongNames : STRANGE.alone
+}

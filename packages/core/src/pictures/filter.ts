@@ -12,8 +12,10 @@ export type Origin = (typeof ORIGINS)[number]
  *
  * @example originOf('own-3f-2') // => 'own'
  */
-export const originOf = (id: string): Origin =>
-  id.startsWith('own-') ? 'own' : id.startsWith('made-') ? 'made' : 'stock'
+export function originOf(id: string): Origin {
+  if (id.startsWith('own-')) return 'own'
+  return id.startsWith('made-') ? 'made' : 'stock'
+}
 
 /** Lines a picture must have at least, for each name of a size. */
 export const SIZES = { hd: 1080, large: 2160 } as const

@@ -67,8 +67,10 @@ export type ChosenItem = z.infer<typeof ChosenItem>
  *
  * @param size in pixels; 0 by 0, where nobody knows it, counts as square
  */
-export const orientationOf = ({ width, height }: Pick<Item, 'width' | 'height'>): Orientation =>
-  width > height ? 'landscape' : width < height ? 'portrait' : 'square'
+export function orientationOf({ width, height }: Pick<Item, 'width' | 'height'>): Orientation {
+  if (width === height) return 'square'
+  return width > height ? 'landscape' : 'portrait'
+}
 
 /**
  * A chosen picture as one that may be chosen again.

@@ -102,15 +102,24 @@ export function colourName(red: number, green: number, blue: number): Colour {
   const lightness = (most + least) / 510
   const chroma = (most - least) / 255
   if (lightness < 0.11) return 'black'
-  if (chroma < 0.11) return lightness > 0.84 ? 'white' : lightness < 0.2 ? 'black' : 'grey'
-  const sector =
-    most === red
-      ? ((green - blue) / (most - least) + 6) % 6
-      : most === green
-        ? (blue - red) / (most - least) + 2
-        : (red - green) / (most - least) + 4
+  if (chroma < 0.11) return greyName(lightness)
+  const sector = sectorOf(red, green, blue)
   const hue = HUES.find(([below]) => sector * 60 < below)![1]
   return (hue === 'orange' || hue === 'red' || hue === 'yellow') && lightness < 0.42 && chroma < 0.5
     ? 'brown'
     : hue
+}
+
+/** Of a colour without chroma. */
+function greyName(lightness: number): Colour {
+  if (lightness > 0.84) return 'white'
+  return lightness < 0.2 ? 'black' : 'grey'
+}
+
+/** Where on the circle of hues a colour lies, 0 to 6 from red over green to red again (HSL). */
+function sectorOf(red: number, green: number, blue: number): number {
+  const most = Math.max(red, green, blue)
+  const chroma = most - Math.min(red, green, blue)
+  if (most === red) return ((green - blue) / chroma + 6) % 6
+  return most === green ? (blue - red) / chroma + 2 : (red - green) / chroma + 4
 }

@@ -80,11 +80,7 @@ function noteOf(row: NamedRow<Column>): PictureNote | string {
     author: text(row.author, 500),
     licence: text(row.licence, 500),
     tags: tags.length ? tags : undefined,
-    people: /^(?:yes|true|1|y)$/i.test(cellText(row.people))
-      ? true
-      : /^(?:no|false|0|n)$/i.test(cellText(row.people))
-        ? false
-        : undefined,
+    people: yesOrNo(cellText(row.people)),
   }
   const told = Object.fromEntries(Object.entries(said).filter(([, value]) => value !== undefined))
   if (!Object.keys(told).length) return 'nothing is said of the picture'
@@ -144,3 +140,9 @@ export const pictureList = (pictures: readonly ListedPicture[]): string =>
       collections.join('; '),
     ]),
   ])
+
+/** Undefined for a cell that says neither. */
+function yesOrNo(cell: string): boolean | undefined {
+  if (/^(?:yes|true|1|y)$/i.test(cell)) return true
+  return /^(?:no|false|0|n)$/i.test(cell) ? false : undefined
+}

@@ -52,7 +52,7 @@ const ipaOf = (arpabet: string) =>
     .split(' ')
     .map((sound) => {
       const [, name, stress] = /^([A-Z]+)(\d?)$/.exec(sound)!
-      return (stress === '1' ? 'ˈ' : stress === '2' ? 'ˌ' : '') + IPA[name!]!
+      return ({ 1: 'ˈ', 2: 'ˌ' }[Number(stress)] ?? '') + IPA[name!]!
     })
     .join('.')
 

@@ -119,12 +119,13 @@ export const arpabetOf = (ipa: string): string[] =>
       .map((sound, i) => (stress === undefined ? sound : `${sound}${i === 0 ? stress : 0}`)),
   )
 
+/** What eSpeak writes before a sound: nothing, a main stress, a lesser one. */
+const ESPEAK_STRESS = ['', "'", ',']
+
 /** A word in eSpeak's mnemonics. @example espeakSoundsOf('ˈtaɪdi') // => "t'aIdi" */
 export const espeakSoundsOf = (ipa: string): string =>
   soundsOf(ipa)
-    .map(({ espeak, stress }) =>
-      stress === 1 ? `'${espeak}` : stress === 2 ? `,${espeak}` : espeak,
-    )
+    .map(({ espeak, stress }) => `${ESPEAK_STRESS[stress ?? 0] ?? ''}${espeak}`)
     .join('')
 
 /** Whether a word in IPA has any sound that English voices can make. */

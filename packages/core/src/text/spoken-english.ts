@@ -246,12 +246,7 @@ function rulesOf(variant: Variant): Rule[] {
     return `${cardinal(Number(whole))} ${isOne(whole) ? one : more}${cents ? ` and ${cents}` : ''}`
   }
   const fraction = (n: string, d: string) => {
-    const parts =
-      Number(d) === 2
-        ? ['half', 'halves']
-        : Number(d) === 4
-          ? ['quarter', 'quarters']
-          : [ordinal(Number(d)), `${ordinal(Number(d))}s`]
+    const parts = FRACTIONS[Number(d)] ?? [ordinal(Number(d)), `${ordinal(Number(d))}s`]
     return `${cardinal(Number(n))} ${parts[isOne(n) ? 0 : 1]}`
   }
   return [
@@ -270,7 +265,8 @@ function rulesOf(variant: Variant): Rule[] {
       /\b(0?[1-9]|[12]\d|3[01])\/(0?[1-9]|[12]\d|3[01])\/((?:1[5-9]|20)\d\d)\b/g,
       (a, b, y) => {
         const [d, m] = variant === 'british' ? [Number(a), Number(b)] : [Number(b), Number(a)]
-        return m <= 12 ? dated(d, m, y) : d <= 12 ? dated(m, d, y) : undefined
+        if (m <= 12) return dated(d, m, y)
+        return d <= 12 ? dated(m, d, y) : undefined
       },
     ],
     [/(\+\d[\d ()-]{7,}\d)/g, (n) => `plus ${digits(n.replace(/\D/g, ''))}`],
@@ -460,14 +456,16 @@ const SYMBOLS: Rule[] = [
   [/([₀-₉]+)/g, (low) => [...low].map((d) => d.charCodeAt(0) - 0x2080).join('')],
 ]
 
+/** Fractions with names of their own, one and several, by what they divide by. */
+const FRACTIONS: Record<number, readonly [one: string, more: string]> = {
+  2: ['half', 'halves'],
+  4: ['quarter', 'quarters'],
+}
+
 function clock(hours: number, minutes: number, half?: string): string {
-  const said =
-    minutes === 0
-      ? half
-        ? ''
-        : " o'clock"
-      : ` ${minutes < 10 ? `oh ${cardinalIn(minutes)}` : cardinalIn(minutes)}`
-  return `${cardinalIn(hours)}${said}${half ? ` ${half.charAt(0).toUpperCase()} M` : ''}`
+  const noon = half ? ` ${half.charAt(0).toUpperCase()} M` : ''
+  if (minutes === 0) return `${cardinalIn(hours)}${noon || " o'clock"}`
+  return `${cardinalIn(hours)} ${minutes < 10 ? 'oh ' : ''}${cardinalIn(minutes)}${noon}`
 }
 
 const VULGAR: Record<string, string> = {
@@ -482,9 +480,14 @@ const VULGAR: Record<string, string> = {
   '⅞': 'seven eighths',
 }
 
+function articleOf(fraction: string, behindWhole: boolean): string {
+  if (!behindWhole) return 'one '
+  return fraction === 'eighth' ? 'an ' : 'a '
+}
+
 function vulgar(whole: string | undefined, sign: string, cardinal: (n: number) => string): string {
   const said = VULGAR[sign]!
-  const article = said.includes(' ') ? '' : whole ? (said === 'eighth' ? 'an ' : 'a ') : 'one '
+  const article = said.includes(' ') ? '' : articleOf(said, whole !== undefined)
   return whole ? `${cardinal(Number(whole))} and ${article}${said}` : article + said
 }
 

@@ -89,11 +89,18 @@ const goesOn = (next: Line | undefined) =>
 const isFragment = ({ text, goesOn }: Item) =>
   !goesOn && !/[.!?:;…]["”’)]?$/.test(text) && text.split(/\s+/).length <= FRAGMENT_WORDS
 
+/** What stands before an item of a list that becomes a sentence. */
+function glueBefore(place: number, all: number, comma: boolean): string {
+  if (place === 0) return ' '
+  if (place === all - 1) return ' and '
+  return comma ? ' ' : ', '
+}
+
 function join(page: Page, items: readonly Item[], lead: Line) {
   const edits = items.flatMap(({ line, mark, text }, i): Edit[] => {
     const end = i === 0 ? lead.from + lead.text.trimEnd().length : endOf(itemAt(items, i - 1))
     const comma = /,$/.test(items[i - 1]?.text ?? '')
-    const glue = i === 0 ? ' ' : i === items.length - 1 ? ' and ' : comma ? ' ' : ', '
+    const glue = glueBefore(i, items.length, comma)
     const lowered =
       LOWERED.has(itemAt(text.split(/\s/), 0).toLowerCase()) &&
       text[0] !== text.charAt(0).toLowerCase()

@@ -57,7 +57,7 @@ function wordAround(view: string, at: number) {
  */
 export function findDashes(page: Page) {
   const { view } = page
-  const dash = view.includes('—') ? '—' : view.includes('–') ? '–' : '—'
+  const dash = view.includes('–') && !view.includes('—') ? '–' : '—'
   for (const { index, 0: whole, 1: before, 2: after } of view.matchAll(DASHES)) {
     // With an en dash there is always space around it.
     const space = dash === '–' && !before ? ' ' : ''

@@ -108,6 +108,14 @@ type Airy = Pick<
 >
 type Paced = Pick<Film, 'speed' | 'pauses' | 'rate'> & { scenes: readonly Airy[] }
 
+/** Seconds of silence behind a scene where no pause was asked for. */
+function usualAir(scene: Airy, next: Airy | undefined): number {
+  if (!next) return AIR.tail
+  if (next.chapter !== scene.chapter) return AIR.chapterEnd
+  if (next.opensParagraph) return AIR.paragraph
+  return ENDS.test(scene.text) ? AIR.sentence : AIR.clause
+}
+
 /**
  * Seconds of silence before and after a scene's take; a pause that was asked for is exact from
  * sound to sound.
@@ -121,19 +129,13 @@ export function airAround(
   if (scene.card !== undefined) return { before: 0, after: 0 }
   const opensChapter = scene.chapter >= 0 && scene.chapter !== scenes[i - 1]?.chapter
   const asked = scene.directions.reduce((sum, d) => sum + (d.kind === 'pause' ? d.seconds : 0), 0)
-  const usual = !next
-    ? AIR.tail
-    : next.chapter !== scene.chapter
-      ? AIR.chapterEnd
-      : next.opensParagraph
-        ? AIR.paragraph
-        : ENDS.test(scene.text)
-          ? AIR.sentence
-          : AIR.clause
+  const usual = usualAir(scene, next)
+  const first = i === 0 ? AIR.film : 0
+  const opening = opensChapter ? AIR.chapter : first
   const edges = (next && next.card === undefined ? 2 : 1) * (TAKE_EDGE / SAMPLE_RATE)
   const exact = Math.max(0, asked - edges)
   return {
-    before: (opensChapter ? AIR.chapter : i === 0 ? AIR.film : 0) * (i === 0 ? 1 : pauses),
+    before: i === 0 ? opening : opening * pauses,
     after: asked ? Math.max(exact, next ? 0 : AIR.tail) : usual * (next ? pauses : 1),
   }
 }

@@ -44,9 +44,15 @@ export function pacedFilms(films: readonly ChannelFilm[], now: number): PacedFil
       ageHours: one.age,
       viewsPerHour: one.perHour,
       usualPerHour: usual,
-      above: usual > 0 ? one.perHour / usual : one.perHour > 0 ? 2 : 1,
+      above: timesUsual(one.perHour, usual),
     }
   })
+}
+
+/** How many times the usual; where usually nothing is seen, anything counts as twice that. */
+function timesUsual(perHour: number, usual: number): number {
+  if (usual > 0) return perHour / usual
+  return perHour > 0 ? 2 : 1
 }
 
 /**
@@ -67,11 +73,9 @@ function nearestInAge<T extends { age: number }>(byAge: readonly T[], at: number
 export function median(numbers: readonly number[]): number {
   const sorted = [...numbers].sort((a, b) => a - b)
   const middle = sorted.length >> 1
-  return sorted.length === 0
-    ? 0
-    : sorted.length % 2
-      ? itemAt(sorted, middle)
-      : (itemAt(sorted, middle - 1) + itemAt(sorted, middle)) / 2
+  if (sorted.length === 0) return 0
+  if (sorted.length % 2) return itemAt(sorted, middle)
+  return (itemAt(sorted, middle - 1) + itemAt(sorted, middle)) / 2
 }
 
 /**

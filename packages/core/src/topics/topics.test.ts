@@ -203,9 +203,7 @@ describe('subjectsOf', () => {
       owned('An Elevator', 4, 1),
     ]
     expect(
-      subjectsOf(films, (word) =>
-        word === 'elevator' ? ['lift'] : word === 'lift' ? ['elevator'] : [],
-      ),
+      subjectsOf(films, (word) => ({ elevator: ['lift'], lift: ['elevator'] })[word] ?? []),
     ).toHaveLength(1)
   })
   it('takes no words that every title has', () =>

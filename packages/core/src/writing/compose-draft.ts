@@ -155,8 +155,14 @@ function hookWorth({ sentences }: Unit): number {
     1.5 * has(/\b(?:but|yet|never|nobody|nothing|without|impossible|until|almost|no one)\b/i) +
     1.2 * has(/\byou\b/i) +
     has(/\b(?:see|look|hear|imagine|stand|watch)\b/i) +
-    (words <= 18 ? 1 : words > 28 ? -2 : 0)
+    lengthWorth(words)
   )
+}
+
+/** Of an opening sentence: short ones are heard to their end. By ear. */
+function lengthWorth(words: number): number {
+  if (words <= 18) return 1
+  return words > 28 ? -2 : 0
 }
 
 /** A calm, general sentence from the end of a source; figures and questions close nothing. */

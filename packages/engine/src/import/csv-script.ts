@@ -30,11 +30,9 @@ export function csvScript(text: string, name: string): ImportedScript {
   const spoken = named ? head.findIndex((cell) => SPOKEN.test(cell)) : widest(rows)
   if (spoken < 0)
     throw new TidyError('import_unreadable', { name, reason: 'no column is called narration' })
-  const picture = named
-    ? head.findIndex((cell) => PICTURE.test(cell))
-    : head.length === 2
-      ? 1 - spoken
-      : -1
+  // Of two columns without names the other one tells the pictures.
+  const other = head.length === 2 ? 1 - spoken : -1
+  const picture = named ? head.findIndex((cell) => PICTURE.test(cell)) : other
   const body = named ? rows.slice(1) : rows
   const scenes = body.flatMap((row) => {
     const said = row[spoken] ?? ''
@@ -45,8 +43,8 @@ export function csvScript(text: string, name: string): ImportedScript {
   })
   if (!scenes.some((scene) => /\p{L}/u.test(scene))) throw new TidyError('import_empty', { name })
   const others = head
-    .map((cell, i) => (i === spoken || i === picture ? '' : named ? cell : `column ${i + 1}`))
-    .filter(Boolean)
+    .map((cell, i) => (named ? cell : `column ${i + 1}`))
+    .filter((cell, i) => cell && i !== spoken && i !== picture)
   return {
     title: name,
     script: paragraphs(scenes),

@@ -89,6 +89,12 @@ export function plainHtmlScript(html: string, name: string): { script: string; l
   return blocksOf(bodyOf(html), new LeftOut(), name)
 }
 
+/** What a block of this kind begins with in a script. */
+function markOf(kind: string): string {
+  if (/^H[1-6]$/.test(kind)) return '# '
+  return kind === 'LI' ? '- ' : ''
+}
+
 function blocksOf(root: DomNode, left: LeftOut, name: string): { script: string; left: string[] } {
   const parts: string[] = []
   let line = ''
@@ -106,7 +112,7 @@ function blocksOf(root: DomNode, left: LeftOut, name: string): { script: string;
     const block = BLOCKS.has(kind)
     if (block) close()
     for (const child of node.childNodes) walk(child)
-    if (block) close(/^H[1-6]$/.test(kind) ? '# ' : kind === 'LI' ? '- ' : '')
+    if (block) close(markOf(kind))
   }
   walk(root)
   close()

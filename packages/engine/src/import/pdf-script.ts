@@ -125,12 +125,11 @@ function scriptOf(pages: readonly Line[][], name: string): { script: string; lef
 }
 
 /** A word parted at the end of a line is one word again. */
-const joined = (before: string, line: string) =>
-  /\p{Ll}-$/u.test(before) && /^\p{Ll}/u.test(line)
-    ? before.slice(0, -1) + line
-    : before
-      ? `${before} ${line}`
-      : line
+function joined(before: string, line: string): string {
+  if (!before) return line
+  const parted = /\p{Ll}-$/u.test(before) && /^\p{Ll}/u.test(line)
+  return parted ? before.slice(0, -1) + line : `${before} ${line}`
+}
 
 /** Lines that stand at the top or foot of most pages. */
 function runningHeads(pages: readonly Line[][]): Set<string> {

@@ -117,13 +117,8 @@ async function askService(
   } catch (cause) {
     if (isFault(cause)) throw cause
     if (signal?.aborted) throw new TidyError('cancelled')
-    throw fail(
-      limit.aborted
-        ? 'it took too long and was given up'
-        : cause instanceof SyntaxError
-          ? 'its answer is no JSON'
-          : 'it does not answer',
-    )
+    if (limit.aborted) throw fail('it took too long and was given up')
+    throw fail(cause instanceof SyntaxError ? 'its answer is no JSON' : 'it does not answer')
   }
 }
 

@@ -230,11 +230,11 @@ function contentOf(data: string, broken: (reason: string) => TidyError): string 
   return delta?.content ?? message?.content ?? ''
 }
 
-const refusal = (status: number) =>
-  status === 401 || status === 403
-    ? 'it does not know the key'
-    : status === 404
-      ? 'there is nothing at this address'
-      : status === 429
-        ? 'it is asked too often; wait a little'
-        : `it answers with error ${status}`
+/** What a status of HTTP means to who set up the service. */
+const REFUSALS: Partial<Record<number, string>> = {
+  401: 'it does not know the key',
+  403: 'it does not know the key',
+  404: 'there is nothing at this address',
+  429: 'it is asked too often; wait a little',
+}
+const refusal = (status: number) => REFUSALS[status] ?? `it answers with error ${status}`

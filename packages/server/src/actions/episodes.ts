@@ -136,13 +136,15 @@ async function rebasedScript(
 function rowOf({ id, document, updatedAt }: Episode, rendered: boolean): EpisodeRow {
   const { scenes, speed, pauses } = filmOf(document)
   const matched = document.scenes.some(({ shots }) => shots.length > 0)
+  const unmatched = scenes.length ? 'script' : 'empty'
+  const unrendered = matched ? 'matched' : unmatched
   return {
     id,
     title: document.title,
     scenes: scenes.length,
     words: scenes.reduce((sum, { text }) => sum + text.split(/\s+/).length, 0),
     seconds: sceneSeconds(scenes, speed, pauses).reduce((sum, seconds) => sum + seconds, 0),
-    state: rendered ? 'rendered' : matched ? 'matched' : scenes.length ? 'script' : 'empty',
+    state: rendered ? 'rendered' : unrendered,
     updatedAt: updatedAt.toISOString(),
     picture:
       document.scenes.flatMap(({ shots }) =>

@@ -12,11 +12,10 @@ export async function sendFile(
   const facts = await stat(file).catch(() => undefined)
   if (!facts?.isFile()) throw new TidyError('file_not_ready')
   const asked = /^bytes=(\d*)-(\d*)$/.exec(options.range ?? '')
-  const start = asked
-    ? asked[1]
-      ? Number(asked[1])
-      : Math.max(0, facts.size - Number(asked[2] || 0))
-    : 0
+  // `bytes=-500` asks for the last 500 (RFC 9110, 14.1.2).
+  const fromEnd = Math.max(0, facts.size - Number(asked?.[2] || 0))
+  const from = asked?.[1] ? Number(asked[1]) : fromEnd
+  const start = asked ? from : 0
   const end = asked?.[1] && asked[2] ? Math.min(Number(asked[2]), facts.size - 1) : facts.size - 1
   if (start > end)
     return new Response(null, {

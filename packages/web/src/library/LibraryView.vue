@@ -83,8 +83,10 @@ function pick(place: number, extend: 'one' | 'more' | 'range' = 'one') {
   selected.value = next
   at.value = place
 }
-const press = (place: number, event: MouseEvent) =>
-  pick(place, event.shiftKey ? 'range' : event.ctrlKey || event.metaKey ? 'more' : 'one')
+function press(place: number, event: MouseEvent) {
+  const more = event.ctrlKey || event.metaKey ? 'more' : 'one'
+  return pick(place, event.shiftKey ? 'range' : more)
+}
 const move = (by: number) => () =>
   pick(Math.min((count.value ?? 1) - 1, Math.max(0, at.value + by)))
 useKeys(

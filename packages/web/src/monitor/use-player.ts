@@ -114,11 +114,8 @@ export function usePlayer(sound: () => FilmSound): Player {
       )
     },
     shuttle(way) {
-      const speed = !playing.value
-        ? way
-        : Math.sign(rate.value) === way
-          ? Math.max(-FASTEST, Math.min(FASTEST, rate.value * 2))
-          : way
+      const faster = playing.value && Math.sign(rate.value) === way
+      const speed = faster ? Math.max(-FASTEST, Math.min(FASTEST, rate.value * 2)) : way
       first = at.value
       run(at.value, film().samples, speed)
     },

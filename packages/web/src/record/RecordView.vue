@@ -58,8 +58,10 @@ async function finish() {
     if (sending.value === sceneId) sending.value = ''
   }
 }
-const press = () =>
-  state.value === 'recording' ? finish() : state.value === 'counting' ? void stop() : begin()
+function press() {
+  if (state.value === 'recording') return finish()
+  return state.value === 'counting' ? void stop() : begin()
+}
 function begin() {
   quiet()
   toKeys()

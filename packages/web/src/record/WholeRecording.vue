@@ -21,9 +21,10 @@ const emit = defineEmits<{
 }>()
 const over = ref(false)
 const found = computed(() => props.result?.sentences.filter(({ take }) => take) ?? [])
+const NOT_READ = { begun: 'begun, never finished', left: 'not read' }
 const notes = ({ missing, extra, tries, take }: ReadSentence) =>
   [
-    take ? '' : tries ? 'begun, never finished' : 'not read',
+    take ? '' : NOT_READ[tries ? 'begun' : 'left'],
     missing.length ? `without ${missing.join(', ')}` : '',
     extra.length ? `with ${extra.join(', ')}` : '',
     take && tries > 1 ? `last good one of ${tries}` : '',

@@ -35,8 +35,8 @@ function draw() {
   for (const { from, to, seconds } of props.sentences) {
     const wide = (seconds / all.value) * width
     const high = Math.max(2, Math.min(1, seconds / HIGHEST_SECONDS) * height)
-    pen.fillStyle =
-      props.at >= from && props.at <= to ? here : seconds > SCENE_SECONDS_LIMIT ? over : plain
+    const usual = seconds > SCENE_SECONDS_LIMIT ? over : plain
+    pen.fillStyle = props.at >= from && props.at <= to ? here : usual
     pen.globalAlpha = pen.fillStyle === plain ? 0.55 : 1
     pen.fillRect(x, height - high, Math.max(0.6, wide - (wide > 3 ? 1 : 0)), high)
     x += wide

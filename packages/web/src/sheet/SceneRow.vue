@@ -66,13 +66,11 @@ const notes = computed(() => [
 ])
 /** Each thing that is the matter once, with how many pictures it is said of. */
 const flags = computed(() => Object.entries(countBy(props.row.flags, 'text')))
-const label = computed(() =>
-  props.row.kind === 'card'
-    ? `${props.row.id === 'opening' ? 'Opening' : 'Closing'} card`
-    : props.row.kind === 'new'
-      ? 'New scene'
-      : `Scene ${props.row.number}`,
-)
+const label = computed(() => {
+  const { id, kind, number } = props.row
+  if (kind === 'card') return `${id === 'opening' ? 'Opening' : 'Closing'} card`
+  return kind === 'new' ? 'New scene' : `Scene ${number}`
+})
 
 /** Clicked text is opened where it was clicked. */
 function open(event: MouseEvent) {

@@ -81,13 +81,11 @@ watch(player.sceneIndex, (index) => {
     )
 })
 
-const target = computed((): Target =>
-  which.value === 'all'
-    ? 'all'
-    : which.value === 'chapter' && scene.value
-      ? { chapterOf: scene.value.id }
-      : selectedIds.value,
-)
+const target = computed((): Target => {
+  if (which.value === 'all') return 'all'
+  const inChapter = which.value === 'chapter' && scene.value
+  return inChapter ? { chapterOf: inChapter.id } : selectedIds.value
+})
 const run = (command: Command) => void sheet.run(command)
 const offered = computed(() => episode.candidatesOf(scene.value?.id))
 

@@ -28,12 +28,10 @@ const EMPHASES: { value: Emphasis; label: string }[] = [
 ]
 const which = ref<'these' | 'chapter' | 'all'>('these')
 const takes = ref<SceneTakeView[]>([])
-const target = (): Target =>
-  which.value === 'all'
-    ? 'all'
-    : which.value === 'chapter'
-      ? { chapterOf: props.scene.id }
-      : [props.scene.id]
+function target(): Target {
+  if (which.value === 'all') return 'all'
+  return which.value === 'chapter' ? { chapterOf: props.scene.id } : [props.scene.id]
+}
 const set = (settings: CommandOf<'adjustScenes'>['set']) =>
   emit('run', { type: 'adjustScenes', target: target(), set: settings })
 /** A recording is in the film under another name than its finished take. */

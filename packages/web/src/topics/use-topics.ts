@@ -44,13 +44,13 @@ export function useTopics() {
   const ofSubject = computed(
     () => new Set([...(chosen.value?.own ?? []), ...(chosen.value?.others ?? [])]),
   )
+  function isWhose({ own, channel }: OwnedFilm): boolean {
+    if (whose.value === 'all channels') return true
+    if (whose.value === 'mine') return own
+    return whose.value === 'others' ? !own : channel === whose.value
+  }
   const fits = (film: OwnedFilm) =>
-    (whose.value === 'all channels' ||
-      (whose.value === 'mine'
-        ? film.own
-        : whose.value === 'others'
-          ? !film.own
-          : film.channel === whose.value)) &&
+    isWhose(film) &&
     film.ageHours <= AGES[age.value] * 24 &&
     film.title.toLowerCase().includes(words.value.trim().toLowerCase())
   const films = computed(() => (data.value?.films ?? []).filter(fits))

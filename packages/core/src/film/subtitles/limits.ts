@@ -15,15 +15,23 @@ export interface SubtitleLimits {
   leftGap: number
 }
 
+/**
+ * Characters a line by the shape of the picture: 42 on a wide one (common practice), fewer where
+ * letters of the same size leave room for fewer.
+ */
+const LINE_LENGTHS = [
+  [1.5, 42],
+  [0.9, 32],
+] as const
+
 /** Limits for a film of this shape: narrower pictures get shorter lines. */
 export function subtitleLimits(
   width: number,
   height: number,
   framesPerSecond: number,
 ): SubtitleLimits {
-  const shape = width / height
   return {
-    charactersPerLine: shape > 1.5 ? 42 : shape > 0.9 ? 32 : 24,
+    charactersPerLine: LINE_LENGTHS.find(([above]) => width / height > above)?.[1] ?? 24,
     lines: 2,
     shortest: Math.ceil((SAMPLE_RATE * 5) / 6),
     longest: 7 * SAMPLE_RATE,

@@ -58,5 +58,6 @@ function lineEndCost(words: readonly string[], i: number): number {
   if (/[.!?;:,—–]["'’”»)]*$/.test(before)) return 0
   if (BOUND.has(before.toLowerCase())) return 8
   const names = /^\p{Lu}/u.test(before) && /^\p{Lu}/u.test(itemAt(words, i))
-  return names ? 6 : BOUND.has(itemAt(words, i).toLowerCase()) ? 1.5 : 3
+  if (names) return 6
+  return BOUND.has(itemAt(words, i).toLowerCase()) ? 1.5 : 3
 }
