@@ -7,14 +7,28 @@ const unit = {
   isolate: false,
 }
 
-/** What starts programs: PostgreSQL, ffmpeg, voices, stand-ins. */
-const parts = {
-  name: 'parts',
-  include: ['packages/{engine,server,cli,standins}/**/*.test.ts'],
-  globalSetup: 'scripts/parts.setup.mjs',
+/** Tests that start programs wait for them. */
+const patient = {
   testTimeout: 120_000,
   hookTimeout: 120_000,
   expect: { poll: { timeout: 15_000 } },
+}
+
+/** What starts ffmpeg, voices, stand-ins and the shell; loading anew for each file took half the time. */
+const parts = {
+  ...patient,
+  name: 'parts',
+  include: ['packages/{engine,cli,standins}/**/*.test.ts'],
+  isolate: false,
+  globalSetup: 'scripts/parts.setup.mjs',
+}
+
+/** What needs PostgreSQL too. Sequelize's models belong to one database: each file has its own. */
+const server = {
+  ...patient,
+  name: 'server',
+  include: ['packages/server/**/*.test.ts'],
+  globalSetup: ['scripts/parts.setup.mjs', 'scripts/server.setup.mjs'],
 }
 
 export default defineConfig({
@@ -23,6 +37,7 @@ export default defineConfig({
     projects: [
       { extends: true, test: unit },
       { extends: true, test: parts },
+      { extends: true, test: server },
     ],
   },
 })

@@ -74,7 +74,7 @@ export async function startPostgres(wanted) {
     '-c',
     'unix_socket_directories=',
     '-c',
-    'max_connections=60',
+    'max_connections=150',
   ])
   const child = running
     ? undefined

@@ -28,6 +28,7 @@ const STEPS = {
   build: { name: 'build', command: npm('build') },
   unit: vitest('unit'),
   parts: vitest('parts'),
+  server: vitest('server'),
   e2e: {
     name: 'browser tests',
     command: ['npx', ['playwright', 'test', '-c', 'e2e/playwright.config.ts']],
@@ -41,12 +42,12 @@ const STEPS = {
  */
 const ROWS = {
   all: [
-    ['unit', 'build', 'parts', 'lint'],
+    ['unit', 'build', 'parts', 'server', 'lint'],
     ['imports', 'unused', 'format', 'types', 'e2e'],
   ],
   checks: [['format', 'imports', 'unused', 'types', 'lint']],
   unit: [['unit']],
-  parts: [['build', 'parts']],
+  parts: [['build', 'parts', 'server']],
   e2e: [['build', 'e2e']],
 }
 

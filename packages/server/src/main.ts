@@ -19,7 +19,7 @@ if ('keepAliveTimeout' in server) server.keepAliveTimeout = KEEP_ALIVE_MS
 
 const stop = async () => {
   server.close()
-  await Promise.allSettled([app.queue.stop(), app.hub.close()])
+  await app.close()
   process.exit(0)
 }
 onStopSignal(() => void stop())

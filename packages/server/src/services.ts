@@ -37,6 +37,8 @@ export interface Services {
   place: ReturnType<typeof folders>
   /** The voices there are now: the person's own list is read anew. */
   speech: () => SpeechPlace
+  /** Lets go of queue, events and database. */
+  close(): Promise<void>
 }
 
 /** Opens database, queue and events, and everything that acts on them. */
@@ -48,6 +50,7 @@ export async function openServices(database: string, engine: EngineConfig): Prom
   const episodes = episodeActions(sequelize, channels, owner)
   const pictures = pictureActions(sequelize, queue, engine, owner)
   const place = folders(engine)
+  const hub = await eventHub(database)
   return {
     channels,
     episodes,
@@ -60,10 +63,14 @@ export async function openServices(database: string, engine: EngineConfig): Prom
     topics: topicActions(sequelize, statisticsClient(engine.statistics), episodes, owner),
     versions: versionActions(episodes, owner),
     writing: writingActions(episodes, owner),
-    hub: await eventHub(database),
+    hub,
     queue,
     thumbnails: thumbnails(place.thumbnails, pictureLibrary(engine)),
     place,
     speech: () => speechPlace(engine),
+    async close() {
+      await Promise.allSettled([queue.stop(), hub.close()])
+      await sequelize.close()
+    },
   }
 }

@@ -67,7 +67,7 @@ export async function freshApp(
     engine,
     web,
     ask,
-    close: () => Promise.allSettled([app.queue.stop(), app.hub.close()]),
+    close: () => app.close(),
   }
 }
 export type FreshApp = Awaited<ReturnType<typeof freshApp>>
