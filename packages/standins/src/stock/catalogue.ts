@@ -275,6 +275,12 @@ function uprightEntries(): Entry[] {
   ]
 }
 
+/** What people call a picture's shape: one that is nearly square is square. */
+function roughShape({ width, height }: { width: number; height: number }) {
+  if (width > height * 1.1) return 'landscape'
+  return height > width * 1.1 ? 'portrait' : 'square'
+}
+
 /** Photographs whose package lies in the media folder; those missing there are left out. */
 function photoEntries(mediaFolder: string): Entry[] {
   const table = readFileSync(new URL('./photos.tsv', import.meta.url), 'utf8')
@@ -305,12 +311,7 @@ function photoEntries(mediaFolder: string): Entry[] {
         .replace(/\.\w+$/, '')
         .replace(/_by_.*/, '')
         .toLowerCase()}-${path.split('/').at(-2)!.toLowerCase()}`
-      const orientation =
-        size.width > size.height * 1.1
-          ? 'landscape'
-          : size.height > size.width * 1.1
-            ? 'portrait'
-            : 'square'
+      const orientation = roughShape(size)
       return [
         {
           item: {

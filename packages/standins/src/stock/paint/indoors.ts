@@ -10,6 +10,9 @@ interface Room {
   furniture: readonly ((stage: Stage, x: number) => void)[]
 }
 
+/** Where furniture stands along the wall, shares of the width, by how much of it there is. */
+const PLACES: Partial<Record<number, number[]>> = { 1: [0.74], 2: [0.2, 0.8] }
+
 /**
  * A room: wall, light from one side, furniture at the wall, and a table or floor for the subject.
  */
@@ -35,8 +38,7 @@ const room =
         stage.light.lampsLit ? 0.2 : 0.26,
       )
     })
-    const places =
-      furniture.length === 1 ? [0.74] : furniture.length === 2 ? [0.2, 0.8] : [0.14, 0.5, 0.86]
+    const places = PLACES[furniture.length] ?? [0.14, 0.5, 0.86]
     const flipped = stage.random.next() < 0.5
     furniture.forEach((draw, i) => draw(stage, width * (flipped ? 1 - places[i]! : places[i]!)))
     if (stage.light.lampsLit) pendant(stage, width * stage.random.between(0.4, 0.6))

@@ -1428,7 +1428,7 @@ export const moonPhases: Setting = async (stage) => {
           0,
           Math.PI / 2,
           -Math.PI / 2,
-          side > 0 ? i === 0 : i === 4 ? false : true,
+          side > 0 ? i === 0 : i !== 4,
         )
       }
       ctx.fill()

@@ -290,10 +290,19 @@ function windows(stage: Stage, ctx: Ctx, x: number, y: number, w: number, h: num
   for (let r = 0; r * step + 30 < h - 10; r++)
     for (let c = 0; c < columns; c++) {
       const on = stage.light.lampsLit && stage.random.next() < 0.55
-      ctx.fillStyle = on ? (stage.random.next() < 0.8 ? '#ffd98a' : '#ffeec4') : dark
+      const warm = on && stage.random.next() < 0.8
+      const glass = warm ? '#ffd98a' : '#ffeec4'
+      ctx.fillStyle = on ? glass : dark
       ctx.fillRect(x + inset + c * step - 9, y + 24 + r * step, 18, 24)
     }
 }
+
+/** Heights a second and opacity of what falls: far away, and how much more near by. */
+const FALLING = {
+  rain: { speed: [1.1, 0.9], opacity: [0.16, 0.26] },
+  snow: { speed: [0.05, 0.08], opacity: [0.5, 0.4] },
+  dust: { speed: [-0.008, 0], opacity: [0.18, 0.2] },
+} as const
 
 /** Rain, snow or drifting specks over the whole picture. */
 export function weather(stage: Stage, kind: 'rain' | 'snow' | 'dust') {
@@ -306,20 +315,15 @@ export function weather(stage: Stage, kind: 'rain' | 'snow' | 'dust') {
   const { width, height } = stage
   stage.live(0.9, (ctx, t) => {
     for (const { x, y, near } of drops) {
-      const speed =
-        kind === 'rain' ? 1.1 + near * 0.9 : kind === 'snow' ? 0.05 + near * 0.08 : -0.008
+      const { speed: fall, opacity } = FALLING[kind]
+      const speed = fall[0] + near * fall[1]
       const py = ((((y + t * speed) % 1) + 1) % 1) * (height + 120) - 60
       const px =
         ((((x + (kind === 'rain' ? -t * 0.05 : Math.sin(t * 0.5 + near * 9) * 0.012)) % 1) + 1) %
           1) *
           (width + 120) -
         60
-      ctx.globalAlpha =
-        kind === 'rain'
-          ? 0.16 + near * 0.26
-          : kind === 'snow'
-            ? 0.5 + near * 0.4
-            : 0.18 + near * 0.2
+      ctx.globalAlpha = opacity[0] + near * opacity[1]
       ctx.fillStyle = kind === 'dust' ? '#ffe9b8' : '#f4f8ff'
       ctx.beginPath()
       if (kind === 'rain') ctx.rect(px, py, 2.2 + near, 26 + near * 34)
