@@ -8,7 +8,7 @@ import { pattern } from '@tidy-reel/core/text/pattern'
 import { sceneSeconds } from '@tidy-reel/core/timeline/timeline'
 import { engineConfig } from '@tidy-reel/engine/config'
 import { pictureLibrary } from '@tidy-reel/engine/stock/library'
-import { matchDocument } from '@tidy-reel/engine/stock/match-film'
+import { matchDocument, WIDE } from '@tidy-reel/engine/stock/match-film'
 import { readJson } from './document-files.ts'
 import { print } from './print.ts'
 import { filmFromFile } from './read-script.ts'
@@ -20,9 +20,6 @@ const NAMES_NOTHING = pattern(
   String.raw`\b(?:script|film|draft|episode|text|final|version|test|sample|narration|copy|new|`,
   String.raw`old|\w?\d+\w?)\b`,
 )
-
-/** A script by itself is matched for a wide film. */
-const WIDE = { width: 1920, height: 1080 }
 
 /** What a script's file name says it is about. */
 const titleFrom = (file: string) =>

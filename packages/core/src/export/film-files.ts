@@ -118,6 +118,6 @@ export const filmFileMime = (name: FilmFileName): string =>
  * @returns all of `FILM_FILES` but the film itself, in their order
  */
 export const filmTexts = (film: FinishedFilm): [name: FilmFileName, text: string][] =>
-  FILM_FILES.flatMap((file) =>
-    'write' in file ? [[file.name, file.write(film)] as const] : [],
-  ).map(([name, text]) => [name, text])
+  FILM_FILES.flatMap((file): [FilmFileName, string][] =>
+    'write' in file ? [[file.name, file.write(film)]] : [],
+  )

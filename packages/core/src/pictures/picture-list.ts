@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { TidyError } from '../faults/fault.ts'
 import { csv } from '../text/csv.ts'
+import { defined } from '../text/defined.ts'
 import {
   cellText,
   type ColumnNames,
@@ -82,7 +83,7 @@ function noteOf(row: NamedRow<Column>): PictureNote | string {
     tags: tags.length ? tags : undefined,
     people: yesOrNo(cellText(row.people)),
   }
-  const told = Object.fromEntries(Object.entries(said).filter(([, value]) => value !== undefined))
+  const told = defined(said)
   if (!Object.keys(told).length) return 'nothing is said of the picture'
   return { ...(id ? { id } : { file: file! }), ...told }
 }

@@ -136,6 +136,9 @@ export async function matchFilm(
   return { picks: pick(sorted), faults: once(faults) }
 }
 
+/** The shape a film is taken for while nobody has said another. */
+export const WIDE = { width: 1920, height: 1080 }
+
 /** What is known beside a document when its pictures are chosen. */
 export interface DocumentWish {
   /** Of the film, in pixels: an upright one gets upright pictures. */

@@ -2,6 +2,7 @@ import { createServer, type Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { Command } from '@tidy-reel/core/document/command'
+import { WIDE } from '@tidy-reel/engine/stock/match-film'
 import { Candidates, connect, LOCAL_OWNER } from '../db/models.ts'
 import { type FreshApp, freshApp } from '../test/fresh-app.ts'
 import { type LibraryActions, libraryActions } from './library.ts'
@@ -30,7 +31,6 @@ const TOWERS = Array.from({ length: 12 }, (_, i) => ({
   tags: ['tower', `form${i}`],
   orientation: i % 2 ? 'portrait' : 'landscape',
 }))
-const WIDE = { width: 1920, height: 1080 }
 const UPRIGHT = { width: 1080, height: 1920 }
 let stock: Server
 let fresh: FreshApp

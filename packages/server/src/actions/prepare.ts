@@ -10,15 +10,13 @@ import { filmable, takeRequests } from '@tidy-reel/engine/make/filmable'
 import { monitorBed } from '@tidy-reel/engine/sound/monitor-bed'
 import { speechPlace } from '@tidy-reel/engine/speech/take'
 import { takeAll } from '@tidy-reel/engine/speech/take-all'
+import { WIDE } from '@tidy-reel/engine/stock/match-film'
 import { type Episode, Render } from '../db/models.ts'
 import { announce } from '../events.ts'
 import type { EpisodeActions } from './episodes.ts'
 import { libraryActions } from './library.ts'
 import { matchEpisode } from './match-episode.ts'
 import { rememberTakes } from './scene-takes.ts'
-
-/** As long as nothing has been rendered a film is taken for a wide one. */
-const WIDE = { width: 1920, height: 1080 }
 
 /** The shape a film is made in: that of its latest render. */
 async function shapeOf({ id, ownerId }: Episode): Promise<Pick<FilmShape, 'width' | 'height'>> {

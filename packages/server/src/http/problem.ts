@@ -24,7 +24,7 @@ export function problemOf(cause: Error) {
 export function answerProblem(c: Context, cause: Error): Response {
   const problem = problemOf(cause)
   if (problem.code === 'unexpected') console.error(cause)
-  // HTTP knows no 499 and 507 among the statuses that Hono lists.
+  // Ours has 499, for what was cancelled, which Hono does not list.
   return c.body(JSON.stringify(problem), problem.status as ContentfulStatusCode, {
     'content-type': 'application/problem+json',
   })
