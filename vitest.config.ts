@@ -14,7 +14,10 @@ const patient = {
   expect: { poll: { timeout: 15_000 } },
 }
 
-/** What starts ffmpeg, voices, stand-ins and the shell; loading anew for each file took half the time. */
+/**
+ * What starts ffmpeg, voices, stand-ins and the shell; loading anew for each file took half the
+ * time.
+ */
 const parts = {
   ...patient,
   name: 'parts',

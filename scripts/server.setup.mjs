@@ -1,5 +1,6 @@
 /**
- * For the server's tests: a PostgreSQL server on loopback in a data folder of their own; its address is in
+ * For the server's tests: a PostgreSQL server on loopback in a data folder of their own; its
+ * address is in
  * TIDY_TEST_DATABASE.
  */
 import { join } from 'node:path'

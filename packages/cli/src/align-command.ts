@@ -35,8 +35,12 @@ export async function alignCommand(file: string, script: string, { json }: { jso
       end: hundredths(to),
     })),
   }))
-  const line = ({ text, start, end, missing, tries }: (typeof list)[number]) =>
-    `${start === null ? '   not read' : `${start.toFixed(2)}–${end!.toFixed(2)}`}  ${text}${missing.length ? `  (without ${missing.join(', ')})` : ''}${tries > 1 ? `  (begun ${tries} times)` : ''}`
+  const line = ({ text, start, end, missing, tries }: (typeof list)[number]) => {
+    const when =
+      start === null || end === null ? '   not read' : `${start.toFixed(2)}–${end.toFixed(2)}`
+    const without = missing.length ? `  (without ${missing.join(', ')})` : ''
+    return `${when}  ${text}${without}${tries > 1 ? `  (begun ${tries} times)` : ''}`
+  }
   print(
     json ? { seconds: hundredths(recording.seconds), sentences: list } : list.map(line).join('\n'),
   )

@@ -40,11 +40,12 @@ export async function speakCommand({ voice, text, out, speed, finish, marks }: S
   await copyFile(take.file, out)
   if (marks) {
     const seconds = (samples: number) => Math.round((samples / 48_000) * 1000) / 1000
+    const written = wordsOf(text)
     const list = take.words
-      ? wordsOf(text).map((word, i) => ({
-          word,
-          start: seconds(itemAt(take.words!, i)[0]),
-          end: seconds(itemAt(take.words!, i)[1]),
+      ? take.words.map(([start, end], i) => ({
+          word: itemAt(written, i),
+          start: seconds(start),
+          end: seconds(end),
         }))
       : []
     await writeFile(marks, `${JSON.stringify(list)}\n`)

@@ -13,8 +13,25 @@ import { mediaRoutes } from './routes/media.ts'
 import { scriptRoutes } from './routes/script.ts'
 import { speechRoutes } from './routes/speech.ts'
 import { topicRoutes } from './routes/topics.ts'
+import { versionRoutes } from './routes/versions.ts'
+import { voiceRoutes } from './routes/voice.ts'
 import { writingRoutes } from './routes/writing.ts'
 import type { Services } from './services.ts'
+
+/** The rooms of the server, each with its routes. */
+const rooms = (services: Services) =>
+  new Hono()
+    .route('/api/episodes', episodeRoutes(services))
+    .route('/api/episodes', versionRoutes(services))
+    .route('/api/episodes', voiceRoutes(services))
+    .route('/api', writingRoutes(services))
+    .route('/api/topics', topicRoutes(services))
+    .route('/api', scriptRoutes(services))
+    .route('/api', speechRoutes(services))
+    .route('/api', libraryRoutes(services))
+    .route('/api', mediaRoutes(services))
+
+export type Rooms = ReturnType<typeof rooms>
 
 /**
  * Everything the server answers, in order: what every request passes, the rooms, the client's
@@ -27,13 +44,7 @@ export function webApp(services: Services, web: string): Hono {
   app.onError((cause, c) => answerProblem(c, cause))
   app.use(securityHeaders())
   app.use('/api/*', sameOrigin, bodyLimits)
-  app.route('/api/episodes', episodeRoutes(services))
-  app.route('/api', writingRoutes(services))
-  app.route('/api/topics', topicRoutes(services))
-  app.route('/api', scriptRoutes(services))
-  app.route('/api', speechRoutes(services))
-  app.route('/api', libraryRoutes(services))
-  app.route('/api', mediaRoutes(services))
+  app.route('/', rooms(services))
   app.all('/api/*', nothingHere)
   app.use('/*', serveStatic({ root: web, rewriteRequestPath: (path) => path }))
   app.get('/*', () => sendFile(join(web, 'index.html'), 'text/html; charset=utf-8'))

@@ -12,6 +12,7 @@ import { connect, LOCAL_OWNER } from './db/models.ts'
 import { CUTS, PREPARE, PROXIES, RECORDING, RENDER } from './jobs/kinds.ts'
 import { openQueue } from './jobs/queue.ts'
 
+/** How often work that nobody does any more is looked for. */
 const SWEEP_MS = 4000
 
 const { database } = serverConfig()

@@ -30,14 +30,43 @@ export interface Claim {
 }
 
 const COUNT =
-  'one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|thirteen|fourteen|fifteen|sixteen|seventeen|eighteen|nineteen|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety'
+  'one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|thirteen|fourteen|fifteen|' +
+  'sixteen|seventeen|eighteen|nineteen|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety'
 const BIG = 'hundred|thousand|million|billion|trillion|dozen'
 const DATE = new RegExp(
-  String.raw`\b(?:\d{1,2}(?:st|nd|rd|th)?(?: of)? (?:${MONTHS})(?:,? \d{4})?|(?:${MONTHS}) \d{1,2}(?:st|nd|rd|th)?(?:,? \d{4})?|(?:[Ii]n|[Ss]ince|[Bb]y|[Uu]ntil|[Ff]rom|[Bb]efore|[Aa]fter|[Aa]round|[Aa]bout|early|late|of|to|and|,) (?:the (?:early |late |mid-?)?)?(?:1\d{3}|20\d\d)s?|(?:1\d{3}|20\d\d)s\b|(?:the )?(?:\w+teenth|twentieth|twenty-first|\d{1,2}(?:st|nd|rd|th)) century|(?:${MONTHS}) (?:1\d{3}|20\d\d))`,
+  String.raw`\b(?:\d{1,2}(?:st|nd|rd|th)?(?: of)? (?:${MONTHS})(?:,? \d{4})?|` +
+    String.raw`(?:${MONTHS}) \d{1,2}(?:st|nd|rd|th)?(?:,? \d{4})?|(?:[Ii]n|[Ss]ince|[Bb]y|` +
+    '[Uu]ntil|[Ff]rom|[Bb]efore|[Aa]fter|[Aa]round|[Aa]bout|early|late|of|to|and|' +
+    String.raw`,) (?:the (?:early |late |mid-?)?)?(?:1\d{3}|20\d\d)s?|(?:1\d{3}|20\d\d)s\b|` +
+    String.raw`(?:the )?(?:\w+teenth|twentieth|twenty-first|\d{1,2}(?:st|nd|rd|th)) century|` +
+    String.raw`(?:${MONTHS}) (?:1\d{3}|20\d\d))`,
   'g',
 )
+const MEASURE =
+  'metres?|miles?|feet|years?|hours?|tonnes?|people|times|kilometres?|pounds|dollars|euros'
+const DURATION = 'hours?|minutes?|seconds?|days?'
+const DIGITS =
+  String.raw`(?:[£$€]\s?)?(?<![\p{L}\d.,])\d[\d,.]*\d?(?:\s?(?:%|per cent|percent|°[CF]?|` +
+  String.raw`${BIG}|(?:[kcmµn]?m|[km]?g|km/h|mph|k?W|[kM]?Hz|V|m/s|ft|in|lbs?|oz|ha|l|` +
+  String.raw`ml)[²³]?(?![\p{L}])|kilo\w+|metres?|meters?|miles?|feet|years?|${DURATION}|` +
+  'tonnes?|tons?|people|times))?'
+/** "Two hundred and forty metres", "several thousand". */
+const LARGE_IN_WORDS =
+  String.raw`\b(?:(?:${COUNT})(?:-(?:${COUNT}))?|a|several)(?: (?:${BIG}))+` +
+  `(?: (?:and )?(?:${COUNT})(?:-(?:${COUNT}))?)?(?: (?:${MEASURE}))?`
+const SHARE =
+  String.raw`\b(?:twice|three times|four times|ten times|half|a third|two thirds|a quarter|` +
+  String.raw`three quarters) (?:as|the|of)\b[^,.;!?]{0,24}?` +
+  String.raw`(?=[,.;!?]|\s(?:and|but|so|which|that|than)\b|$)`
+const TENS_IN_WORDS =
+  String.raw`\b(?:twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety)(?:-(?:${COUNT}))?` +
+  `(?: (?:per ?cent|metres?|miles?|feet|years?|${DURATION}|tonnes?|kilometres?|times))?` +
+  String.raw`\b`
+const MEASURED_IN_WORDS =
+  String.raw`\b(?:${COUNT}) (?:per ?cent|metres?|miles?|feet|years?|${DURATION}|weeks?|` +
+  String.raw`months?|tonnes?|kilometres?|centuries|decades|times)\b`
 const NUMBER = new RegExp(
-  String.raw`(?:[£$€]\s?)?(?<![\p{L}\d.,])\d[\d,.]*\d?(?:\s?(?:%|per cent|percent|°[CF]?|${BIG}|(?:[kcmµn]?m|[km]?g|km/h|mph|k?W|[kM]?Hz|V|m/s|ft|in|lbs?|oz|ha|l|ml)[²³]?(?![\p{L}])|kilo\w+|metres?|meters?|miles?|feet|years?|hours?|minutes?|seconds?|days?|tonnes?|tons?|people|times))?|\b(?:(?:${COUNT})(?:-(?:${COUNT}))?|a|several)(?: (?:${BIG}))+(?: (?:and )?(?:${COUNT})(?:-(?:${COUNT}))?)?(?: (?:metres?|miles?|feet|years?|hours?|tonnes?|people|times|kilometres?|pounds|dollars|euros))?|\b(?:twice|three times|four times|ten times|half|a third|two thirds|a quarter|three quarters) (?:as|the|of)\b[^,.;!?]{0,24}?(?=[,.;!?]|\s(?:and|but|so|which|that|than)\b|$)|\b(?:twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety)(?:-(?:${COUNT}))?(?: (?:per ?cent|metres?|miles?|feet|years?|hours?|minutes?|seconds?|days?|tonnes?|kilometres?|times))?\b|\b(?:${COUNT}) (?:per ?cent|metres?|miles?|feet|years?|hours?|minutes?|seconds?|days?|weeks?|months?|tonnes?|kilometres?|centuries|decades|times)\b`,
+  [DIGITS, LARGE_IN_WORDS, SHARE, TENS_IN_WORDS, MEASURED_IN_WORDS].join('|'),
   'giu',
 )
 const SUPERLATIVE = pattern(

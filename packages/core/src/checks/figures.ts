@@ -8,7 +8,10 @@ interface Measure {
   pattern: RegExp
 }
 
-const NUMBER = String.raw`(?:\d[\d,.]*|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety|hundred|thousand|million|half a|a|few|several)(?:[ -])`
+const NUMBER =
+  String.raw`(?:\d[\d,.]*|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|twenty|` +
+  'thirty|forty|fifty|sixty|seventy|eighty|ninety|hundred|thousand|million|half a|a|' +
+  'few|several)(?:[ -])'
 const measure = (kind: string, system: Measure['system'], units: string): Measure => ({
   kind,
   system,
@@ -63,7 +66,10 @@ export function mixedUnits(narration: string): Finding[] {
 
 const SMALL = Array.from({ length: 10 }, (_, i) => cardinal(i + 1))
 const NUMERAL = new RegExp(
-  String.raw`(?<![\p{L}\d.,:/#£$€-])(?:10|[1-9])(?![\d.,:/%°-]|\s?(?:%|°|[ap]\.?m|km|m|cm|mm|kg|g|l|ft|in|mph|kW|W|V|Hz|per|metres?|meters?|kilomet\w+|miles?|feet|tonnes?|tons?|litres?|hours?|minutes?|seconds?|years?|days?|degrees?|million|billion|thousand|hundred|${MONTHS})\b|(?:st|nd|rd|th))`,
+  String.raw`(?<![\p{L}\d.,:/#£$€-])(?:10|[1-9])(?![\d.,:/%°-]|\s?(?:%|°|[ap]\.?m|km|m|cm|mm|` +
+    String.raw`kg|g|l|ft|in|mph|kW|W|V|Hz|per|metres?|meters?|kilomet\w+|miles?|feet|tonnes?|` +
+    'tons?|litres?|hours?|minutes?|seconds?|years?|days?|degrees?|million|billion|' +
+    String.raw`thousand|hundred|${MONTHS})\b|(?:st|nd|rd|th))`,
   'gu',
 )
 /** What a figure after it belongs to: a date, a number of something. */

@@ -44,6 +44,9 @@ const DOUBT = pattern(
 const NUMBER = /\d|\b(?:hundred|thousand|million|billion|twice|half|one in)\b/i
 const SENSES =
   /\b(?:see|hear|look|watch|listen|touch|smell|feel|imagine|picture|think of|hold|stand|walk)\b/i
+/**
+ * Of a first sentence, in seconds: most of the 10 s that decide (common practice) would go into it.
+ */
 const LONG_SECONDS = 7
 
 /** The first ten seconds as they will be spoken, with what makes or breaks them. */

@@ -56,13 +56,16 @@ function spellingsOf(words: readonly ScriptWord[]): Spelling[] {
   return [...found.values()]
 }
 
+const bare = (name: string) => name.toLowerCase().replace(/[\s'’-]/g, '')
+
 function alike(a: string, b: string): boolean {
-  const [bareA, bareB] = [a, b].map((name) => name.toLowerCase().replace(/[\s'’-]/g, ''))
+  const bareA = bare(a)
+  const bareB = bare(b)
   if (bareA === bareB) return a !== b
   if (a.includes(' ') !== b.includes(' ') || Math.min(a.length, b.length) < 5) return false
   // A plural or an adjective of a name is no second spelling.
-  if (bareA!.startsWith(bareB!) || bareB!.startsWith(bareA!)) return false
-  return a[0] === b[0] && oneStepApart(bareA!, bareB!)
+  if (bareA.startsWith(bareB) || bareB.startsWith(bareA)) return false
+  return a[0] === b[0] && oneStepApart(bareA, bareB)
 }
 
 /**

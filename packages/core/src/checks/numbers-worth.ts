@@ -14,6 +14,10 @@ const MEASURED = pattern(
   String.raw`er)|lit(?:re|er)|hours?|minutes?|seconds?|days?|weeks?|months?|years?|decades?|`,
   String.raw`centur|\d\s?[kcmµ]?[mgWV]\b|km|mph|[£$€])`,
 )
+/**
+ * From here on a bare number is worth a card, by hand: smaller ones are mostly counts said in
+ * passing.
+ */
 const LARGE = 20
 const YEAR = /\b(?:1\d{3}|20\d\d)s?\b/
 

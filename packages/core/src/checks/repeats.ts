@@ -3,10 +3,14 @@ import { STOP_WORDS } from '../words/stop.ts'
 import type { Finding } from './finding.ts'
 import type { ScriptWord } from './script-words.ts'
 
+/**
+ * Words of a phrase said twice, the longest first; by hand: three words alike are everyday English.
+ */
 const LONGEST = 9
 const SHORTEST = 4
 /** Words of weight a repeated run must have, or it is only grammar. */
 const WEIGHTY = 2
+/** Sentences in a row that begin alike, from which on it is heard; common practice. */
 const SAME_OPENINGS = 3
 
 /**

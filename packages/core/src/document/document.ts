@@ -26,6 +26,7 @@ export const Transition = z
 export type Transition = z.infer<typeof Transition>
 export const CUT: Transition = { kind: 'cut', samples: 0 }
 
+/** Pictures a scene may have, by hand: a sentence of 25 seconds at two seconds each. */
 export const SHOTS_LIMIT = 12
 
 /** One picture of a scene. Without an item the film shows a plain card in its place. */

@@ -51,16 +51,17 @@ function sameText(
   const rows = newEnd - head
   const columns = oldEnd - head
   const length = Array.from({ length: rows + 1 }, () => new Uint16Array(columns + 1))
+  const common = (i: number, j: number) => itemAt(length, i)[j] ?? 0
   for (let i = rows - 1; i >= 0; i--)
     for (let j = columns - 1; j >= 0; j--)
       itemAt(length, i)[j] =
         itemAt(parsed, head + i).text === itemAt(before, head + j).text
-          ? itemAt(length, i + 1)[j + 1]! + 1
-          : Math.max(itemAt(length, i + 1)[j]!, itemAt(length, i)[j + 1]!)
+          ? common(i + 1, j + 1) + 1
+          : Math.max(common(i + 1, j), common(i, j + 1))
   for (let i = 0, j = 0; i < rows && j < columns;) {
     if (itemAt(parsed, head + i).text === itemAt(before, head + j).text)
       owner[head + i++] = head + j++
-    else if (itemAt(length, i + 1)[j]! >= itemAt(length, i)[j + 1]!) i++
+    else if (common(i + 1, j) >= common(i, j + 1)) i++
     else j++
   }
   return owner

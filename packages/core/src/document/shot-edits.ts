@@ -25,9 +25,10 @@ function beginningAt(shot: Shot, word: number | undefined): Shot {
 export function orderly(shots: readonly Shot[], words: number): Shot[] {
   let last = 0
   return shots.slice(0, SHOTS_LIMIT).map((shot, i) => {
-    const fits = i > 0 && shot.word !== undefined && shot.word > last && shot.word < words
-    if (fits) last = shot.word!
-    return fits || shot.word === undefined ? shot : beginningAt(shot, undefined)
+    if (shot.word === undefined) return shot
+    if (i === 0 || shot.word <= last || shot.word >= words) return beginningAt(shot, undefined)
+    last = shot.word
+    return shot
   })
 }
 

@@ -13,20 +13,23 @@ export const ENGLISH: Messages = {
   scenes_all_hidden: () => 'Every scene is left out of the film. Show at least one of them.',
   script_not_text: (d) => `"${d.name}" is not a text. Save it as plain text (UTF-8) and try again.`,
   script_too_long: (d) =>
-    `This script would speak for about ${d.minutes} minutes; a film may last ${d.limitMinutes}. Split it into several episodes.`,
+    `This script would speak for about ${d.minutes} minutes; a film may last ` +
+    `${d.limitMinutes}. Split it into several episodes.`,
   script_too_large: (d) =>
     `The script has ${d.characters} characters; ${d.limit} is the limit. Split it into several episodes.`,
   import_unreadable: (d) => `"${d.name}" cannot be read: ${d.reason}. Your text is as it was.`,
   import_too_large: (d) => `"${d.name}" is too large: ${d.reason}. Your text is as it was.`,
   import_empty: (d) => `There are no words to speak in "${d.name}". Your text is as it was.`,
   import_pictures_only: (d) =>
-    `"${d.name}" holds pictures of pages and no text. Have its text recognised first (OCR), or paste it. Your text is as it was.`,
+    `"${d.name}" holds pictures of pages and no text. Have its text recognised first (OCR), ` +
+    'or paste it. Your text is as it was.',
   writer_unreachable: (d) =>
     `The writing service at ${d.address} does not answer. Check its address, or use the built-in writer.`,
   writer_refused: (d) =>
     `The writing service at ${d.address} refuses: ${d.reason}. Nothing of yours was changed.`,
   writer_answer_invalid: (d) =>
-    `What the writing service at ${d.address} sent cannot be used: ${d.reason}. Nothing of yours was changed; try again, or use the built-in writer.`,
+    `What the writing service at ${d.address} sent cannot be used: ${d.reason}. Nothing of ` +
+    'yours was changed; try again, or use the built-in writer.',
   films_unreadable: (d) =>
     `"${d.name}" cannot be used as a list of films: ${d.reason}. It needs the columns title, published and views.`,
   statistics_unreachable: (d) =>
@@ -56,7 +59,8 @@ export const ENGLISH: Messages = {
   merge_over_speaker: () => 'Two people speak in these scenes. Give both to one speaker first.',
   place_inside: () => 'Scenes cannot be put beside one of themselves. Choose another place.',
   revision_stale: (d) =>
-    `The same lines were changed elsewhere meanwhile (${d.changes}). The episode was loaded afresh; look at what is there now and make your change again.`,
+    `The same lines were changed elsewhere meanwhile (${d.changes}). The episode was loaded ` +
+    'afresh; look at what is there now and make your change again.',
   nothing_to_undo: () => 'There is nothing to undo: this is how the episode began.',
   nothing_to_redo: () => 'There is nothing to redo.',
   version_not_found: () => 'This version is not there any more. Choose another one.',
@@ -77,12 +81,14 @@ export const ENGLISH: Messages = {
   take_gone: (d) =>
     `The take chosen for "${d.text}" is not there any more. Choose another one or let the voice speak.`,
   voices_unreadable: (d) =>
-    `The list of your own voices (voices.json) could not be read (${d.reason}); the built-in ones are there. Mend it and reload.`,
+    `The list of your own voices (voices.json) could not be read (${d.reason}); the built-in ` +
+    'ones are there. Mend it and reload.',
   program_missing: (d) =>
     `The program "${d.program}" is not installed. Type: sudo apt-get install ${d.package}`,
   program_failed: (d) => `${d.program} failed: ${d.reason}`,
   stock_unreachable: (d) =>
-    `The stock library at ${d.address} does not answer. Start it again; scenes without a picture get a plain card until then.`,
+    `The stock library at ${d.address} does not answer. Start it again; scenes without a ` +
+    'picture get a plain card until then.',
   stock_slow: (d) =>
     `The stock library at ${d.name} takes very long to answer. Its pictures are left out for now.`,
   stock_answer_invalid: (d) =>
@@ -91,7 +97,8 @@ export const ENGLISH: Messages = {
     `The picture "${d.title}" cannot be used: ${d.reason}. Choose another one.`,
   picture_not_found: () => 'This picture is not in the library any more. Reload the page.',
   picture_list_unreadable: (d) =>
-    `"${d.name}" cannot be used as a list of pictures: ${d.reason}. It needs a column file (or id), and title, description, tags, author or licence.`,
+    `"${d.name}" cannot be used as a list of pictures: ${d.reason}. It needs a column file ` +
+    '(or id), and title, description, tags, author or licence.',
   sidecar_unusable: (d) => `"${d.name}" says nothing of a picture: ${d.reason}.`,
   maker_unreachable: (d) =>
     `The picture maker at ${d.address} does not answer. Choose a picture of the library, or try again later.`,

@@ -1,3 +1,4 @@
+import { itemAt } from '../faults/certain.ts'
 import { SCENES_APART } from './scenes-apart.ts'
 
 /** A picture that may be shown at a place of the film. */
@@ -32,7 +33,14 @@ export const LIKENESS = {
   series: 0.3,
   seriesFrom: 0.75,
 }
+/**
+ * What showing the same picture again costs: more than any score, so that it is the last resort.
+ */
 const AGAIN = 3
+/**
+ * Ways through the film that are followed at once, by hand: more cost time and hardly change a
+ * film.
+ */
 const BEAM = 48
 
 interface Path {
@@ -89,13 +97,17 @@ function shownBefore(path: Path, places: readonly ShotSlot[], n: number): Shown[
   const shown: Shown[] = []
   let at: Path | undefined = path
   for (let k = n - 1; k >= 0 && at; k--, at = at.before) {
-    if (places[n]!.scene - places[k]!.scene > SCENES_APART) break
-    const here = places[k]!.kept ?? (at.chosen < 0 ? [] : [at.chosen])
+    const earlier = itemAt(places, k)
+    if (itemAt(places, n).scene - earlier.scene > SCENES_APART) break
+    const here = earlier.kept ?? (at.chosen < 0 ? [] : [at.chosen])
     for (const i of here) shown.push({ i, back: n - k })
   }
   // What a person chose further on must not be shown shortly before it either.
-  for (let k = n + 1; k < places.length && places[k]!.scene - places[n]!.scene <= SCENES_APART; k++)
-    for (const i of places[k]!.kept ?? []) shown.push({ i, back: k - n })
+  for (let k = n + 1; k < places.length; k++) {
+    const later = itemAt(places, k)
+    if (later.scene - itemAt(places, n).scene > SCENES_APART) break
+    for (const i of later.kept ?? []) shown.push({ i, back: k - n })
+  }
   return shown
 }
 

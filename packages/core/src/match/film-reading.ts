@@ -32,6 +32,7 @@ export interface SceneReading {
 
 /** So much of its own weight a sentence needs to stand by itself. */
 const ENOUGH = 0.8
+/** Words that stand for what a film is about; by hand. */
 const SUBJECTS = 8
 /** Words of the title and the headings, against a word in the narration. */
 const TITLE = 2.5

@@ -6,6 +6,7 @@ import { chooseForFilm, type ShotSlot } from './choose.ts'
  * for it halves the way.
  */
 const FURTHEST = 3
+/** Steps of halving: seven reach a hundredth of the range. */
 const HALVINGS = 7
 /** A share this near to the wished one is it. */
 const NEAR = 0.03

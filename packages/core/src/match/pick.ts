@@ -50,6 +50,7 @@ export interface ScenePicks {
 }
 
 const NONE: ReadonlySet<string> = new Set()
+/** Offered for a scene: four pages of four, as the pick run shows them. */
 const CANDIDATES = 16
 /** Items weighed against each other for a scene. */
 const CONSIDERED = 40
@@ -206,6 +207,7 @@ function surenessOf({ believed, clashes, lean }: Ranked): Sureness {
   return believed >= SURE && lean < 0.5 ? 'sure' : 'look'
 }
 
+/** Meanings of a word that a person is shown; rarer ones are hardly ever meant. */
 const SENSES_SHOWN = 5
 
 function nounSenses({ words, meanings }: SceneQuery): NounSenses[] {

@@ -11,6 +11,7 @@ export interface SceneToPaint {
   words: readonly SearchWord[]
 }
 
+/** Things named in a description; makers of pictures lose further ones (common practice). */
 const THINGS = 3
 
 /**
@@ -18,7 +19,8 @@ const THINGS = 3
  * the hour it speaks of; where it names none, what stands around it. What the film is about follows
  * as a sentence of its own.
  *
- * @example pictureDescription({ text: 'At night the lens turns the flame.', words: [lens, flame] }, 'How a lighthouse works')
+ * @example
+ * pictureDescription({ text: 'At night the lens turns the flame.', words: [lens, flame] }, title)
  * // => 'Lens and flame, at night. From a film about how a lighthouse works.'
  */
 export function pictureDescription(
@@ -34,7 +36,9 @@ export function pictureDescription(
         .toLowerCase()
         .match(/\p{L}+/gu)
         ?.find((word) => HOURS.has(word))
-  return `${seen ? `${seen.charAt(0).toUpperCase()}${seen.slice(1).replace(/[.!?]+$/, '')}${hour ? `, at ${hour}` : ''}. ` : ''}${film}`
+  if (!seen) return film
+  const sight = seen.charAt(0).toUpperCase() + seen.slice(1).replace(/[.!?]+$/, '')
+  return `${sight}${hour ? `, at ${hour}` : ''}. ${film}`
 }
 
 function thingsIn(text: string, words: readonly SearchWord[]): string {

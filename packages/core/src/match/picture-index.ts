@@ -107,13 +107,14 @@ export function pictureIndex(
     ),
     related: relatedIn(index, lexicon),
     looks: fields.map(
-      ([, title, tags]) => new Set(withoutHours([...title!.words, ...tags!.words])),
+      (read) => new Set(withoutHours(read.slice(1, 3).flatMap(({ words }) => words))),
     ),
   }
 }
 
 /** Words nearer than this mean related things. */
 const RELATED = 0.5
+/** Related words looked for with each; by hand. */
 const MOST_RELATED = 8
 
 function relatedIn(index: Bm25, lexicon: Lexicon): PictureIndex['related'] {

@@ -9,6 +9,7 @@ import type { PictureIndex } from './picture-index.ts'
  * people in it.
  */
 const KEEPS = { alike: 0.3, sameHand: 0.6, people: 0.25 }
+/** Likeness, 0 to 1, from which a picture is turned down together with the one refused; by hand. */
 const ALIKE = 0.5
 
 /** A picture that was turned down for what it shows speaks against those that show the same. */

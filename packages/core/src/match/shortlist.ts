@@ -1,3 +1,4 @@
+import { itemAt } from '../faults/certain.ts'
 import type { Item } from '../pictures/item.ts'
 import { lemma } from '../words/lemma.ts'
 import { STOP_WORDS } from '../words/stop.ts'
@@ -9,6 +10,7 @@ export const LOOKED_THROUGH = 5000
  * Items of one search that go on to be weighed in full; of those that are called the same, so many.
  */
 const PER_SEARCH = 32
+/** Pictures of one title on the shortlist: a series may not fill it; by hand. */
 const SAME_TITLE = 2
 
 const indexes = new WeakMap<readonly Item[], Bm25>()
@@ -46,7 +48,7 @@ export function shortlist(items: readonly Item[], searches: readonly string[]): 
     )
   const chosen = new Set<number>()
   for (const search of searches) for (const i of best(index, items, wordsOf(search))) chosen.add(i)
-  return [...chosen].sort((a, b) => a - b).map((i) => items[i]!)
+  return [...chosen].sort((a, b) => a - b).map((i) => itemAt(items, i))
 }
 
 function best(index: Bm25, items: readonly Item[], words: readonly string[]): number[] {
@@ -60,8 +62,9 @@ function best(index: Bm25, items: readonly Item[], words: readonly string[]): nu
   const titles = new Map<string, number>()
   const taken: number[] = []
   for (const [i] of ordered) {
-    const called = (titles.get(items[i]!.title) ?? 0) + 1
-    titles.set(items[i]!.title, called)
+    const { title } = itemAt(items, i)
+    const called = (titles.get(title) ?? 0) + 1
+    titles.set(title, called)
     if (called <= SAME_TITLE) taken.push(i)
     if (taken.length >= PER_SEARCH) break
   }

@@ -56,6 +56,7 @@ export const sameLook = (a: string, b: string) => hashDistance(a, b) <= SAME_BIT
 
 /** A colour that covers less of a picture is not what it looks like. */
 const LEAST_SHARE = 0.14
+/** Colours named of one picture, by hand: further ones are corners. */
 const MOST_COLOURS = 3
 
 /**

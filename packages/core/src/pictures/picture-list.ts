@@ -61,6 +61,12 @@ export function readPictureList(text: string, name: string): ReadPictureList {
   return { notes: made, skipped }
 }
 
+/** The id goes before the name of a file; undefined where there is neither. */
+function namedBy(id: string | undefined, file: string | undefined) {
+  if (id) return { id }
+  return file ? { file } : undefined
+}
+
 function noteOf(row: NamedRow<Column>): PictureNote | string {
   const text = (value: unknown, most: number) =>
     cellText(value)
@@ -72,7 +78,8 @@ function noteOf(row: NamedRow<Column>): PictureNote | string {
     text(row.id, 200),
     text(row.file, 2000)?.split(/[\\/]/).filter(Boolean).at(-1)?.slice(0, 300),
   ]
-  if (!id && !file) return 'no file is named'
+  const named = namedBy(id, file)
+  if (!named) return 'no file is named'
   const parts = Array.isArray(row.tags) ? row.tags : cellText(row.tags).split(/[,;|]/)
   const tags = [...new Set(parts.flatMap((part) => text(part, 80) ?? []))].slice(0, 100)
   const said = {
@@ -85,7 +92,7 @@ function noteOf(row: NamedRow<Column>): PictureNote | string {
   }
   const told = defined(said)
   if (!Object.keys(told).length) return 'nothing is said of the picture'
-  return { ...(id ? { id } : { file: file! }), ...told }
+  return { ...named, ...told }
 }
 
 /** A picture of the library as a row of a list. */

@@ -16,6 +16,7 @@ const WIDE = /[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Han
 const LETTER = /[\p{L}\p{N}]/gu
 /** Signs inside a sentence at which a voice breathes. */
 const BREATH = /[,;:—–、，；：](?=.)/gu
+/** Seconds that the shortest sentence takes. */
 const SHORTEST = 0.4
 
 const count = (text: string, what: RegExp) => text.match(what)?.length ?? 0

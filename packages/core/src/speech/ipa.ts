@@ -67,6 +67,7 @@ const CONSONANTS: Record<string, [string, string]> = {
   w: ['W', 'w'],
   x: ['K', 'x'],
 }
+/** Characters of the longest sound in the tables. */
 const LONGEST = 3
 
 interface Sound {

@@ -1,6 +1,8 @@
 /** Below this level, for so long, a voice is silent. */
 const SILENT_DB = -33
+/** A gap shorter than this is the closure of a consonant (up to about 0.08 s; from memory). */
 const SHORTEST_SECONDS = 0.09
+/** Loudness is taken over such windows, as is usual in speech analysis. */
 const WINDOW_SECONDS = 0.01
 
 /** Stretches of silence, `[from, to)` in samples, in order, those at the ends included. */

@@ -1,4 +1,4 @@
-import { itemAt } from '../faults/certain.ts'
+import { certain, itemAt } from '../faults/certain.ts'
 import { wordList } from './pattern.ts'
 const ONES = wordList(`
     zero one two three four five six seven eight nine ten eleven twelve thirteen fourteen
@@ -102,6 +102,6 @@ const ROMAN_FORM = /^M{0,3}(CM|CD|D?C{0,3})(XC|XL|L?X{0,3})(IX|IV|V?I{0,3})$/
  */
 export function roman(text: string): number | undefined {
   if (!text || !ROMAN_FORM.test(text)) return undefined
-  const values = [...text].map((letter) => ROMAN[letter]!)
+  const values = [...text].map((letter) => certain(ROMAN[letter]))
   return values.reduce((sum, value, i) => sum + (value < (values[i + 1] ?? 0) ? -value : value), 0)
 }

@@ -193,16 +193,21 @@ const UNIT = Object.keys(UNITS)
   .sort((a, b) => b.length - a.length)
   .map((u) => u.replace(/[/.]/g, '\\$&'))
   .join('|')
-const YEAR_BEFORE = `in|since|by|of|from|until|till|before|after|around|about|during|to|and|between|early|late|circa|year|summer|winter|spring|autumn|${MONTHS}`
+const YEAR_BEFORE =
+  'in|since|by|of|from|until|till|before|after|around|about|during|to|and|between|early|late|' +
+  `circa|year|summer|winter|spring|autumn|${MONTHS}`
 /**
  * Names that rulers bear: a single I, V or X behind one is a number, behind any other word it may
  * not be.
  */
 const RULERS =
-  'Charles|James|George|William|Henry|Elizabeth|Edward|Richard|Napoleon|Frederick|Wilhelm|Leopold|Ferdinand|Philip|Peter|Paul|John|Nicholas|Alexander|Francis|Otto|Darius|Louis|Victoria|Catherine|Christian|Gustav|Pius|Leo|Ptolemy|Ramesses|Xerxes'
+  'Charles|James|George|William|Henry|Elizabeth|Edward|Richard|Napoleon|Frederick|Wilhelm|' +
+  'Leopold|Ferdinand|Philip|Peter|Paul|John|Nicholas|Alexander|Francis|Otto|Darius|Louis|' +
+  'Victoria|Catherine|Christian|Gustav|Pius|Leo|Ptolemy|Ramesses|Xerxes'
 /** Things that are counted by Roman numerals: said "two", not "the second". */
 const COUNTED =
-  'War|Chapter|Part|Act|Volume|Book|Phase|Type|Mark|Class|Stage|Level|Title|Article|Section|Figure|Table|Scene|Appendix|Mission|Episode|Step|Unit|Category|Apollo'
+  'War|Chapter|Part|Act|Volume|Book|Phase|Type|Mark|Class|Stage|Level|Title|Article|Section|' +
+  'Figure|Table|Scene|Appendix|Mission|Episode|Step|Unit|Category|Apollo'
 /** Short words that are also written in capitals, and capitals that are read as a word. */
 const CAPITAL_WORDS = new Set(
   wordList(`
@@ -229,13 +234,13 @@ function rulesOf(variant: Variant): Rule[] {
   const ordinal = (n: number) => ordinalIn(n, variant)
   const decimal = (n: string) => decimalIn(n, variant)
   const measure = (amount: string, unit: string) =>
-    `${decimal(amount)} ${UNITS[unit]![isOne(amount) ? 0 : 1]}`
+    `${decimal(amount)} ${certain(UNITS[unit])[isOne(amount) ? 0 : 1]}`
   const dated = (d: number, m: number, y: string) =>
     variant === 'british'
       ? `the ${ordinal(d)} of ${MONTH_NAMES[m - 1]}, ${year(Number(y))}`
       : `${MONTH_NAMES[m - 1]} ${ordinal(d)}, ${year(Number(y))}`
   const money = (sign: string, amount: string) => {
-    const [one, more, small] = CURRENCIES[sign]!
+    const [one, more, small] = certain(CURRENCIES[sign])
     const [whole = '0', part] = amount.replace(/,/g, '').split('.')
     const cents =
       part && part.length === 2 && Number(part)
@@ -287,15 +292,16 @@ function rulesOf(variant: Variant): Rule[] {
         String.raw`(?<![\d,.])(${NUMBER})\s?(${Object.keys(CURRENCY_CODES).join('|')})\b`,
         'g',
       ),
-      (n, code) => money(CURRENCY_CODES[code]!, n),
+      (n, code) => money(certain(CURRENCY_CODES[code]), n),
     ],
     [
       new RegExp(String.raw`([$£€¥₹])(${NUMBER})\s?${SCALE}\b`, 'gi'),
-      (sign, n, scale) => `${decimal(n)} ${scale} ${CURRENCIES[sign]![1]}`,
+      (sign, n, scale) => `${decimal(n)} ${scale} ${certain(CURRENCIES[sign])[1]}`,
     ],
     [
       new RegExp(String.raw`([$£€¥₹])(${NUMBER})\s?(k|m|bn|b|tn)\b`, 'gi'),
-      (sign, n, large) => `${decimal(n)} ${LARGE[large.toLowerCase()]} ${CURRENCIES[sign]![1]}`,
+      (sign, n, large) =>
+        `${decimal(n)} ${LARGE[large.toLowerCase()]} ${certain(CURRENCIES[sign])[1]}`,
     ],
     [new RegExp(String.raw`([$£€¥₹])(${NUMBER})`, 'g'), (sign, n) => money(sign, n)],
     [/\b(\d+)¢/g, (n) => `${cardinal(Number(n))} ${isOne(n) ? 'cent' : 'cents'}`],
@@ -344,7 +350,8 @@ function rulesOf(variant: Variant): Rule[] {
     [
       /\b(\d+)°\s?(\d+)[′'](?:\s?(\d+)[″"])?(?:\s?([NSEW])\b)?/g,
       (d, m, s, side) =>
-        `${cardinal(Number(d))} degrees ${cardinal(Number(m))} minutes${s ? ` ${cardinal(Number(s))} seconds` : ''}${side ? ` ${SIDES[side]}` : ''}`,
+        `${cardinal(Number(d))} degrees ${cardinal(Number(m))} ` +
+        `minutes${s ? ` ${cardinal(Number(s))} seconds` : ''}${side ? ` ${SIDES[side]}` : ''}`,
     ],
     [
       new RegExp(String.raw`\b(${NUMBER})\s?°\s?([NSEW])\b`, 'g'),
@@ -486,7 +493,7 @@ function articleOf(fraction: string, behindWhole: boolean): string {
 }
 
 function vulgar(whole: string | undefined, sign: string, cardinal: (n: number) => string): string {
-  const said = VULGAR[sign]!
+  const said = certain(VULGAR[sign])
   const article = said.includes(' ') ? '' : articleOf(said, whole !== undefined)
   return whole ? `${cardinal(Number(whole))} and ${article}${said}` : article + said
 }

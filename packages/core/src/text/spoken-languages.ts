@@ -52,6 +52,10 @@ interface LanguageRules {
 }
 
 const whole = (n: string | undefined) => Number(n)
+const fromRoman = (n: string | undefined, say: (value: number) => string) => {
+  const value = roman(n ?? '')
+  return value === undefined ? undefined : say(value)
+}
 /** Years as hundreds, where the language says them so. */
 const hundreds =
   (words: NumberWords, hundred: string) =>
@@ -154,8 +158,7 @@ const RULES: Record<string, LanguageRules> = {
       [/\b(\d+)(?:e|è|ème|eme)\b/g, ([n]) => fr.toOrdinal(whole(n))],
       [
         /\b([IVX]+)e (siècle)/g,
-        ([n, word]) =>
-          roman(n!) === undefined ? undefined : `${fr.toOrdinal(certain(roman(n!)))} ${word}`,
+        ([n, word]) => fromRoman(n, (value) => `${fr.toOrdinal(value)} ${word}`),
       ],
       [
         /\b(\d{1,2}) ?[h:] ?([0-5]\d)\b/g,
@@ -197,8 +200,7 @@ const RULES: Record<string, LanguageRules> = {
     own: [
       [
         /\b(siglos?) ([IVXL]+)\b/g,
-        ([word, n]) =>
-          roman(n!) === undefined ? undefined : `${word} ${es.toCardinal(certain(roman(n!)))}`,
+        ([word, n]) => fromRoman(n, (value) => `${word} ${es.toCardinal(value)}`),
       ],
       [/\b(\d+)[ºª.]ª?(?=\s)/g, ([n]) => (whole(n) <= 10 ? es.toOrdinal(whole(n)) : undefined)],
     ],
@@ -233,8 +235,7 @@ const RULES: Record<string, LanguageRules> = {
     own: [
       [
         /\b([IVX]+) (secolo)/g,
-        ([n, word]) =>
-          roman(n!) === undefined ? undefined : `${it.toOrdinal(certain(roman(n!)))} ${word}`,
+        ([n, word]) => fromRoman(n, (value) => `${it.toOrdinal(value)} ${word}`),
       ],
     ],
   },
@@ -260,8 +261,7 @@ const RULES: Record<string, LanguageRules> = {
     own: [
       [
         /\b(séculos?) ([IVXL]+)\b/g,
-        ([word, n]) =>
-          roman(n!) === undefined ? undefined : `${word} ${pt.toCardinal(certain(roman(n!)))}`,
+        ([word, n]) => fromRoman(n, (value) => `${word} ${pt.toCardinal(value)}`),
       ],
     ],
   },
@@ -339,7 +339,7 @@ const RULES: Record<string, LanguageRules> = {
     words: tr,
     decimal: ',',
     minus: 'eksi',
-    own: [[/%\s?(\d+)/g, ([n]) => `yüzde ${tr.toCardinal(n!)}`]],
+    own: [[/%\s?(\d+)/g, ([n = '']) => `yüzde ${tr.toCardinal(n)}`]],
   },
   el: { words: el, decimal: ',', percent: 'τοις εκατό', minus: 'μείον' },
   ru: { words: ru, decimal: ',', percent: 'процентов', minus: 'минус', to: 'до' },
@@ -352,6 +352,10 @@ const RULES: Record<string, LanguageRules> = {
   fa: { words: fa, decimal: '.', percent: 'درصد' },
 }
 
+/**
+ * Digits of the largest number said as one; above it a double no longer holds every whole number,
+ * and digits are said one by one.
+ */
 const LARGEST = 15
 
 /**
@@ -360,7 +364,7 @@ const LARGEST = 15
 export function spokenIn(traced: TracedText, language: string): TracedText {
   const rules = RULES[language === 'no' ? 'nb' : language]
   if (!rules) return traced
-  const words = rules.words!
+  const words = certain(rules.words)
   const parted =
     rules.decimal === ','
       ? /(?<!\d)(\d{1,3})(?:[.   ](\d{3}))+(?!\d)/g
@@ -390,14 +394,14 @@ export function spokenIn(traced: TracedText, language: string): TracedText {
   if (rules.percent)
     text = text.replace(
       new RegExp(`(${number}) ?%`, 'g'),
-      ([, n]) => `${said(n!)} ${rules.percent}`,
+      ([, n = '']) => `${said(n)} ${rules.percent}`,
     )
   for (const [unit, [one, more]] of Object.entries(rules.units ?? {}).sort(
     ([a], [b]) => b.length - a.length,
   )) {
     text = text.replace(
       new RegExp(String.raw`(${number}) ?${unit.replace(/[$/]/g, '\\$&')}(?![\p{L}/])`, 'gu'),
-      ([, n]) => `${said(n!)} ${n === '1' ? one : more}`,
+      ([, n = '']) => `${said(n)} ${n === '1' ? one : more}`,
     )
   }
   return text.replace(new RegExp(number, 'g'), ([n]) => said(n))

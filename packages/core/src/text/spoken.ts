@@ -38,11 +38,11 @@ export function spokenForm(
     /[\d#*]/.test(sign) ? sign : ' ',
   )
   said = pronounced(said, pronunciations)
-  const base = language.split('-')[0]
+  const [base = language] = language.split('-')
   said =
     base === 'en'
       ? spokenEnglish(said, language === 'en-GB' ? 'british' : 'american')
-      : spokenIn(said, base!)
+      : spokenIn(said, base)
   said = said
     .replace(/(?<=\p{L})\/(?=\p{L})/gu, () => ' ')
     // A typewriter's dash is a breath, not two signs.

@@ -9,6 +9,7 @@ const ITEM = pattern(
   String.raw`[✓✔✗✘➤➜►→»›])\s+|[-*+•▪◦‣●○■–—·]\s+(?:\[[ xX]\]\s+)?|(\d{1,2})[.)]\s+|[a-z][)]\s+|`,
   String.raw`\[[ xX]\]\s+)(?=.*[\p{L}\p{N}])(?=\S)`,
 )
+/** A point of a list with more words is a sentence; by hand, on the tuned half of the tidy set. */
 const FRAGMENT_WORDS = 8
 const LOWERED = new Set(
   wordList(`

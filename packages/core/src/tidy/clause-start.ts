@@ -13,6 +13,7 @@ const OPENER = pattern(
   String.raw`within|as|when|if|today|then|now|soon|later|once|even|still|only|perhaps|instead|`,
   String.raw`sometimes|eventually|finally|suddenly)\b`,
 )
+/** Words of an opening clause that are looked at; by hand. */
 const OPENER_WORDS = 12
 const NOUN_START = pattern(
   'u',

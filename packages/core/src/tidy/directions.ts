@@ -73,25 +73,25 @@ export function findDirectionLines(page: Page) {
 export function findDirections(page: Page) {
   for (const pattern of BRACKETS)
     for (const found of page.view.matchAll(pattern)) square(page, found)
-  for (const { index, 0: whole, 2: inside } of page.view.matchAll(ROUND)) {
-    const meaning = meaningOf(inside!, true)
+  for (const { index, 0: whole, 2: inside = '' } of page.view.matchAll(ROUND)) {
+    const meaning = meaningOf(inside, true)
     if (meaning !== undefined) page.mark('direction', index, index + whole.length, meaning)
   }
   for (const { index, 0: whole, 1: heard } of page.view.matchAll(NOTES))
     page.mark('direction', index, index + whole.length, `[sound: ${heard?.trim() || 'music'}]`)
-  for (const { index, 0: whole, 2: inside, input } of page.view.matchAll(ITALIC)) {
+  for (const { index, 0: whole, 2: inside = '', input } of page.view.matchAll(ITALIC)) {
     // Inside a sentence italics are emphasis, whatever word they are on.
     const alone =
       STANDS_ALONE.test(input.slice(Math.max(0, index - 5), index)) &&
       /^[.!]?(?:\s+[\p{Lu}"“*_(\[]|\s*\n|\s*$)/u.test(
         input.slice(index + whole.length, index + whole.length + 12),
       )
-    const meaning = meaningOf(inside!, !alone || /[.,!?]/.test(inside!))
+    const meaning = meaningOf(inside, !alone || /[.,!?]/.test(inside))
     if (!alone && !meaning?.startsWith('[pause')) continue
     if (meaning !== undefined) page.mark('direction', index, index + whole.length, meaning)
   }
-  for (const { index, 0: whole, 1: double, 2: single } of page.view.matchAll(ANGLE)) {
-    const meaning = meaningOf((double ?? single)!, false)
+  for (const { index, 0: whole, 1: double, 2: single = '' } of page.view.matchAll(ANGLE)) {
+    const meaning = meaningOf(double ?? single, false)
     if (meaning !== undefined) page.mark('direction', index, index + whole.length, meaning)
   }
 }
@@ -178,24 +178,23 @@ const strippedOfCamera = (rest: string) =>
 /** Square and curly brackets are hardly ever spoken; an editor's word inside a quotation is. */
 function square(
   page: Page,
-  { index, 0: whole, 1: marks, 2: inside, input }: RegExpMatchArray & { index?: number },
+  { index: from, 0: whole, 1: marks = '', 2: inside = '', input }: RegExpExecArray,
 ) {
-  const from = index!
   const to = from + whole.length
-  const text = inside!.trim()
-  if (/^\(?https?:/.test(text) || input!.startsWith('(', to) || !/\p{L}{2}/u.test(text)) return
+  const text = inside.trim()
+  if (/^\(?https?:/.test(text) || input.startsWith('(', to) || !/\p{L}{2}/u.test(text)) return
   const meaning = meaningOf(text, false)
   if (meaning !== undefined) return void page.mark('direction', from, to, meaning)
-  if (quoted(input!, from) && /^\p{Ll}/u.test(text))
+  if (quoted(input, from) && /^\p{Ll}/u.test(text))
     return void page.claim(
       'punctuation',
       [
-        { from, to: from + marks!.length + 1, text: '' },
-        { from: to - marks!.length - 1, to, text: '' },
+        { from, to: from + marks.length + 1, text: '' },
+        { from: to - marks.length - 1, to, text: '' },
       ],
       { whole: { from, to } },
     )
-  page.mark('direction', from, to, alone(input!, from, to) ? picture(text) : '')
+  page.mark('direction', from, to, alone(input, from, to) ? picture(text) : '')
 }
 
 const alone = (view: string, from: number, to: number) =>

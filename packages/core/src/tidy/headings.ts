@@ -49,10 +49,10 @@ export function findHeadings(page: Page) {
 function tidyHeading(
   page: Page,
   { from, to, text }: Line,
-  [, hashes, space, title]: RegExpExecArray,
+  [, hashes, space, title = '']: RegExpExecArray,
 ) {
-  const plain = plainTitle(title!)
-  if (!space && TAGS.test(title!)) return
+  const plain = plainTitle(title)
+  if (!space && TAGS.test(title)) return
   if (plain === title) page.keep(from, to)
   else
     page.mark(

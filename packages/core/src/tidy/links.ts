@@ -48,8 +48,8 @@ export function findCredits(page: Page) {
  * @returns nothing: what is found is claimed on the page, which may be none of it
  */
 export function findLinks(page: Page) {
-  for (const { index, 0: whole, 1: words } of page.view.matchAll(IMAGE)) {
-    const shown = words!.replace(/[[\]]/g, '').trim()
+  for (const { index, 0: whole, 1: words = '' } of page.view.matchAll(IMAGE)) {
+    const shown = words.replace(/[[\]]/g, '').trim()
     page.mark(
       shown ? 'direction' : 'link',
       index,
@@ -58,12 +58,12 @@ export function findLinks(page: Page) {
     )
   }
   for (const pattern of [LINK, REFERENCE])
-    for (const { index, 0: whole, 1: words } of page.view.matchAll(pattern)) {
-      const inner = index + 1 + words!.length
+    for (const { index, 0: whole, 1: words = '' } of page.view.matchAll(pattern)) {
+      const inner = index + 1 + words.length
       // "[Read more](…)" by itself says nothing without its address.
       if (
-        POINTS_TO_IT.test(words!) &&
-        words!.split(' ').length <= 4 &&
+        POINTS_TO_IT.test(words) &&
+        words.split(' ').length <= 4 &&
         isAlone(page.view, index, index + whole.length)
       ) {
         page.drop('link', index, index + whole.length)

@@ -7,6 +7,7 @@ import type { Edit } from './change.ts'
 import { standsAlone, startsClause, startsWithPronoun } from './clause-start.ts'
 import type { Page } from './page.ts'
 
+/** Each half of a parted sentence has so many words; fewer sound cut off. */
 const LEAST_WORDS = 5
 
 interface Cut {

@@ -49,14 +49,14 @@ export function findMarkdown(page: Page) {
   for (const pattern of [FENCE, RULE, COMMENT, QUOTE, TAG, STRUCK, ESCAPED])
     for (const { index, 0: found } of page.view.matchAll(pattern))
       page.drop('markdown', index, index + found.length)
-  for (const { index, 0: whole, 1: name } of page.view.matchAll(ENTITY))
-    page.claim('markdown', [{ from: index, to: index + whole.length, text: entity(name!) }])
+  for (const { index, 0: whole, 1: name = '' } of page.view.matchAll(ENTITY))
+    page.claim('markdown', [{ from: index, to: index + whole.length, text: entity(name) }])
   for (const pattern of EMPHASIS)
-    for (const { index, 0: whole, 1: mark } of page.view.matchAll(pattern)) {
+    for (const { index, 0: whole, 1: mark = '' } of page.view.matchAll(pattern)) {
       const end = index + whole.length
       page.claim('markdown', [
-        { from: index, to: index + mark!.length, text: '' },
-        { from: end - mark!.length, to: end, text: '' },
+        { from: index, to: index + mark.length, text: '' },
+        { from: end - mark.length, to: end, text: '' },
       ])
     }
   for (const { index, 0: found } of page.view.matchAll(STRAY))

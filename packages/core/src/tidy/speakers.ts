@@ -2,7 +2,11 @@ import { itemAt } from '../faults/certain.ts'
 import { wordList } from '../text/pattern.ts'
 import type { Line, Page } from './page.ts'
 
-const ROLE = String.raw`co-?host(?:\s?\d)?|host(?:\s?\d)?|narrator|narration|voice(?:[ -]?over)?(?:\s(?:\d|artist))?|v\.?o\.?|announcer|presenter|anchor|speaker\s(?:\d+|[A-Z])|person\s(?:\d+|[A-Z])|interviewer|interviewee|guest|reporter|moderator|audio|dialogue|spoken|script`
+const ROLE =
+  String.raw`co-?host(?:\s?\d)?|host(?:\s?\d)?|narrator|narration|voice(?:[ -]?over)?(?:\s(?:\d|` +
+  String.raw`artist))?|v\.?o\.?|announcer|presenter|anchor|speaker\s(?:\d+|[A-Z])|` +
+  String.raw`person\s(?:\d+|[A-Z])|interviewer|interviewee|guest|reporter|moderator|audio|` +
+  'dialogue|spoken|script'
 const NAME = String.raw`\p{Lu}[\p{L}'’.-]*(?:[ ]\p{Lu}[\p{L}'’.-]*){0,2}`
 const ASIDE = String.raw`\s*(?:\([^()\n]{1,40}\)|\[[^[\]\n]{1,40}\])`
 const OPEN = String.raw`^(\s*)(?:\*\*|__|\*)?\[?`
@@ -20,7 +24,9 @@ const NAME_LABEL = new RegExp(
 )
 /** A label on a line of its own, as in a screenplay. */
 const CUE = new RegExp(
-  String.raw`^(\s*)(?:\*\*)?(${ROLE}|[A-Z][A-Z'. -]{1,30}?)(?:\*\*)?\s*(?:\((?:v\.?\s?o\.?|o\.?\s?s\.?|o\.?\s?c\.?|cont(?:'|’)?d|voice-?over|off)[^()]*\)\s*)*(?:\*\*)?\s*:?\s*$`,
+  String.raw`^(\s*)(?:\*\*)?(${ROLE}|[A-Z][A-Z'. -]{1,30}?)(?:\*\*)?\s*(?:\((?:v\.?\s?o\.?|` +
+    String.raw`o\.?\s?s\.?|o\.?\s?c\.?|cont(?:'|’)?d|voice-?over|` +
+    String.raw`off)[^()]*\)\s*)*(?:\*\*)?\s*:?\s*$`,
   'i',
 )
 const OFF_SCREEN = /\((?:v\.?\s?o\.?|o\.?\s?s\.?|cont(?:'|’)?d)/i

@@ -58,19 +58,17 @@ function wordAround(view: string, at: number) {
 export function findDashes(page: Page) {
   const { view } = page
   const dash = view.includes('–') && !view.includes('—') ? '–' : '—'
-  for (const { index, 0: whole, 1: before, 2: after } of view.matchAll(DASHES)) {
+  for (const { index, 0: whole, 1: before = '', 2: after = '' } of view.matchAll(DASHES)) {
     // With an en dash there is always space around it.
     const space = dash === '–' && !before ? ' ' : ''
     page.claim('dash', [
       {
-        from: index + before!.length,
-        to: index + whole.length - after!.length,
+        from: index + before.length,
+        to: index + whole.length - after.length,
         text: `${space}${dash}${after ? '' : space}`,
       },
     ])
   }
-  for (const { index, 1: before } of view.matchAll(HYPHEN))
-    page.claim('dash', [
-      { from: index + before!.length, to: index + before!.length + 1, text: dash },
-    ])
+  for (const { index, 1: before = '' } of view.matchAll(HYPHEN))
+    page.claim('dash', [{ from: index + before.length, to: index + before.length + 1, text: dash }])
 }

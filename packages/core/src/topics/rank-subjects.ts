@@ -1,4 +1,4 @@
-import {} from '../faults/certain.ts'
+import { certain } from '../faults/certain.ts'
 import type { Subject } from './subjects.ts'
 
 export interface RankedSubject extends Subject {
@@ -70,12 +70,14 @@ function whyOf(
     ...(aboveOwn === undefined
       ? ['You have not covered it yet.']
       : [
-          `${capital(films(own.length))} of yours gained ${times(aboveOwn)}, the last one ${ago(lastOwnHours!)} ago.`,
+          `${capital(films(own.length))} of yours gained ${times(aboveOwn)}, the last one ` +
+            `${ago(certain(lastOwnHours))} ago.`,
         ]),
     ...(aboveOthers === undefined
       ? ['Nobody else you follow has covered it.']
       : [
-          `${capital(films(others.length))} of others gained ${times(aboveOthers)} of what is usual for them, the last one ${ago(lastOthersHours!)} ago.`,
+          `${capital(films(others.length))} of others gained ${times(aboveOthers)} of what is ` +
+            `usual for them, the last one ${ago(certain(lastOthersHours))} ago.`,
         ]),
     ...(crowd > CROWD / 2 ? ['It is crowded at the moment.'] : []),
   ]

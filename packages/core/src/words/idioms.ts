@@ -4,24 +4,232 @@
  * none to three.
  */
 export const IDIOMS: readonly string[] = `
-needle in ~ haystack; in a nutshell; over ~ moon; on ~ warpath; up in arm; at heart; by heart; in ~ limelight; round ~ clock; around ~ clock; hit ~ jackpot; on ~ bandwagon; off ~ cuff; under ~ weather; short end of ~ stick; stroke of genius; genie ~ out of ~ bottle; full steam ahead; at loggerhead; tip of ~ iceberg; ball _ in _ court; ball _ now in _ court; ball be ~ in ~ court; back ~ to ~ wall; back against ~ wall; writing _ on ~ wall; write _ on ~ wall
-last straw; final straw; straw that break; clutch at straw; piece of cake; icing on ~ cake; cherry on ~ cake; sell like hot cake; take ~ with ~ grain of salt; with a pinch of salt; grain of truth; against ~ grain
-bread and butter; greatest thing since sliced bread; since sliced bread; bring home ~ bacon; bread winner; race against time; race against ~ clock; against ~ clock; turn back ~ clock; like clockwork
-on ~ face of it; face ~ music; at face value; face to face; lose face; save face; face ~ fact; in ~ face of; keep ~ straight face; two side of ~ coin; other side of ~ coin; flip side of ~ coin; toss of ~ coin
-house of card; play ~ card right; card on ~ table; hold all ~ card; ace up ~ sleeve; card up ~ sleeve; trick up ~ sleeve; ace in ~ hole; wild card; trump card
-cat out of ~ bag; cat and mouse; rain cat and dog; curiosity kill ~ cat; cat get ~ tongue; let sleep dog lie; dog eat dog; every dog have ~ day; bark up ~ wrong tree; hair of ~ dog; underdog; top dog; go to ~ dog; dog day
-elephant in ~ room; white elephant; bull in ~ china shop; take ~ bull by ~ horn; until ~ cow come home; sacred cow; cash cow; hold ~ horse; dark horse; beat ~ dead horse; flog ~ dead horse; from ~ horse mouth; horse of ~ different colour; horse of ~ different color; trojan horse; put ~ cart before ~ horse; work horse; high horse
-kill two bird with one stone; early bird; bird of ~ feather; bird eye view; bird in ~ hand; eat ~ crow; as ~ crow fly; wild goose chase; golden goose; sit duck; lame duck; like water off ~ duck back; duck to water; ugly duckling; swan song; count ~ chicken; chicken and ~ egg; chicken and egg; egg on ~ face; walk on egg; put ~ egg in one basket; all ~ egg in one basket; nest egg; bad egg; hatch ~ plan
-fish out of water; big fish; small fish; other fish to fry; plenty of fish; fish for ~ compliment; red herring; can of worm; open ~ can of worm; early worm; snake in ~ grass; crocodile tear; bee in ~ bonnet; busy as ~ bee; bee knee; butterfly in ~ stomach; butterfly effect; ant in ~ pants; fly in ~ ointment; fly on ~ wall; wouldn't hurt ~ fly; hornet nest; snail pace; at ~ snail pace; wolf in sheep clothing; cry wolf; keep ~ wolf from ~ door; lone wolf; black sheep; count sheep; lion share; lion den; monkey business; guinea pig; pig in ~ poke; when pig fly; rat race; smell ~ rat; leopard change ~ spot; paper tiger; bear in mind; straight from ~ horse
-at ~ end of ~ rope; end of ~ rope; end of ~ tether; learn ~ rope; know ~ rope; show ~ rope; enough rope; walk ~ tightrope; money for old rope; pull string; pull ~ string; no string attach; string attached; purse string; hang by ~ thread; lose ~ thread; common thread; red thread
-shot in ~ dark; leap in ~ dark; whistle in ~ dark; in ~ dark about; keep ~ in ~ dark; leave ~ in ~ dark; stab in ~ dark; long shot; big shot; call ~ shot; parting shot; blind as ~ bat; bat out of hell; bat ~ eye; bat ~ eyelid; go to bat
-lot on ~ plate; enough on ~ plate; full plate; step up to ~ plate; hand on ~ plate; on ~ silver platter; silver platter; born with ~ silver spoon; wooden spoon; spoon feed; fork in ~ road; knife edge; on ~ knife edge; stab in ~ back; twist ~ knife
-fall flat; flat out; fall on deaf ear; fall into place; fall from grace; fall short; fall through ~ crack; slip through ~ crack; fall apart at ~ seam; free fall
-old habit die hard; cash be king; king of ~ castle; queen of heart; practice make perfect; hard nut; tough nut; nut to crack; nut and bolt; bolt from ~ blue; bolt out of ~ blue; out of ~ blue; once in ~ blue moon; blue moon; promise ~ moon; ask for ~ moon; reach for ~ star; thank ~ lucky star; star align; written in ~ star; sky be ~ limit; pie in ~ sky; castle in ~ air; on cloud nine; cloud nine; every cloud; silver lining; head in ~ cloud; storm in ~ teacup; storm in ~ tea cup; calm before ~ storm; eye of ~ storm; weather ~ storm; perfect storm; take ~ by storm; brain storm; lightning strike twice; steal ~ thunder; face like thunder; fair weather; right as rain; rain check; save for ~ rainy day; rainy day; when it rain; come rain or shine; chase rainbow; end of ~ rainbow; break ~ ice; on thin ice; thin ice; skate on thin ice; cut no ice; snowball effect; snow under; pure as ~ driven snow; throw caution to ~ wind; gone with ~ wind; second wind; wind of change; spread like wildfire; wildfire
-play with fire; add fuel to ~ fire; fuel to ~ flame; fight fire with fire; baptism of fire; iron in ~ fire; hang fire; where there be smoke; smoke and mirror; smoking gun; no smoke without fire; spark ~ debate; burn ~ bridge; burn ~ midnight oil; burn ~ candle; hold ~ candle to; burning question; bridge ~ gap; cross that bridge; water under ~ bridge; build bridge; bridge too far; troubled water; keep ~ head above water; head above water; in deep water; in hot water; test ~ water; tread water; dead in ~ water; muddy ~ water; still water run deep; pour cold water; blood be thicker than water; hold water; drop in ~ ocean; drop in ~ bucket; kick ~ bucket; bucket list; sea change; all at sea; between ~ devil and ~ deep blue sea; plain sailing; rock ~ boat; miss ~ boat; in ~ same boat; same boat; whatever float ~ boat; jump ship; abandon ship; tight ship; that ship have sail; ship have sail; when ~ ship come in; sink or swim; turn ~ tide; tide turn; turn of ~ tide; swim against ~ tide; swim against ~ current; make wave; ride ~ wave; new wave; make ~ splash; sell ~ down ~ river; go with ~ flow; stem ~ tide; three sheet to ~ wind; batten down ~ hatch; all hand on deck; clear ~ deck; loose cannon; show ~ true colour; show ~ true color; with flying colour; with flying color; nail ~ colour; give ~ wide berth; know which way ~ wind
-tip of ~ tongue; bite ~ tongue; slip of ~ tongue; tongue in cheek; tongue tie; hold ~ tongue; by ~ skin of ~ tooth; skin of ~ teeth; long in ~ tooth; sweet tooth; fight tooth and nail; armed to ~ teeth; like pull tooth; sink ~ teeth into; lip service; stiff upper lip; by word of mouth; word of mouth; put ~ money where ~ mouth; down in ~ mouth; foot in ~ mouth; heart in ~ mouth; all ear; play ~ by ear; music to ~ ear; wet behind ~ ear; turn ~ deaf ear; in one ear; up to ~ ear; keep ~ ear to ~ ground; ear to ~ ground; see eye to eye; eye to eye; in ~ blink of ~ eye; blink of ~ eye; turn ~ blind eye; blind eye; apple of ~ eye; eye catch; eye opener; keep ~ eye on; keep ~ eye peeled; sight for sore eye; private eye; naked eye; eye for ~ eye; more than meet ~ eye; meet ~ eye; pull ~ wool over; wool over ~ eye; pay through ~ nose; turn up ~ nose; poke ~ nose; follow ~ nose; keep ~ nose clean; stick ~ neck out; pain in ~ neck; neck and neck; breathe down ~ neck; millstone around ~ neck; up to ~ neck; cold shoulder; chip on ~ shoulder; on ~ shoulder of; shoulder of giant; rest on ~ shoulder; weight on ~ shoulder; shoulder to shoulder; cost ~ arm and ~ leg; arm and ~ leg; twist ~ arm; at arm length; open arm; elbow grease; elbow room; rule of thumb; thumb up; all thumb; green thumb; green finger; sticky finger; stick out like ~ sore thumb; finger on ~ pulse; at ~ finger tip; cross ~ finger; point ~ finger; slip through ~ finger; lift ~ finger; on ~ other hand; on ~ one hand; first hand; second hand; upper hand; hand in hand; hand in glove; hand over fist; wash ~ hand of; bite ~ hand; change hand; give ~ hand; lend ~ hand; have ~ hand full; hand be tie; in good hand; helping hand; old hand; know ~ like ~ back of ~ hand; back of ~ hand; force ~ hand; tip ~ hand; show of hand; live hand to mouth; hand to mouth; sleight of hand; heavy hand; bare hand; iron fist; knuckle under; get cold foot; cold foot; foot ~ bill; foot ~ door; put ~ best foot forward; best foot forward; put ~ foot down; stand on ~ own foot; stand on ~ own two foot; drag ~ foot; sweep ~ off ~ foot; think on ~ foot; follow in ~ footstep; toe ~ line; step on ~ toe; keep ~ on ~ toe; achilles heel; head over heel; hot on ~ heel; cool ~ heel; pull ~ leg; last leg; on ~ last leg; leg to stand on; break ~ leg; knee jerk; weak at ~ knee; heart of ~ matter; change of heart; lose heart; wear ~ heart on ~ sleeve; heart of gold; heart of stone; break ~ heart; from ~ bottom of ~ heart; heart to heart; cross ~ heart; backbone of; stab ~ back; turn ~ back; break ~ back of; back to square one; square one; watch ~ back; pat on ~ back; get ~ back up; gut feeling; hate ~ gut; have ~ stomach for; cold blood; in cold blood; bad blood; blood sweat and tear; flesh and blood; new blood; skeleton in ~ closet; skeleton in ~ cupboard; bare bone; bone of contention; bone to pick; close to ~ bone; work ~ finger to ~ bone; make no bone; dry as ~ bone; split hair; let ~ hair down; hair raise; within ~ hair; hair breadth; head and shoulder above; head start; head to toe; keep ~ head; lose ~ head; off ~ top of ~ head; hit ~ nail on ~ head; nail on ~ head; nail in ~ coffin; heads or tail; make head or tail; head or tail; turn ~ head; turn ~ on ~ head; come to ~ head; price on ~ head; put ~ head together; in over ~ head; brain child; pick ~ brain; rack ~ brain; tail between ~ leg
-barrel of laugh; scrape ~ barrel; bottom of ~ barrel; lock stock and barrel; stock and barrel; bite ~ bullet; silver bullet; magic bullet; dodge ~ bullet; stick to ~ gun; jump ~ gun; gun to ~ head; sweat bullet; double edge sword; sword of damocles; cross sword; two edge sword; fall on ~ sword; war chest; battle line; uphill battle; wide of ~ mark; miss ~ mark; shadow of ~ doubt; beyond ~ shadow; shadow of ~ former self; light at ~ end of ~ tunnel; end of ~ tunnel; tunnel vision; see ~ light; bring to light; come to light; shed light; throw light; cast light; in ~ light of; light ~ fire under; green light; red tape; red flag; red carpet; roll out ~ red carpet; paint ~ town red; see red; black and white; grey area; gray area; white lie; golden opportunity; golden rule; gold mine; gold standard; strike gold; worth ~ weight in gold; worth ~ salt; salt of ~ earth; rub salt in; salt in ~ wound; move heaven and earth; on earth do; cost ~ earth; what on earth; pay ~ earth; carved in stone; cast in stone; leave no stone unturned; no stone unturned; stone throw; stepping stone; between ~ rock and ~ hard place; rock bottom; hit rock bottom; rock solid; solid as ~ rock; make ~ mountain out of; mountain out of ~ molehill; move mountain; mountain to climb; tip ~ scale; tip ~ balance; hang in ~ balance; strike ~ balance; scale up; scale down; on ~ scale of; turn over ~ new leaf; new leaf; take ~ leaf out of; leaf out of ~ book; read between ~ line; open book; closed book; oldest trick in ~ book; judge ~ book by ~ cover; throw ~ book at; new chapter; next chapter; on ~ same page; same page; read ~ like ~ book; chapter and verse; back to ~ drawing board; drawing board; sweep ~ board; go by ~ board; turn ~ table; bring to ~ table; seat at ~ table
-key to; hold ~ key; under lock and key; lock and key; low key; open ~ door to; close ~ door on; behind closed door; foot in ~ door; at death door; door to door; wolf at ~ door; window of opportunity; window of time; go out ~ window; window dressing; hit ~ brick wall; brick wall; drive ~ up ~ wall; raise ~ roof; under one roof; glass ceiling; rose coloured glass; rose tinted glass; glass half full; glass half empty; bring ~ house down; get ~ house in order; house ~ divided; foundation stone; cornerstone of; pillar of; pillar to post; building block; lay ~ foundation; blueprint for; shelf life; skeleton staff; sweep ~ under ~ carpet; pull ~ rug; take ~ curtain call; steal ~ show; show must go on; centre stage; center stage; play second fiddle; fit as ~ fiddle; blow ~ own trumpet; blow ~ own horn; clear as ~ bell; save by ~ bell; bell and whistle; alarm bell; strike ~ chord; hit ~ right note; on ~ high note; drum up; march to ~ beat; face ~ drum; call ~ tune; change ~ tune; song and dance; it take two to tango; pull out all ~ stop; jump on ~ bandwagon; bandwagon; right track; wrong side of ~ track; back on track; on ~ fast track; one track mind; end of ~ line; train of thought; gravy train; in ~ driver seat; back seat; take ~ back seat; put ~ brake on; reinvent ~ wheel; cog in ~ machine; cog in ~ wheel; oil ~ wheel; fifth wheel; wheel within wheel; well oiled machine; grind to ~ halt; grease ~ palm; road to ruin; all road lead to rome; rome be not build in; middle of ~ road; dead end; cut corner; cut ~ corner; turn ~ corner; corner ~ market; go ~ extra mile; extra mile; mile ahead; milestone; miss ~ mile; fork out; hit ~ ground run; gain ground; lose ground; common ground; stand ~ ground; break new ground; new ground; ground to ~ halt; thin on ~ ground; middle ground; shift sand; line in ~ sand; head in ~ sand; bury ~ head in ~ sand; sand of time; build on sand; hourglass figure; test of time; stand ~ test of time; nick of time; in ~ nick of time; time be money; time fly; kill time; buy time; borrowed time; on borrowed time; stitch in time; at ~ eleventh hour; eleventh hour; rush hour; finest hour; hour of need; day in ~ sun; place in ~ sun; moment in ~ sun; nothing new under ~ sun; make hay while; hay wire; root of ~ problem; root of ~ evil; root cause; grass root; grass be greener; see ~ wood for ~ tree; wood for ~ tree; forest for ~ tree; out of ~ wood; out of ~ woods; touch wood; knock on wood; beat about ~ bush; beat around ~ bush; barking up; family tree; low hang fruit; fruit of ~ labour; fruit of ~ labor; bear fruit; forbidden fruit; bad apple; apple and orange; rotten apple; apple cart; upset ~ apple cart; apple pie; go banana; second banana; sour grape; hear ~ through ~ grapevine; hear ~ on ~ grapevine; full of bean; spill ~ bean; hill of bean; not worth ~ bean; cool as ~ cucumber; hot potato; couch potato; small potato; carrot and stick; dangle ~ carrot; pea in ~ pod; pepper with; spice of life; variety be ~ spice; sugar ~ pill; sugar coat; bitter pill; pill to swallow; taste of ~ own medicine; just what ~ doctor order; land of milk and honey; milk and honey; cry over spilt milk; cry over spilled milk; spilt milk; milk ~ for; big cheese; say cheese; chalk and cheese; half bake; have ~ cake and eat; cake walk; easy as pie; finger in ~ pie; finger in every pie; slice of ~ pie; piece of ~ pie; humble pie; cup of tea; not ~ cup of tea; for all ~ tea in china; wake up and smell ~ coffee; food for thought; recipe for disaster; recipe for; out of ~ frying pan; frying pan; flash in ~ pan; pot call ~ kettle; melting pot; go to pot; kettle of fish; on ~ back burner; back burner; cook ~ book; too many cook; boil down to; simmer down; stew in ~ own; egg head; bun in ~ oven; put ~ cork in; bottle up; bottleneck; rock ~ cradle; throw ~ baby out; baby with ~ bathwater; baby step; child play; born yesterday; mother of all; mother nature; father time; old wive tale; big brother; devil advocate; devil in ~ detail; devil be in ~ detail; speak of ~ devil; angel investor; match make in heaven; seventh heaven; go through ~ hoop; jump through hoop; get ~ wire crossed; live wire; down to ~ wire; hang on ~ wire; wire to wire; on ~ same wavelength; same wavelength; blow ~ fuse; short fuse; cut ~ cord; push ~ envelope; button up; at ~ drop of ~ hat; drop of ~ hat; old hat; hat trick; wear many hat; wear ~ different hat; hat off; take ~ hat off; pass ~ hat; throw ~ hat in; eat ~ hat; keep ~ under ~ hat; cap in hand; feather in ~ cap; if ~ cap fit; if ~ shoe fit; in someone shoe; fill ~ shoe; boot strap; tough as ~ boot; too big for ~ boot; roll up ~ sleeve; laugh up ~ sleeve; tighten ~ belt; hot under ~ collar; blue collar; white collar; keep ~ shirt on; lose ~ shirt; wear ~ trousers; ride ~ coattail; hang up ~ boot; air ~ dirty laundry; dirty laundry; deep pocket; line ~ pocket; in ~ pocket of; iron out; throw in ~ towel; throw ~ towel; wet blanket; blanket ban; security blanket; make ~ bed; bed of rose; not ~ bed of rose; go to bed with; wake up on ~ wrong side; pillow talk; sleep on it; lose sleep; dream come true; pipe dream; in ~ wild dream; penny drop; penny for ~ thought; pretty penny; cost ~ pretty penny; penny wise; ten ~ penny; turn up like ~ bad penny; spend ~ penny; million dollar; look like ~ million; bottom dollar; bet ~ bottom dollar; pass ~ buck; buck stop here; more bang for ~ buck; money talk; throw money; fit ~ bill; clean bill of health; pay ~ price; break ~ bank; laugh all ~ way to ~ bank; bank on; blank cheque; blank check; laughing stock; stock in trade; trade off; trade secret; tool of ~ trade; jack of all trade; tall order; law of ~ jungle; concrete jungle; jungle out there; tower of strength; ivory tower; roll ~ dice; domino effect; knock on effect; ripple effect; ball park; ballpark figure; drop ~ ball; play ball; get ~ ball roll; ball rolling; keep ~ ball roll; curve ball; crystal ball; whole new ball game; ball game; level ~ play field; playing field; move ~ goal post; own goal; score ~ goal; kick off; in ~ long run; front runner; pass ~ torch; pass ~ baton; carry ~ torch; touch base; third base; step up ~ game; raise ~ bar; bar be high; hit ~ sweet spot; out of ~ park; out of ~ league; second to none; par for ~ course; on ~ home stretch; stay ~ course; brain drain; kitchen sink; everything but ~ kitchen sink; hook line and sinker; by hook or by crook; bait and switch; cast ~ wide net; safety net; catch red hand; red hand; caught in ~ net; ghost of ~ chance; give up ~ ghost; dead ringer; pig ear; put ~ lipstick on; field day; play ~ field; left field; out of left field; mine field; sea legs; nerve of steel; steel ~ self; lead balloon; go down like ~ lead; trial balloon; pour oil on; grease ~ wheel; strike oil; snake oil; burn rubber; rubber stamp; stamp of approval; seal of approval; seal ~ deal; sign and seal; seal ~ fate; lip be seal; sign of ~ time; paper over ~ crack; paper over; paper trail; hard copy; pencil in; pen be mightier; ink be dry; dot ~ i; cross ~ t; picture of health; big picture; bigger picture; paint ~ picture; get ~ picture; worth a thousand word; eat ~ word; mark ~ word; word to ~ wise; have ~ last word; last word; no rest for ~ wicked; needle to say; ship shape; magic happen; work ~ magic; magic touch; wave ~ magic wand; magic wand; midas touch; pandora box; open ~ pandora; think outside ~ box; outside ~ box; tick ~ box; tick all ~ box; out of ~ box; sound like ~ broken record; broken record; set ~ record straight; track record; break ~ record; missing link; weak link; weakest link; chain reaction; ball and chain; link in ~ chain; yardstick; tug of war; at sixes and sevens; on all four; back to ~ wall; drive ~ wedge; thin end of ~ wedge; square peg; take ~ down ~ peg; hammer and tongs; hammer home; hammer out; nuts and bolts; screw loose; throw ~ spanner; throw ~ wrench; spanner in ~ work; tighten ~ screw; jump ~ queue; first in line; x mark ~ spot; soft spot; blind spot; tight spot; sweet spot; melt in ~ mouth; hot air; full of hot air; in thin air; into thin air; vanish into thin air; up in ~ air; clear ~ air; breath of fresh air; walk on air; hold ~ breath; take ~ breath away; waste ~ breath; with bated breath; sword and shield; knight in shine armour; chink in ~ armour; chink in ~ armor; wall have ear; leave ~ mark; question mark; go against ~ grain; separate ~ wheat from ~ chaff; wheat from ~ chaff; sow ~ seed; plant ~ seed; reap what ~ sow; reap ~ reward; plough ~ lonely furrow; harvest ~ reward; nip ~ in ~ bud; nip in ~ bud; come up rose; smell of rose; wall flower; late bloomer; gild ~ lily; fresh as ~ daisy; push up ~ daisy; thorn in ~ side; wither on ~ vine; old as ~ hill; go downhill; uphill struggle; slippery slope; summit of ~ career; on top of ~ world; top of ~ world; best of both world; out of this world; world apart; weight of ~ world; carry ~ weight; pull ~ weight; throw ~ weight; dead weight; weight off ~ shoulder; load off ~ mind; piece of ~ puzzle; piece of ~ mind; last piece of ~ puzzle; jigsaw puzzle; fit like ~ glove; kid glove; take off ~ glove; hang by; keep ~ lid on; lift ~ lid; blow ~ lid; cover ~ track; cover ~ base; beneath ~ surface; scratch ~ surface; ring true; ring hollow; run ring around; throw ~ hat in ~ ring; give ~ ring; crown ~ glory; crown jewel; jewel in ~ crown; crowning glory; diamond in ~ rough; pearl of wisdom; cast pearl; before swine; all that glitter; silver tongue; quick silver; every inch; inch by inch; give ~ inch; within ~ inch
+needle in ~ haystack; in a nutshell; over ~ moon; on ~ warpath; up in arm; at heart; by heart;
+in ~ limelight; round ~ clock; around ~ clock; hit ~ jackpot; on ~ bandwagon; off ~ cuff;
+under ~ weather; short end of ~ stick; stroke of genius; genie ~ out of ~ bottle; full steam ahead;
+at loggerhead; tip of ~ iceberg; ball _ in _ court; ball _ now in _ court; ball be ~ in ~ court;
+back ~ to ~ wall; back against ~ wall; writing _ on ~ wall; write _ on ~ wall; last straw;
+final straw; straw that break; clutch at straw; piece of cake; icing on ~ cake; cherry on ~ cake;
+sell like hot cake; take ~ with ~ grain of salt; with a pinch of salt; grain of truth;
+against ~ grain; bread and butter; greatest thing since sliced bread; since sliced bread;
+bring home ~ bacon; bread winner; race against time; race against ~ clock; against ~ clock;
+turn back ~ clock; like clockwork; on ~ face of it; face ~ music; at face value; face to face;
+lose face; save face; face ~ fact; in ~ face of; keep ~ straight face; two side of ~ coin;
+other side of ~ coin; flip side of ~ coin; toss of ~ coin; house of card; play ~ card right;
+card on ~ table; hold all ~ card; ace up ~ sleeve; card up ~ sleeve; trick up ~ sleeve;
+ace in ~ hole; wild card; trump card; cat out of ~ bag; cat and mouse; rain cat and dog;
+curiosity kill ~ cat; cat get ~ tongue; let sleep dog lie; dog eat dog; every dog have ~ day;
+bark up ~ wrong tree; hair of ~ dog; underdog; top dog; go to ~ dog; dog day; elephant in ~ room;
+white elephant; bull in ~ china shop; take ~ bull by ~ horn; until ~ cow come home; sacred cow;
+cash cow; hold ~ horse; dark horse; beat ~ dead horse; flog ~ dead horse; from ~ horse mouth;
+horse of ~ different colour; horse of ~ different color; trojan horse; put ~ cart before ~ horse;
+work horse; high horse; kill two bird with one stone; early bird; bird of ~ feather; bird eye view;
+bird in ~ hand; eat ~ crow; as ~ crow fly; wild goose chase; golden goose; sit duck; lame duck;
+like water off ~ duck back; duck to water; ugly duckling; swan song; count ~ chicken;
+chicken and ~ egg; chicken and egg; egg on ~ face; walk on egg; put ~ egg in one basket;
+all ~ egg in one basket; nest egg; bad egg; hatch ~ plan; fish out of water; big fish; small fish;
+other fish to fry; plenty of fish; fish for ~ compliment; red herring; can of worm;
+open ~ can of worm; early worm; snake in ~ grass; crocodile tear; bee in ~ bonnet; busy as ~ bee;
+bee knee; butterfly in ~ stomach; butterfly effect; ant in ~ pants; fly in ~ ointment;
+fly on ~ wall; wouldn't hurt ~ fly; hornet nest; snail pace; at ~ snail pace;
+wolf in sheep clothing; cry wolf; keep ~ wolf from ~ door; lone wolf; black sheep; count sheep;
+lion share; lion den; monkey business; guinea pig; pig in ~ poke; when pig fly; rat race;
+smell ~ rat; leopard change ~ spot; paper tiger; bear in mind; straight from ~ horse;
+at ~ end of ~ rope; end of ~ rope; end of ~ tether; learn ~ rope; know ~ rope; show ~ rope;
+enough rope; walk ~ tightrope; money for old rope; pull string; pull ~ string; no string attach;
+string attached; purse string; hang by ~ thread; lose ~ thread; common thread; red thread;
+shot in ~ dark; leap in ~ dark; whistle in ~ dark; in ~ dark about; keep ~ in ~ dark;
+leave ~ in ~ dark; stab in ~ dark; long shot; big shot; call ~ shot; parting shot; blind as ~ bat;
+bat out of hell; bat ~ eye; bat ~ eyelid; go to bat; lot on ~ plate; enough on ~ plate; full plate;
+step up to ~ plate; hand on ~ plate; on ~ silver platter; silver platter; born with ~ silver spoon;
+wooden spoon; spoon feed; fork in ~ road; knife edge; on ~ knife edge; stab in ~ back;
+twist ~ knife; fall flat; flat out; fall on deaf ear; fall into place; fall from grace; fall short;
+fall through ~ crack; slip through ~ crack; fall apart at ~ seam; free fall; old habit die hard;
+cash be king; king of ~ castle; queen of heart; practice make perfect; hard nut; tough nut;
+nut to crack; nut and bolt; bolt from ~ blue; bolt out of ~ blue; out of ~ blue;
+once in ~ blue moon; blue moon; promise ~ moon; ask for ~ moon; reach for ~ star;
+thank ~ lucky star; star align; written in ~ star; sky be ~ limit; pie in ~ sky; castle in ~ air;
+on cloud nine; cloud nine; every cloud; silver lining; head in ~ cloud; storm in ~ teacup;
+storm in ~ tea cup; calm before ~ storm; eye of ~ storm; weather ~ storm; perfect storm;
+take ~ by storm; brain storm; lightning strike twice; steal ~ thunder; face like thunder;
+fair weather; right as rain; rain check; save for ~ rainy day; rainy day; when it rain;
+come rain or shine; chase rainbow; end of ~ rainbow; break ~ ice; on thin ice; thin ice;
+skate on thin ice; cut no ice; snowball effect; snow under; pure as ~ driven snow;
+throw caution to ~ wind; gone with ~ wind; second wind; wind of change; spread like wildfire;
+wildfire; play with fire; add fuel to ~ fire; fuel to ~ flame; fight fire with fire;
+baptism of fire; iron in ~ fire; hang fire; where there be smoke; smoke and mirror; smoking gun;
+no smoke without fire; spark ~ debate; burn ~ bridge; burn ~ midnight oil; burn ~ candle;
+hold ~ candle to; burning question; bridge ~ gap; cross that bridge; water under ~ bridge;
+build bridge; bridge too far; troubled water; keep ~ head above water; head above water;
+in deep water; in hot water; test ~ water; tread water; dead in ~ water; muddy ~ water;
+still water run deep; pour cold water; blood be thicker than water; hold water; drop in ~ ocean;
+drop in ~ bucket; kick ~ bucket; bucket list; sea change; all at sea;
+between ~ devil and ~ deep blue sea; plain sailing; rock ~ boat; miss ~ boat; in ~ same boat;
+same boat; whatever float ~ boat; jump ship; abandon ship; tight ship; that ship have sail;
+ship have sail; when ~ ship come in; sink or swim; turn ~ tide; tide turn; turn of ~ tide;
+swim against ~ tide; swim against ~ current; make wave; ride ~ wave; new wave; make ~ splash;
+sell ~ down ~ river; go with ~ flow; stem ~ tide; three sheet to ~ wind; batten down ~ hatch;
+all hand on deck; clear ~ deck; loose cannon; show ~ true colour; show ~ true color;
+with flying colour; with flying color; nail ~ colour; give ~ wide berth; know which way ~ wind;
+tip of ~ tongue; bite ~ tongue; slip of ~ tongue; tongue in cheek; tongue tie; hold ~ tongue;
+by ~ skin of ~ tooth; skin of ~ teeth; long in ~ tooth; sweet tooth; fight tooth and nail;
+armed to ~ teeth; like pull tooth; sink ~ teeth into; lip service; stiff upper lip;
+by word of mouth; word of mouth; put ~ money where ~ mouth; down in ~ mouth; foot in ~ mouth;
+heart in ~ mouth; all ear; play ~ by ear; music to ~ ear; wet behind ~ ear; turn ~ deaf ear;
+in one ear; up to ~ ear; keep ~ ear to ~ ground; ear to ~ ground; see eye to eye; eye to eye;
+in ~ blink of ~ eye; blink of ~ eye; turn ~ blind eye; blind eye; apple of ~ eye; eye catch;
+eye opener; keep ~ eye on; keep ~ eye peeled; sight for sore eye; private eye; naked eye;
+eye for ~ eye; more than meet ~ eye; meet ~ eye; pull ~ wool over; wool over ~ eye;
+pay through ~ nose; turn up ~ nose; poke ~ nose; follow ~ nose; keep ~ nose clean;
+stick ~ neck out; pain in ~ neck; neck and neck; breathe down ~ neck; millstone around ~ neck;
+up to ~ neck; cold shoulder; chip on ~ shoulder; on ~ shoulder of; shoulder of giant;
+rest on ~ shoulder; weight on ~ shoulder; shoulder to shoulder; cost ~ arm and ~ leg;
+arm and ~ leg; twist ~ arm; at arm length; open arm; elbow grease; elbow room; rule of thumb;
+thumb up; all thumb; green thumb; green finger; sticky finger; stick out like ~ sore thumb;
+finger on ~ pulse; at ~ finger tip; cross ~ finger; point ~ finger; slip through ~ finger;
+lift ~ finger; on ~ other hand; on ~ one hand; first hand; second hand; upper hand; hand in hand;
+hand in glove; hand over fist; wash ~ hand of; bite ~ hand; change hand; give ~ hand; lend ~ hand;
+have ~ hand full; hand be tie; in good hand; helping hand; old hand; know ~ like ~ back of ~ hand;
+back of ~ hand; force ~ hand; tip ~ hand; show of hand; live hand to mouth; hand to mouth;
+sleight of hand; heavy hand; bare hand; iron fist; knuckle under; get cold foot; cold foot;
+foot ~ bill; foot ~ door; put ~ best foot forward; best foot forward; put ~ foot down;
+stand on ~ own foot; stand on ~ own two foot; drag ~ foot; sweep ~ off ~ foot; think on ~ foot;
+follow in ~ footstep; toe ~ line; step on ~ toe; keep ~ on ~ toe; achilles heel; head over heel;
+hot on ~ heel; cool ~ heel; pull ~ leg; last leg; on ~ last leg; leg to stand on; break ~ leg;
+knee jerk; weak at ~ knee; heart of ~ matter; change of heart; lose heart;
+wear ~ heart on ~ sleeve; heart of gold; heart of stone; break ~ heart; from ~ bottom of ~ heart;
+heart to heart; cross ~ heart; backbone of; stab ~ back; turn ~ back; break ~ back of;
+back to square one; square one; watch ~ back; pat on ~ back; get ~ back up; gut feeling;
+hate ~ gut; have ~ stomach for; cold blood; in cold blood; bad blood; blood sweat and tear;
+flesh and blood; new blood; skeleton in ~ closet; skeleton in ~ cupboard; bare bone;
+bone of contention; bone to pick; close to ~ bone; work ~ finger to ~ bone; make no bone;
+dry as ~ bone; split hair; let ~ hair down; hair raise; within ~ hair; hair breadth;
+head and shoulder above; head start; head to toe; keep ~ head; lose ~ head; off ~ top of ~ head;
+hit ~ nail on ~ head; nail on ~ head; nail in ~ coffin; heads or tail; make head or tail;
+head or tail; turn ~ head; turn ~ on ~ head; come to ~ head; price on ~ head; put ~ head together;
+in over ~ head; brain child; pick ~ brain; rack ~ brain; tail between ~ leg; barrel of laugh;
+scrape ~ barrel; bottom of ~ barrel; lock stock and barrel; stock and barrel; bite ~ bullet;
+silver bullet; magic bullet; dodge ~ bullet; stick to ~ gun; jump ~ gun; gun to ~ head;
+sweat bullet; double edge sword; sword of damocles; cross sword; two edge sword; fall on ~ sword;
+war chest; battle line; uphill battle; wide of ~ mark; miss ~ mark; shadow of ~ doubt;
+beyond ~ shadow; shadow of ~ former self; light at ~ end of ~ tunnel; end of ~ tunnel;
+tunnel vision; see ~ light; bring to light; come to light; shed light; throw light; cast light;
+in ~ light of; light ~ fire under; green light; red tape; red flag; red carpet;
+roll out ~ red carpet; paint ~ town red; see red; black and white; grey area; gray area; white lie;
+golden opportunity; golden rule; gold mine; gold standard; strike gold; worth ~ weight in gold;
+worth ~ salt; salt of ~ earth; rub salt in; salt in ~ wound; move heaven and earth; on earth do;
+cost ~ earth; what on earth; pay ~ earth; carved in stone; cast in stone; leave no stone unturned;
+no stone unturned; stone throw; stepping stone; between ~ rock and ~ hard place; rock bottom;
+hit rock bottom; rock solid; solid as ~ rock; make ~ mountain out of; mountain out of ~ molehill;
+move mountain; mountain to climb; tip ~ scale; tip ~ balance; hang in ~ balance; strike ~ balance;
+scale up; scale down; on ~ scale of; turn over ~ new leaf; new leaf; take ~ leaf out of;
+leaf out of ~ book; read between ~ line; open book; closed book; oldest trick in ~ book;
+judge ~ book by ~ cover; throw ~ book at; new chapter; next chapter; on ~ same page; same page;
+read ~ like ~ book; chapter and verse; back to ~ drawing board; drawing board; sweep ~ board;
+go by ~ board; turn ~ table; bring to ~ table; seat at ~ table; key to; hold ~ key;
+under lock and key; lock and key; low key; open ~ door to; close ~ door on; behind closed door;
+foot in ~ door; at death door; door to door; wolf at ~ door; window of opportunity; window of time;
+go out ~ window; window dressing; hit ~ brick wall; brick wall; drive ~ up ~ wall; raise ~ roof;
+under one roof; glass ceiling; rose coloured glass; rose tinted glass; glass half full;
+glass half empty; bring ~ house down; get ~ house in order; house ~ divided; foundation stone;
+cornerstone of; pillar of; pillar to post; building block; lay ~ foundation; blueprint for;
+shelf life; skeleton staff; sweep ~ under ~ carpet; pull ~ rug; take ~ curtain call; steal ~ show;
+show must go on; centre stage; center stage; play second fiddle; fit as ~ fiddle;
+blow ~ own trumpet; blow ~ own horn; clear as ~ bell; save by ~ bell; bell and whistle; alarm bell;
+strike ~ chord; hit ~ right note; on ~ high note; drum up; march to ~ beat; face ~ drum;
+call ~ tune; change ~ tune; song and dance; it take two to tango; pull out all ~ stop;
+jump on ~ bandwagon; bandwagon; right track; wrong side of ~ track; back on track; on ~ fast track;
+one track mind; end of ~ line; train of thought; gravy train; in ~ driver seat; back seat;
+take ~ back seat; put ~ brake on; reinvent ~ wheel; cog in ~ machine; cog in ~ wheel; oil ~ wheel;
+fifth wheel; wheel within wheel; well oiled machine; grind to ~ halt; grease ~ palm; road to ruin;
+all road lead to rome; rome be not build in; middle of ~ road; dead end; cut corner; cut ~ corner;
+turn ~ corner; corner ~ market; go ~ extra mile; extra mile; mile ahead; milestone; miss ~ mile;
+fork out; hit ~ ground run; gain ground; lose ground; common ground; stand ~ ground;
+break new ground; new ground; ground to ~ halt; thin on ~ ground; middle ground; shift sand;
+line in ~ sand; head in ~ sand; bury ~ head in ~ sand; sand of time; build on sand;
+hourglass figure; test of time; stand ~ test of time; nick of time; in ~ nick of time;
+time be money; time fly; kill time; buy time; borrowed time; on borrowed time; stitch in time;
+at ~ eleventh hour; eleventh hour; rush hour; finest hour; hour of need; day in ~ sun;
+place in ~ sun; moment in ~ sun; nothing new under ~ sun; make hay while; hay wire;
+root of ~ problem; root of ~ evil; root cause; grass root; grass be greener; see ~ wood for ~ tree;
+wood for ~ tree; forest for ~ tree; out of ~ wood; out of ~ woods; touch wood; knock on wood;
+beat about ~ bush; beat around ~ bush; barking up; family tree; low hang fruit; fruit of ~ labour;
+fruit of ~ labor; bear fruit; forbidden fruit; bad apple; apple and orange; rotten apple;
+apple cart; upset ~ apple cart; apple pie; go banana; second banana; sour grape;
+hear ~ through ~ grapevine; hear ~ on ~ grapevine; full of bean; spill ~ bean; hill of bean;
+not worth ~ bean; cool as ~ cucumber; hot potato; couch potato; small potato; carrot and stick;
+dangle ~ carrot; pea in ~ pod; pepper with; spice of life; variety be ~ spice; sugar ~ pill;
+sugar coat; bitter pill; pill to swallow; taste of ~ own medicine; just what ~ doctor order;
+land of milk and honey; milk and honey; cry over spilt milk; cry over spilled milk; spilt milk;
+milk ~ for; big cheese; say cheese; chalk and cheese; half bake; have ~ cake and eat; cake walk;
+easy as pie; finger in ~ pie; finger in every pie; slice of ~ pie; piece of ~ pie; humble pie;
+cup of tea; not ~ cup of tea; for all ~ tea in china; wake up and smell ~ coffee; food for thought;
+recipe for disaster; recipe for; out of ~ frying pan; frying pan; flash in ~ pan;
+pot call ~ kettle; melting pot; go to pot; kettle of fish; on ~ back burner; back burner;
+cook ~ book; too many cook; boil down to; simmer down; stew in ~ own; egg head; bun in ~ oven;
+put ~ cork in; bottle up; bottleneck; rock ~ cradle; throw ~ baby out; baby with ~ bathwater;
+baby step; child play; born yesterday; mother of all; mother nature; father time; old wive tale;
+big brother; devil advocate; devil in ~ detail; devil be in ~ detail; speak of ~ devil;
+angel investor; match make in heaven; seventh heaven; go through ~ hoop; jump through hoop;
+get ~ wire crossed; live wire; down to ~ wire; hang on ~ wire; wire to wire; on ~ same wavelength;
+same wavelength; blow ~ fuse; short fuse; cut ~ cord; push ~ envelope; button up;
+at ~ drop of ~ hat; drop of ~ hat; old hat; hat trick; wear many hat; wear ~ different hat;
+hat off; take ~ hat off; pass ~ hat; throw ~ hat in; eat ~ hat; keep ~ under ~ hat; cap in hand;
+feather in ~ cap; if ~ cap fit; if ~ shoe fit; in someone shoe; fill ~ shoe; boot strap;
+tough as ~ boot; too big for ~ boot; roll up ~ sleeve; laugh up ~ sleeve; tighten ~ belt;
+hot under ~ collar; blue collar; white collar; keep ~ shirt on; lose ~ shirt; wear ~ trousers;
+ride ~ coattail; hang up ~ boot; air ~ dirty laundry; dirty laundry; deep pocket; line ~ pocket;
+in ~ pocket of; iron out; throw in ~ towel; throw ~ towel; wet blanket; blanket ban;
+security blanket; make ~ bed; bed of rose; not ~ bed of rose; go to bed with;
+wake up on ~ wrong side; pillow talk; sleep on it; lose sleep; dream come true; pipe dream;
+in ~ wild dream; penny drop; penny for ~ thought; pretty penny; cost ~ pretty penny; penny wise;
+ten ~ penny; turn up like ~ bad penny; spend ~ penny; million dollar; look like ~ million;
+bottom dollar; bet ~ bottom dollar; pass ~ buck; buck stop here; more bang for ~ buck; money talk;
+throw money; fit ~ bill; clean bill of health; pay ~ price; break ~ bank;
+laugh all ~ way to ~ bank; bank on; blank cheque; blank check; laughing stock; stock in trade;
+trade off; trade secret; tool of ~ trade; jack of all trade; tall order; law of ~ jungle;
+concrete jungle; jungle out there; tower of strength; ivory tower; roll ~ dice; domino effect;
+knock on effect; ripple effect; ball park; ballpark figure; drop ~ ball; play ball;
+get ~ ball roll; ball rolling; keep ~ ball roll; curve ball; crystal ball; whole new ball game;
+ball game; level ~ play field; playing field; move ~ goal post; own goal; score ~ goal; kick off;
+in ~ long run; front runner; pass ~ torch; pass ~ baton; carry ~ torch; touch base; third base;
+step up ~ game; raise ~ bar; bar be high; hit ~ sweet spot; out of ~ park; out of ~ league;
+second to none; par for ~ course; on ~ home stretch; stay ~ course; brain drain; kitchen sink;
+everything but ~ kitchen sink; hook line and sinker; by hook or by crook; bait and switch;
+cast ~ wide net; safety net; catch red hand; red hand; caught in ~ net; ghost of ~ chance;
+give up ~ ghost; dead ringer; pig ear; put ~ lipstick on; field day; play ~ field; left field;
+out of left field; mine field; sea legs; nerve of steel; steel ~ self; lead balloon;
+go down like ~ lead; trial balloon; pour oil on; grease ~ wheel; strike oil; snake oil;
+burn rubber; rubber stamp; stamp of approval; seal of approval; seal ~ deal; sign and seal;
+seal ~ fate; lip be seal; sign of ~ time; paper over ~ crack; paper over; paper trail; hard copy;
+pencil in; pen be mightier; ink be dry; dot ~ i; cross ~ t; picture of health; big picture;
+bigger picture; paint ~ picture; get ~ picture; worth a thousand word; eat ~ word; mark ~ word;
+word to ~ wise; have ~ last word; last word; no rest for ~ wicked; needle to say; ship shape;
+magic happen; work ~ magic; magic touch; wave ~ magic wand; magic wand; midas touch; pandora box;
+open ~ pandora; think outside ~ box; outside ~ box; tick ~ box; tick all ~ box; out of ~ box;
+sound like ~ broken record; broken record; set ~ record straight; track record; break ~ record;
+missing link; weak link; weakest link; chain reaction; ball and chain; link in ~ chain; yardstick;
+tug of war; at sixes and sevens; on all four; back to ~ wall; drive ~ wedge; thin end of ~ wedge;
+square peg; take ~ down ~ peg; hammer and tongs; hammer home; hammer out; nuts and bolts;
+screw loose; throw ~ spanner; throw ~ wrench; spanner in ~ work; tighten ~ screw; jump ~ queue;
+first in line; x mark ~ spot; soft spot; blind spot; tight spot; sweet spot; melt in ~ mouth;
+hot air; full of hot air; in thin air; into thin air; vanish into thin air; up in ~ air;
+clear ~ air; breath of fresh air; walk on air; hold ~ breath; take ~ breath away; waste ~ breath;
+with bated breath; sword and shield; knight in shine armour; chink in ~ armour; chink in ~ armor;
+wall have ear; leave ~ mark; question mark; go against ~ grain; separate ~ wheat from ~ chaff;
+wheat from ~ chaff; sow ~ seed; plant ~ seed; reap what ~ sow; reap ~ reward;
+plough ~ lonely furrow; harvest ~ reward; nip ~ in ~ bud; nip in ~ bud; come up rose;
+smell of rose; wall flower; late bloomer; gild ~ lily; fresh as ~ daisy; push up ~ daisy;
+thorn in ~ side; wither on ~ vine; old as ~ hill; go downhill; uphill struggle; slippery slope;
+summit of ~ career; on top of ~ world; top of ~ world; best of both world; out of this world;
+world apart; weight of ~ world; carry ~ weight; pull ~ weight; throw ~ weight; dead weight;
+weight off ~ shoulder; load off ~ mind; piece of ~ puzzle; piece of ~ mind; last piece of ~ puzzle;
+jigsaw puzzle; fit like ~ glove; kid glove; take off ~ glove; hang by; keep ~ lid on; lift ~ lid;
+blow ~ lid; cover ~ track; cover ~ base; beneath ~ surface; scratch ~ surface; ring true;
+ring hollow; run ring around; throw ~ hat in ~ ring; give ~ ring; crown ~ glory; crown jewel;
+jewel in ~ crown; crowning glory; diamond in ~ rough; pearl of wisdom; cast pearl; before swine;
+all that glitter; silver tongue; quick silver; every inch; inch by inch; give ~ inch;
+within ~ inch
 `
   .split(/[;\n]/)
   .map((phrase) => phrase.trim())

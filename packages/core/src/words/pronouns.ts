@@ -26,7 +26,12 @@ const LIVING_FILES = new Set([5, 18])
  * passing.
  */
 const PLACE = { subject: 1, object: 0.7, aside: 0.45 }
+/**
+ * What is left of a thing as the meaning of "they" when it is one, or of "it" when it is many; by
+ * hand.
+ */
 const OTHER_NUMBER = 0.4
+/** The same of a lifeless thing as the meaning of "she" or "he". */
 const LIFELESS = 0.15
 
 /** A thing a sentence speaks of, that a later pronoun may stand for. */

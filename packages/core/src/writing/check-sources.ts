@@ -77,9 +77,9 @@ function marked(line: string): { said: string; marks: string[] }[] {
   const marksAt: { at: number; marks: string[] }[] = []
   let plain = ''
   let at = 0
-  for (const { index, 0: whole, 1: inside } of line.matchAll(MARK)) {
+  for (const { index, 0: whole, 1: inside = '' } of line.matchAll(MARK)) {
     plain += line.slice(at, index)
-    marksAt.push({ at: plain.length, marks: inside!.match(/\d+\.\d+/g) ?? [] })
+    marksAt.push({ at: plain.length, marks: inside.match(/\d+\.\d+/g) ?? [] })
     at = index + whole.length
   }
   plain += line.slice(at)

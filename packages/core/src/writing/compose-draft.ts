@@ -16,12 +16,15 @@ const REPETITION = 0.75
 const SAME = 0.72
 /** What a sentence of a source about something else still counts. */
 const OFF_SUBJECT = 0.25
+/** How near a source must be to the subject, 0 to 1; by hand. */
 const ON_SUBJECT = 0.35
 /** So much more than is asked for must be there to choose from. */
 const LEEWAY = 1.15
+/** Share of the wished length that a draft may be off. */
 const NEAR_ENOUGH = 0.03
 /** A unit may overrun what is left of its chapter by so much. */
 const MOST_OVER = 1.6
+/** Steps towards the wished length, after which it stays as it is. */
 const ADJUSTMENTS = 400
 
 interface Candidate {
@@ -44,7 +47,8 @@ export function composeDraft(brief: Brief, outline: Outline, speed = 1): Draft {
     return {
       sentences: [],
       limits: [
-        'There is nothing to write from: give at least one source with whole sentences. The built-in writer invents nothing.',
+        'There is nothing to write from: give at least one source with whole sentences. The ' +
+          'built-in writer invents nothing.',
       ],
     }
   const vectors = weightedVectors(units)
@@ -145,9 +149,9 @@ const LASTING = pattern(
 
 /** What makes a viewer stay (as the checks of a hook have it); 0 for what cannot open a film. */
 function hookWorth({ sentences }: Unit): number {
-  const [first] = sentences
-  if (leansOnOthers(first!) || sentences.length > 2) return 0
-  const words = first!.split(' ').length
+  const first = itemAt(sentences, 0)
+  if (leansOnOthers(first) || sentences.length > 2) return 0
+  const words = first.split(' ').length
   const has = (pattern: RegExp) => Number(pattern.test(sentences.join(' ')))
   return (
     2 * has(/\?/) +
@@ -197,7 +201,7 @@ function chosenByChapter(
     let left = (seconds * chapter.minutes) / minutes
     const open = new Set(candidates.filter((one) => one.chapter === c))
     while (left > 0 && open.size) {
-      const [next] = [...open]
+      const ranked = [...open]
         .map((one) => ({
           one,
           like: Math.max(
@@ -209,11 +213,12 @@ function chosenByChapter(
         }))
         .map(({ one, like }) => ({ one, like, worth: one.score - REPETITION * like }))
         .sort((a, b) => b.worth - a.worth)
-      open.delete(next!.one)
-      if (next!.like > SAME) continue
-      if (next!.one.seconds > left * MOST_OVER) continue
-      taken.push(next!.one)
-      left -= next!.one.seconds
+      const next = itemAt(ranked, 0)
+      open.delete(next.one)
+      if (next.like > SAME) continue
+      if (next.one.seconds > left * MOST_OVER) continue
+      taken.push(next.one)
+      left -= next.one.seconds
     }
   })
   return taken
@@ -244,18 +249,16 @@ function sentencesFor(
   )
   return sentences.reduce<DraftSentence[]>((out, sentence) => {
     const before = out.at(-1)
-    const both =
-      before &&
-      before.chapter === sentence.chapter &&
+    const sameSource =
+      before?.chapter === sentence.chapter &&
       before.from.length === 1 &&
       itemAt(before.from, 0).source === itemAt(sentence.from, 0).source
-        ? joined(before.text, sentence.text)
-        : undefined
+    const both = before && sameSource && joined(before.text, sentence.text)
     if (both)
       out[out.length - 1] = {
         text: both,
         chapter: sentence.chapter,
-        from: [...before!.from, ...sentence.from],
+        from: [...before.from, ...sentence.from],
       }
     else out.push(sentence)
     return out
@@ -335,10 +338,12 @@ function limitsOf(
   })
   const empty = outline.filter((_, i) => !sentences.some(({ chapter }) => chapter === i))
   return [
-    'Every sentence is taken from your sources, at most shortened or joined: put it into your own words before it is published.',
+    'Every sentence is taken from your sources, at most shortened or joined: put it into your ' +
+      'own words before it is published.',
     ...(seconds < wanted * 0.95
       ? [
-          `The sources hold ${(seconds / 60).toFixed(1)} of the ${brief.minutes} minutes. Give more of them, or ask for less.`,
+          `The sources hold ${(seconds / 60).toFixed(1)} of the ${brief.minutes} minutes. ` +
+            'Give more of them, or ask for less.',
         ]
       : []),
     ...silent.map((point) => `Nothing was found on “${point}”.`),

@@ -8,6 +8,7 @@ import { termsOf, type Unit, unitsOf } from './source-units.ts'
  * or two).
  */
 const CHAPTER_MINUTES = 1.4
+/** Chapters of the longest film: more are not kept in mind; by hand. */
 const MOST_CHAPTERS = 9
 
 /**

@@ -3,7 +3,9 @@ import type { Unit } from './source-units.ts'
 
 type Vector = ReadonlyMap<string, number>
 
+/** As in PageRank (Brin & Page 1998; from memory) and LexRank (Erkan & Radev 2004; from memory). */
 const DAMPING = 0.85
+/** Enough for the ranks to stand: 0.85⁴⁰ is under 0.2 %. */
 const ROUNDS = 40
 
 /** Terms weighted by how few units have them (tf–idf), length 1. */

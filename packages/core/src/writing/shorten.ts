@@ -38,6 +38,7 @@ export function shortened(sentence: string): string {
   return short ? short.charAt(0).toUpperCase() + short.slice(1) : sentence
 }
 
+/** Longer sentences than these are not joined; by hand. */
 const JOINED_WORDS = 7
 const LOWERED = pattern(
   '',

@@ -22,6 +22,10 @@ export interface Unit {
 
 /** A chain longer than this is taken apart: its rest then stands as well as it can. */
 const CHAIN = 3
+/**
+ * Shorter ones say too little to be told by themselves, longer ones cannot be spoken in a breath;
+ * by hand.
+ */
 const FEWEST_WORDS = 4
 const MOST_WORDS = 48
 

@@ -7,6 +7,7 @@ import type { ImportedScript } from './imported-script.ts'
 import { INTERNET, publicAgent, type Reach } from './public-address.ts'
 import { decoded } from './text-encoding.ts'
 
+/** Limits of a page that is read from an address: more is no page of words. */
 const REDIRECTS_LIMIT = 5
 const PAGE_BYTES_LIMIT = 8 * 1024 * 1024
 const TIMEOUT_MS = 15_000

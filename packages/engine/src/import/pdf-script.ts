@@ -3,6 +3,7 @@ import { itemAt } from '@tidy-reel/core/faults/certain'
 import { TidyError } from '@tidy-reel/core/faults/fault'
 import { type ImportedScript, paragraphs } from './imported-script.ts'
 
+/** Pages of the longest script: a film of 25 minutes has about 15. */
 const PAGES_LIMIT = 400
 
 interface Line {

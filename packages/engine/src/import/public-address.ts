@@ -38,13 +38,13 @@ export async function publicAgent(
   { resolve, allowed }: Reach = INTERNET,
 ): Promise<Agent | undefined> {
   const addresses = await resolve(url.hostname.replace(/^\[|\]$/g, ''))
-  if (addresses.length === 0 || !addresses.every(allowed)) return undefined
   const [pinned] = addresses
-  const family = pinned!.includes(':') ? 6 : 4
+  if (!pinned || !addresses.every(allowed)) return undefined
+  const family = pinned.includes(':') ? 6 : 4
   return new Agent({
     connect: {
       lookup: (_host, options, done) =>
-        options.all ? done(null, [{ address: pinned!, family }]) : done(null, pinned!, family),
+        options.all ? done(null, [{ address: pinned, family }]) : done(null, pinned, family),
     },
   })
 }

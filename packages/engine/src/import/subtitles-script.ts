@@ -52,9 +52,9 @@ export function subtitlesScript(text: string, name: string): ImportedScript {
 
 function secondsOf(found: RegExpExecArray): [number, number] {
   const [, h1, m1, s1, f1, h2, m2, s2, f2] = found
-  const time = (h: string | undefined, m: string, s: string, f: string) =>
-    Number(h ?? 0) * 3600 + Number(m) * 60 + Number(s) + Number(f.padEnd(3, '0')) / 1000
-  return [time(h1, m1!, s1!, f1!), time(h2, m2!, s2!, f2!)]
+  const time = (h = '0', m = '0', s = '0', f = '') =>
+    Number(h) * 3600 + Number(m) * 60 + Number(s) + Number(f.padEnd(3, '0')) / 1000
+  return [time(h1, m1, s1, f1), time(h2, m2, s2, f2)]
 }
 
 /** Without tags, positions and the hyphen of a change of speaker. */

@@ -11,9 +11,11 @@ export interface Piece {
 const LONG_SECONDS = 8
 /** A piece shorter than this is no picture of its own; it goes with the one before it. */
 const LEAST_SECONDS = 1.2
+/** Pictures made of one clip at the most: a list of more is looked through by nobody. */
 const MOST_PIECES = 200
 /** How far a frame must differ from the one before, 0 to 1, by ffmpeg's scene score. */
 const CUT_SCORE = 0.3
+/** After this a clip stays in one piece. */
 const TIMEOUT_MS = 20 * 60_000
 
 /**

@@ -11,6 +11,7 @@ import { replacedFile } from '../storage/kept-file.ts'
  * is.
  */
 export const PIXELS_LIMIT = 8192 * 8192
+/** Pixels a side of the small copy whose colours are counted, and of the one whose sharpness is. */
 const COLOUR_SIDE = 64
 const DETAIL_SIDE = 512
 const LAPLACIAN = { width: 3, height: 3, kernel: [0, 1, 0, 1, -4, 1, 0, 1, 0], offset: 128 }

@@ -22,6 +22,7 @@ import { metadataInside, type PictureMetadata } from './picture-metadata.ts'
 
 /** The longest file that is taken, in bytes. */
 export const OWN_BYTES_LIMIT = 400 * 1024 * 1024
+/** Pixels a side of the largest picture: twice what a film in 4K shows. */
 const LARGEST_SIDE = 8192
 /** Stills are read by sharp: starting ffprobe takes longer than all else that is done with one. */
 const STILLS = new Set(['jpeg', 'png', 'webp', 'gif', 'heif'])

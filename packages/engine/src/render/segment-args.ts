@@ -72,7 +72,9 @@ export function segmentArgs(
   const shots = segment.shots.map(({ lead }, i) =>
     lead ? transitionFilter(lead, read++, read++, i, fps) : `[p${read++}]null[s${i}]`,
   )
-  const joined = `${segment.shots.map((_, i) => `[s${i}]`).join('')}concat=n=${segment.shots.length}:v=1:a=0,ass=${names.ass}:fontsdir=${names.fonts},format=yuv420p[v]`
+  const joined =
+    `${segment.shots.map((_, i) => `[s${i}]`).join('')}concat=n=${segment.shots.length}:v=1:a=0,` +
+    `ass=${names.ass}:fontsdir=${names.fonts},format=yuv420p[v]`
   return [
     '-hide_banner',
     '-v',
@@ -113,7 +115,10 @@ function transitionFilter(
   fps: FilmShape['fps'],
 ): string {
   if (kind === 'dissolve')
-    return `[p${before}][p${own}]xfade=transition=fade:duration=${((frames * fps[1]) / fps[0]).toFixed(6)}:offset=0[s${shot}]`
+    return (
+      `[p${before}][p${own}]xfade=transition=fade:duration=` +
+      `${((frames * fps[1]) / fps[0]).toFixed(6)}:offset=0[s${shot}]`
+    )
   const half = from.frames
   const rest = frames - half
   return [
@@ -142,7 +147,8 @@ function pictureFilter(
   const fits = file?.plain && file.width === width && file.height === height
   const filled = fits
     ? cut
-    : `${cut},scale=${width}:${height}:force_original_aspect_ratio=increase:flags=bicubic:out_color_matrix=bt709:out_range=tv,crop=${width}:${height},format=yuv420p`
+    : `${cut},scale=${width}:${height}:force_original_aspect_ratio=increase:flags=bicubic:out_co` +
+      `lor_matrix=bt709:out_range=tv,crop=${width}:${height},format=yuv420p`
   return source.move ? `${filled},${viewFilter(source.move, first, span)}` : filled
 }
 
@@ -157,5 +163,8 @@ function viewFilter({ from, to }: Move, first: number, span: number): string {
   const left = `clip(${mix(from.x, to.x)}-${scale}/2,0,1-${scale})`
   const top = `clip(${mix(from.y, to.y)}-${scale}/2,0,1-${scale})`
   const [x0, x1, y0, y1] = [`W*${left}`, `W*(${left}+${scale})`, `H*${top}`, `H*(${top}+${scale})`]
-  return `perspective=x0='${x0}':y0='${y0}':x1='${x1}':y1='${y0}':x2='${x0}':y2='${y1}':x3='${x1}':y3='${y1}':sense=source:interpolation=cubic:eval=frame`
+  return (
+    `perspective=x0='${x0}':y0='${y0}':x1='${x1}':y1='${y0}':x2='${x0}':y2='${y1}':x3='${x1}':y3` +
+    `='${y1}':sense=source:interpolation=cubic:eval=frame`
+  )
 }

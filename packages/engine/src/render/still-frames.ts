@@ -28,6 +28,7 @@ const module = () =>
  * the film's, up to a limit.
  */
 const SPARE = { least: 1.12, most: 3 }
+/** Bytes of a page of WebAssembly memory. */
 const PAGE = 65536
 
 export interface Size {
@@ -54,7 +55,13 @@ export function decodeStillArgs(
   { width, height }: Size,
 ): string[] {
   const spare = Math.min(SPARE.most, Math.max(SPARE.least, 1 / Math.min(from.scale, to.scale)))
-  const fill = `scale=${even(width * spare)}:${even(height * spare)}:force_original_aspect_ratio=increase:flags=bicubic:out_color_matrix=bt709:out_range=tv,crop=trunc(iw/2)*2:trunc(ih/2)*2,format=yuv420p,showinfo=checksum=0`
+  const fill = [
+    `scale=${even(width * spare)}:${even(height * spare)}:force_original_aspect_ratio=increase` +
+      ':flags=bicubic:out_color_matrix=bt709:out_range=tv',
+    'crop=trunc(iw/2)*2:trunc(ih/2)*2',
+    'format=yuv420p',
+    'showinfo=checksum=0',
+  ].join(',')
   return [
     '-hide_banner',
     '-nostdin',

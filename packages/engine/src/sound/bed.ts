@@ -2,6 +2,7 @@ import { mkdtemp, rm, writeFile } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { Mood } from '@tidy-reel/core/document/document'
+import { itemAt } from '@tidy-reel/core/faults/certain'
 import { chance } from '@tidy-reel/core/text/hash'
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
 import { runProgram } from '../run/program.ts'
@@ -47,11 +48,15 @@ const STYLES: Record<Exclude<Mood, 'none'>, Style> = {
     progressions: ['Am F C Em Am Dm E E', 'Dm Am Bb F Dm Am E Am', 'Am Em F C Dm Am Esus4 E'],
   },
 }
+/** A bed goes round after this: its end is far from its beginning by then. */
 const LONGEST_SECONDS = 180
 const SOUND_FONT = '/usr/share/sounds/sf2/default-GM.sf2'
 const KEYS = [-5, -3, -2, 0, 2, 3, 5]
 
 /** The chord sheet `mma` plays: as many bars as are needed, the same for the same seed. */
+const oneOf = <Choice>(choices: readonly Choice[], seed: string) =>
+  itemAt(choices, Math.floor(chance(seed) * choices.length))
+
 export function chordSheet(
   mood: Exclude<Mood, 'none'>,
   seconds: number,
@@ -62,11 +67,10 @@ export function chordSheet(
   const bars = 8 * Math.max(1, Math.ceil(Math.min(seconds, LONGEST_SECONDS) / barSeconds / 8))
   const lines = Array.from({ length: bars }, (_, bar) => {
     const part = Math.floor(bar / 8)
-    const chords =
-      progressions[Math.floor(chance(`${seed} ${part}`) * progressions.length)]!.split(' ')
+    const chords = oneOf(progressions, `${seed} ${part}`).split(' ')
     return `${bar + 1} ${chords[bar % 8]}`
   })
-  const key = KEYS[Math.floor(chance(`${seed} key`) * KEYS.length)]!
+  const key = oneOf(KEYS, `${seed} key`)
   const head = [
     `RndSeed ${Math.floor(chance(`${seed} dice`) * 1e6)}`,
     `Tempo ${tempo}`,

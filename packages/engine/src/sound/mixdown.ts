@@ -21,6 +21,7 @@ export interface Mixdown extends z.infer<typeof MixFacts> {
   file: string
 }
 
+/** Samples that are mixed at once. */
 const CHUNK = 1 << 16
 /** The limiter works below the ceiling: the encoder after it adds a little. */
 const HEADROOM_DB = 0.8
@@ -196,7 +197,14 @@ async function levelled(input: string, out: string, signal?: AbortSignal): Promi
   let gain = FILM_LUFS - before
   for (let round = 0; round < 5; round++) {
     const ceiling = 10 ** ((TRUE_PEAK_DBTP - HEADROOM_DB) / 20)
-    const chain = `aformat=channel_layouts=stereo,volume=${gain.toFixed(2)}dB,aresample=192000,alimiter=limit=${ceiling.toFixed(4)}:attack=3:release=70:level=false,aresample=48000`
+    // At four times the rate the limiter sees peaks between samples.
+    const chain = [
+      'aformat=channel_layouts=stereo',
+      `volume=${gain.toFixed(2)}dB`,
+      'aresample=192000',
+      `alimiter=limit=${ceiling.toFixed(4)}:attack=3:release=70:level=false`,
+      'aresample=48000',
+    ].join(',')
     const half = `${out}.part.wav`
     await runProgram(
       'ffmpeg',

@@ -4,6 +4,7 @@ import { rm, writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import { ZipFile } from 'yazl'
 import { marksJson, marksTextGrid, marksVtt } from '@tidy-reel/core/export/voice-marks'
+import { certain } from '@tidy-reel/core/faults/certain'
 import { TidyError } from '@tidy-reel/core/faults/fault'
 import { soundSamples, type Timeline } from '@tidy-reel/core/timeline/timeline'
 import { runProgram } from '../run/program.ts'
@@ -78,7 +79,7 @@ export async function voiceFile(
       )
       await runProgram(
         'ffmpeg',
-        ['-v', 'error', '-nostdin', '-y', '-i', wav, ...ENCODERS[name]!, half],
+        ['-v', 'error', '-nostdin', '-y', '-i', wav, ...certain(ENCODERS[name]), half],
         signal ? { signal } : {},
       )
     } finally {

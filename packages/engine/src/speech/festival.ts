@@ -65,9 +65,9 @@ export async function speakWithFestival(
 
 function wordsOf(told: string, madeUp: ReadonlyMap<string, string>): RawWord[] {
   return told.split('\n').flatMap((line) => {
-    const [text, start, end] = line.split('\t')
+    const [text = '', start, end] = line.split('\t')
     return end === undefined
       ? []
-      : [{ text: madeUp.get(text!) ?? text!, start: Number(start), end: Number(end) }]
+      : [{ text: madeUp.get(text) ?? text, start: Number(start), end: Number(end) }]
   })
 }

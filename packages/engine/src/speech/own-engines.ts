@@ -13,6 +13,7 @@ import { pcmOf } from './wav-reading.ts'
 const Marks = z
   .array(z.object({ word: z.string().max(200), start: z.number().min(0), end: z.number().min(0) }))
   .max(50_000)
+/** In bytes: half an hour of 48 kHz stereo. */
 const LARGEST_WAV = 200 * 1024 * 1024
 
 const rawWords = (marks: z.infer<typeof Marks>) =>
@@ -47,23 +48,23 @@ async function speakWithProgram(
 ): Promise<RawSpeech> {
   const folder = await mkdtemp(join(tmpdir(), 'tidy-voice-'))
   try {
-    const places: Record<string, string> = {
+    const places = {
       out: join(folder, 'out.wav'),
       marks: join(folder, 'marks.json'),
       speed: (1 / stretch).toFixed(3),
     }
     const filled = args.map((arg) =>
-      arg.replace(/\{(out|marks|speed)\}/g, (_all, place: string) => places[place]!),
+      arg.replace(/\{(out|marks|speed)\}/g, (_all, place: keyof typeof places) => places[place]),
     )
     await runProgram(program, filled, {
       input: text,
       timeoutMs: timeoutSeconds * 1000,
       ...(signal ? { signal } : {}),
     })
-    const wav = await readFile(places.out!).catch(() => {
+    const wav = await readFile(places.out).catch(() => {
       throw new TidyError('voice_failed', { engine: name, reason: 'it wrote no WAV file' })
     })
-    const marks = await readFile(places.marks!, 'utf8').catch(() => undefined)
+    const marks = await readFile(places.marks, 'utf8').catch(() => undefined)
     return {
       ...pcmOf(wav, name),
       ...(marks === undefined ? {} : { words: rawWords(marksOf(marks, name)) }),

@@ -51,6 +51,7 @@ export const speechPlace = (config: EngineConfig): SpeechPlace => ({
   voices: voiceList(config.data),
 })
 
+/** Highest sample of a take, 0 to 1: 3 dB are left for the mix. */
 const HIGHEST_PEAK = 0.7
 /**
  * An engine that knows no letter of a text says nothing at about −52 dB; a voice peaks above −10.

@@ -5,6 +5,7 @@ import { OfferedChannel } from '@tidy-reel/core/topics/topic-views'
 import { withTimeLimit } from '../run/time-limit.ts'
 import type { ChannelStatistics } from './contract.ts'
 
+/** A service of numbers that needs longer is down. */
 const PATIENCE_MS = 10_000
 const PER_PAGE = 100
 const Channels = z.object({ channels: z.array(OfferedChannel).max(1000) })

@@ -28,6 +28,7 @@ import type { Lexicon } from '@tidy-reel/core/words/lexicon'
 import { loadLexicon } from '../words/wordnet.ts'
 import type { PictureLibrary } from './contract.ts'
 
+/** Pictures asked for by one search: six pages of candidates. */
 const PER_SEARCH = 24
 
 export interface MatchOptions {

@@ -1,6 +1,7 @@
 import { readFile } from 'node:fs/promises'
 import { createRequire } from 'node:module'
 import { join } from 'node:path'
+import { itemAt } from '@tidy-reel/core/faults/certain'
 import { lemma } from '@tidy-reel/core/words/lemma'
 import type { Lexicon, Sense } from '@tidy-reel/core/words/lexicon'
 import { DIMENSIONS, GIST_AXES, loadVectors } from './word-vectors.ts'
@@ -28,9 +29,11 @@ const PICTURABLE: Record<number, number> = {
   22: 0.3,
   25: 0.5,
 }
+/** How well a thing of any other kind can be shown. */
 const OTHERWISE = 0.12
 /** Senses beyond these are so rare that they only mislead. */
 const SENSES = 12
+/** Narrower things read of a noun; by hand. */
 const NARROWER = 12
 
 /** WordNet 3.1, vectors of words and SUBTLEX word counts; read once, about 60 MB. */
@@ -67,7 +70,10 @@ async function read(): Promise<Lexicon> {
   const picturableSense = ({ file }: Sense) => PICTURABLE[file] ?? OTHERWISE
   return {
     picturableSense,
-    picturable: (noun) => sensesOf(noun)[0] && picturableSense(sensesOf(noun)[0]!),
+    picturable: (noun) => {
+      const [first] = sensesOf(noun)
+      return first && picturableSense(first)
+    },
     senses: sensesOf,
     synonyms: (noun) => others(sensesOf(noun)[0]?.words ?? [], noun).slice(0, 4),
     frequency: (word) => counted(word) ?? 1.5,
@@ -92,7 +98,7 @@ function offsetsOf(index: string): Map<string, number[]> {
     if (line.startsWith(' ') || !line) continue
     const parts = line.trimEnd().split(' ')
     const senses = Number(parts[2])
-    offsets.set(parts[0]!, parts.slice(-senses).map(Number))
+    offsets.set(itemAt(parts, 0), parts.slice(-senses).map(Number))
   }
   return offsets
 }
@@ -112,7 +118,7 @@ function senseAt(data: string, offset: number): Sense {
       .slice(0, most)
       .flatMap(([, target]) => plain(wordsAt(data, target)))
   return {
-    id: parts[0]!,
+    id: itemAt(parts, 0),
     file: Number(parts[1]),
     words: plain(wordsOf(parts)),
     gloss: gloss.trim(),
@@ -122,14 +128,14 @@ function senseAt(data: string, offset: number): Sense {
 }
 
 const wordsOf = (parts: readonly string[]) =>
-  Array.from({ length: parseInt(parts[3]!, 16) }, (_, i) => parts[4 + 2 * i]!)
+  Array.from({ length: parseInt(itemAt(parts, 3), 16) }, (_, i) => itemAt(parts, 4 + 2 * i))
 const wordsAt = (data: string, offset: number) =>
   wordsOf(data.slice(offset, offset + 2000).split(' '))
 
 /** Relations to other nouns, with their offset. */
 function pointersOf(parts: readonly string[]): [symbol: string, offset: number][] {
-  const start = 4 + 2 * parseInt(parts[3]!, 16)
+  const start = 4 + 2 * parseInt(itemAt(parts, 3), 16)
   return Array.from({ length: Number(parts[start]) }, (_, i) =>
     parts.slice(start + 1 + 4 * i, start + 5 + 4 * i),
-  ).flatMap(([symbol, offset, kind]) => (kind === 'n' ? [[symbol!, Number(offset)]] : []))
+  ).flatMap(([symbol = '', offset, kind]) => (kind === 'n' ? [[symbol, Number(offset)]] : []))
 }

@@ -21,6 +21,7 @@ export interface ChatService {
  */
 const dispatcher = new Agent({ pipelining: 0 })
 
+/** Three minutes: a slow model on a machine of its own writes a draft in that. */
 const PATIENCE_MS = 180_000
 /** Between two pieces of a streamed answer. */
 const SILENCE_MS = 45_000
@@ -64,7 +65,10 @@ export function chatWriter(
           { role: 'system', content: RULES },
           {
             role: 'user',
-            content: `${briefText(brief)}\n\nAnswer with JSON only: a list of chapters, each {"title": string, "minutes": number, "points": [string]}. The minutes add up to ${brief.minutes}.`,
+            content:
+              `${briefText(brief)}\n\nAnswer with JSON only: a list of chapters, each {"title": ` +
+              'string, "minutes": number, "points": [string]}. The minutes add up to ' +
+              `${brief.minutes}.`,
           },
         ],
         signal,
@@ -94,7 +98,11 @@ export function chatWriter(
           { role: 'system', content: RULES },
           {
             role: 'user',
-            content: `${briefText(brief)}\n\nWrite the narration under these headings, about ${Math.round(brief.minutes * PER_MINUTE * speed)} characters in all:\n${plan}\n\nBegin with the strongest hook, before the first heading. After each sentence name the source sentences it stands on, like [2.14].`,
+            content:
+              `${briefText(brief)}\n\nWrite the narration under these headings, about ` +
+              `${Math.round(brief.minutes * PER_MINUTE * speed)} characters in ` +
+              `all:\n${plan}\n\nBegin with the strongest hook, before the first heading. After ` +
+              'each sentence name the source sentences it stands on, like [2.14].',
           },
         ],
         signal,
@@ -116,7 +124,9 @@ interface Message {
 }
 
 const RULES =
-  'You write narration for explainer films. Use only what the numbered source sentences say. Plain spoken English, short sentences, no greetings, no calls to subscribe, no stage directions, no markup but # headings.'
+  'You write narration for explainer films. Use only what the numbered source sentences say. ' +
+  'Plain spoken English, short sentences, no greetings, no calls to subscribe, no stage ' +
+  'directions, no markup but # headings.'
 
 function briefText({ topic, audience, tone, minutes, points, sources, sample }: Brief): string {
   const cited = [...citedSentences(sources)]

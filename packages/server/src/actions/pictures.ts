@@ -30,7 +30,9 @@ import { libraryActions } from './library.ts'
  * a filter.
  */
 const SHOWN = 24
+/** Pages that are looked through for one shown page when a filter drops most of them. */
 const PAGES_LOOKED = 4
+/** Clips cut for a look at the same time: one a core of a small machine. */
 const PREVIEWS_AT_ONCE = 2
 /** Of a list of pictures, in bytes; and names that are told of those nobody knows. */
 const LIST_LIMIT = 50 * 1024 * 1024
@@ -159,7 +161,7 @@ export function pictureActions(
       return {
         described: notes.length - unknown.length,
         unknown: unknown.length,
-        called: unknown.slice(0, CALLED_SHOWN).map(({ file, id }) => file ?? id!),
+        called: unknown.slice(0, CALLED_SHOWN).map(({ file, id }) => file ?? id ?? ''),
         skipped: skipped.slice(0, CALLED_SHOWN),
       }
     },

@@ -17,6 +17,7 @@ import type { EpisodeActions } from './episodes.ts'
 
 /** A running render that has said nothing for so long has lost its worker. */
 const SILENT_MS = 12_000
+/** A render says so often that it lives, and looks so often whether it is to stop. */
 const HEARTBEAT_MS = 3000
 const CANCEL_WATCH_MS = 700
 

@@ -14,6 +14,7 @@ import { standInWriter } from '@tidy-reel/engine/writing/standin-writer'
 import { WriterSettings, WritingRow } from '../db/models.ts'
 import type { EpisodeActions } from './episodes.ts'
 
+/** Of a brief that says none. */
 const DEFAULT_MINUTES = 5
 
 /** Briefs, outlines and drafts of episodes, and who writes them. */

@@ -146,25 +146,28 @@ const DOCUMENT_7 = documentsOf(6, SEVENTH_DOCUMENT).concat(
   "create index pictures_called on pictures (owner_id, regexp_replace(file_name, '\\.[^.]+$', '')) where file_name is not null",
 )
 
+/** In order; one that has been published never changes. */
+const MIGRATIONS: readonly [name: string, statements: readonly string[]][] = [
+  ['001-first', FIRST],
+  ['002-history', HISTORY],
+  ['003-document-2', DOCUMENT_2],
+  ['004-document-3', DOCUMENT_3],
+  ['005-topics', TOPICS],
+  ['006-writing', WRITING],
+  ['007-document-4', DOCUMENT_4],
+  ['008-document-5', DOCUMENT_5],
+  ['009-document-6', DOCUMENT_6],
+  ['010-document-7', DOCUMENT_7],
+]
+
 /** Brings the database to the newest layout; each step once, in a transaction. */
 export async function migrate(sequelize: Sequelize): Promise<void> {
   const umzug = new Umzug({
-    migrations: [
-      ['001-first', FIRST],
-      ['002-history', HISTORY],
-      ['003-document-2', DOCUMENT_2],
-      ['004-document-3', DOCUMENT_3],
-      ['005-topics', TOPICS],
-      ['006-writing', WRITING],
-      ['007-document-4', DOCUMENT_4],
-      ['008-document-5', DOCUMENT_5],
-      ['009-document-6', DOCUMENT_6],
-      ['010-document-7', DOCUMENT_7],
-    ].map(([name, statements]) => ({
-      name: name as string,
+    migrations: MIGRATIONS.map(([name, statements]) => ({
+      name,
       up: () =>
         sequelize.transaction(async (transaction) => {
-          for (const statement of statements!) await sequelize.query(statement, { transaction })
+          for (const statement of statements) await sequelize.query(statement, { transaction })
         }),
     })),
     context: sequelize,

@@ -12,7 +12,9 @@ export type Row = Omit<Item, 'link'> &
   }
 
 export const COLUMNS =
-  'id, kind, title, description, tags, width, height, seconds, orientation, source, licence, author, link, favourite, collections, colours, people, sharpness, refused, added_at, used_at'
+  'id, kind, title, description, tags, width, height, seconds, orientation, source, licence, ' +
+  'author, link, favourite, collections, colours, people, sharpness, refused, added_at, ' +
+  'used_at'
 
 /** What of the table a question is about, as SQL with its values. */
 export function conditions(
@@ -33,7 +35,9 @@ export function conditions(
   if (shelf === 'untagged') add("origin = 'own' and tags = '{}'")
   if (shelf === 'alike')
     add(
-      `exists (select 1 from pictures as other where other.owner_id = pictures.owner_id and other.removed_at is null and other.id <> pictures.id and bit_count(other.hash # pictures.hash) <= ${SAME_BITS})`,
+      'exists (select 1 from pictures as other where other.owner_id = pictures.owner_id and ' +
+        'other.removed_at is null and other.id <> pictures.id and bit_count(other.hash # ' +
+        `pictures.hash) <= ${SAME_BITS})`,
     )
   if (collection) add('collections @> array[$collection]', { collection })
   if (kind)

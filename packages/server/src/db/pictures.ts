@@ -20,7 +20,9 @@ const WEIGHED = MOST_FOUND
 const WEIGHED_EACH = 200
 /** So many of each bear on the choices of a film, the newest: more than anybody made by hand. */
 const REFUSALS_LEARNT = 1000
+/** Favourites that matching reads; the newest, as taste changes. */
 const FAVOURITES_LEARNT = 10_000
+/** Copies shown of one picture. */
 const MOST_TWINS = 50
 
 /** What of the library is asked for. */

@@ -1,3 +1,5 @@
+import type { Answers } from '@tidy-reel/core/views/answers'
+
 /** An answer that says no, with its code and its sentence. */
 export class ApiError extends Error {
   constructor(
@@ -9,13 +11,50 @@ export class ApiError extends Error {
   }
 }
 
-export async function ask<T>(path: string, init: RequestInit = {}): Promise<T> {
-  const answer = await fetch(`/api${path}`, {
-    ...init,
-    headers: { ...(init.body ? { 'content-type': 'application/json' } : {}), ...init.headers },
+type Values = Record<string, string | number | undefined>
+
+/** The parts of a route's path that stand for something, as in `/episodes/:id`. */
+type Named<Path> = Path extends `${string}:${infer Name}/${infer Rest}`
+  ? Name | Named<`/${Rest}`>
+  : Path extends `${string}:${infer Name}`
+    ? Name
+    : never
+
+interface Asked {
+  /** Undefined and empty values are left out. */
+  query?: Values
+  json?: unknown
+  /** A file on its way to the server, as it is. */
+  file?: Blob
+  /** Media type of the file; else the bytes speak for themselves. */
+  type?: string
+  signal?: AbortSignal | undefined
+}
+
+type Options<Route> =
+  Named<Route> extends never
+    ? [asked?: Asked]
+    : [asked: Asked & { path: Record<Named<Route>, string> }]
+
+/**
+ * Asks the server by one of the names of `Answers`.
+ *
+ * @returns what the route answers; null where there is nothing to tell (yet)
+ * @throws ApiError when the server says no
+ */
+export async function ask<Route extends keyof Answers>(
+  route: Route,
+  ...[asked = {}]: Options<Route>
+): Promise<Answers[Route]> {
+  const [method = 'GET', path = ''] = route.split(' ')
+  const address = addressOf(path, 'path' in asked ? asked.path : {}, asked.query)
+  const answer = await fetch(address, {
+    method,
+    ...bodyOf(asked),
+    ...(asked.signal ? { signal: asked.signal } : {}),
   })
-  if (answer.ok)
-    return (answer.status === 204 || answer.status === 202 ? undefined : await answer.json()) as T
+  if (answer.status === 204 || answer.status === 202) return null as Answers[Route]
+  if (answer.ok) return (await answer.json()) as Answers[Route]
   const problem = (await answer.json().catch(() => ({}))) as { code?: string; detail?: string }
   throw new ApiError(
     problem.code ?? 'unexpected',
@@ -24,24 +63,20 @@ export async function ask<T>(path: string, init: RequestInit = {}): Promise<T> {
   )
 }
 
-/** A query string of what is given; undefined is left out. */
-export const query = (values: Record<string, string | number | undefined>) =>
-  new URLSearchParams(
-    Object.entries(values).flatMap(([name, value]) =>
+function addressOf(path: string, named: Values, query: Values = {}): string {
+  const filled = path.replace(/:(\w+)/g, (_all, name: string) =>
+    encodeURIComponent(String(named[name])),
+  )
+  const search = new URLSearchParams(
+    Object.entries(query).flatMap(([name, value]) =>
       value === undefined || value === '' ? [] : [[name, String(value)]],
     ),
-  )
+  ).toString()
+  return `/api${filled}${search ? `?${search}` : ''}`
+}
 
-export const post = <T>(path: string, body?: unknown, signal?: AbortSignal) =>
-  ask<T>(path, {
-    method: 'POST',
-    ...(signal ? { signal } : {}),
-    ...(body === undefined ? {} : { body: JSON.stringify(body) }),
-  })
-
-/** A file on its way to the server, as it is. */
-export const bytesOf = (file: Blob): RequestInit => ({
-  method: 'POST',
-  body: file,
-  headers: { 'content-type': 'application/octet-stream' },
-})
+function bodyOf({ json, file, type }: Asked): Pick<RequestInit, 'body' | 'headers'> {
+  if (file) return { body: file, headers: { 'content-type': type ?? 'application/octet-stream' } }
+  if (json === undefined) return {}
+  return { body: JSON.stringify(json), headers: { 'content-type': 'application/json' } }
+}

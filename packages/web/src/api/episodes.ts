@@ -1,48 +1,34 @@
 import type { Command } from '@tidy-reel/core/document/command'
-import type { Comparison } from '@tidy-reel/core/document/compare'
-import type { Document } from '@tidy-reel/core/document/document'
 import type { FilmShape } from '@tidy-reel/core/render/plan'
-import type {
-  EpisodeRow,
-  EpisodeView,
-  RenderView,
-  VersionView,
-} from '@tidy-reel/core/views/episode'
-import { ask, post } from './ask.ts'
-
-/** An episode after a step back or forth. */
-export type Changed = Pick<EpisodeView, 'revision' | 'document' | 'history'>
+import { ask } from './ask.ts'
 
 /** Episodes: their documents, versions and films. */
 export const episodesApi = {
-  episodes: () => ask<{ episodes: EpisodeRow[] }>('/episodes').then(({ episodes }) => episodes),
-  createEpisode: (title: string) => post<{ id: string }>('/episodes', { title }),
-  removeEpisode: (id: string) => ask<void>(`/episodes/${id}`, { method: 'DELETE' }),
-  restoreEpisode: (id: string) => post<void>(`/episodes/${id}/restore`),
-  episode: (id: string) => ask<EpisodeView>(`/episodes/${id}`),
+  episodes: () => ask('GET /episodes').then(({ episodes }) => episodes),
+  createEpisode: (title: string) => ask('POST /episodes', { json: { title } }),
+  removeEpisode: (id: string) => ask('DELETE /episodes/:id', { path: { id } }),
+  restoreEpisode: (id: string) => ask('POST /episodes/:id/restore', { path: { id } }),
+  episode: (id: string) => ask('GET /episodes/:id', { path: { id } }),
   command: (id: string, revision: number, command: Command, key: string) =>
-    post<{ revision: number; document: Document }>(`/episodes/${id}/commands`, {
-      revision,
-      command,
-      key,
-    }),
-  undo: (id: string) => post<Changed>(`/episodes/${id}/undo`),
-  redo: (id: string) => post<Changed>(`/episodes/${id}/redo`),
+    ask('POST /episodes/:id/commands', { path: { id }, json: { revision, command, key } }),
+  undo: (id: string) => ask('POST /episodes/:id/undo', { path: { id } }),
+  redo: (id: string) => ask('POST /episodes/:id/redo', { path: { id } }),
   versions: (id: string) =>
-    ask<{ versions: VersionView[] }>(`/episodes/${id}/versions`).then(({ versions }) => versions),
+    ask('GET /episodes/:id/versions', { path: { id } }).then(({ versions }) => versions),
   keepVersion: (id: string, name: string) =>
-    post<VersionView>(`/episodes/${id}/versions`, { name }),
+    ask('POST /episodes/:id/versions', { path: { id }, json: { name } }),
   version: (id: string, version: string) =>
-    ask<VersionView & { document: Document }>(`/episodes/${id}/versions/${version}`),
+    ask('GET /episodes/:id/versions/:version', { path: { id, version } }),
   removeVersion: (id: string, version: string) =>
-    ask<void>(`/episodes/${id}/versions/${version}`, { method: 'DELETE' }),
+    ask('DELETE /episodes/:id/versions/:version', { path: { id, version } }),
   compareVersion: (id: string, version: string) =>
-    ask<Comparison>(`/episodes/${id}/versions/${version}/changes`),
+    ask('GET /episodes/:id/versions/:version/changes', { path: { id, version } }),
   restoreVersion: (id: string, version: string) =>
-    post<void>(`/episodes/${id}/versions/${version}/restore`),
+    ask('POST /episodes/:id/versions/:version/restore', { path: { id, version } }),
   /** @param first the scene in view, spoken before the others */
   prepare: (id: string, first: string) =>
-    post<void>(`/episodes/${id}/prepare${first ? `?first=${encodeURIComponent(first)}` : ''}`),
-  startRender: (id: string, shape: FilmShape) => post<RenderView>(`/episodes/${id}/renders`, shape),
-  cancelRender: (renderId: string) => post<RenderView>(`/renders/${renderId}/cancel`),
+    ask('POST /episodes/:id/prepare', { path: { id }, query: { first } }),
+  startRender: (id: string, shape: FilmShape) =>
+    ask('POST /episodes/:id/renders', { path: { id }, json: shape }),
+  cancelRender: (id: string) => ask('POST /renders/:id/cancel', { path: { id } }),
 }

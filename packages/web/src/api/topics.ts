@@ -1,23 +1,24 @@
-import type { Idea, OfferedChannel, TopicsView } from '@tidy-reel/core/topics/topic-views'
-import { ask, post } from './ask.ts'
+import type { Idea, OfferedChannel } from '@tidy-reel/core/topics/topic-views'
+import { ask } from './ask.ts'
 
 /** Channels that are followed, and ideas. */
 export const topicsApi = {
-  topics: () => ask<TopicsView>('/topics'),
-  offeredChannels: () =>
-    ask<{ channels: OfferedChannel[] }>('/topics/offered').then(({ channels }) => channels),
-  followChannel: ({ id, name }: OfferedChannel) => post<void>('/topics/channels', { id, name }),
+  topics: () => ask('GET /topics'),
+  offeredChannels: () => ask('GET /topics/offered').then(({ channels }) => channels),
+  followChannel: ({ id, name }: OfferedChannel) =>
+    ask('POST /topics/channels', { json: { id, name } }),
   importFilms: (file: File) =>
-    ask<{ films: number; skipped: { row: number; reason: string }[] }>(
-      `/topics/channels/list?name=${encodeURIComponent(file.name.slice(-200))}`,
-      { method: 'POST', body: file, headers: { 'content-type': 'text/plain' } },
-    ),
-  makeChannelOwn: (id: string) => post<void>(`/topics/channels/${id}/own`),
-  unfollowChannel: (id: string) => ask<void>(`/topics/channels/${id}`, { method: 'DELETE' }),
+    ask('POST /topics/channels/list', {
+      query: { name: file.name.slice(-200) },
+      file,
+      type: 'text/plain',
+    }),
+  makeChannelOwn: (id: string) => ask('POST /topics/channels/:id/own', { path: { id } }),
+  unfollowChannel: (id: string) => ask('DELETE /topics/channels/:id', { path: { id } }),
   addIdea: (idea: Pick<Idea, 'title' | 'notes' | 'subject' | 'state'>) =>
-    post<Idea>('/topics/ideas', idea),
+    ask('POST /topics/ideas', { json: idea }),
   changeIdea: (id: string, fields: Partial<Idea>) =>
-    ask<Idea>(`/topics/ideas/${id}`, { method: 'PATCH', body: JSON.stringify(fields) }),
-  removeIdea: (id: string) => ask<void>(`/topics/ideas/${id}`, { method: 'DELETE' }),
-  beginEpisode: (id: string) => post<{ id: string }>(`/topics/ideas/${id}/episode`),
+    ask('PATCH /topics/ideas/:id', { path: { id }, json: fields }),
+  removeIdea: (id: string) => ask('DELETE /topics/ideas/:id', { path: { id } }),
+  beginEpisode: (id: string) => ask('POST /topics/ideas/:id/episode', { path: { id } }),
 }

@@ -1,19 +1,16 @@
-import type { Brief, Outline, WriterView, Writing } from '@tidy-reel/core/writing/brief'
-import { ask, post } from './ask.ts'
+import type { Brief, Outline } from '@tidy-reel/core/writing/brief'
+import { ask } from './ask.ts'
 
 /** Scripts written from sources. */
 export const writingApi = {
-  writing: (id: string) => ask<Writing>(`/episodes/${id}/writing`),
+  writing: (id: string) => ask('GET /episodes/:id/writing', { path: { id } }),
   keepBrief: (id: string, brief: Brief, outline: Outline | null) =>
-    ask<Writing>(`/episodes/${id}/writing`, {
-      method: 'PUT',
-      body: JSON.stringify({ brief, outline }),
-    }),
+    ask('PUT /episodes/:id/writing', { path: { id }, json: { brief, outline } }),
   makeOutline: (id: string, brief: Brief, signal: AbortSignal) =>
-    post<Writing>(`/episodes/${id}/writing/outline`, { brief }, signal),
+    ask('POST /episodes/:id/writing/outline', { path: { id }, json: { brief }, signal }),
   makeDraft: (id: string, brief: Brief, outline: Outline, signal: AbortSignal) =>
-    post<Writing>(`/episodes/${id}/writing/draft`, { brief, outline }, signal),
-  writer: () => ask<WriterView>('/writer'),
+    ask('POST /episodes/:id/writing/draft', { path: { id }, json: { brief, outline }, signal }),
+  writer: () => ask('GET /writer'),
   setWriter: (service: { address: string; model: string; key?: string } | null) =>
-    ask<void>('/writer', { method: 'PUT', body: JSON.stringify({ service }) }),
+    ask('PUT /writer', { json: { service } }),
 }

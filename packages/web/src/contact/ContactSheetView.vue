@@ -29,7 +29,7 @@ const cell = computed(() => {
   }
 })
 const shown = computed(() =>
-  episode.document!.scenes.flatMap(({ id, text, shots, hidden }, scene) =>
+  episode.document.scenes.flatMap(({ id, text, shots, hidden }, scene) =>
     hidden
       ? []
       : (shots.length ? shots : [undefined]).map((shot, at) => ({
@@ -42,14 +42,12 @@ const shown = computed(() =>
   ),
 )
 const offered = computed(() =>
-  Object.values(episode.data?.candidates ?? {}).flatMap(({ picks }) =>
-    picks.map(({ item }) => item),
-  ),
+  Object.values(episode.data.candidates).flatMap(({ picks }) => picks.map(({ item }) => item)),
 )
-const pairs = computed(() => alikePictures(shown.value, (id) => episode.data?.hashes[id]))
+const pairs = computed(() => alikePictures(shown.value, (id) => episode.data.hashes[id]))
 const at = ref(0)
 const current = computed(() => shown.value[at.value])
-const scene = computed(() => episode.document!.scenes[current.value?.scene ?? -1])
+const scene = computed(() => episode.document.scenes[current.value?.scene ?? -1])
 const paired = computed(() => new Set(pairs.value.flatMap(({ a, b }) => [a, b])))
 const height = computed(() => Math.ceil(shown.value.length / columns.value) * cell.value.height)
 const placeOf = (i: number) => ({
@@ -131,7 +129,7 @@ useKeys(
         ><span class="keys"
           ><kbd>N</kbd>next alike <kbd>1</kbd>–<kbd>4</kbd>another picture; drag to swap</span
         ><PickingMenu
-          :picking="episode.document!.picking"
+          :picking="episode.document.picking"
           :shown="shown.flatMap(({ item }) => item ?? [])"
           :offered="offered"
           @change="(set) => episode.run({ type: 'setPicking', set })"

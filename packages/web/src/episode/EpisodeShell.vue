@@ -59,7 +59,7 @@ const length = computed(() => clockText(episode.film.samples / 48_000))
   <div class="shell">
     <header>
       <RouterLink to="/" class="brand serif" title="All episodes">Tidy Reel</RouterLink>
-      <span class="title serif">{{ episode.document?.title }}</span>
+      <span class="title serif">{{ episode.isOpen ? episode.document.title : '' }}</span>
       <nav aria-label="Rooms">
         <RouterLink
           v-for="room in ROOMS"
@@ -73,12 +73,10 @@ const length = computed(() => clockText(episode.film.samples / 48_000))
           v-for="{ way, label, icon } in STEPS"
           :key="way"
           class="plain"
-          :disabled="!episode.data?.history[way]"
-          :aria-label="
-            episode.data?.history[way] ? `${label}: ${episode.data.history[way]}` : label
-          "
+          :disabled="!episode.data.history[way]"
+          :aria-label="episode.data.history[way] ? `${label}: ${episode.data.history[way]}` : label"
           :title="
-            episode.data?.history[way]
+            episode.data.history[way]
               ? `${label}: ${episode.data.history[way]}`
               : `Nothing to ${way}`
           "
@@ -98,9 +96,9 @@ const length = computed(() => clockText(episode.film.samples / 48_000))
     </header>
     <p v-if="episode.fault" class="fault red" role="alert">
       {{ episode.fault }}
-      <button v-if="episode.data" class="plain" @click="episode.fault = ''">Dismiss</button>
+      <button v-if="episode.isOpen" class="plain" @click="episode.fault = ''">Dismiss</button>
     </p>
-    <RouterView v-if="episode.data" class="room" />
+    <RouterView v-if="episode.isOpen" class="room" />
     <p v-else-if="!episode.fault" class="soft loading">Loading …</p>
   </div>
 </template>

@@ -13,10 +13,11 @@ import { itemAgain } from '@tidy-reel/core/pictures/item'
 import { parsedScript } from '@tidy-reel/core/script/parsed-script'
 import { takeRequester } from '@tidy-reel/core/speech/take-request'
 import { timeline } from '@tidy-reel/core/timeline/timeline'
-import type { EpisodeView, Preparing, RenderView } from '@tidy-reel/core/views/episode'
+import type { EpisodeView, Preparing } from '@tidy-reel/core/views/episode'
 import { ApiError } from '../api/ask.ts'
 import { episodesApi } from '../api/episodes.ts'
 import { type SayRequest } from '../api/speech.ts'
+import { followEpisode } from './episode-events.ts'
 import { outbox, type SaveState } from './outbox.ts'
 
 /** Changes after which something is to be spoken, matched or made ready for the monitor. */
@@ -47,13 +48,31 @@ const NO_CANDIDATES: EpisodeView['candidates'][string] = {
   numbers: [],
 }
 
+/** What stands in the place of an episode until one is there: views need not ask at each word. */
+const NOTHING_OPEN: EpisodeView = {
+  id: '',
+  revision: 0,
+  document: emptyDocument('-'),
+  takes: {},
+  candidates: {},
+  rate: 1,
+  pronunciations: [],
+  bed: null,
+  hashes: {},
+  proxies: [],
+  renders: [],
+  history: { undo: null, redo: null },
+}
+
 /**
  * The open episode: its document, what is derived from it, and the edits on their way to the
  * server. Edits show at once and wait in the outbox until the server has taken them.
  */
 export const useEpisode = defineStore('episode', () => {
-  const data = shallowRef<EpisodeView>()
-  const document = shallowRef<Document>()
+  const data = shallowRef<EpisodeView>(NOTHING_OPEN)
+  const document = shallowRef<Document>(NOTHING_OPEN.document)
+  /** Whether an episode is there to be shown; until then it is an empty one. */
+  const isOpen = computed(() => data.value !== NOTHING_OPEN)
   const fault = ref('')
   const saving = ref<SaveState>('saved')
   const preparing = ref<Preparing>()
@@ -62,7 +81,7 @@ export const useEpisode = defineStore('episode', () => {
   /** Id of the row of the sheet that has the cursor. */
   const selected = ref('')
   let current = ''
-  let source: EventSource | undefined
+  let stopFollowing = () => {}
   const box = outbox(
     episodesApi.command,
     localStorage,
@@ -71,7 +90,7 @@ export const useEpisode = defineStore('episode', () => {
         if (id === current) saving.value = state
       },
       taken(id, { revision, document: saved }, left) {
-        if (id !== current || !data.value) return
+        if (id !== current || !isOpen.value) return
         data.value = { ...data.value, revision, document: saved }
         // Nearly always the server comes to what is shown already: then nothing is drawn anew.
         if (!left && !isEqual(saved, document.value)) document.value = saved
@@ -85,18 +104,18 @@ export const useEpisode = defineStore('episode', () => {
     (cause) => cause instanceof ApiError && cause.status < 500,
   )
 
-  const parsed = computed(() => parsedScript(document.value?.script ?? ''))
-  const plan = computed(() => filmOf(document.value ?? emptyDocument('-'), data.value?.rate))
+  const parsed = computed(() => parsedScript(document.value.script))
+  const plan = computed(() => filmOf(document.value, data.value.rate))
   const film = computed(() => {
     const planned = plan.value
     return timeline(
       planned,
-      planned.scenes.map(({ id }) => data.value?.takes[id]),
+      planned.scenes.map(({ id }) => data.value.takes[id]),
       [30, 1],
     )
   })
-  const proxies = computed(() => new Set(data.value?.proxies))
-  const renders = computed(() => data.value?.renders ?? [])
+  const proxies = computed(() => new Set(data.value.proxies))
+  const renders = computed(() => data.value.renders)
 
   async function open(id: string) {
     close()
@@ -104,39 +123,29 @@ export const useEpisode = defineStore('episode', () => {
     fault.value = ''
     await box.send(id)
     await load(id)
-    if (!data.value || current !== id) return
-    source = new EventSource(`/api/episodes/${id}/events`)
-    source.addEventListener('document', (event) => {
-      const { revision } = JSON.parse((event as MessageEvent<string>).data) as { revision: number }
-      if (revision > (data.value?.revision ?? 0) && !box.waiting(id)) void load(id)
-    })
-    source.addEventListener('prepare', (event) => {
-      preparing.value = JSON.parse((event as MessageEvent<string>).data) as Preparing
-      if (preparing.value.step !== 'match') void loadSoon(id)
-    })
-    source.addEventListener('proxy', (event) => {
-      const { id: ready } = JSON.parse((event as MessageEvent<string>).data) as { id: string }
-      if (data.value) data.value = { ...data.value, proxies: [...data.value.proxies, ready] }
-    })
-    source.addEventListener('recording', (event) => {
-      listening.value = JSON.parse((event as MessageEvent<string>).data) as {
-        id: string
-        share: number
-      }
-    })
-    source.addEventListener('render', (event) => {
-      const news = JSON.parse((event as MessageEvent<string>).data) as Pick<
-        RenderView,
-        'id' | 'state' | 'progress'
-      >
-      const known = data.value?.renders.find((render) => render.id === news.id)
-      if (!known || known.state !== news.state) return void load(id)
-      data.value = {
-        ...data.value!,
-        renders: data.value!.renders.map((render) =>
-          render.id === news.id ? { ...render, progress: news.progress } : render,
-        ),
-      }
+    if (!isOpen.value || current !== id) return
+    stopFollowing = followEpisode(id, {
+      document({ revision }) {
+        if (revision > data.value.revision && !box.waiting(id)) void load(id)
+      },
+      prepare(told) {
+        preparing.value = told
+        if (told.step !== 'match') void loadSoon(id)
+      },
+      proxy({ id: ready }) {
+        data.value = { ...data.value, proxies: [...data.value.proxies, ready] }
+      },
+      recording: (told) => (listening.value = told),
+      render(told) {
+        const known = data.value.renders.find((render) => render.id === told.id)
+        if (!known || known.state !== told.state) return void load(id)
+        data.value = {
+          ...data.value,
+          renders: data.value.renders.map((render) =>
+            render.id === told.id ? { ...render, progress: told.progress } : render,
+          ),
+        }
+      },
     })
   }
 
@@ -145,21 +154,21 @@ export const useEpisode = defineStore('episode', () => {
       const loaded = await episodesApi.episode(id)
       if (current !== id) return
       // An edit may have been taken while this answer was under way: the newer document stays.
-      const newer = data.value && data.value.revision > loaded.revision ? data.value : loaded
+      const newer = isOpen.value && data.value.revision > loaded.revision ? data.value : loaded
       // What can be undone is known here first, too, until the edits under way have arrived.
-      const { history } = data.value && box.waiting(id) ? data.value : newer
+      const { history } = isOpen.value && box.waiting(id) ? data.value : newer
       data.value = { ...loaded, revision: newer.revision, document: newer.document, history }
       if (!box.waiting(id)) document.value = newer.document
     } catch (cause) {
-      if (!data.value) fault.value = (cause as Error).message
+      if (!isOpen.value) fault.value = (cause as Error).message
     }
   }
 
   function close() {
-    source?.close()
+    stopFollowing()
     current = ''
-    data.value = undefined
-    document.value = undefined
+    data.value = NOTHING_OPEN
+    document.value = NOTHING_OPEN.document
     preparing.value = listening.value = undefined
     selected.value = ''
     saving.value = 'saved'
@@ -169,7 +178,7 @@ export const useEpisode = defineStore('episode', () => {
    * Carries a command out here and sends it; throws what the core throws when it cannot be done.
    */
   function run(command: Command) {
-    if (!document.value || !data.value) return
+    if (!isOpen.value) return
     document.value = apply(document.value, command).document
     data.value = { ...data.value, history: { undo: commandName(command), redo: null } }
     box.add(current, data.value.revision, command)
@@ -181,7 +190,7 @@ export const useEpisode = defineStore('episode', () => {
    * there yet.
    */
   async function prepare(shown = true) {
-    if (!data.value) return
+    if (!isOpen.value) return
     if (shown) preparing.value = { step: 'match', done: 0, all: 1, remarks: [] }
     await settled()
     await episodesApi
@@ -199,17 +208,17 @@ export const useEpisode = defineStore('episode', () => {
     true,
   )
   const prepareSoon = useDebounceFn(
-    () => (document.value?.scenes.some(({ shots }) => shots.length) ? prepare() : undefined),
+    () => (document.value.scenes.some(({ shots }) => shots.length) ? prepare() : undefined),
     700,
   )
 
   /** The episode while it is the open one; undefined once another has been opened. */
-  const shownOf = (id: string) => (id === current ? data.value : undefined)
+  const shownOf = (id: string) => (id === current && isOpen.value ? data.value : undefined)
 
   /** Takes the last change back, or brings it again, once every edit has been saved. */
   async function step(way: 'undo' | 'redo') {
     const id = current
-    if (!data.value?.history[way]) return
+    if (!data.value.history[way]) return
     await settled()
     try {
       const changed = await episodesApi[way](id)
@@ -233,18 +242,18 @@ export const useEpisode = defineStore('episode', () => {
     words: Parameters<ReturnType<typeof takeRequester>>[0],
     set: Partial<SayRequest> = {},
   ): SayRequest => ({
-    ...takeRequester(document.value!, data.value?.pronunciations ?? [])(words),
+    ...takeRequester(document.value, data.value.pronunciations)(words),
     ...set,
   })
 
   /** What matching found for a scene; nothing before it has looked. */
   const candidatesOf = (sceneId: string | undefined) =>
-    data.value?.candidates[sceneId ?? ''] ?? NO_CANDIDATES
+    data.value.candidates[sceneId ?? ''] ?? NO_CANDIDATES
 
   /** The pictures of the film, each once, in order. */
   const items = computed(() => [
     ...new Map(
-      document.value?.scenes.flatMap(({ shots }) =>
+      document.value.scenes.flatMap(({ shots }) =>
         shots.flatMap(({ item }) => (item ? [[item.id, itemAgain(item)] as const] : [])),
       ),
     ).values(),
@@ -253,7 +262,7 @@ export const useEpisode = defineStore('episode', () => {
   /** What is to be seen in a made picture of a scene. */
   function descriptionOf(sceneId: string): string {
     const planned = plan.value.scenes.find(({ id }) => id === sceneId)
-    if (!planned || !document.value) return ''
+    if (!planned) return ''
     const picture = planned.directions
       .flatMap((direction) => (direction.kind === 'picture' ? [direction.text] : []))
       .join('. ')
@@ -270,6 +279,7 @@ export const useEpisode = defineStore('episode', () => {
     candidatesOf,
     sayRequest,
     listening,
+    isOpen,
     data,
     document,
     fault,

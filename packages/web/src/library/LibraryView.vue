@@ -19,7 +19,8 @@ const SHELVES: readonly (readonly [shelf: Shelf, label: string, empty: string])[
   [
     'all',
     'Everything',
-    'Nothing is here yet. Drop pictures, clips or a whole folder onto this page; what you choose for a film comes here by itself.',
+    'Nothing is here yet. Drop pictures, clips or a whole folder onto this page; what you ' +
+      'choose for a film comes here by itself.',
   ],
   [
     'own',
@@ -34,7 +35,8 @@ const SHELVES: readonly (readonly [shelf: Shelf, label: string, empty: string])[
   [
     'refused',
     'Turned down',
-    'Pictures turned down in a film as ugly, or not your style, will be here: no later film is offered them, nor much of the same hand.',
+    'Pictures turned down in a film as ugly, or not your style, will be here: no later film ' +
+      'is offered them, nor much of the same hand.',
   ],
 ]
 /** So many problems are shown without being asked for. */
@@ -175,7 +177,8 @@ async function remove() {
   const note = ElMessage({
     duration: 12_000,
     message: h('span', [
-      `${now.length === 1 ? 'A picture is' : `${now.length} pictures are`} out of the library; films that show ${now.length === 1 ? 'it' : 'them'} go on. `,
+      `${now.length === 1 ? 'A picture is' : `${now.length} pictures are`} out of the ` +
+        `library; films that show ${now.length === 1 ? 'it' : 'them'} go on. `,
       h('button', { class: 'plain link', onClick: back }, 'Put back'),
     ]),
   })

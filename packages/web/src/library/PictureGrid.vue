@@ -2,6 +2,7 @@
 import { useVirtualizer } from '@tanstack/vue-virtual'
 import { useElementSize } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
+import { itemAt, lastOf } from '@tidy-reel/core/faults/certain'
 import PictureCell from './PictureCell.vue'
 import { type LibraryPages, pictureAt } from './use-library.ts'
 
@@ -37,7 +38,8 @@ const rows = useVirtualizer(
 watch(
   [() => rows.value.getVirtualItems().map(({ index }) => index), columns, () => props.count],
   ([seen]) => {
-    if (seen.length) emit('need', seen[0]! * columns.value, (seen.at(-1)! + 1) * columns.value - 1)
+    if (seen.length)
+      emit('need', itemAt(seen, 0) * columns.value, (lastOf(seen) + 1) * columns.value - 1)
   },
 )
 watch(high, () => rows.value.measure())

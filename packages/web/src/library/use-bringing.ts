@@ -119,10 +119,15 @@ const LIST = /\.(?:csv|json)$/i
 function noted(name: string, { described, unknown, called, skipped }: NotedView): string {
   const rows = (count: number) => (count === 1 ? '1 row' : `${count.toLocaleString('en-GB')} rows`)
   const nameless = unknown
-    ? ` ${rows(unknown)} ${unknown === 1 ? 'names' : 'name'} no file that is here: ${called.join(', ')}${unknown > called.length ? ', …' : ''}.`
+    ? ` ${rows(unknown)} ${unknown === 1 ? 'names' : 'name'} no file that is here: ` +
+      `${called.join(', ')}${unknown > called.length ? ', …' : ''}.`
     : ''
   const left = skipped[0] ? ` Row ${skipped[0].row} was left: ${skipped[0].reason}.` : ''
-  return `“${name}” describes ${described === 1 ? '1 picture' : `${described.toLocaleString('en-GB')} pictures`}.${nameless}${left}`
+  return (
+    `“${name}” describes ` +
+    `${described === 1 ? '1 picture' : `${described.toLocaleString('en-GB')} pictures`}.` +
+    `${nameless}${left}`
+  )
 }
 /** What a computer puts into folders for itself. */
 const NO_FILE = /(?:^|\/)(?:\.|Thumbs\.db$|desktop\.ini$|__MACOSX)/i

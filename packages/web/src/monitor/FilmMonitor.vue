@@ -3,6 +3,7 @@ import { useElementSize, watchDebounced } from '@vueuse/core'
 import { Grid3x3, Maximize, Pause, Play, Repeat } from 'lucide-vue-next'
 import { computed, onBeforeUnmount, onMounted, ref, toRaw, watch } from 'vue'
 import type { Film } from '@tidy-reel/core/document/film-scenes'
+import { certain, itemAt } from '@tidy-reel/core/faults/certain'
 import { filmShots } from '@tidy-reel/core/film/shots'
 import { clockText, frameAtSample, secondsFromSamples } from '@tidy-reel/core/time/time'
 import type { Timeline } from '@tidy-reel/core/timeline/timeline'
@@ -43,6 +44,9 @@ lettered.onmessage = ({ data }: MessageEvent<string>) => {
   draw()
 }
 
+const shotAt = ({ scene, shot }: { scene: number; shot: number }) =>
+  itemAt(itemAt(shots.value, scene), shot)
+
 /** Draws the frame the player stands at; the element says which, once all of it could be drawn. */
 function draw() {
   const canvas = picture.value
@@ -57,7 +61,7 @@ function draw() {
   const rate = props.player.playing.value ? props.player.rate.value : 0
   const whole = drawFrame(
     { context, stills, clips, fps: props.film.fps, rate },
-    shots.value[place.scene]![place.shot]!,
+    shotAt(place),
     place.frame,
   )
   if (rate > 0) makeReady(place.scene, place.shot)
@@ -71,8 +75,8 @@ function draw() {
 
 /** The next shot's clip is loaded before it is seen, so that the change leaves no gap. */
 function makeReady(scene: number, shot: number) {
-  const next = shots.value[scene]![shot + 1] ?? shots.value[scene + 1]?.[0]
-  const end = props.film.scenes[scene]!.shots[shot]!.endFrame
+  const next = itemAt(shots.value, scene)[shot + 1] ?? shots.value[scene + 1]?.[0]
+  const end = itemAt(itemAt(props.film.scenes, scene).shots, shot).endFrame
   if (!next || end - frame.value > READY_FRAMES) return
   if (next.source.kind === 'clip')
     clips.ready({ id: next.source.item.id, time: next.source.slip / 48_000, rate: 0 })
@@ -101,7 +105,7 @@ function fit() {
 }
 onMounted(() => {
   fit()
-  written = lettering(letters.value!)
+  written = lettering(certain(letters.value))
   write()
 })
 onBeforeUnmount(() => {

@@ -1,4 +1,5 @@
 import { sortedLastIndexBy } from 'lodash-es'
+import { itemAt } from '@tidy-reel/core/faults/certain'
 import type { PictureRun, SegmentShot } from '@tidy-reel/core/film/shots'
 import { cropAt } from '@tidy-reel/core/pictures/move'
 import type { Move } from '@tidy-reel/core/pictures/view'
@@ -38,7 +39,7 @@ export function placeOfFrame(
     0,
     found.shots.findLastIndex(({ startFrame }) => startFrame <= frame),
   )
-  return { scene, shot, frame: frame - found.shots[shot]!.startFrame }
+  return { scene, shot, frame: frame - itemAt(found.shots, shot).startFrame }
 }
 
 /**

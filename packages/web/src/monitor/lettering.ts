@@ -20,7 +20,8 @@ export interface Lettering {
 }
 
 const BLANK =
-  '[Script Info]\nScriptType: v4.00+\n\n[V4+ Styles]\nFormat: Name\n\n[Events]\nFormat: Layer, Start, End, Style, Text\n'
+  '[Script Info]\nScriptType: v4.00+\n\n[V4+ Styles]\nFormat: Name\n\n[Events]\nFormat: ' +
+  'Layer, Start, End, Style, Text\n'
 
 export function lettering(canvas: HTMLCanvasElement): Lettering {
   const absolute = (address: string) => new URL(address, location.href).href

@@ -2,6 +2,7 @@
 import { ElInput } from 'element-plus'
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import type { RefusalReason } from '@tidy-reel/core/document/document'
+import { certain } from '@tidy-reel/core/faults/certain'
 import { clockText } from '@tidy-reel/core/time/time'
 import { type KeyActs, useKeys } from '../controls/use-keys.ts'
 import { useEpisode } from '../episode/episode-store.ts'
@@ -39,7 +40,7 @@ const total = computed(() => pass.places.value.length)
 const chapter = computed(() =>
   scene.value
     ? episode.plan.chapters[
-        episode.plan.scenes.find(({ id }) => id === scene.value!.id)?.chapter ?? -1
+        episode.plan.scenes.find(({ id }) => id === certain(scene.value).id)?.chapter ?? -1
       ]?.title
     : undefined,
 )
@@ -47,12 +48,12 @@ const SAID = { sure: 'sure', look: 'look at it', weak: 'weak' }
 const toKeys = () => void nextTick(() => desk.value?.focus())
 onMounted(async () => {
   toKeys()
-  if (episode.document!.scenes.some(({ id, hidden }) => !hidden && !episode.data!.candidates[id]))
+  if (episode.document.scenes.some(({ id, hidden }) => !hidden && !episode.data.candidates[id]))
     await episode.prepare()
 })
 /** A film that is opened here first gets its pictures while the page is already open. */
 watch(
-  () => Object.keys(episode.data?.candidates ?? {}).length,
+  () => Object.keys(episode.data.candidates).length,
   (now, then) => {
     if (now && !then) pass.begin()
   },
@@ -210,12 +211,12 @@ async function search() {
       <SenseList
         v-if="offered.meanings.length && !found"
         :meanings="offered.meanings"
-        :pinned="episode.document!.matching.senses"
+        :pinned="episode.document.matching.senses"
         @pin="(noun, sense) => (episode.run({ type: 'pinSense', noun, sense }), toKeys())"
       />
       <RefusalList
-        v-if="episode.document!.matching.refusals.length"
-        :refusals="episode.document!.matching.refusals"
+        v-if="episode.document.matching.refusals.length"
+        :refusals="episode.document.matching.refusals"
         @back="(item) => (episode.run({ type: 'refusePicture', item, refusal: null }), toKeys())"
       />
       <p class="out">

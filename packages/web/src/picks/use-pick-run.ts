@@ -1,5 +1,6 @@
 import { computed, ref, watch } from 'vue'
 import type { RefusalReason } from '@tidy-reel/core/document/document'
+import { certain } from '@tidy-reel/core/faults/certain'
 import type { OfferedPicture } from '@tidy-reel/core/match/pick'
 import { concerns, saidBy } from '@tidy-reel/core/match/refusals'
 import { type Sureness, SURENESSES } from '@tidy-reel/core/match/sureness'
@@ -36,7 +37,7 @@ export function usePickRun(episode: Episode) {
   const now = ref(began)
 
   const place = computed(() => places.value[at.value])
-  const scenes = computed(() => episode.document!.scenes)
+  const scenes = computed(() => episode.document.scenes)
   const number = computed(() => scenes.value.findIndex(({ id }) => id === place.value?.sceneId))
   const scene = computed(() => scenes.value[number.value])
   const before = computed(() => scenes.value[number.value - 1])
@@ -46,7 +47,7 @@ export function usePickRun(episode: Episode) {
   const refused = computed(() => {
     const said = saidBy(scene.value?.text ?? '', offered.value.words)
     return new Set(
-      episode.document!.matching.refusals.flatMap((refusal) =>
+      episode.document.matching.refusals.flatMap((refusal) =>
         concerns(refusal, said) ? [refusal.item.id] : [],
       ),
     )
@@ -121,7 +122,7 @@ export function usePickRun(episode: Episode) {
       item: pick.item,
       refusal: {
         reason,
-        sentence: scene.value!.text.slice(0, 2000),
+        sentence: certain(scene.value).text.slice(0, 2000),
         words: pick.shows.slice(0, 20),
       },
     })
@@ -175,12 +176,12 @@ export function usePickRun(episode: Episode) {
 
 /** Pictures that matching chose, weakest first, then in the order of the film. */
 function orderOf({ document, data }: Episode): PickStop[] {
-  const places = document!.scenes.flatMap(({ id, shots, hidden }) =>
+  const places = document.scenes.flatMap(({ id, shots, hidden }) =>
     hidden
       ? []
       : shots.flatMap(({ by, item }, shot) =>
           by === 'match'
-            ? [{ sceneId: id, shot, sure: surenessOf(item?.id, data!.candidates[id]?.picks) }]
+            ? [{ sceneId: id, shot, sure: surenessOf(item?.id, data.candidates[id]?.picks) }]
             : [],
         ),
   )

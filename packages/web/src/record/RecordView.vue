@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ElButton } from 'element-plus'
 import { computed, nextTick, ref, shallowRef, watch } from 'vue'
+import { certain } from '@tidy-reel/core/faults/certain'
 import type { ReadSentence, RecordedView, RecordingView } from '@tidy-reel/core/views/recording'
 import { speechApi } from '../api/speech.ts'
 import { useKeys } from '../controls/use-keys.ts'
@@ -11,7 +12,7 @@ import { useRecorder } from './use-recorder.ts'
 import WholeRecording from './WholeRecording.vue'
 
 const episode = useEpisode()
-const id = episode.data!.id
+const id = episode.data.id
 const { state, count, level, clipped, problem: microphone, open, start, stop } = useRecorder()
 const { saying, heard, problem: playing, say, stop: quiet } = useSay()
 const scenes = computed(() => episode.plan.scenes.filter(({ card }) => card === undefined))
@@ -44,7 +45,7 @@ function show(index: number) {
 async function finish() {
   toKeys()
   const sound = stop()
-  const { id: sceneId } = scene.value!
+  const { id: sceneId } = certain(scene.value)
   if (!sound) return
   sending.value = sceneId
   problem.value = ''
@@ -75,7 +76,7 @@ async function onward() {
   await begin()
 }
 const hear = (text: string, take: string, key: string) =>
-  void say(key, episode.sayRequest({ text }, { take, voice: episode.document!.voice }))
+  void say(key, episode.sayRequest({ text }, { take, voice: episode.document.voice }))
 const hearNow = () => scene.value?.take && hear(scene.value.text, scene.value.take, 'now')
 useKeys(() => ({
   ' ': press,

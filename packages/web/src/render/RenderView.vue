@@ -2,6 +2,7 @@
 import { ElButton, ElOption, ElSelect, ElSwitch } from 'element-plus'
 import { computed, ref } from 'vue'
 import { doubtedClaims } from '@tidy-reel/core/checks/claims'
+import { itemAt } from '@tidy-reel/core/faults/certain'
 import { ledgerOf } from '@tidy-reel/core/film/ledger'
 import { clockText, secondsFromSamples } from '@tidy-reel/core/time/time'
 import { episodesApi } from '../api/episodes.ts'
@@ -30,11 +31,11 @@ const running = computed(() =>
 const earlier = computed(() => episode.renders.filter((render) => render !== running.value))
 const newest = computed(() => episode.renders.find(({ state }) => state === 'done'))
 const doubted = computed(() =>
-  doubtedClaims(episode.document!.script, episode.parsed, episode.document!.claims),
+  doubtedClaims(episode.document.script, episode.parsed, episode.document.claims),
 )
 const ledger = computed(() => ledgerOf(episode.film))
 const cards = computed(
-  () => episode.document!.scenes.filter(({ shots }) => !shots.some(({ item }) => item)).length,
+  () => episode.document.scenes.filter(({ shots }) => !shots.some(({ item }) => item)).length,
 )
 
 async function start() {
@@ -42,14 +43,14 @@ async function start() {
   busy.value = true
   try {
     await episode.settled()
-    const { width, height } = SHAPES[size.value]!
-    await episodesApi.startRender(episode.data!.id, {
+    const { width, height } = itemAt(SHAPES, size.value)
+    await episodesApi.startRender(episode.data.id, {
       width,
       height,
       fps: [fps.value, 1],
       burnIn: burnIn.value,
     })
-    await episode.load(episode.data!.id)
+    await episode.load(episode.data.id)
   } catch (cause) {
     problem.value = (cause as Error).message
   } finally {
@@ -58,7 +59,7 @@ async function start() {
 }
 async function cancel(id: string) {
   await episodesApi.cancelRender(id)
-  await episode.load(episode.data!.id)
+  await episode.load(episode.data.id)
 }
 </script>
 
@@ -86,14 +87,14 @@ async function cancel(id: string) {
       <RenderLine
         v-if="running"
         :render="running"
-        :title="episode.document!.title"
+        :title="episode.document.title"
         @cancel="cancel(running.id)"
       />
       <RenderLine
         v-for="render in earlier"
         :key="render.id"
         :render="render"
-        :title="episode.document!.title"
+        :title="episode.document.title"
       />
     </section>
     <aside>

@@ -3,6 +3,7 @@ import { MergeView } from '@codemirror/merge'
 import { EditorState } from '@codemirror/state'
 import { EditorView } from '@codemirror/view'
 import { onBeforeUnmount, onMounted, ref } from 'vue'
+import { certain } from '@tidy-reel/core/faults/certain'
 import { editorTheme } from './editor/editor-theme.ts'
 import { markup } from './editor/markup.ts'
 
@@ -28,7 +29,7 @@ const side = (doc: string, name: string) => ({
 })
 onMounted(() => {
   view = new MergeView({
-    parent: host.value!,
+    parent: certain(host.value),
     a: side(props.before, props.beforeName),
     b: side(props.after, props.afterName),
     collapseUnchanged: { margin: 3, minSize: 8 },

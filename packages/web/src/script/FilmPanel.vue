@@ -1,16 +1,21 @@
 <script setup lang="ts">
 import { ElButton, ElOption, ElSelect } from 'element-plus'
 import { computed, onMounted, ref } from 'vue'
-import type { Mood } from '@tidy-reel/core/document/document'
+import type { Command } from '@tidy-reel/core/document/command'
+import type { Document, Mood } from '@tidy-reel/core/document/document'
 import type { ParsedScript } from '@tidy-reel/core/script/parse'
 import { baseOf } from '@tidy-reel/core/speech/language'
 import { clockText } from '@tidy-reel/core/time/time'
 import type { VoiceView } from '@tidy-reel/core/views/speech'
 import { speechApi } from '../api/speech.ts'
-import { useEpisode } from '../episode/episode-store.ts'
 
-defineProps<{ parsed: ParsedScript; seconds: number }>()
-defineEmits<{ sheet: [] }>()
+const props = defineProps<{
+  /** What the film is set to. */
+  film: Pick<Document, 'voice' | 'speed' | 'mood'>
+  parsed: ParsedScript
+  seconds: number
+}>()
+defineEmits<{ run: [command: Command]; sheet: [] }>()
 const MOODS: { value: Mood; label: string }[] = [
   { value: 'calm', label: 'calm: slow piano' },
   { value: 'warm', label: 'warm: folk guitar' },
@@ -18,7 +23,6 @@ const MOODS: { value: Mood; label: string }[] = [
   { value: 'solemn', label: 'solemn: strings' },
   { value: 'none', label: 'no music' },
 ]
-const episode = useEpisode()
 const voices = ref<VoiceView[]>([])
 onMounted(
   async () =>
@@ -29,9 +33,7 @@ onMounted(
 )
 /** Those of the film's language; all others are in the Sound room. */
 const near = computed(() => {
-  const language = baseOf(
-    voices.value.find(({ id }) => id === episode.document!.voice)?.language ?? 'en',
-  )
+  const language = baseOf(voices.value.find(({ id }) => id === props.film.voice)?.language ?? 'en')
   return voices.value.filter((voice) => baseOf(voice.language) === language)
 })
 </script>
@@ -44,9 +46,9 @@ const near = computed(() => {
     <label for="voice" class="soft">Voice</label>
     <ElSelect
       id="voice"
-      :model-value="episode.document!.voice"
+      :model-value="film.voice"
       @update:model-value="
-        (voice: string) => episode.run({ type: 'setVoice', voice, speed: episode.document!.speed })
+        (voice: string) => $emit('run', { type: 'setVoice', voice, speed: film.speed })
       "
     >
       <ElOption
@@ -62,9 +64,9 @@ const near = computed(() => {
     <label for="pace" class="soft">Pace</label>
     <ElSelect
       id="pace"
-      :model-value="episode.document!.speed"
+      :model-value="film.speed"
       @update:model-value="
-        (speed: number) => episode.run({ type: 'setVoice', voice: episode.document!.voice, speed })
+        (speed: number) => $emit('run', { type: 'setVoice', voice: film.voice, speed })
       "
     >
       <ElOption
@@ -79,8 +81,8 @@ const near = computed(() => {
     <label for="mood" class="soft">Music</label>
     <ElSelect
       id="mood"
-      :model-value="episode.document!.mood"
-      @update:model-value="(mood: Mood) => episode.run({ type: 'setMood', mood })"
+      :model-value="film.mood"
+      @update:model-value="(mood: Mood) => $emit('run', { type: 'setMood', mood })"
     >
       <ElOption v-for="mood in MOODS" :key="mood.value" :value="mood.value" :label="mood.label" />
     </ElSelect>

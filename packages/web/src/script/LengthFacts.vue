@@ -67,10 +67,10 @@ const verdict = computed(() => {
       @change="(minutes: number | null | undefined) => emit('wish', minutes ?? null)"
     />
   </div>
-  <div v-if="verdict" class="advice">
-    <p :class="{ red: advice!.cut.length || advice!.widen.length }">{{ verdict }}</p>
-    <ol v-if="advice!.cut.length">
-      <li v-for="{ scene, seconds: s, why } in advice!.cut.slice(0, SHOWN)" :key="scene">
+  <div v-if="verdict && advice" class="advice">
+    <p :class="{ red: advice.cut.length || advice.widen.length }">{{ verdict }}</p>
+    <ol v-if="advice.cut.length">
+      <li v-for="{ scene, seconds: s, why } in advice.cut.slice(0, SHOWN)" :key="scene">
         <button class="plain serif" :title="why" @click="emit('show', scene)">
           {{ parsed.scenes[scene]!.text }}
         </button>
@@ -80,11 +80,11 @@ const verdict = computed(() => {
         >
       </li>
     </ol>
-    <p v-if="advice!.cut.length > SHOWN" class="soft">
-      and {{ advice!.cut.length - SHOWN }} more after these
+    <p v-if="advice.cut.length > SHOWN" class="soft">
+      and {{ advice.cut.length - SHOWN }} more after these
     </p>
-    <ul v-if="advice!.widen.length">
-      <li v-for="{ chapter, title, seconds: s } in advice!.widen.slice(0, SHOWN)" :key="chapter">
+    <ul v-if="advice.widen.length">
+      <li v-for="{ chapter, title, seconds: s } in advice.widen.slice(0, SHOWN)" :key="chapter">
         <button class="plain" @click="emit('chapter', chapter)">{{ title }}</button>
         <span class="soft">about {{ Math.round(s) }} s</span>
       </li>

@@ -5,6 +5,7 @@ import { highlightSelectionMatches, search, searchKeymap } from '@codemirror/sea
 import { Compartment, EditorState } from '@codemirror/state'
 import { drawSelection, EditorView, keymap, placeholder } from '@codemirror/view'
 import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import { certain } from '@tidy-reel/core/faults/certain'
 import { editorTheme } from './editor/editor-theme.ts'
 import { markup } from './editor/markup.ts'
 import { panelLayer, readingLayer, type Seen } from './editor/ranges.ts'
@@ -25,14 +26,15 @@ const emit = defineEmits<{
   leave: []
 }>()
 const HINT =
-  'Paste or type your narration here.\n\n# A line like this starts a chapter\n\nEach sentence becomes a scene with its own picture.'
+  'Paste or type your narration here.\n\n# A line like this starts a chapter\n\nEach sentence ' +
+  'becomes a scene with its own picture.'
 const host = ref<HTMLElement>()
 const locked = new Compartment()
 let view: EditorView
 
 onMounted(() => {
   view = new EditorView({
-    parent: host.value!,
+    parent: certain(host.value),
     state: EditorState.create({
       doc: props.text,
       extensions: [

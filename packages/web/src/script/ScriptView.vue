@@ -12,6 +12,7 @@ import { hookOf } from '@tidy-reel/core/checks/hook'
 import { scriptWords } from '@tidy-reel/core/checks/script-words'
 import type { ClaimMark } from '@tidy-reel/core/document/document'
 import { claimList } from '@tidy-reel/core/export/claim-list'
+import { entryOf, itemAt } from '@tidy-reel/core/faults/certain'
 import { chosenItem } from '@tidy-reel/core/pictures/item'
 import { parsedScript } from '@tidy-reel/core/script/parsed-script'
 import type { TidyChange } from '@tidy-reel/core/tidy/change'
@@ -49,7 +50,7 @@ import WritingPanel from './writing/WritingPanel.vue'
 const TABS = ['Film', 'Tidy', 'Checks', 'Claims', 'Notes'] as const
 const episode = useEpisode()
 const router = useRouter()
-const id = episode.data!.id
+const id = episode.data.id
 const { text, read, problem, parsed, seconds, chapters, starts, save, speed } = useScript(episode)
 const { looked, checks, unanswered, askAgain } = useScriptReading(text, scriptApi.scriptChecks)
 const tidy = useTidyChoice(id, looked, text)
@@ -82,7 +83,7 @@ const misspelt = computed(() => {
   if (!wrong.size) return []
   return scriptWords(read.value, parsed.value).flatMap((word) => {
     const plain = word.text.replace(/’/g, "'").replace(/'s$/, '')
-    return wrong.has(plain) ? [{ ...word, plain, suggestions: wrong.get(plain)! }] : []
+    return wrong.has(plain) ? [{ ...word, plain, suggestions: entryOf(wrong, plain) }] : []
   })
 })
 const findings = computed(() => [
@@ -128,8 +129,8 @@ watch(
     tab,
     looked,
     fresh,
-    () => episode.document?.claims,
-    () => episode.document?.comments,
+    () => episode.document.claims,
+    () => episode.document.comments,
     tidy.proposed,
   ],
   () => {
@@ -150,16 +151,16 @@ watch(
 )
 /** What each chapter may take of the wish: as its outline says, an equal share otherwise. */
 const wishes = computed(() => {
-  const wanted = episode.document?.wantedMinutes
+  const wanted = episode.document.wantedMinutes
   const named = chapters.value.filter(({ chapter }) => chapter >= 0)
   if (!wanted || !named.length) return new Map<number, number>()
   const planned = new Map(written.value?.outline?.map(({ title, minutes }) => [title, minutes]))
   const all = named.every(({ title }) => planned.has(title))
-  const sum = named.reduce((total, { title }) => total + (all ? planned.get(title)! : 1), 0)
+  const sum = named.reduce((total, { title }) => total + (all ? entryOf(planned, title) : 1), 0)
   return new Map(
     named.map(({ chapter, title }) => [
       chapter,
-      (wanted * 60 * (all ? planned.get(title)! : 1)) / sum,
+      (wanted * 60 * (all ? entryOf(planned, title) : 1)) / sum,
     ]),
   )
 })
@@ -175,13 +176,13 @@ function takeOver({ script, pictures }: ImportedScriptView, way: 'replace' | 'ap
   text.value = before + script
   save()
   if (problem.value || !pictures.length) return
-  const { scenes } = parsedScript(episode.document!.script)
+  const { scenes } = parsedScript(episode.document.script)
   for (const { item, from, to } of pictures)
     scenes.forEach(({ source }, i) => {
       if (source.from >= before.length + from && source.from < before.length + to)
         episode.run({
           type: 'setShot',
-          sceneId: episode.document!.scenes[i]!.id,
+          sceneId: itemAt(episode.document.scenes, i).id,
           shot: 0,
           item: chosenItem(item),
         })
@@ -198,11 +199,11 @@ function seenOn(name: (typeof TABS)[number]): Seen[] {
     return looked.value.claims.map((claim) => ({
       from: claim.from,
       to: claim.to,
-      name: `cm-claim cm-claim-${checkedAs(claim, episode.document!.claims)?.mark ?? 'open'}`,
+      name: `cm-claim cm-claim-${checkedAs(claim, episode.document.claims)?.mark ?? 'open'}`,
     }))
   if (name === 'Notes')
-    return episode
-      .document!.comments.filter(({ done }) => !done)
+    return episode.document.comments
+      .filter(({ done }) => !done)
       .flatMap(({ on, text: title }) => {
         const from = text.value.indexOf(on)
         return from < 0 ? [] : [{ from, to: from + on.length, name: 'cm-comment', title }]
@@ -238,11 +239,11 @@ function toggleImport() {
 }
 const show = (from: number, to?: number) => editor.value?.show(from, to)
 const showScene = (scene: number) =>
-  show(parsed.value.scenes[scene]!.source.from, parsed.value.scenes[scene]!.source.to)
+  show(itemAt(parsed.value.scenes, scene).source.from, itemAt(parsed.value.scenes, scene).source.to)
 const showChapter = (chapter: number) =>
-  show(chapter < 0 ? 0 : parsed.value.chapters[chapter]!.source.to)
+  show(chapter < 0 ? 0 : itemAt(parsed.value.chapters, chapter).source.to)
 function cutScene(scene: number) {
-  const { from, to } = parsed.value.scenes[scene]!.source
+  const { from, to } = itemAt(parsed.value.scenes, scene).source
   const end = text.value[to] === ' ' ? to + 1 : to
   text.value = text.value.slice(0, from) + text.value.slice(end)
 }
@@ -257,8 +258,8 @@ function markClaim(
 }
 const saveClaims = () =>
   saveText(
-    `${episode.document!.title} – claims.csv`,
-    claimList(claimRows(looked.value.claims, episode.document!.claims)),
+    `${episode.document.title} – claims.csv`,
+    claimList(claimRows(looked.value.claims, episode.document.claims)),
   )
 const readAloud = () => (aloud.scene.value < 0 ? void aloud.from(sceneAt.value) : aloud.stop())
 
@@ -417,14 +418,20 @@ async function toSheet() {
           <LengthFacts
             :parsed="parsed"
             :seconds="seconds"
-            :wanted="episode.document!.wantedMinutes"
+            :wanted="episode.document.wantedMinutes"
             :speed="speed"
             @wish="(minutes) => episode.run({ type: 'setWantedMinutes', minutes })"
             @show="showScene"
             @cut="cutScene"
             @chapter="showChapter"
           />
-          <FilmPanel :parsed="parsed" :seconds="seconds" @sheet="toSheet" />
+          <FilmPanel
+            :film="episode.document"
+            :parsed="parsed"
+            :seconds="seconds"
+            @run="episode.run"
+            @sheet="toSheet"
+          />
         </template>
         <TidyPanel
           v-else-if="tab === 'Tidy'"
@@ -454,7 +461,7 @@ async function toSheet() {
         <ClaimsPanel
           v-else-if="tab === 'Claims'"
           :claims="looked.claims"
-          :known="episode.document!.claims"
+          :known="episode.document.claims"
           :by="by"
           :source-of="sourceOf"
           @mark="markClaim"
@@ -464,8 +471,8 @@ async function toSheet() {
         />
         <NotesPanel
           v-else
-          :notes="episode.document!.notes"
-          :comments="episode.document!.comments"
+          :notes="episode.document.notes"
+          :comments="episode.document.comments"
           :selected="selected"
           :by="by"
           :script="text"

@@ -2,6 +2,7 @@
 import { useResizeObserver } from '@vueuse/core'
 import { computed, onMounted, ref, watch } from 'vue'
 import type { SentenceLength } from '@tidy-reel/core/checks/check-script'
+import { certain } from '@tidy-reel/core/faults/certain'
 import { SCENE_SECONDS_LIMIT } from '@tidy-reel/core/script/parse'
 
 const props = defineProps<{ sentences: readonly SentenceLength[]; at: number }>()
@@ -21,7 +22,7 @@ function draw() {
   const scale = window.devicePixelRatio
   place.width = width * scale
   place.height = height * scale
-  const pen = place.getContext('2d')!
+  const pen = certain(place.getContext('2d'))
   pen.scale(scale, scale)
   const colour = (name: string) => getComputedStyle(place).getPropertyValue(name)
   const [plain, over, here, hair] = ['--soft', '--red', '--blue', '--hair'].map(colour) as [
@@ -46,7 +47,7 @@ function draw() {
   pen.fillRect(0, limit, width, 1)
 }
 function pick(event: MouseEvent) {
-  let left = (event.offsetX / canvas.value!.clientWidth) * all.value
+  let left = (event.offsetX / certain(canvas.value).clientWidth) * all.value
   const found = props.sentences.find(({ seconds }) => (left -= seconds) < 0)
   if (found) emit('show', found.from, found.to)
 }

@@ -14,14 +14,14 @@ const READ_MS = 120
 
 /** The script under the hands: what is typed, what is read in it, and its way into the document. */
 export function useScript(episode: Episode) {
-  const text = ref(episode.document!.script)
+  const text = ref(episode.document.script)
   const problem = ref('')
   const read = refDebounced(text, READ_MS, { maxWait: 1000 })
   const parsed = computed(() => parsedScript(read.value))
   /** The film's pace as its voice keeps it: over its measured rate. */
-  const speed = computed(() => (episode.document?.speed ?? 1) / (episode.data?.rate ?? 1))
+  const speed = computed(() => episode.document.speed / episode.data.rate)
   const lengths = computed(() =>
-    sceneSeconds(parsed.value.scenes, speed.value, episode.document?.speaking.pauses),
+    sceneSeconds(parsed.value.scenes, speed.value, episode.document.speaking.pauses),
   )
   const seconds = computed(() => lengths.value.reduce((a, b) => a + b, 0))
   const chapters = computed(() => chapterLengths(parsed.value, speed.value))
@@ -35,7 +35,7 @@ export function useScript(episode: Episode) {
   )
 
   function save() {
-    if (!episode.document || text.value === episode.document.script) return
+    if (text.value === episode.document.script) return
     try {
       episode.run({ type: 'setScript', script: cleanScript(text.value) })
       problem.value = ''
@@ -50,10 +50,10 @@ export function useScript(episode: Episode) {
   // next opened.
   useEventListener(window, 'pagehide', save)
   watch(
-    () => episode.document?.script,
+    () => episode.document.script,
     (script, before) => {
       // Changed elsewhere, and nothing typed here since: show it.
-      if (script !== undefined && text.value === before) text.value = script
+      if (text.value === before) text.value = script
     },
   )
   return { text, read, problem, parsed, seconds, chapters, starts, save, speed }

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, onMounted, ref } from 'vue'
-import { keyName, type SheetCommand } from './sheet-commands.ts'
+import { keyName } from './commands/keys.ts'
+import type { SheetCommand } from './commands/sheet-command.ts'
 
 const props = defineProps<{ commands: readonly SheetCommand[] }>()
 const emit = defineEmits<{ close: [] }>()

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Flag } from '@tidy-reel/core/checks/flags'
+import { certain, lastOf } from '@tidy-reel/core/faults/certain'
 import type { TakeFacts, Timeline } from '@tidy-reel/core/timeline/timeline'
 import FilmMapScenes from './FilmMapScenes.vue'
 
@@ -33,7 +34,7 @@ const marked = computed(() => {
   const runs: { from: number; to: number }[] = []
   for (const { id, startSample, endSample } of props.film.scenes) {
     if (!wanted.has(id)) continue
-    if (runs.at(-1)?.to === startSample) runs.at(-1)!.to = endSample
+    if (runs.at(-1)?.to === startSample) lastOf(runs).to = endSample
     else runs.push({ from: startSample, to: endSample })
   }
   return runs.map(({ from, to }) => ({ left: share(from), width: share(to - from) }))
@@ -42,8 +43,8 @@ const marked = computed(() => {
 /** Pressed or dragged, the player goes where the pointer is. */
 function point(event: PointerEvent) {
   if (event.type === 'pointermove' && !(event.buttons & 1)) return
-  if (event.type === 'pointerdown') track.value!.setPointerCapture(event.pointerId)
-  const box = track.value!.getBoundingClientRect()
+  if (event.type === 'pointerdown') certain(track.value).setPointerCapture(event.pointerId)
+  const box = certain(track.value).getBoundingClientRect()
   emit('go', Math.min(1, Math.max(0, (event.clientX - box.left) / box.width)) * props.film.samples)
 }
 </script>

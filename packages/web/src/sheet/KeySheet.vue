@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { ElDialog } from 'element-plus'
 import { computed } from 'vue'
-import { keyName, type SheetCommand } from './sheet-commands.ts'
+import { keyName } from './commands/keys.ts'
+import type { SheetCommand } from './commands/sheet-command.ts'
 
 const props = defineProps<{ commands: readonly SheetCommand[] }>()
 const emit = defineEmits<{ close: [] }>()

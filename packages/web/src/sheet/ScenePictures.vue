@@ -11,7 +11,7 @@ const emit = defineEmits<{ run: [command: Command]; shot: [index: number] }>()
 const episode = useEpisode()
 const panel = ref<InstanceType<typeof CandidatePanel>>()
 const shots = computed(
-  () => episode.document?.scenes.find(({ id }) => id === props.sceneId)?.shots ?? [],
+  () => episode.document.scenes.find(({ id }) => id === props.sceneId)?.shots ?? [],
 )
 const offered = computed(() => episode.candidatesOf(props.sceneId))
 const lettered = computed(
@@ -37,7 +37,7 @@ defineExpose({ look: (words?: string) => panel.value?.look(words) })
     :lettered="lettered"
     :film="episode.items"
     :description="episode.descriptionOf(sceneId)"
-    :making="episode.document!.making"
+    :making="episode.document.making"
     @choose="
       (item) => emit('run', { type: 'setShot', sceneId, shot: Math.min(shot, shots.length), item })
     "

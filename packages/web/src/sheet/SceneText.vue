@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { nextTick, onBeforeUnmount, onMounted, ref } from 'vue'
+import { certain } from '@tidy-reel/core/faults/certain'
 
 const props = defineProps<{ text: string; label: string; caret: number; placeholder?: string }>()
 const emit = defineEmits<{
@@ -20,7 +21,7 @@ let over = false
 
 onMounted(async () => {
   await nextTick()
-  const area = field.value!
+  const area = certain(field.value)
   fit()
   area.focus({ preventScroll: true })
   const at = Math.min(props.caret, draft.value.length)
@@ -29,7 +30,7 @@ onMounted(async () => {
 onBeforeUnmount(() => finish(draft.value))
 
 function fit() {
-  const area = field.value!
+  const area = certain(field.value)
   area.style.height = 'auto'
   area.style.height = `${area.scrollHeight}px`
 }
@@ -46,7 +47,7 @@ function once(end: () => void) {
 const finish = (text: string | null) => once(() => emit('done', text))
 
 function key(event: KeyboardEvent) {
-  const area = field.value!
+  const area = certain(field.value)
   const { selectionStart: at, selectionEnd: end } = area
   const [first, last] = [at === 0 && end === 0, at === draft.value.length]
   const plain = !event.ctrlKey && !event.metaKey && !event.altKey && !event.shiftKey

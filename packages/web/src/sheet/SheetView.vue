@@ -4,20 +4,21 @@ import { useEventListener } from '@vueuse/core'
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import type { Command, Target } from '@tidy-reel/core/document/command'
+import { itemAt } from '@tidy-reel/core/faults/certain'
 import type { Item } from '@tidy-reel/core/pictures/item'
 import { libraryApi } from '../api/library.ts'
 import { useEpisode } from '../episode/episode-store.ts'
 import FilmMonitor from '../monitor/FilmMonitor.vue'
 import { usePlayer } from '../monitor/use-player.ts'
 import CommandPalette from './CommandPalette.vue'
+import { keyOf } from './commands/keys.ts'
+import { sheetCommands } from './commands/sheet-commands.ts'
 import { keepDraft } from './draft.ts'
 import FilmMap from './FilmMap.vue'
 import KeySheet from './KeySheet.vue'
 import ScenePanel from './ScenePanel.vue'
 import ScenePictures from './ScenePictures.vue'
 import SceneRow from './SceneRow.vue'
-import { keyOf, sheetCommands } from './sheet-commands.ts'
-import { NEW_ROW } from './sheet-rows.ts'
 import ShotPanel from './ShotPanel.vue'
 import { useClipboard } from './use-clipboard.ts'
 import { useSheet } from './use-sheet.ts'
@@ -27,8 +28,8 @@ const episode = useEpisode()
 const router = useRouter()
 const player = usePlayer(() => ({
   film: episode.film,
-  takes: episode.data?.takes ?? {},
-  bed: episode.data?.bed ?? null,
+  takes: episode.data.takes,
+  bed: episode.data.bed,
 }))
 const sheet = useSheet(episode, player)
 const { rows, row, scene, cursor, selectedIds, shot, writing } = sheet
@@ -41,16 +42,16 @@ const monitor = ref<InstanceType<typeof FilmMonitor>>()
 const list = ref<HTMLElement>()
 
 const unprepared = computed(() =>
-  episode.document!.scenes.some(
+  episode.document.scenes.some(
     (each) =>
       !each.hidden &&
-      (!each.shots.length || !episode.data!.takes[each.id] || !episode.data!.candidates[each.id]),
+      (!each.shots.length || !episode.data.takes[each.id] || !episode.data.candidates[each.id]),
   ),
 )
 onMounted(() => {
   sheet.takeUpDraft()
-  if (!episode.selected) sheet.select(episode.document!.cards.opening.shown ? 0 : 1)
-  if (episode.document!.scenes.length) void episode.prepare(unprepared.value)
+  if (!episode.selected) sheet.select(episode.document.cards.opening.shown ? 0 : 1)
+  if (episode.document.scenes.length) void episode.prepare(unprepared.value)
   list.value?.focus()
 })
 
@@ -60,7 +61,7 @@ const virtual = useVirtualizer(
     getScrollElement: () => list.value ?? null,
     estimateSize: () => 92,
     overscan: 3,
-    getItemKey: (i: number) => rows.value[i]!.id,
+    getItemKey: (i: number) => itemAt(rows.value, i).id,
   })),
 )
 const measure = (element: unknown) =>
@@ -120,17 +121,22 @@ function searchFor(words?: string) {
   void nextTick(() => candidates.value?.look(words))
 }
 
-const commands = sheetCommands(sheet, episode, player, {
-  open,
-  search: searchFor,
-  choose: (n) => offered.value.picks[n] && choose(offered.value.picks[n].item),
-  contactSheet: () => void router.push({ name: 'contact' }),
-  pickRun: () => void router.push({ name: 'picks' }),
-  palette: () => (over.value = 'palette'),
-  keys: () => (over.value = 'keys'),
-  versions: () => (over.value = 'versions'),
-  fullscreen: () => void monitor.value?.fullscreen(),
-  guides: () => (guides.value = !guides.value),
+const commands = sheetCommands({
+  sheet,
+  episode,
+  player,
+  desk: {
+    open,
+    search: searchFor,
+    choose: (n) => offered.value.picks[n] && choose(offered.value.picks[n].item),
+    contactSheet: () => void router.push({ name: 'contact' }),
+    pickRun: () => void router.push({ name: 'picks' }),
+    palette: () => (over.value = 'palette'),
+    keys: () => (over.value = 'keys'),
+    versions: () => (over.value = 'versions'),
+    fullscreen: () => void monitor.value?.fullscreen(),
+    guides: () => (guides.value = !guides.value),
+  },
 })
 const byKey = new Map(
   commands.flatMap((command) => command.keys.map((key) => [key, command] as const)),
@@ -177,9 +183,16 @@ function leave(id: string, text: string, way: 1 | -1) {
   if (row.value && !(row.value.kind === 'card' && row.value.hidden))
     sheet.write(row.value.id, way < 0 ? Infinity : 0)
 }
+/** The rows in view, with where they stand. */
+const lines = computed(() =>
+  virtual.value.getVirtualItems().flatMap(({ index, start, key }) => {
+    const row = rows.value[index]
+    return row ? [{ row, index, start, key }] : []
+  }),
+)
 /** All that a row's look hangs on: rows of which none of it has changed are not drawn again. */
 function lookOf(index: number, start: number) {
-  const here = rows.value[index]!
+  const here = itemAt(rows.value, index)
   const current = index === cursor.value
   return [
     here,
@@ -191,8 +204,8 @@ function lookOf(index: number, start: number) {
     player.playing.value && playingId.value === here.id,
     writing.value?.id === here.id ? writing.value : undefined,
     dropAt.value === index,
-    episode.data!.candidates[here.id],
-    episode.data!.takes[here.id]?.hash,
+    episode.data.candidates[here.id],
+    episode.data.takes[here.id]?.hash,
   ]
 }
 const playingId = computed(() => episode.film.scenes[player.sceneIndex.value]?.id)
@@ -219,13 +232,13 @@ function dropScenes(index: number) {
 <template>
   <main class="desk">
     <section ref="list" class="rows" aria-label="Scenes" tabindex="0">
-      <p v-if="!episode.document!.scenes.length" class="empty serif">
+      <p v-if="!episode.document.scenes.length" class="empty serif">
         There is nothing on the sheet yet.
         <RouterLink :to="{ name: 'script' }">Write or paste a script</RouterLink> first.
       </p>
       <div v-else :style="{ height: `${virtual.getTotalSize()}px`, position: 'relative' }">
         <div
-          v-for="{ index, start, key } in virtual.getVirtualItems()"
+          v-for="{ row: line, index, start, key } in lines"
           :key="String(key)"
           :ref="measure"
           v-memo="lookOf(index, start)"
@@ -238,51 +251,47 @@ function dropScenes(index: number) {
           @drop.prevent="dropScenes(index)"
         >
           <h2
-            v-if="rows[index]!.heading"
+            v-if="line.heading"
             class="chapter serif"
             title="Rename the chapter"
             @click="(sheet.select(index), open('scene'))"
           >
-            {{ rows[index]!.heading }}
+            {{ line.heading }}
           </h2>
           <SceneRow
-            :row="rows[index]!"
+            :row="line"
             :fps="episode.film.fps"
-            :words="episode.data!.candidates[rows[index]!.id]?.words ?? []"
-            :looked="!!episode.data!.candidates[rows[index]!.id]"
-            :spoken="!!episode.data!.takes[rows[index]!.id]"
+            :words="episode.data.candidates[line.id]?.words ?? []"
+            :looked="!!episode.data.candidates[line.id]"
+            :spoken="!!episode.data.takes[line.id]"
             :current="index === cursor"
-            :selected="index === cursor || selectedIds.includes(rows[index]!.id)"
+            :selected="index === cursor || selectedIds.includes(line.id)"
             :selected-shot="shot"
-            :playing="player.playing.value && playingId === rows[index]!.id"
-            :writing="writing?.id === rows[index]!.id ? writing.caret : undefined"
+            :playing="player.playing.value && playingId === line.id"
+            :writing="writing?.id === line.id ? writing.caret : undefined"
             @select="(which, extend) => select(index, which, extend)"
-            @play="
-              player.playScene(episode.film.scenes.findIndex(({ id }) => id === rows[index]!.id))
-            "
-            @write="(caret) => sheet.write(rows[index]!.id, caret)"
+            @play="player.playScene(episode.film.scenes.findIndex(({ id }) => id === line.id))"
+            @write="(caret) => sheet.write(line.id, caret)"
             @search="(words) => (sheet.select(index), searchFor(words))"
-            @show="
-              run({ type: 'setCard', card: rows[index]!.id as 'opening', set: { shown: true } })
-            "
+            @show="run({ type: 'setCard', card: line.id as 'opening', set: { shown: true } })"
             @draft="
               (text) =>
-                keepDraft(episode.data!.id, {
-                  rowId: rows[index]!.id,
+                keepDraft(episode.data.id, {
+                  rowId: line.id,
                   text,
                   ...(sheet.writingAfter.value ? { after: sheet.writingAfter.value } : {}),
                 })
             "
-            @done="(text) => done(rows[index]?.id ?? NEW_ROW, text)"
-            @split="(text, caret) => sheet.splitAt(rows[index]!.id, text, caret)"
-            @merge-before="(text) => sheet.mergeBefore(rows[index]!.id, text)"
-            @merge-after="(text) => sheet.mergeAfter(rows[index]!.id, text)"
-            @leave="(text, way) => leave(rows[index]!.id, text, way)"
-            @undo="(done(rows[index]!.id, null), episode.step('undo'))"
-            @cut="(at, word) => run({ type: 'setCut', sceneId: rows[index]!.id, shot: at, word })"
+            @done="(text) => done(line.id, text)"
+            @split="(text, caret) => sheet.splitAt(line.id, text, caret)"
+            @merge-before="(text) => sheet.mergeBefore(line.id, text)"
+            @merge-after="(text) => sheet.mergeAfter(line.id, text)"
+            @leave="(text, way) => leave(line.id, text, way)"
+            @undo="(done(line.id, null), episode.step('undo'))"
+            @cut="(at, word) => run({ type: 'setCut', sceneId: line.id, shot: at, word })"
             @drop="(at, item) => (sheet.select(index, { shot: at }), choose(item, at))"
-            @file="(at, file) => chooseFile(rows[index]!.id, at, file)"
-            @lift="selectedIds.includes(rows[index]!.id) || sheet.select(index)"
+            @file="(at, file) => chooseFile(line.id, at, file)"
+            @lift="selectedIds.includes(line.id) || sheet.select(index)"
           />
         </div>
       </div>
@@ -358,7 +367,7 @@ function dropScenes(index: number) {
           :shot="scene.shots[shot]"
           :target="target"
           :single="which === 'these' && selectedIds.length === 1"
-          :film="episode.document!.transition"
+          :film="episode.document.transition"
           @run="run"
           @target="which = $event"
         />
@@ -388,14 +397,14 @@ function dropScenes(index: number) {
       :at="player.at.value"
       :selected="selectedIds"
       :flags="sheet.flags.value"
-      :takes="episode.data!.takes"
+      :takes="episode.data.takes"
       @go="player.seek"
     />
     <CommandPalette v-if="over === 'palette'" :commands="commands" @close="over = undefined" />
     <KeySheet v-if="over === 'keys'" :commands="commands" @close="over = undefined" />
     <VersionsPanel
       v-if="over === 'versions'"
-      :episode-id="episode.data!.id"
+      :episode-id="episode.data.id"
       @close="over = undefined"
       @restored="over = undefined"
     />

@@ -7,8 +7,8 @@ import { stillMove } from '@tidy-reel/core/pictures/move'
 import type { Move, View } from '@tidy-reel/core/pictures/view'
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
 import ItemThumb from '../pictures/ItemThumb.vue'
+import { DIP, DISSOLVE } from './commands/transitions.ts'
 import ForWhich from './ForWhich.vue'
-import { DIP, DISSOLVE } from './sheet-commands.ts'
 
 const props = defineProps<{
   number: number

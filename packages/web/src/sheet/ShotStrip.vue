@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { itemAt } from '@tidy-reel/core/faults/certain'
 import { Item } from '@tidy-reel/core/pictures/item'
 import { jsonAs } from '@tidy-reel/core/text/json'
 import { frameAtSample, type FrameRate, sampleAtFrame } from '@tidy-reel/core/time/time'
@@ -52,7 +53,7 @@ const shots = computed(() =>
 
 function grab(event: PointerEvent, index: number) {
   ;(event.currentTarget as HTMLElement).setPointerCapture(event.pointerId)
-  const shot = props.scene.shots[index]!
+  const shot = itemAt(props.scene.shots, index)
   dragged.value = { index, frame: shot.startFrame, word: -1 }
   emit('select', shot.shot)
 }
@@ -64,7 +65,10 @@ function drag(event: PointerEvent) {
   const frame =
     props.scene.startFrame + (100 * (event.clientX - box.left)) / box.width / share.value
   const sample = sampleAtFrame(Math.round(frame), props.fps)
-  const [from, to] = [props.scene.shots[index - 1]!.startFrame, props.scene.shots[index]!.endFrame]
+  const [from, to] = [
+    itemAt(props.scene.shots, index - 1).startFrame,
+    itemAt(props.scene.shots, index).endFrame,
+  ]
   const places = props.scene.words.flatMap(({ start }, word) => {
     const at = frameAtSample(start, props.fps)
     return word > 0 && at > from && at < to
@@ -80,7 +84,7 @@ function drag(event: PointerEvent) {
 function release() {
   const { index, word } = dragged.value ?? { index: -1, word: -1 }
   dragged.value = undefined
-  if (word > 0) emit('cut', props.scene.shots[index]!.shot, word)
+  if (word > 0) emit('cut', itemAt(props.scene.shots, index).shot, word)
 }
 function dropped(event: DragEvent, shot: number) {
   over.value = -1

@@ -10,7 +10,9 @@ export function markedPieces(
   )
   if (!wanted.length) return [{ text, mark: false }]
   const pattern = new RegExp(
-    `(?<![\\p{L}\\p{N}])(${wanted.map((word) => word.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')).join('|')})(?![\\p{L}\\p{N}])`,
+    `(?<![\\p{L}\\p{N}])(` +
+      `${wanted.map((word) => word.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')).join('|')})(?![\\p{L}` +
+      `\\p{N}])`,
     'gu',
   )
   return text

@@ -15,12 +15,12 @@ export function useFlags(episode: Episode): ComputedRef<Flags> {
     return groupBy(found, ({ scene }) => scenes[scene]?.id)
   })
   const shotOf = (id: string, at: number) =>
-    episode.document?.scenes.find((scene) => scene.id === id)?.shots[at]
+    episode.document.scenes.find((scene) => scene.id === id)?.shots[at]
   return computed(() =>
     filmFlags(episode.film, {
       doubted: (id) => doubted.value[id] ?? [],
-      spoken: (id) => !!episode.data?.takes[id],
-      picks: (id) => episode.data?.candidates[id]?.picks,
+      spoken: (id) => !!episode.data.takes[id],
+      picks: (id) => episode.data.candidates[id]?.picks,
       byHand: (id, at) => shotOf(id, at)?.by === 'hand',
     }),
   )

@@ -32,16 +32,16 @@ const SAVED_AS = [
   ['marks.TextGrid', 'words with their times, Praat TextGrid'],
 ] as const
 const episode = useEpisode()
-const id = episode.data!.id
+const id = episode.data.id
 const { byId, voices, shown, languages, accents, filter, favourites, like, fault } = useVoices('en')
 const { saying, heard, problem, say } = useSay()
-const document = computed(() => episode.document!)
+const document = computed(() => episode.document)
 const pronunciations = computed(() => episode.sayRequest({ text: '' }).pronunciations ?? [])
 const scenes = computed(() =>
   spokenScenes(
     document.value,
     episode.plan.scenes,
-    episode.data!.takes,
+    episode.data.takes,
     byId.value,
     pronunciations.value,
   ),
@@ -67,11 +67,11 @@ const side = computed(() => compared.value.flatMap((one) => byId.value.get(one) 
 const spoken = computed(() => scenes.value.filter(({ seconds }) => seconds !== undefined).length)
 const saved = computed(
   () =>
-    Object.values(episode.data!.takes).reduce((sum, take) => sum + (take.saved ?? 0), 0) /
+    Object.values(episode.data.takes).reduce((sum, take) => sum + (take.saved ?? 0), 0) /
     SAMPLE_RATE,
 )
 const noises = computed(() => {
-  const all = Object.values(episode.data!.takes).map(
+  const all = Object.values(episode.data.takes).map(
     (take) => take.noises ?? { breaths: 0, fillers: 0 },
   )
   const [fillers, breaths] = [
@@ -245,7 +245,7 @@ function step(by: number) {
       />
       <PronunciationPanel
         :episode="document.speaking.pronunciations"
-        :channel="episode.data!.pronunciations"
+        :channel="episode.data.pronunciations"
         :saying
         :heard
         @change="changeList"

@@ -34,6 +34,10 @@ const about = ({ gender, age, accent, language }: VoiceView) =>
   ]
     .filter(Boolean)
     .join(', ')
+function ratingWords(rating: number): string {
+  if (rating < 3) return 'a machine, easy to follow'
+  return rating < 4 ? 'clearly a machine, pleasant for long' : 'close to a person'
+}
 </script>
 
 <template>
@@ -83,7 +87,7 @@ const about = ({ gender, age, accent, language }: VoiceView) =>
           <b class="serif">{{ voice.name }}</b>
           <span
             class="rating"
-            :title="`${voice.rating} of 5: ${voice.rating < 3 ? 'a machine, easy to follow' : voice.rating < 4 ? 'clearly a machine, pleasant for long' : 'close to a person'}`"
+            :title="`${voice.rating} of 5: ${ratingWords(voice.rating)}`"
             :aria-label="`Quality ${voice.rating} of 5`"
             ><i v-for="n in 5" :key="n" :class="{ full: n <= voice.rating }"
           /></span>

@@ -32,8 +32,14 @@ const take = (file: File | undefined) =>
   file &&
   run(file.name, async () => {
     const { films, skipped } = await topicsApi.importFilms(file)
-    told.value = `${films} ${films === 1 ? 'film' : 'films'} from “${file.name}”.${skipped.length ? ` Left out: ${skipped.length} ${skipped.length === 1 ? 'row' : 'rows'}, the first because in row ${skipped[0]!.row} ${skipped[0]!.reason}.` : ''}`
+    told.value = `${films} ${films === 1 ? 'film' : 'films'} from “${file.name}”.${leftOut(skipped)}`
   })
+function leftOut(skipped: readonly { row: number; reason: string }[]): string {
+  const [first] = skipped
+  if (!first) return ''
+  const rows = skipped.length === 1 ? 'row' : 'rows'
+  return ` Left out: ${skipped.length} ${rows}, the first because in row ${first.row} ${first.reason}.`
+}
 const followed = (name: string) => props.channels.some((channel) => channel.name === name)
 const percent = (trend: number) => `${trend > 0 ? '+' : '−'}${Math.abs(trend).toFixed(1)} % a month`
 </script>

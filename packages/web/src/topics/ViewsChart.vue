@@ -12,6 +12,7 @@ import {
   Tooltip,
 } from 'chart.js'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import { certain } from '@tidy-reel/core/faults/certain'
 import { medianLine } from '@tidy-reel/core/topics/pace'
 import { times } from '@tidy-reel/core/topics/rank-subjects'
 import type { OwnedFilm } from '@tidy-reel/core/topics/subjects'
@@ -46,7 +47,7 @@ const dots = (films: readonly OwnedFilm[]): Dot[] =>
     .map((film) => ({ x: film.ageHours / 24, y: film.views, film }))
 
 function draw() {
-  const colour = (name: string) => getComputedStyle(canvas.value!).getPropertyValue(name)
+  const colour = (name: string) => getComputedStyle(certain(canvas.value)).getPropertyValue(name)
   const [ink, soft, hair, blue, paper] = ['--ink', '--soft', '--hair', '--blue', '--paper'].map(
     colour,
   ) as [string, string, string, string, string]
@@ -115,7 +116,7 @@ function draw() {
     },
   })
   chart?.destroy()
-  chart = new Chart(canvas.value!, {
+  chart = new Chart(certain(canvas.value), {
     type: 'scatter',
     data: { datasets },
     options: {

@@ -1,3 +1,4 @@
+import { itemAt, lastOf } from '../../faults/certain.ts'
 import type { SpokenWord } from '../../speech/word-times.ts'
 import { SAMPLE_RATE } from '../../time/time.ts'
 import { BOUND } from './bound-words.ts'
@@ -60,21 +61,22 @@ function cueCost(
   const texts = group.map((word) => word.text)
   const single = group.length === 1
   if (!fitsLines(texts, limits) && !single) return IMPOSSIBLE
-  const first = words[start]!.start
+  const first = itemAt(group, 0).start
+  const last = lastOf(group)
   const shown = endOf(words, end, limits, first) - first
   const characters = texts.join(' ').length
   const seconds = shown / SAMPLE_RATE
-  let cost = 1 + breakCost(words[end - 1]!)
+  let cost = 1 + breakCost(last)
   if (shown < limits.shortest) cost += 40 + 40 * (1 - shown / limits.shortest)
-  if (words[end - 1]!.end - first > limits.longest) cost += single ? 10 : IMPOSSIBLE / 10
+  if (last.end - first > limits.longest) cost += single ? 10 : IMPOSSIBLE / 10
   if (characters / seconds > limits.charactersPerSecond)
     cost += 20 * (characters / seconds / limits.charactersPerSecond)
-  for (let i = start; i < end - 1; i++) {
-    const gap = words[i + 1]!.start - words[i]!.end
-    if (words[i]!.endsScene) cost += gap > SAMPLE_RATE ? 30 : 4
-    else if (/[.!?]["'’”»)]*$/.test(words[i]!.text)) cost += 2
-  }
-  if (characters < 14 && !words[end - 1]!.endsScene) cost += 3
+  group.slice(0, -1).forEach((word, i) => {
+    const gap = itemAt(group, i + 1).start - word.end
+    if (word.endsScene) cost += gap > SAMPLE_RATE ? 30 : 4
+    else if (/[.!?]["'’”»)]*$/.test(word.text)) cost += 2
+  })
+  if (characters < 14 && !last.endsScene) cost += 3
   return cost
 }
 
@@ -93,7 +95,7 @@ function endOf(
   limits: SubtitleLimits,
   start: number,
 ): number {
-  const last = words[end - 1]!.end
+  const last = itemAt(words, end - 1).end
   const next = words[end]?.start
   const wanted = Math.max(last + SAMPLE_RATE * 0.3, start + limits.shortest)
   if (next === undefined) return Math.min(wanted, Math.max(last, start + limits.longest))
@@ -103,7 +105,7 @@ function endOf(
 }
 
 function cueOf(words: readonly CueWord[], start: number, end: number, limits: SubtitleLimits): Cue {
-  const first = words[start]!.start
+  const first = itemAt(words, start).start
   const texts = words.slice(start, end).map((word) => word.text)
   return { lines: brokenLines(texts, limits), start: first, end: endOf(words, end, limits, first) }
 }

@@ -13,6 +13,7 @@ export interface Super {
 }
 
 const FADE = { inMs: 400, outMs: 400 }
+/** How long a heading stands, in seconds: long enough to be read twice; by eye. */
 const CHAPTER_SECONDS = 3.4
 
 /** Chapter headings over the first seconds of their chapter, and the labels the script asks for. */

@@ -1,3 +1,5 @@
+import { itemAt } from '../../faults/certain.ts'
+
 /** A word as a recogniser heard it, in seconds. */
 export interface HeardWord {
   text: string
@@ -20,6 +22,7 @@ const COST = {
   jumpAfterPause: 1.3,
   late: 1,
 }
+/** Words in a row that may be left out before it counts as a jump. */
 const MOST_SKIPPED = 6
 
 /**
@@ -41,13 +44,13 @@ export function followed(heard: readonly HeardWord[], script: readonly string[])
    */
   const from = Array.from({ length: n }, () => new Int32Array(m))
   const bestPlace = new Int32Array(n)
-  for (let t = 0; t < n; t++) {
+  heard.forEach((word, t) => {
     const next = new Float32Array(m)
     const before = t > 0 ? bestPlace[t - 1]! : -1
-    const jump =
-      t > 0 ? costs[before]! + (heard[t]!.afterPause ? COST.jumpAfterPause : COST.jump) : 0
-    for (let j = 0; j < m; j++) {
-      const said = wordCost(heard[t]!.text, script[j]!)
+    const jump = t > 0 ? costs[before]! + (word.afterPause ? COST.jumpAfterPause : COST.jump) : 0
+    const origins = itemAt(from, t)
+    script.forEach((written, j) => {
+      const said = wordCost(word.text, written)
       let least = jump + said + (t === 0 && j > 0 ? COST.late : 0)
       let origin = m
       if (t > 0) {
@@ -65,18 +68,19 @@ export function followed(heard: readonly HeardWord[], script: readonly string[])
         }
       }
       next[j] = least
-      from[t]![j] = origin
-    }
+      origins[j] = origin
+    })
     costs = next
     let best = 0
     for (let j = 1; j < m; j++) if (costs[j]! < costs[best]!) best = j
     bestPlace[t] = best
-  }
+  })
   const places: number[] = new Array<number>(n)
   let at = bestPlace[n - 1]!
   for (let t = n - 1; t >= 0; t--) {
-    const origin = from[t]![at]!
-    places[t] = origin > m || wordCost(heard[t]!.text, script[at]!) >= COST.wrong ? -1 : at
+    const origin = itemAt(from, t)[at]!
+    places[t] =
+      origin > m || wordCost(itemAt(heard, t).text, itemAt(script, at)) >= COST.wrong ? -1 : at
     if (origin === m) at = t > 0 ? bestPlace[t - 1]! : at
     else if (origin < m) at = origin
   }

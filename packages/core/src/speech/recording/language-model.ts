@@ -4,6 +4,7 @@ import { wordList } from '../../text/pattern.ts'
 const WEIGHTS = { three: 0.6, two: 0.3, one: 0.1 }
 /** What people say between words; never part of a script. */
 export const FILLERS = ['um', 'uh', 'er', 'hmm'] as const
+/** How likely a filler is at each place, by trial on readings with slips. */
 const FILLER_SHARE = 0.004
 /**
  * Everyday words of all sounds and lengths: what is not of the script is heard as these rather than
@@ -23,6 +24,7 @@ export const EVERYDAY = wordList(`
     while whole without woman wonder words working world would write years yesterday young
     yourself
   `)
+/** The same of an everyday word that is not in the script. */
 const EVERYDAY_SHARE = 0.0008
 const START = '<s>'
 const END = '</s>'

@@ -10,6 +10,7 @@ const UTF8 = 1
 const PHONEMES = 0x100
 /** Words a minute at which eSpeak's own pace is 1, and the middle of its pitch range. */
 const PACE = 158
+/** The engine's own range of pitch, 0 to 100, where melody is 1. */
 const RANGE = 50
 
 interface Event {

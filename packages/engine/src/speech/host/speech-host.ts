@@ -3,6 +3,7 @@
  * it than the sentence it was speaking. Orders come in over the IPC channel, one at a time.
  */
 import { z } from 'zod'
+import { certain } from '@tidy-reel/core/faults/certain'
 
 const Order = z.object({
   engine: z.enum(['flite', 'espeak-ng', 'model']),
@@ -14,18 +15,21 @@ const Order = z.object({
 })
 export type HostOrder = z.infer<typeof Order>
 
-async function answer(message: unknown) {
+async function spoken(message: unknown) {
   const { engine, name, speaker = 0, order } = Order.parse(message)
   if (engine === 'flite') return (await import('./flite.ts')).speakWithFlite(name, order)
   if (engine === 'model') return (await import('./model.ts')).speakWithModel(name, speaker, order)
   return (await import('./espeak.ts')).speakWithEspeak(name, order)
 }
 
+function answer(said: { speech: unknown } | { reason: string }) {
+  certain(process.send)(said)
+}
+
 process.on('message', (message) => {
-  answer(message).then(
-    (speech) => process.send!({ speech }),
-    (cause: unknown) =>
-      process.send!({ reason: cause instanceof Error ? cause.message : String(cause) }),
+  spoken(message).then(
+    (speech) => answer({ speech }),
+    (cause: unknown) => answer({ reason: cause instanceof Error ? cause.message : String(cause) }),
   )
 })
 process.on('disconnect', () => process.exit(0))

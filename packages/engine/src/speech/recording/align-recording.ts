@@ -12,6 +12,10 @@ import { HEARING_RATE, type Recording } from './recording.ts'
 
 /** A pause that parts a reading, and the longest stretch between two, in seconds. */
 const PAUSE = 0.3
+/**
+ * Seconds of a stretch that is listened to at once: longer ones are heard worse, shorter ones lose
+ * the context.
+ */
 const LONGEST = 25
 /** Sound looked at before and after a sentence for its exact first and last word. */
 const AROUND = 0.35
@@ -93,10 +97,10 @@ async function heardWords(
     }
   }
   await Promise.all(Array.from({ length: Math.max(1, availableParallelism()) }, work))
-  return results.flat().flatMap((found, s) =>
-    (found ?? []).map(({ text, start, end }, i): HeardWord => {
+  return results.flat().flatMap((found = [], s) =>
+    found.map(({ text, start, end }, i): HeardWord => {
       const offset = itemAt(stretches, s).from / HEARING_RATE
-      const gap = i > 0 ? start - itemAt(found!, i - 1).end : 1
+      const gap = i > 0 ? start - itemAt(found, i - 1).end : 1
       return { text, start: start + offset, end: end + offset, afterPause: gap > 0.15 }
     }),
   )

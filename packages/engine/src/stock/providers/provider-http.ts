@@ -10,6 +10,7 @@ import { withTimeLimit } from '../../run/time-limit.ts'
 /** How long a provider may take. Painting a clip at full size can take a while. */
 const PATIENCE = { searchMs: 8000, fileMs: 240_000 }
 export type Patience = typeof PATIENCE
+/** In bytes; a minute of 4K has about half of it. */
 export const FILE_BYTES_LIMIT = 400 * 1024 * 1024
 export const THUMBNAIL_BYTES_LIMIT = 2 * 1024 * 1024
 /** Of a list of pictures, unpacked: what is sent compressed may be a thousand times as long. */

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { itemAt } from '@tidy-reel/core/faults/certain'
 import type { Brief, Draft, Outline } from '@tidy-reel/core/writing/brief'
 
 const props = defineProps<{ draft: Draft; outline: Outline; brief: Brief; seconds: number }>()
@@ -8,8 +9,8 @@ const titles = computed(() => new Map(props.brief.sources.map(({ id, title }) =>
 const off = computed(() => (props.seconds / 60 / props.brief.minutes - 1) * 100)
 const opens = (i: number) =>
   i === 0
-    ? props.draft.sentences[0]!.chapter >= 0
-    : props.draft.sentences[i]!.chapter !== props.draft.sentences[i - 1]!.chapter
+    ? itemAt(props.draft.sentences, 0).chapter >= 0
+    : itemAt(props.draft.sentences, i).chapter !== itemAt(props.draft.sentences, i - 1).chapter
 </script>
 
 <template>

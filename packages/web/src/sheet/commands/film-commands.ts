@@ -1,0 +1,39 @@
+import type { SheetCommand, SheetWorld } from './sheet-command.ts'
+import { FOLLOWING } from './transitions.ts'
+
+/** The film as a whole, and what lies over the sheet. */
+export function filmCommands({ sheet, episode, desk }: SheetWorld): SheetCommand[] {
+  const card = (name: 'opening' | 'closing') => () =>
+    sheet.run({ type: 'setCard', card: name, set: { shown: !episode.document.cards[name].shown } })
+  return [
+    {
+      group: 'Film',
+      name: 'Transition at all cuts: none, dissolve, dip',
+      keys: ['Shift+t'],
+      run: () =>
+        sheet.run({
+          type: 'setTransition',
+          transition: FOLLOWING[episode.document.transition.kind],
+        }),
+    },
+    { group: 'Film', name: 'Opening card: show or leave out', keys: [], run: card('opening') },
+    { group: 'Film', name: 'Closing card: show or leave out', keys: [], run: card('closing') },
+    { group: 'Film', name: 'Versions: keep, compare, bring back', keys: ['v'], run: desk.versions },
+    {
+      group: 'Film',
+      name: 'Undo',
+      keys: ['Ctrl+z'],
+      run: () => episode.step('undo'),
+      elsewhere: true,
+    },
+    {
+      group: 'Film',
+      name: 'Redo',
+      keys: ['Ctrl+y', 'Ctrl+Shift+z'],
+      run: () => episode.step('redo'),
+      elsewhere: true,
+    },
+    { group: 'Film', name: 'All commands', keys: ['F2'], run: desk.palette, everywhere: true },
+    { group: 'Film', name: 'Sheet of keys', keys: ['F1', '?'], run: desk.keys },
+  ]
+}
