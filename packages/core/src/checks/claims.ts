@@ -1,7 +1,7 @@
 import type { CheckedClaim } from '../document/document.ts'
 import { itemAt } from '../faults/certain.ts'
 import { narrationOnly } from '../script/narration.ts'
-import { sentencesIn } from '../script/paragraphs.ts'
+import { sentencePiecesIn } from '../script/paragraphs.ts'
 import type { ParsedScript } from '../script/parse.ts'
 import { pattern, wordList } from '../text/pattern.ts'
 import { MONTHS } from '../text/spoken-english.ts'
@@ -125,10 +125,10 @@ export function claimsOf(script: string, parsed: ParsedScript): Claim[] {
   const narration = narrationOnly(script, parsed)
   const lower = new Set(narration.match(/(?<![\p{L}])\p{Ll}+/gu) ?? [])
   let scene = 0
-  return sentencesIn(narration).flatMap((sentence) => {
+  return sentencePiecesIn(narration).flatMap((sentence) => {
     const text = narration.slice(sentence.from, sentence.to)
-    const found = claimsIn(text, lower)
-    return found.map(({ kind, from, to }): Claim => {
+    const evened = even(text)
+    return claimsIn(text, lower).map(({ kind, from, to }): Claim => {
       const at = sentence.from + from
       while (scene + 1 < parsed.scenes.length && itemAt(parsed.scenes, scene).source.to <= at)
         scene++
@@ -137,7 +137,7 @@ export function claimsOf(script: string, parsed: ParsedScript): Claim[] {
         words: even(text.slice(from, to)),
         from: at,
         to: sentence.from + to,
-        sentence: even(text),
+        sentence: evened,
         scene,
       }
     })

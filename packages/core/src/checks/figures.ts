@@ -9,7 +9,7 @@ interface Measure {
 }
 
 const NUMBER =
-  String.raw`(?:\d[\d,.]*|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|twenty|` +
+  String.raw`(?:\d[\d,.]{0,30}|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|twenty|` +
   'thirty|forty|fifty|sixty|seventy|eighty|ninety|hundred|thousand|million|half a|a|' +
   'few|several)(?:[ -])'
 const measure = (kind: string, system: Measure['system'], units: string): Measure => ({

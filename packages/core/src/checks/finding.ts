@@ -1,4 +1,4 @@
-import type { TextRange } from '../script/sentences.ts'
+import type { TextRange } from '../text/text-range.ts'
 
 export const CHECKS = [
   'long',

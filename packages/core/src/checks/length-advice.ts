@@ -1,3 +1,4 @@
+import { KEPT_CHARACTERS, keptByText } from '../text/kept-by-text.ts'
 import { itemAt } from '../faults/certain.ts'
 import type { ParsedScript } from '../script/parse.ts'
 import { pattern } from '../text/pattern.ts'
@@ -54,8 +55,9 @@ function cuts(
   lengths: readonly number[],
   surplus: number,
 ): LengthAdvice['cut'] {
+  const overlapOf = overlaps(parsed.scenes.map(({ text }) => text))
   const ranked = parsed.scenes
-    .map((scene, i) => ({ i, ...dispensable(parsed, i), chapter: scene.chapter }))
+    .map((scene, i) => ({ i, ...dispensable(parsed, i, overlapOf), chapter: scene.chapter }))
     .filter(({ worth }) => worth < Infinity)
     .sort((a, b) => a.worth - b.worth)
   const chosen: LengthAdvice['cut'] = []
@@ -69,7 +71,11 @@ function cuts(
 }
 
 /** Lower = easier to do without. */
-function dispensable({ scenes }: ParsedScript, i: number): { worth: number; why: string } {
+function dispensable(
+  { scenes }: ParsedScript,
+  i: number,
+  overlapOf: (i: number) => Overlap,
+): { worth: number; why: string } {
   const scene = itemAt(scenes, i)
   const edge =
     i === 0 ||
@@ -77,10 +83,7 @@ function dispensable({ scenes }: ParsedScript, i: number): { worth: number; why:
     itemAt(scenes, i - 1).chapter !== scene.chapter ||
     itemAt(scenes, i + 1).chapter !== scene.chapter
   if (edge) return { worth: Infinity, why: '' }
-  const said = overlapWithOthers(
-    scenes.map(({ text }) => text),
-    i,
-  )
+  const said = overlapOf(i)
   const aside = ASIDE.test(scene.text)
   const worth =
     1 -
@@ -96,34 +99,47 @@ const whyWithout = ({ share, like }: { share: number; like: number }) =>
   share > 0.45 ? `says much of what scene ${like + 1} says` : 'the thread holds without it'
 
 /** How much of a scene's words of weight are found in the one most like it, 0 to 1. */
-function overlapWithOthers(texts: readonly string[], i: number): { share: number; like: number } {
-  const own = weightyWords(itemAt(texts, i))
-  if (own.size === 0) return { share: 0, like: i }
-  let best = { share: 0, like: i }
-  texts.forEach((other, j) => {
-    if (j === i) return
-    const words = weightyWords(other)
-    const share =
-      [...own].filter((word) => words.has(word)).length / Math.max(FEWEST_TERMS, own.size)
-    if (share > best.share) best = { share, like: j }
-  })
-  return best
+interface Overlap {
+  share: number
+  like: number
 }
 
-const read = new Map<string, Set<string>>()
-function weightyWords(text: string): Set<string> {
-  let words = read.get(text)
-  if (!words) {
-    if (read.size > 5000) read.clear()
-    words = new Set(
+/** Scenes that a word is looked up in: as many as a film of 25 minutes has. */
+const SCENES_A_WORD = 500
+
+/** Of each scene, found through the scenes each of its words is in. */
+function overlaps(texts: readonly string[]): (i: number) => Overlap {
+  const words = texts.map(weightyWords)
+  const scenesOf = new Map<string, number[]>()
+  words.forEach((of, i) => {
+    for (const word of of) {
+      const scenes = scenesOf.get(word)
+      if (!scenes) scenesOf.set(word, [i])
+      else if (scenes.length < SCENES_A_WORD) scenes.push(i)
+    }
+  })
+  return (i) => {
+    const own = itemAt(words, i)
+    const shared = new Map<number, number>()
+    for (const word of own)
+      for (const scene of scenesOf.get(word) ?? [])
+        if (scene !== i) shared.set(scene, (shared.get(scene) ?? 0) + 1)
+    let [most, like] = [0, i]
+    for (const [scene, count] of shared)
+      if (count > most || (count === most && scene < like)) [most, like] = [count, scene]
+    return { share: most / Math.max(FEWEST_TERMS, own.size), like }
+  }
+}
+
+const weightyWords = keptByText(
+  KEPT_CHARACTERS,
+  (text): ReadonlySet<string> =>
+    new Set(
       (text.toLowerCase().match(/\p{L}{3,}/gu) ?? [])
         .filter((word) => !STOP_WORDS.has(word))
         .map((word) => word.replace(/(?:es|s|ed|ing)$/, '')),
-    )
-    read.set(text, words)
-  }
-  return words
-}
+    ),
+)
 
 /** The missing seconds, shared out so that the shortest chapters get the most. */
 function thinChapters(parsed: ParsedScript, missing: number, speed: number): LengthAdvice['widen'] {

@@ -1,5 +1,9 @@
+import { itemAt } from '../faults/certain.ts'
 import type { Finding } from './finding.ts'
 import type { ScriptWord } from './script-words.ts'
+
+/** Letters of a name that is compared with others. */
+const LONGEST_NAME = 60
 
 interface Spelling {
   text: string
@@ -13,9 +17,11 @@ interface Spelling {
  */
 export function namesSpeltTwoWays(words: readonly ScriptWord[]): Finding[] {
   const spellings = spellingsOf(words)
+  const near = nearOnes(spellings)
   return spellings
     .flatMap((one, i) =>
-      spellings.slice(0, i).flatMap((other): Finding[] => {
+      near(i).flatMap((n): Finding[] => {
+        const other = itemAt(spellings, n)
         if (!alike(one.text, other.text)) return []
         const [rarer, usual] = one.times <= other.times ? [one, other] : [other, one]
         return [
@@ -29,6 +35,33 @@ export function namesSpeltTwoWays(words: readonly ScriptWord[]): Finding[] {
       }),
     )
     .sort((a, b) => a.from - b.from)
+}
+
+/**
+ * For each spelling those before it that may be a step away: two words a step apart share a form
+ * with one letter less, or are one another's. So not every pair is compared.
+ */
+function nearOnes(spellings: readonly Spelling[]): (i: number) => number[] {
+  const byForm = new Map<string, number[]>()
+  const forms = spellings.map(({ text }) => formsOf(bare(text)))
+  forms.forEach((of, i) => {
+    for (const form of of) {
+      const known = byForm.get(form)
+      if (known) known.push(i)
+      else byForm.set(form, [i])
+    }
+  })
+  return (i) => {
+    const near = new Set(itemAt(forms, i).flatMap((form) => byForm.get(form) ?? []))
+    return [...near].filter((n) => n < i).sort((a, b) => a - b)
+  }
+}
+
+/** A word, and what is left of it with each of its letters taken out. */
+function formsOf(word: string): string[] {
+  if (word.length > LONGEST_NAME) return [word]
+  const shorter = Array.from(word, (_, i) => word.slice(0, i) + word.slice(i + 1))
+  return [...new Set([word, ...shorter])]
 }
 
 /** Capitalised words inside sentences, and pairs of them. */

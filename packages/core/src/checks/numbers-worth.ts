@@ -1,3 +1,4 @@
+import { PIECE_CHARACTERS } from '../text/pieces.ts'
 import nlp from 'compromise'
 import { pattern } from '../text/pattern.ts'
 import { claimsIn } from './claims.ts'
@@ -28,7 +29,7 @@ const YEAR = /\b(?:1\d{3}|20\d\d)s?\b/
  * @example numbersWorth('In 1822 it was seen from twenty miles out by two men.') // => ['1822', '20 miles']
  */
 export function numbersWorth(text: string): string[] {
-  const found = claimsIn(text, new Set()).flatMap(({ kind, from, to }) => {
+  const found = claimsIn(text.slice(0, PIECE_CHARACTERS), new Set()).flatMap(({ kind, from, to }) => {
     const words = text.slice(from, to)
     if (kind === 'date') return (YEAR.exec(words) ?? []).slice(0, 1)
     return kind === 'number' ? countOf(words) : []

@@ -1,5 +1,6 @@
 import { syllable } from 'syllable'
 import { sentencesOf } from '../script/sentences.ts'
+import { keptByText } from '../text/kept-by-text.ts'
 import { spokenText } from '../text/spoken.ts'
 
 export interface ReadingEase {
@@ -33,18 +34,13 @@ export function readingEase(text: string): ReadingEase | undefined {
   }
 }
 
-const counted = new Map<string, number>()
+/** Words of several scripts. */
+const KEPT_WORDS_CHARACTERS = 400_000
 
 /** At least one: a voice makes a sound of every word. */
-export function syllablesOf(word: string): number {
-  const plain = word.toLowerCase()
-  let count = counted.get(plain)
-  if (count === undefined) {
-    if (counted.size > 50_000) counted.clear()
-    counted.set(plain, (count = Math.max(1, syllable(plain))))
-  }
-  return count
-}
+export const syllablesOf = keptByText(KEPT_WORDS_CHARACTERS, (word) =>
+  Math.max(1, syllable(word.toLowerCase())),
+)
 
 /** From which reading ease on a text is called so; below all it is very hard. By ear. */
 const EASE_NAMES = [

@@ -27,7 +27,9 @@ export function repeatedPhrases(words: readonly ScriptWord[]): Finding[] {
       // A phrase ends with its sentence.
       if (itemAt(words, at).scene !== itemAt(words, at + length - 1).scene) continue
       const key = plain.slice(at, at + length).join(' ')
-      places.set(key, [...(places.get(key) ?? []), at])
+      const known = places.get(key)
+      if (known) known.push(at)
+      else places.set(key, [at])
     }
     for (const [phrase, found] of places) {
       const apart = found.filter(

@@ -1,5 +1,6 @@
 import { itemAt } from '../faults/certain.ts'
 import type { Lexicon } from '../words/lexicon.ts'
+import { KEPT_CHARACTERS, keptByText } from '../text/kept-by-text.ts'
 import { searchWords } from '../words/search-words.ts'
 
 export interface Things {
@@ -14,20 +15,21 @@ export interface Things {
 /** From here on a word can be shown, by WordNet's commonest sense of it. */
 const SHOWABLE = 0.5
 
-const known = new Map<string, string[]>()
+/** A lexicon stays the same object as long as the program runs. */
+const readers = new WeakMap<Lexicon, (text: string) => string[]>()
 
-function thingsIn(text: string, lexicon: Lexicon): string[] {
-  let things = known.get(text)
-  if (!things) {
-    if (known.size > 5000) known.clear()
-    things = searchWords(text, lexicon)
+function thingsReader(lexicon: Lexicon): (text: string) => string[] {
+  const known = readers.get(lexicon)
+  if (known) return known
+  const reader = keptByText(KEPT_CHARACTERS, (text) =>
+    searchWords(text, lexicon)
       .filter(
         ({ text: word }) => !word.includes(' ') && (lexicon.picturable(word) ?? 0) >= SHOWABLE,
       )
-      .map(({ text: word }) => word)
-    known.set(text, things)
-  }
-  return things
+      .map(({ text: word }) => word),
+  )
+  readers.set(lexicon, reader)
+  return reader
 }
 
 /**
@@ -38,8 +40,9 @@ function thingsIn(text: string, lexicon: Lexicon): string[] {
  */
 export function newThings(scenes: readonly { text: string }[], lexicon: Lexicon): Things {
   const seen = new Set<string>()
+  const thingsIn = thingsReader(lexicon)
   const fresh = scenes.map(({ text }) => {
-    const things = thingsIn(text, lexicon).filter((thing) => !seen.has(thing))
+    const things = thingsIn(text).filter((thing) => !seen.has(thing))
     for (const thing of things) seen.add(thing)
     return things
   })

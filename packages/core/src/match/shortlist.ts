@@ -14,14 +14,11 @@ const PER_SEARCH = 32
 const SAME_TITLE = 2
 
 const indexes = new WeakMap<readonly Item[], Bm25>()
-const lemmas = new Map<string, string>()
 
 function wordsOf(text: string): string[] {
   return (text.toLowerCase().match(/[\p{L}\p{N}]+/gu) ?? []).flatMap((word) => {
     if (STOP_WORDS.has(word)) return []
-    let known = lemmas.get(word)
-    if (known === undefined) lemmas.set(word, (known = lemma(word)))
-    return [known]
+    return [lemma(word)]
   })
 }
 

@@ -1,6 +1,6 @@
 import { itemAt } from '../faults/certain.ts'
 import { wordList } from '../text/pattern.ts'
-import type { TextRange } from './sentences.ts'
+import type { TextRange } from '../text/text-range.ts'
 
 const JOINERS = new Set(
   wordList(`

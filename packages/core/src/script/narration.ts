@@ -11,12 +11,11 @@ export function narrationOnly(script: string, { scenes }: Pick<ParsedScript, 'sc
   for (const { source, marked } of scenes) {
     // Scenes of one sentence overlap in nothing, but a direction may stand before its scene.
     out += blank(script.slice(out.length, source.from))
-    let text = script.slice(out.length, source.to)
-    const at = out.length
-    for (const { from, to } of marked)
-      if (from >= at && to <= source.to)
-        text = text.slice(0, from - at) + blank(script.slice(from, to)) + text.slice(to - at)
-    out += text
+    for (const { from, to } of marked) {
+      if (from < out.length || to > source.to) continue
+      out += script.slice(out.length, from) + blank(script.slice(from, to))
+    }
+    out += script.slice(out.length, source.to)
   }
   return out + blank(script.slice(out.length))
 }

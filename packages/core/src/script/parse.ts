@@ -1,8 +1,12 @@
 import { itemAt } from '../faults/certain.ts'
+import { KEPT_CHARACTERS, keptByText } from '../text/kept-by-text.ts'
+import { linesOf } from '../text/lines.ts'
+import { piecesOf } from '../text/pieces.ts'
 import { spokenText } from '../text/spoken.ts'
+import type { TextRange } from '../text/text-range.ts'
 import { clausesOf } from './clauses.ts'
 import { estimateSeconds } from './estimate.ts'
-import { sentencesOf, type TextRange } from './sentences.ts'
+import { sentencesOf } from './sentences.ts'
 
 /** No scene should speak longer than this. */
 export const SCENE_SECONDS_LIMIT = 11.5
@@ -55,7 +59,7 @@ interface Bracket extends TextRange {
   direction?: Direction
 }
 
-const HEADING = /^\s{0,3}#{1,6}\s*(.*?)\s*#*\s*$/
+const HEADING = /^\s{0,3}#{1,6}/
 const SPEAKER = /^\s*(\p{Lu}[\p{Lu}\p{N} .'’-]{1,30}):(?=\s|$)/u
 const BRACKET = /\[([^[\]\n]*)(\]|$)/gm
 /** What makes a text worth a scene: something to speak. */
@@ -101,23 +105,30 @@ type Block = Pick<ScriptBlock, 'source' | 'heading'>
 function blocksOf(script: string): Block[] {
   const blocks: Block[] = []
   let paragraph: TextRange | undefined
-  let at = 0
-  for (const line of script.split('\n')) {
-    const end = at + line.length
-    const heading = HEADING.exec(line)
-    if (heading || line.trim() === '') {
+  for (const { from, to } of linesOf(script)) {
+    const line = script.slice(from, to)
+    const heading = headingOf(line)
+    if (heading !== undefined || line.trim() === '') {
       paragraph = undefined
-      if (heading)
-        blocks.push({ source: { from: at, to: end }, heading: itemAt(heading, 1).trim() })
+      if (heading !== undefined) blocks.push({ source: { from, to }, heading })
     } else if (paragraph) {
-      paragraph.to = end
+      paragraph.to = to
     } else {
-      paragraph = { from: at, to: end }
+      paragraph = { from, to }
       blocks.push({ source: paragraph })
     }
-    at = end + 1
   }
   return blocks
+}
+
+/** The words of a heading, the signs before and after them out; undefined for another line. */
+function headingOf(line: string): string | undefined {
+  const signs = HEADING.exec(line)
+  if (!signs) return undefined
+  const words = line.slice(signs[0].length).trim()
+  let end = words.length
+  while (words.charAt(end - 1) === '#') end--
+  return words.slice(0, end).trim()
 }
 
 /** @returns where the speaker's label stands, if there is one */
@@ -128,7 +139,7 @@ function readParagraph(
   waiting: Bracket[],
 ): TextRange | undefined {
   const read = paragraphRead(script.slice(source.from, source.to))
-  parsed.remarks.push(...read.remarks)
+  for (const remark of read.remarks) parsed.remarks.push(remark)
   const scenes = read.pieces.map(({ text, from, to, estimatedSeconds }, i): ScriptScene => ({
     text,
     source: { from: from + source.from, to: to + source.from },
@@ -145,7 +156,7 @@ function readParagraph(
     parsed,
     waiting,
   )
-  parsed.scenes.push(...scenes)
+  for (const scene of scenes) parsed.scenes.push(scene)
   return read.label ? { from: source.from, to: source.from + read.label } : undefined
 }
 
@@ -160,17 +171,7 @@ interface ParagraphRead {
 }
 
 /** After an edit all paragraphs but one are as they were: they are not read again. */
-const readBefore = new Map<string, ParagraphRead>()
-const KEPT_PARAGRAPHS = 4000
-
-function paragraphRead(raw: string): ParagraphRead {
-  let read = readBefore.get(raw)
-  if (!read) {
-    if (readBefore.size >= KEPT_PARAGRAPHS) readBefore.clear()
-    readBefore.set(raw, (read = freshlyRead(raw)))
-  }
-  return read
-}
+const paragraphRead = keptByText(KEPT_CHARACTERS, freshlyRead)
 
 function freshlyRead(raw: string): ParagraphRead {
   const remarks: string[] = []
@@ -207,17 +208,10 @@ function scenePieces(masked: string): TextRange[] {
     parts: match[0] === '|',
   }))
   const plain = boundaries.length ? masked.replace(BOUNDARY, ' ') : masked
-  const pieces = sentencesOf(plain).flatMap((sentence) => piecesOf(plain, sentence))
-  for (const { at, parts } of boundaries) {
-    const before = pieces.findLastIndex((piece) => piece.from <= at)
-    const piece = pieces[before]
-    const next = pieces[before + 1]
-    if (!piece) continue
-    if (parts && piece.to > at)
-      pieces.splice(before, 1, { from: piece.from, to: at }, { from: at + 1, to: piece.to })
-    else if (!parts && next && piece.to <= at)
-      pieces.splice(before, 2, { from: piece.from, to: next.to })
-  }
+  const pieces = boundedAt(
+    sentencesOf(plain).flatMap((sentence) => spokenPieces(plain, sentence)),
+    boundaries,
+  )
   return pieces.flatMap(({ from, to }) => {
     const text = plain.slice(from, to)
     if (!SPOKEN.test(text)) return []
@@ -230,6 +224,37 @@ function scenePieces(masked: string): TextRange[] {
   })
 }
 
+interface Boundary {
+  at: number
+  /** Parts a scene in two; else keeps two pieces in one. */
+  parts: boolean
+}
+
+/** Both lists are in the order of the text. */
+function boundedAt(pieces: readonly TextRange[], boundaries: readonly Boundary[]): TextRange[] {
+  const bounded: TextRange[] = []
+  let taken = 0
+  const takeUpTo = (at: number) => {
+    for (; taken < pieces.length && itemAt(pieces, taken).from <= at; taken++)
+      bounded.push(itemAt(pieces, taken))
+  }
+  for (const { at, parts } of boundaries) {
+    takeUpTo(at)
+    const piece = bounded.at(-1)
+    const next = pieces[taken]
+    if (piece && parts && piece.to > at) {
+      bounded.pop()
+      bounded.push({ from: piece.from, to: at }, { from: at + 1, to: piece.to })
+    } else if (piece && !parts && next && piece.to <= at) {
+      bounded.pop()
+      bounded.push({ from: piece.from, to: next.to })
+      taken++
+    }
+  }
+  takeUpTo(Infinity)
+  return bounded
+}
+
 /** Spaces evened, marks of emphasis out: what is read, subtitled and spoken. */
 function evenText(text: string): string {
   return text
@@ -240,18 +265,18 @@ function evenText(text: string): string {
 }
 
 /** Sentences come back with every edit of their paragraph; each is put into spoken form once. */
-const timed = new Map<string, number>()
-function spokenSeconds(text: string): number {
-  let seconds = timed.get(text)
-  if (seconds === undefined) {
-    if (timed.size > 20_000) timed.clear()
-    timed.set(text, (seconds = estimateSeconds(spokenText(text))))
-  }
-  return seconds
-}
+const spokenSeconds = keptByText(KEPT_CHARACTERS, (text) => estimateSeconds(spokenText(text)))
 
-/** Pieces of one sentence, none over the limit. Wider spaces do not move where it is parted. */
-function piecesOf(masked: string, sentence: TextRange): TextRange[] {
+/**
+ * Pieces of one sentence, none over the limit. Wider spaces do not move where it is parted. What
+ * goes on without a full stop for longer than anyone speaks is parted beforehand.
+ */
+const spokenPieces = (masked: string, sentence: TextRange): TextRange[] =>
+  piecesOf(masked.slice(sentence.from, sentence.to)).flatMap(({ from, to }) =>
+    clausePieces(masked, { from: sentence.from + from, to: sentence.from + to }),
+  )
+
+function clausePieces(masked: string, sentence: TextRange): TextRange[] {
   const text = masked.slice(sentence.from, sentence.to)
   if (!SPOKEN.test(text)) return []
   const kept = [...text.matchAll(/\S|\s(?!\s)/g)].map((match) => match.index)
@@ -298,10 +323,13 @@ function directionOf(inside: string): Direction | undefined {
 }
 
 function blank(raw: string, brackets: readonly TextRange[]): string {
-  let text = raw
-  for (const { from, to } of brackets)
-    text = text.slice(0, from) + ' '.repeat(to - from) + text.slice(to)
-  return text
+  let text = ''
+  let at = 0
+  for (const { from, to } of brackets) {
+    text += raw.slice(at, from) + ' '.repeat(to - from)
+    at = to
+  }
+  return text + raw.slice(at)
 }
 
 function give(scene: ScriptScene, { direction, from, to }: Bracket) {
@@ -317,10 +345,13 @@ function placeDirections(
   waiting: Bracket[],
 ) {
   if (scenes[0]) for (const bracket of waiting.splice(0)) give(scenes[0], bracket)
+  // Brackets and scenes are in the order of the script: each scene is passed once.
+  let passed = 0
   for (const bracket of brackets) {
-    const next = scenes.find((scene) => scene.source.to > bracket.from)
-    const before =
-      scenes.findLast((scene) => scene.source.from <= bracket.from) ?? parsed.scenes.at(-1)
+    while (passed < scenes.length && itemAt(scenes, passed).source.to <= bracket.from) passed++
+    const next = scenes[passed]
+    const begun = next && next.source.from <= bracket.from ? next : scenes[passed - 1]
+    const before = begun ?? parsed.scenes.at(-1)
     const owner = bracket.direction?.kind === 'pause' ? before : (next ?? scenes.at(-1))
     if (owner) give(owner, bracket)
     else if (bracket.direction) waiting.push(bracket)

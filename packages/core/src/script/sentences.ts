@@ -1,10 +1,5 @@
-import {} from '../faults/certain.ts'
 import { wordList } from '../text/pattern.ts'
-/** A stretch of a text, `[from, to)` in UTF-16 units. */
-export interface TextRange {
-  from: number
-  to: number
-}
+import type { TextRange } from '../text/text-range.ts'
 
 /** Abbreviations that never end a sentence: a name or a number follows. */
 const NEVER_LAST = new Set(
@@ -35,6 +30,8 @@ const STARTERS = new Set(
 const CLOSERS = '"\'’”»)]}›」』）'
 const OPENERS = '"\'‘“«([{‹「『（'
 const CJK_STOPS = '。！？｡'
+/** Characters of a word that are looked at: no abbreviation and no opening word is longer. */
+const LONGEST_WORD = 40
 const STOPS = `.!?…؟۔।${CJK_STOPS}`
 
 /**
@@ -107,7 +104,7 @@ function endsAtPeriod(word: string, next: { word: string; opened: boolean }): bo
 }
 
 function wordBefore(text: string, from: number, at: number): string {
-  const match = /[\p{L}\p{N}.'’-]+$/u.exec(text.slice(from, at))
+  const match = /[\p{L}\p{N}.'’-]+$/u.exec(text.slice(Math.max(from, at - LONGEST_WORD), at))
   return match ? match[0] : ''
 }
 
@@ -118,6 +115,6 @@ function nextWord(text: string, at: number): { word: string; opened: boolean } {
     start++
     opened = true
   }
-  const match = /^[\p{L}\p{N}'’]+/u.exec(text.slice(start, start + 40))
+  const match = /^[\p{L}\p{N}'’]+/u.exec(text.slice(start, start + LONGEST_WORD))
   return { word: match ? match[0] : '', opened }
 }

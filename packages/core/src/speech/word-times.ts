@@ -1,4 +1,5 @@
 import { itemAt } from '../faults/certain.ts'
+import { KEPT_CHARACTERS, keptByText } from '../text/kept-by-text.ts'
 import { spokenText } from '../text/spoken.ts'
 import { wordsOf } from '../text/written-words.ts'
 import type { Span } from './marks.ts'
@@ -84,16 +85,8 @@ function longest(pauses: readonly (readonly [number, number])[], count: number) 
     .sort((a, b) => a[0] - b[0])
 }
 
-const lengths = new Map<string, number>()
 /** Films repeat their words; each is put into spoken form once. */
-function spokenLength(word: string): number {
-  let length = lengths.get(word)
-  if (length === undefined) {
-    if (lengths.size > 50_000) lengths.clear()
-    lengths.set(word, (length = spokenText(word).length))
-  }
-  return length
-}
+const spokenLength = keptByText(KEPT_CHARACTERS, (word) => spokenText(word).length)
 
 function spread(
   words: readonly string[],

@@ -256,7 +256,7 @@ function rulesOf(variant: Variant): Rule[] {
   }
   return [
     [
-      /\b([\w.+-]+)@([\w-]+(?:\.[\w-]+)+)/g,
+      /(?<![\w.+-])([\w.+-]+)@([\w-]+(?:\.[\w-]+)+)/g,
       (name, host) => `${name.replace(/\./g, ' dot ')} at ${host.replace(/\./g, ' dot ')}`,
     ],
     [/https?:\/\/(?:www\.)?([\w.-]+)\S*/gi, (host) => host.replace(/\./g, ' dot ')],

@@ -370,7 +370,8 @@ export function spokenIn(traced: TracedText, language: string): TracedText {
       ? /(?<!\d)(\d{1,3})(?:[.   ](\d{3}))+(?!\d)/g
       : /(?<!\d)(\d{1,3})(?:,(\d{3}))+(?!\d)/g
   const point = rules.decimal === ',' ? ',' : String.raw`\.`
-  const number = String.raw`\d+(?:${point}\d+)?`
+  // Each number from its first digit on, never from within.
+  const number = String.raw`(?<!\d)\d+(?:${point}\d+)?`
   const said = (n: string) =>
     n.length > LARGEST
       ? [...n].map((d) => (/\d/.test(d) ? words.toCardinal(d) : '')).join(' ')

@@ -1,8 +1,10 @@
 import { itemAt } from '../faults/certain.ts'
+import { piecesOf } from './pieces.ts'
 import { pronounced, type Pronunciation } from './pronunciation.ts'
 import { spokenEnglish } from './spoken-english.ts'
 import { spokenIn } from './spoken-languages.ts'
 import { TracedText } from './traced-text.ts'
+import { wordsOf } from './written-words.ts'
 
 /** A word as it is spoken. */
 export interface SaidWord {
@@ -30,9 +32,28 @@ export interface SpokenOptions {
  *
  * @example spokenForm('In 1822 it shone.').words[1] // => { text: 'eighteen', written: 1 }
  */
-export function spokenForm(
+export function spokenForm(written: string, options: SpokenOptions = {}): SpokenForm {
+  const pieces = piecesOf(written)
+  if (pieces.length <= 1) return spokenPiece(written, options)
+  const texts: string[] = []
+  const words: SaidWord[] = []
+  let before = 0
+  for (const { from, to } of pieces) {
+    const piece = written.slice(from, to)
+    // A word parted in its midst is the same word on both sides.
+    const first =
+      from > 0 && /^\S/.test(piece) && /\S/.test(written.charAt(from - 1)) ? before - 1 : before
+    const spoken = spokenPiece(piece, options)
+    if (spoken.text) texts.push(spoken.text)
+    for (const word of spoken.words) words.push({ ...word, written: first + word.written })
+    before = first + wordsOf(piece).length
+  }
+  return { text: texts.join(' '), words }
+}
+
+function spokenPiece(
   written: string,
-  { language = 'en-US', pronunciations = [] }: SpokenOptions = {},
+  { language = 'en-US', pronunciations = [] }: SpokenOptions,
 ): SpokenForm {
   let said = TracedText.of(written).replace(/\p{Extended_Pictographic}\ufe0f?/gu, ([sign]) =>
     /[\d#*]/.test(sign) ? sign : ' ',

@@ -22,7 +22,7 @@ const PHOTO_BY = pattern(
 )
 /** "Home > Guides > Harbours" */
 const CRUMBS = /^[^\S\n]*\p{L}[\p{L} ]{1,30}(?:\s*[>›»]\s*\p{L}[\p{L} ]{1,40}){2,}[^\S\n]*$/gmu
-const MAIL = /[\w.+-]+@[\w-]+(?:\.[\w-]+)+/g
+const MAIL = /(?<![\w.+-])[\w.+-]+@[\w-]+(?:\.[\w-]+)+/g
 const POINTS_TO_IT = pattern(
   'i',
   String.raw`^\W*(read|see|more|sources?|visit|check|find|learn|watch|full|via|links?|details|`,

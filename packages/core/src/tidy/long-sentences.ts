@@ -1,6 +1,5 @@
-import {} from '../faults/certain.ts'
 import { estimateSeconds } from '../script/estimate.ts'
-import { sentencesIn } from '../script/paragraphs.ts'
+import { sentencePiecesIn } from '../script/paragraphs.ts'
 import { SCENE_SECONDS_LIMIT } from '../script/parse.ts'
 import { spokenText } from '../text/spoken.ts'
 import type { Edit } from './change.ts'
@@ -48,7 +47,7 @@ const JOINS: {
  */
 export function findLongSentences(page: Page) {
   const { view } = page
-  for (const sentence of sentencesIn(view)) {
+  for (const sentence of sentencePiecesIn(view)) {
     const text = view.slice(sentence.from, sentence.to).replace(/\n/g, ' ')
     const edits = cutsOf(text).flatMap((cut) => editsOf(text, cut, sentence.from))
     if (edits.length) page.claim('long', edits, { whole: sentence })

@@ -1,5 +1,5 @@
 import { itemAt, lastOf } from '../faults/certain.ts'
-import type { TextRange } from '../script/sentences.ts'
+import type { TextRange } from '../text/text-range.ts'
 import { type Edit, type TidyChange, withChanges } from './change.ts'
 import type { TidyKind } from './kinds.ts'
 

@@ -1,3 +1,4 @@
+import { KEPT_CHARACTERS, keptByText } from '../text/kept-by-text.ts'
 import lemmatizer from 'wink-lemmatizer'
 
 /** Endings that make the lemmatizer take a noun for a plural. */
@@ -44,21 +45,15 @@ function singular(word: string): string {
   return stem !== word && KEPT.has(stem) ? stem : lemmatizer.noun(word)
 }
 
-const cache = new Map<string, string>()
-
 /**
  * The form a word is looked up by: lower case, singular, one spelling.
  *
  * @example lemma('Harbours') // => 'harbor'
  */
-export function lemma(word: string): string {
+export const lemma = keptByText(KEPT_CHARACTERS, (word) => {
   const lower = word.toLowerCase().replace(/['’]s?$/, '')
-  const known = cache.get(lower)
-  if (known !== undefined) return known
-  const form = oneSpelling(KEPT.has(lower) || lower.length < 3 ? lower : singular(lower))
-  cache.set(lower, form)
-  return form
-}
+  return oneSpelling(KEPT.has(lower) || lower.length < 3 ? lower : singular(lower))
+})
 
 /**
  * The form a verb is looked up by: turning, turned → turn.
