@@ -3,7 +3,6 @@
  * it than the sentence it was speaking. Orders come in over the IPC channel, one at a time.
  */
 import { z } from 'zod'
-import { certain } from '@tidy-reel/core/faults/certain'
 
 const Order = z.object({
   engine: z.enum(['flite', 'espeak-ng', 'model']),
@@ -23,7 +22,7 @@ async function spoken(message: unknown) {
 }
 
 function answer(said: { speech: unknown } | { reason: string }) {
-  certain(process.send)(said)
+  process.send?.(said)
 }
 
 process.on('message', (message) => {
