@@ -29,11 +29,13 @@ const YEAR = /\b(?:1\d{3}|20\d\d)s?\b/
  * @example numbersWorth('In 1822 it was seen from twenty miles out by two men.') // => ['1822', '20 miles']
  */
 export function numbersWorth(text: string): string[] {
-  const found = claimsIn(text.slice(0, PIECE_CHARACTERS), new Set()).flatMap(({ kind, from, to }) => {
-    const words = text.slice(from, to)
-    if (kind === 'date') return (YEAR.exec(words) ?? []).slice(0, 1)
-    return kind === 'number' ? countOf(words) : []
-  })
+  const found = claimsIn(text.slice(0, PIECE_CHARACTERS), new Set()).flatMap(
+    ({ kind, from, to }) => {
+      const words = text.slice(from, to)
+      if (kind === 'date') return (YEAR.exec(words) ?? []).slice(0, 1)
+      return kind === 'number' ? countOf(words) : []
+    },
+  )
   return [...new Set(found)].slice(0, MOST)
 }
 

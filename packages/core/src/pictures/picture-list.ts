@@ -10,6 +10,7 @@ import {
   namedRows,
   type SkippedRow,
 } from '../text/named-rows.ts'
+import { cutText } from '../text/well-formed.ts'
 import type { Item } from './item.ts'
 
 /** The longest list of pictures that is read. */
@@ -69,11 +70,14 @@ function namedBy(id: string | undefined, file: string | undefined) {
 
 function noteOf(row: NamedRow<Column>): PictureNote | string {
   const text = (value: unknown, most: number) =>
-    cellText(value)
-      .replace(/[\p{Cc}\s]+/gu, ' ')
-      .trim()
-      .replace(/^'(?=[=+\-@])/, '')
-      .slice(0, most) || undefined
+    cutText(
+      cellText(value)
+        .toWellFormed()
+        .replace(/[\p{Cc}\s]+/gu, ' ')
+        .trim()
+        .replace(/^'(?=[=+\-@])/, ''),
+      most,
+    ) || undefined
   const [id, file] = [
     text(row.id, 200),
     text(row.file, 2000)?.split(/[\\/]/).filter(Boolean).at(-1)?.slice(0, 300),

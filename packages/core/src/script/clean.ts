@@ -23,7 +23,7 @@ export function cleanScript(text: string, name = 'The script'): string {
       limit: SCRIPT_CHARACTERS_LIMIT,
     })
   if (looksBinary(text)) throw new TidyError('script_not_text', { name })
-  return text.replace(/\r\n?/g, '\n').replace(UNSEEN, '').normalize('NFC')
+  return text.toWellFormed().replace(/\r\n?/g, '\n').replace(UNSEEN, '').normalize('NFC')
 }
 
 /** A zero byte, or more than one character in a hundred that no encoding made. */

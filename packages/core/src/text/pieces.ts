@@ -3,9 +3,9 @@ import type { TextRange } from './text-range.ts'
 /**
  * Characters that are looked at together, at most. Rules that look for something from every place
  * of a text take time by its square: in pieces of this size they take it by its length. A sentence
- * of so many characters speaks for over a minute and a half; nothing written by a person has one.
+ * of so many characters speaks for over a minute; hardly anything written by a person has one.
  */
-export const PIECE_CHARACTERS = 1500
+export const PIECE_CHARACTERS = 1000
 
 const SPACE = /\s/
 const CLAUSE_END = /[,;:—–、，；：。]/

@@ -3,7 +3,7 @@ import { wordList } from '../text/pattern.ts'
 import type { Page } from './page.ts'
 
 const DOUBLED =
-  /(?<![\p{L}\p{N}'’-])(\p{L}+(?:['’]\p{L}+)?)([^\S\n]*\n?[^\S\n]+|\n)(\1)(?![\p{L}\p{N}'’-])/giu
+  /(?<![\p{L}\p{N}'’-])(\p{L}+(?:['’]\p{L}+)?)([^\S\n]{0,40}\n?[^\S\n]{1,40}|\n)(\1)(?![\p{L}\p{N}'’-])/giu
 /** Words that English doubles: for weight, for sound, and where two clauses meet. */
 const MEANT = new Set(
   wordList(`

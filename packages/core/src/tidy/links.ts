@@ -2,9 +2,9 @@ import { sentencesOf } from '../script/sentences.ts'
 import { pattern } from '../text/pattern.ts'
 import type { Page } from './page.ts'
 
-const IMAGE = /!\[([^\]\n]*)\]\([^)\n]*\)/g
-const LINK = /\[([^\]\n]+)\]\(([^)\s]*)(?:\s+"[^"]*")?\)/g
-const REFERENCE = /\[([^\]\n]+)\]\[[^\]\n]*\]/g
+const IMAGE = /!\[([^\]\n]{0,500})\]\([^)\n]{0,2000}\)/g
+const LINK = /\[([^\]\n]{1,500})\]\(([^)\s]{0,2000})(?:\s+"[^"]{0,500}")?\)/g
+const REFERENCE = /\[([^\]\n]{1,500})\]\[[^\]\n]{0,500}\]/g
 const ADDRESS = /<?\b(?:https?:\/\/|www\.)[^\s<>()[\]“”"]*[^\s<>()[\]“”".,;:!?'’]>?/gi
 /** "[Image: example.org]": where a picture came from. */
 const CREDIT = pattern(

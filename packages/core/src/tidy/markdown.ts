@@ -4,7 +4,7 @@ import type { Page } from './page.ts'
 const RULE = /^[^\S\n]*(?:(?:[-*_=~][^\S\n]?){3,}|[#~=]{2,})[^\S\n]*$/gm
 const FENCE = /^[^\S\n]*```.*$/gm
 const QUOTE = /^[^\S\n]*>+[^\S\n]?/gm
-const COMMENT = /<!--[\s\S]*?-->/g
+const COMMENT = /<!--[\s\S]{0,5000}?-->/g
 const TAG = pattern(
   'gi',
   String.raw`</?(?:p|br|hr|b|i|u|em|strong|span|div|h[1-6]|a|ul|ol|li|sup|sub|blockquote|code|`,

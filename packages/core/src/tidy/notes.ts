@@ -20,7 +20,7 @@ const FURNITURE = pattern(
   'i',
   String.raw`^\s*(?:(?:figure|fig\.|table|chart|exhibit|plate)\s+\d+[a-z]?\s*[:.–—-].*|`,
   String.raw`page \d+(?: (?:of|/) \d+)?|(?:©|\(c\)|copyright\s+(?:©|\(c\)|\d{4}))\s.*|`,
-  String.raw`.*\ball rights reserved\b.*|\d+ min(?:ute)? read|advertisement|sponsored)\s*$`,
+  String.raw`(?=\S).*\ball rights reserved\b.*|\d+ min(?:ute)? read|advertisement|sponsored)\s*$`,
 )
 const GREETING = pattern(
   'iu',

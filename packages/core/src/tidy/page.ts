@@ -8,6 +8,14 @@ export interface Line extends TextRange {
   text: string
 }
 
+/** Blanks of an empty line that are seen: rules look for the first sign from each of them. */
+const BLANKS_SEEN = 100
+
+function lineText(view: string, from: number, to: number): string {
+  const text = view.slice(from, to)
+  return text.length > BLANKS_SEEN && text.trim() === '' ? text.slice(0, BLANKS_SEEN) : text
+}
+
 /**
  * A script under the pencil. Each step reads `view` (the script with everything dealt with so far
  * blanked, letter positions kept) and claims stretches; what is claimed is nobody else's any more.
@@ -47,7 +55,7 @@ export class Page {
     const { view } = this
     return this.lineStarts.map((from, i) => {
       const to = i + 1 < this.lineStarts.length ? itemAt(this.lineStarts, i + 1) - 1 : view.length
-      return { from, to, text: view.slice(from, to) }
+      return { from, to, text: lineText(view, from, to) }
     })
   }
 

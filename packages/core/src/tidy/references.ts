@@ -4,7 +4,7 @@ import type { Line, Page } from './page.ts'
 
 const TITLE = pattern(
   'i',
-  String.raw`^\s*#{0,6}\s*\**(references|sources?|bibliography|further reading|works cited|`,
+  String.raw`^\s*(?:#{1,6}\s*)?\**(references|sources?|bibliography|further reading|works cited|`,
   String.raw`footnotes|citations|links|credits and sources)\**:?\**\s*$`,
 )
 const ENTRY = /^\s*(?:[-*•]|\d+[.)]|\[\^?\w+\])\s*\S|https?:\/\/|www\.|\b(?:1[5-9]|20)\d\d\b/

@@ -62,7 +62,7 @@ const RULES: Rule[] = [
   ['symbol', /(?<=\s)@(?=\s)/g, 'at'],
   ['symbol', /(?<=[\p{L}\p{N}])[©®™]/gu, ''],
   ['symbol', /(?<=\s)[©®™](?=\s)/gu, ''],
-  ['symbol', /(?<=\b\p{L}\p{Ll}+)\/(?=\p{Ll}{2,}\b)/gu, ' or '],
+  ['symbol', /\/(?<=\b\p{L}\p{Ll}+\/)(?=\p{Ll}{2,}\b)/gu, ' or '],
   [
     'symbol',
     /(?<=\d)x(?=\s+(?:more|faster|slower|bigger|larger|smaller|longer|heavier|stronger|as)\b)/g,

@@ -4,7 +4,7 @@ import type { Line, Page } from './page.ts'
 const CLOCK = String.raw`\d{1,2}:\d\d(?::\d\d)?(?:[.,]\d{1,3})?`
 const SPAN = String.raw`${CLOCK}(?:\s*(?:[–—-]+>?|→|to)\s*${CLOCK})?`
 const CUE = new RegExp(
-  String.raw`^(?:\s*WEBVTT.*\n)?(?:\s*\d+\s*\n)?\s*${CLOCK}\s*-->\s*${CLOCK}.*(?:\n|$)`,
+  String.raw`^(?:\s{0,40}WEBVTT.*\n)?(?:\s{0,40}\d+\s{0,40}\n)?\s{0,40}${CLOCK}\s{0,40}-->\s{0,40}${CLOCK}.*(?:\n|$)`,
   'gm',
 )
 const BRACKETED = new RegExp(String.raw`[[(]\s*${SPAN}\s*[\])](?:\s*[–—:-](?=\s))?`, 'g')

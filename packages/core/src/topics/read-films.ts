@@ -10,6 +10,7 @@ import {
   type SkippedRow,
 } from '../text/named-rows.ts'
 import { pattern } from '../text/pattern.ts'
+import { cutText } from '../text/well-formed.ts'
 import { ChannelFilm, FILMS_LIMIT } from './channel-film.ts'
 
 export interface ReadFilms {
@@ -56,8 +57,8 @@ function filmOf(row: Row): ChannelFilm | string {
   if (views === undefined) return `"${cellText(row.views)}" is no count of views`
   const id = cellText(row.id) || shortHash(`${title}|${published}`)
   const made = ChannelFilm.safeParse({
-    id: id.slice(0, 200),
-    title: title.slice(0, 300),
+    id: cutText(id, 200),
+    title: cutText(title, 300),
     published,
     views,
     seconds: secondsOf(row.seconds),

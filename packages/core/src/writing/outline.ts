@@ -1,4 +1,5 @@
 import { entryOf, itemAt } from '../faults/certain.ts'
+import { cutText } from '../text/well-formed.ts'
 import type { Brief, Outline } from './brief.ts'
 import { centrality, cosine, sourceFit, weightedVectors } from './rank-units.ts'
 import { termsOf, type Unit, unitsOf } from './source-units.ts'
@@ -104,7 +105,7 @@ function ofSources(
     .sort((a, b) => a - b)
     .map((seed) => {
       const { heading, sentences } = itemAt(units, seed)
-      const points = [itemAt(sentences, 0).slice(0, 300)]
+      const points = [cutText(itemAt(sentences, 0), 300)]
       if (heading && !used.has(heading)) {
         used.add(heading)
         return { title: heading, points }

@@ -10,6 +10,7 @@ import { licenceFacts } from '@tidy-reel/core/pictures/licences'
 import { Look } from '@tidy-reel/core/pictures/look'
 import { jsonOf } from '@tidy-reel/core/text/json'
 import { pattern } from '@tidy-reel/core/text/pattern'
+import { cutText } from '@tidy-reel/core/text/well-formed'
 import { ProbeFacts } from '../run/probe-facts.ts'
 import { runProgram } from '../run/program.ts'
 import { stillTools } from '../run/still-tools.ts'
@@ -73,7 +74,7 @@ export async function takeOwnFile(
       const item = await itemOf(half, id, name)
       return keepOwn(folder, half, {
         item,
-        fileName: basename(name).slice(0, 300),
+        fileName: cutText(basename(name), 300),
         pieces: item.kind === 'clip' ? null : [],
       })
     },
@@ -106,7 +107,7 @@ const keepFacts = (folder: string, facts: OwnFacts) =>
   )
 
 const unusable = (name: string, reason: string) =>
-  new TidyError('own_file_unusable', { name: basename(name).slice(0, 80), reason })
+  new TidyError('own_file_unusable', { name: cutText(basename(name), 80), reason })
 
 async function itemOf(file: string, id: string, name: string): Promise<Item> {
   const { moves, seconds, ...size } = (await stillAt(file)) ?? (await probedAt(file, name))
@@ -209,7 +210,7 @@ function describedItem(said: PictureMetadata, name: string): Partial<Item> {
     .map(worded)
     .filter((part) => part && !/^\.+$|^\w:$/.test(part) && !NO_WORDS.test(part))
     .slice(-4)
-  const named = worded(basename(name.replaceAll('\\', '/')).replace(/\.\w{1,5}$/, '')).slice(0, 200)
+  const named = cutText(worded(basename(name.replaceAll('\\', '/')).replace(/\.\w{1,5}$/, '')), 200)
   const licence =
     said.licence && licenceFacts(said.licence).use !== 'unknown' ? said.licence : 'Own'
   return {
@@ -258,7 +259,7 @@ export async function cutOwnFile(
   return pieces.map(({ from, to }, i) => ({
     ...facts.item,
     id: `${facts.item.id}-${i + 1}`,
-    title: `${facts.item.title}, part ${i + 1} of ${pieces.length}`.slice(0, 500),
+    title: cutText(`${facts.item.title}, part ${i + 1} of ${pieces.length}`, 500),
     seconds: Math.round((to - from) * 1000) / 1000,
   }))
 }

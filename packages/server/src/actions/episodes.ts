@@ -3,16 +3,17 @@ import { Op, type Sequelize, type Transaction } from 'sequelize'
 import { apply, documentFrom } from '@tidy-reel/core/document/apply'
 import type { Command, CommandOf } from '@tidy-reel/core/document/command'
 import { commandName } from '@tidy-reel/core/document/command-name'
-import { filmOf } from '@tidy-reel/core/document/film-scenes'
 import { takenBack } from '@tidy-reel/core/document/inverse'
 import { TidyError } from '@tidy-reel/core/faults/fault'
 import { mergeScripts } from '@tidy-reel/core/script/merge-scripts'
 import type { Pronunciation } from '@tidy-reel/core/text/pronunciation'
-import { sceneSeconds } from '@tidy-reel/core/timeline/timeline'
 import type { EpisodeRow } from '@tidy-reel/core/views/episode'
+import { episodeFacts } from '@tidy-reel/core/views/episode-facts'
 import { Change, Episode, Render } from '../db/models.ts'
 import { changeEpisode, type Revised } from './change-episode.ts'
 import type { ChannelActions } from './channels.ts'
+
+const FACTS_AT_ONCE = 10
 
 export function episodeActions(sequelize: Sequelize, channels: ChannelActions, ownerId: string) {
   const find = async (id: string) => {
@@ -23,8 +24,10 @@ export function episodeActions(sequelize: Sequelize, channels: ChannelActions, o
   return {
     find,
     async list(): Promise<EpisodeRow[]> {
+      await workOutFacts(ownerId)
       const episodes = await Episode.findAll({
         where: { ownerId, deletedAt: null },
+        attributes: ['id', 'facts', 'updatedAt'],
         order: [['updatedAt', 'DESC']],
       })
       const films = await Render.findAll({
@@ -32,7 +35,7 @@ export function episodeActions(sequelize: Sequelize, channels: ChannelActions, o
         attributes: ['episodeId'],
       })
       const rendered = new Set(films.map(({ episodeId }) => episodeId))
-      return episodes.map((episode) => rowOf(episode, rendered.has(episode.id)))
+      return episodes.flatMap((episode) => rowOf(episode, rendered.has(episode.id)) ?? [])
     },
     /** How the channel of an episode says words. */
     async pronunciations(id: string): Promise<Pronunciation[]> {
@@ -133,22 +136,29 @@ async function rebasedScript(
   return { ...command, script }
 }
 
-function rowOf({ id, document, updatedAt }: Episode, rendered: boolean): EpisodeRow {
-  const { scenes, speed, pauses } = filmOf(document)
-  const matched = document.scenes.some(({ shots }) => shots.length > 0)
-  const unmatched = scenes.length ? 'script' : 'empty'
+/** Of episodes from before their facts were kept; a few at a time, as documents are large. */
+async function workOutFacts(ownerId: string): Promise<void> {
+  for (;;) {
+    const episodes = await Episode.findAll({
+      where: { ownerId, deletedAt: null, facts: { [Op.is]: null } },
+      limit: FACTS_AT_ONCE,
+    })
+    if (!episodes.length) return
+    for (const episode of episodes)
+      await episode.update({ facts: episodeFacts(episode.document) }, { silent: true })
+  }
+}
+
+/** Undefined for an episode that has come since the facts were worked out. */
+function rowOf({ id, facts, updatedAt }: Episode, rendered: boolean): EpisodeRow | undefined {
+  if (!facts) return undefined
+  const { matched, ...shown } = facts
+  const unmatched = facts.scenes ? 'script' : 'empty'
   const unrendered = matched ? 'matched' : unmatched
   return {
     id,
-    title: document.title,
-    scenes: scenes.length,
-    words: scenes.reduce((sum, { text }) => sum + text.split(/\s+/).length, 0),
-    seconds: sceneSeconds(scenes, speed, pauses).reduce((sum, seconds) => sum + seconds, 0),
+    ...shown,
     state: rendered ? 'rendered' : unrendered,
     updatedAt: updatedAt.toISOString(),
-    picture:
-      document.scenes.flatMap(({ shots }) =>
-        shots.flatMap(({ item }) => (item ? [item.id] : [])),
-      )[0] ?? null,
   }
 }

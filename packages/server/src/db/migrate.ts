@@ -146,6 +146,9 @@ const DOCUMENT_7 = documentsOf(6, SEVENTH_DOCUMENT).concat(
   "create index pictures_called on pictures (owner_id, regexp_replace(file_name, '\\.[^.]+$', '')) where file_name is not null",
 )
 
+/** What the list shows of an episode; worked out when the list is next asked for. */
+const EPISODE_FACTS = ['alter table episodes add column facts jsonb']
+
 /** In order; one that has been published never changes. */
 const MIGRATIONS: readonly [name: string, statements: readonly string[]][] = [
   ['001-first', FIRST],
@@ -158,6 +161,7 @@ const MIGRATIONS: readonly [name: string, statements: readonly string[]][] = [
   ['008-document-5', DOCUMENT_5],
   ['009-document-6', DOCUMENT_6],
   ['010-document-7', DOCUMENT_7],
+  ['011-episode-facts', EPISODE_FACTS],
 ]
 
 /** Brings the database to the newest layout; each step once, in a transaction. */

@@ -14,6 +14,7 @@ import type { Pronunciation } from '@tidy-reel/core/text/pronunciation'
 import type { ChannelFilm } from '@tidy-reel/core/topics/channel-film'
 import type { Idea } from '@tidy-reel/core/topics/topic-views'
 import type { RenderView, SceneTakeView } from '@tidy-reel/core/views/episode'
+import { type EpisodeFacts, episodeFacts } from '@tidy-reel/core/views/episode-facts'
 import type { Writing } from '@tidy-reel/core/writing/brief'
 import type { MatchedScene } from '@tidy-reel/engine/stock/match-film'
 
@@ -35,6 +36,8 @@ export class Episode extends Model<InferAttributes<Episode>, InferCreationAttrib
   declare ownerId: string
   declare channelId: string
   declare document: Document
+  /** Of the document; null until they are worked out. */
+  declare facts: CreationOptional<EpisodeFacts | null>
   declare revision: number
   declare deletedAt: Date | null
   declare createdAt: CreationOptional<Date>
@@ -194,6 +197,7 @@ export function connect(database: string): Sequelize {
       ownerId: owner,
       channelId: UUID,
       document: JSONB,
+      facts: JSONB,
       revision: INTEGER,
       deletedAt: DATE,
       createdAt: DATE,
@@ -201,6 +205,9 @@ export function connect(database: string): Sequelize {
     },
     { sequelize, tableName: 'episodes' },
   )
+  Episode.beforeSave((episode) => {
+    if (episode.changed('document')) episode.facts = episodeFacts(episode.document)
+  })
   Change.init(
     {
       id: { type: BIGINT, primaryKey: true, autoIncrement: true },

@@ -1,5 +1,6 @@
 import type { Context } from 'hono'
 import type { ContentfulStatusCode } from 'hono/utils/http-status'
+import { DatabaseError } from 'sequelize'
 import { isFault, TidyError } from '@tidy-reel/core/faults/fault'
 import { FAULT_STATUS } from './fault-status.ts'
 
@@ -30,11 +31,17 @@ export function answerProblem(c: Context, cause: Error): Response {
   })
 }
 
+/** A number beyond its column, a text that is none (PostgreSQL's class 22 of error codes). */
+const isDataException = ({ parent }: DatabaseError) =>
+  'code' in parent && String(parent.code).startsWith('22')
+
 function faultOf(cause: Error): TidyError {
   if (isFault(cause)) return cause
   if (cause instanceof SyntaxError)
     return new TidyError('input_invalid', { issues: 'the body is not JSON' })
   if ('status' in cause && cause.status === 400)
     return new TidyError('input_invalid', { issues: cause.message })
+  if (cause instanceof DatabaseError && isDataException(cause))
+    return new TidyError('input_invalid', { issues: 'a value that cannot be kept' })
   return new TidyError('unexpected')
 }

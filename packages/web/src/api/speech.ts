@@ -1,5 +1,6 @@
 import type { TakeRequest } from '@tidy-reel/core/speech/take-request'
 import type { Pronunciation } from '@tidy-reel/core/text/pronunciation'
+import { cutText } from '@tidy-reel/core/text/well-formed'
 import { ask } from './ask.ts'
 
 /**
@@ -11,7 +12,7 @@ export type SayRequest = Omit<TakeRequest, 'speed'> & Partial<Pick<TakeRequest, 
 export const speechApi = {
   voices: () => ask('GET /voices'),
   say: (request: SayRequest, signal?: AbortSignal) =>
-    ask('POST /say', { json: { ...request, text: request.text.slice(0, 1200) }, signal }),
+    ask('POST /say', { json: { ...request, text: cutText(request.text, 1200) }, signal }),
   recordSentence: (id: string, sceneId: string, sound: Blob) =>
     ask('POST /episodes/:id/scenes/:sceneId/recording', {
       path: { id, sceneId },

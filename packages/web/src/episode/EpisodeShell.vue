@@ -5,6 +5,7 @@ import { Redo2, Undo2 } from 'lucide-vue-next'
 import { computed, onUnmounted, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { clockText } from '@tidy-reel/core/time/time'
+import AsideEdits from './AsideEdits.vue'
 import { useEpisode } from './episode-store.ts'
 
 const props = defineProps<{ id: string }>()
@@ -98,6 +99,12 @@ const length = computed(() => clockText(episode.film.samples / 48_000))
       {{ episode.fault }}
       <button v-if="episode.isOpen" class="plain" @click="episode.fault = ''">Dismiss</button>
     </p>
+    <AsideEdits
+      v-if="episode.aside.length"
+      class="aside"
+      :edits="episode.aside"
+      @let-go="episode.letGo"
+    />
     <RouterView v-if="episode.isOpen" class="room" />
     <p v-else-if="!episode.fault" class="soft loading">Loading …</p>
   </div>
@@ -107,7 +114,7 @@ const length = computed(() => clockText(episode.film.samples / 48_000))
 .shell {
   height: 100%;
   display: grid;
-  grid-template-rows: 44px auto minmax(0, 1fr);
+  grid-template-rows: 44px auto auto minmax(0, 1fr);
 }
 header {
   grid-row: 1;
@@ -178,12 +185,15 @@ nav a.router-link-active {
   background: var(--paper);
   border-bottom: 1px solid var(--red);
 }
-.room {
+.aside {
   grid-row: 3;
+}
+.room {
+  grid-row: 4;
   min-height: 0;
 }
 .loading {
-  grid-row: 3;
+  grid-row: 4;
   padding: 40px;
 }
 </style>

@@ -18,7 +18,7 @@ import { ApiError } from '../api/ask.ts'
 import { episodesApi } from '../api/episodes.ts'
 import { type SayRequest } from '../api/speech.ts'
 import { followEpisode } from './episode-events.ts'
-import { outbox, type SaveState } from './outbox.ts'
+import { outbox, type SaveState, type SetAside, type Verdict } from './outbox.ts'
 
 /** Changes after which something is to be spoken, matched or made ready for the monitor. */
 const SHOWN_OR_HEARD = new Set<Command['type']>([
@@ -40,6 +40,16 @@ const SHOWN_OR_HEARD = new Set<Command['type']>([
   'setPicking',
   'restore',
 ])
+
+/** Answers that say nothing of the edit itself: too much at once, or not now. */
+const NOT_NOW = new Set([408, 425, 429])
+
+/** Ours is a 500 for what nobody foresaw; every other one above it says that something is away. */
+function verdictOn(cause: unknown): Verdict {
+  if (!(cause instanceof ApiError) || NOT_NOW.has(cause.status)) return 'passes'
+  if (cause.status === 500) return 'odd'
+  return cause.status < 500 ? 'final' : 'passes'
+}
 
 const NO_CANDIDATES: EpisodeView['candidates'][string] = {
   words: [],
@@ -74,6 +84,8 @@ export const useEpisode = defineStore('episode', () => {
   /** Whether an episode is there to be shown; until then it is an empty one. */
   const isOpen = computed(() => data.value !== NOTHING_OPEN)
   const fault = ref('')
+  /** Edits the server would not take, until a person lets go of their words. */
+  const aside = shallowRef<readonly SetAside[]>([])
   const saving = ref<SaveState>('saved')
   const preparing = ref<Preparing>()
   /** Share of a recording of the whole that has been listened to. */
@@ -95,13 +107,14 @@ export const useEpisode = defineStore('episode', () => {
         // Nearly always the server comes to what is shown already: then nothing is drawn anew.
         if (!left && !isEqual(saved, document.value)) document.value = saved
       },
-      refused(id, cause) {
+      setAside(id, edit, left) {
         if (id !== current) return
-        fault.value = cause.message
-        void load(id)
+        aside.value = [...aside.value, edit]
+        // The edit shows here and nowhere else: what the server has is shown instead.
+        if (!left) void load(id)
       },
     },
-    (cause) => cause instanceof ApiError && cause.status < 500,
+    verdictOn,
   )
 
   const parsed = computed(() => parsedScript(document.value.script))
@@ -121,6 +134,7 @@ export const useEpisode = defineStore('episode', () => {
     close()
     current = id
     fault.value = ''
+    aside.value = box.aside(id)
     await box.send(id)
     await load(id)
     if (!isOpen.value || current !== id) return
@@ -170,6 +184,7 @@ export const useEpisode = defineStore('episode', () => {
     data.value = NOTHING_OPEN
     document.value = NOTHING_OPEN.document
     preparing.value = listening.value = undefined
+    aside.value = []
     selected.value = ''
     saving.value = 'saved'
   }
@@ -232,6 +247,11 @@ export const useEpisode = defineStore('episode', () => {
     }
   }
 
+  function letGo(key: string) {
+    box.letGo(current, key)
+    aside.value = aside.value.filter((edit) => edit.key !== key)
+  }
+
   /** Waits until every edit has reached the server. */
   async function settled() {
     while (saving.value !== 'saved') await new Promise((resolve) => setTimeout(resolve, 60))
@@ -280,6 +300,8 @@ export const useEpisode = defineStore('episode', () => {
     sayRequest,
     listening,
     isOpen,
+    aside,
+    letGo,
     data,
     document,
     fault,

@@ -5,12 +5,20 @@ import { emptyDocument } from '@tidy-reel/core/document/document'
 import { outbox, type SaveState } from './outbox.ts'
 
 class Refused extends Error {}
+class Failed extends Error {}
 
 /** A server that applies what it is sent, can be away, and a browser's storage in memory. */
 function world() {
   let document = emptyDocument('T')
   let revision = 1
-  const server = { away: false, refuse: false, taken: [] as Command[], slow: 0 }
+  const server = {
+    away: false,
+    refuse: false,
+    taken: [] as Command[],
+    slow: 0,
+    failOver: '',
+    refuseTitle: '',
+  }
   const kept = new Map<string, string>()
   const heard = { states: [] as SaveState[], refused: [] as string[] }
   const open = () =>
@@ -18,7 +26,9 @@ function world() {
       async (_id, _revision, command) => {
         if (server.slow) await new Promise((resolve) => setTimeout(resolve, server.slow))
         if (server.away) throw new Error('no answer')
-        if (server.refuse) throw new Refused('no')
+        const called = command.type === 'setTitle' ? command.title : ''
+        if (server.refuse || (called && called === server.refuseTitle)) throw new Refused('no')
+        if (called && called === server.failOver) throw new Failed('failed over it')
         document = apply(document, command).document
         server.taken.push(command)
         return { revision: ++revision, document }
@@ -31,9 +41,12 @@ function world() {
       {
         state: (_id, state) => heard.states.push(state),
         taken: () => undefined,
-        refused: (_id, cause) => heard.refused.push(cause.message),
+        setAside: (_id, { reason }) => heard.refused.push(reason),
       },
-      (cause) => cause instanceof Refused,
+      (cause) => {
+        if (cause instanceof Refused) return 'final'
+        return cause instanceof Failed ? 'odd' : 'passes'
+      },
       20,
     )
   return { server, kept, heard, open, document: () => document }
@@ -95,8 +108,8 @@ describe('outbox', () => {
         setItem: (key, value) => void kept.set(key, value),
         removeItem: (key) => void kept.delete(key),
       },
-      { state: () => undefined, taken: () => undefined, refused: () => undefined },
-      () => false,
+      { state: () => undefined, taken: () => undefined, setAside: () => undefined },
+      () => 'passes',
       10,
     )
     lost.add('e', 1, title('A'))
@@ -104,15 +117,34 @@ describe('outbox', () => {
     expect(new Set(keys).size).toBe(1)
     expect(open().waiting('e')).toBe(1)
   })
-  it('drops what is refused for good, says so, and goes on with the next', async () => {
-    const { server, heard, open } = world()
-    server.refuse = true
+  it('sets aside the one edit that is refused, with its words, and sends those after it', async () => {
+    const { server, heard, kept, open } = world()
+    server.refuseTitle = 'No'
     const box = open()
-    box.add('e', 1, title('No'))
-    await expect.poll(() => heard.refused).toEqual(['no'])
-    server.refuse = false
-    box.add('e', 1, title('Yes'))
-    await expect.poll(() => server.taken).toEqual([title('Yes')])
+    for (const words of ['Yes', 'No', 'Yes too']) box.add('e', 1, title(words))
+    await expect.poll(() => server.taken).toEqual([title('Yes'), title('Yes too')])
+    expect(heard.states.at(-1)).toBe('saved')
+    expect(heard.refused).toEqual(['no'])
+    expect(box.aside('e').map(({ command }) => command)).toEqual([title('No')])
+    // A page that is opened anew still has the words, until they are let go.
+    expect(open().aside('e')).toEqual(box.aside('e'))
+    box.letGo('e', box.aside('e')[0]!.key)
+    expect(kept.size).toBe(0)
+  })
+  it('tries an edit that the server fails over a few times, then goes on without it', async () => {
+    const { server, heard, open } = world()
+    server.failOver = 'Poison'
+    const box = open()
+    box.add('e', 1, title('Poison'))
+    box.add('e', 1, script('Goes on.'))
+    await expect.poll(() => server.taken).toEqual([script('Goes on.')])
+    expect(heard.refused).toEqual(['failed over it'])
+    expect(heard.states.filter((state) => state === 'offline').length).toBe(3)
+  })
+  it('mends a text that was cut in the midst of an emoji before it is sent or kept', async () => {
+    const { server, open } = world()
+    open().add('e', 1, title(`Tide ${'🌊'.slice(0, 1)}\u0000`))
+    await expect.poll(() => server.taken).toEqual([title('Tide \ufffd')])
   })
   it('keeps the edits of two episodes apart', async () => {
     const { server, open } = world()

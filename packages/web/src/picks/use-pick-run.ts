@@ -5,6 +5,7 @@ import type { OfferedPicture } from '@tidy-reel/core/match/pick'
 import { concerns, saidBy } from '@tidy-reel/core/match/refusals'
 import { type Sureness, SURENESSES } from '@tidy-reel/core/match/sureness'
 import type { Item } from '@tidy-reel/core/pictures/item'
+import { cutText } from '@tidy-reel/core/text/well-formed'
 import { libraryApi } from '../api/library.ts'
 import type { Episode } from '../episode/episode-store.ts'
 
@@ -122,7 +123,7 @@ export function usePickRun(episode: Episode) {
       item: pick.item,
       refusal: {
         reason,
-        sentence: certain(scene.value).text.slice(0, 2000),
+        sentence: cutText(certain(scene.value).text, 2000),
         words: pick.shows.slice(0, 20),
       },
     })

@@ -2,6 +2,7 @@
 import { ElButton, ElInput } from 'element-plus'
 import { computed, ref } from 'vue'
 import type { Comment } from '@tidy-reel/core/document/document'
+import { cutText } from '@tidy-reel/core/text/well-formed'
 import KeptInput from '../controls/KeptInput.vue'
 
 const props = defineProps<{
@@ -25,7 +26,7 @@ const open = computed(() =>
       Number(a.done) - Number(b.done) || props.script.indexOf(a.on) - props.script.indexOf(b.on),
   ),
 )
-const on = computed(() => props.selected.trim().slice(0, LONGEST))
+const on = computed(() => cutText(props.selected.trim(), LONGEST))
 function add() {
   const text = written.value.trim()
   if (!text || !on.value) return

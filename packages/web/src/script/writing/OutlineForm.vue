@@ -2,6 +2,7 @@
 import { ElInputNumber } from 'element-plus'
 import { ArrowDown, ArrowUp, X } from 'lucide-vue-next'
 import { computed } from 'vue'
+import { cutText } from '@tidy-reel/core/text/well-formed'
 import type { Outline, OutlineChapter } from '@tidy-reel/core/writing/brief'
 import KeptInput from '../../controls/KeptInput.vue'
 import { lines } from './lines.ts'
@@ -29,7 +30,7 @@ function move(i: number, way: 1 | -1) {
         :value="chapter.title"
         :label="`Title of chapter ${i + 1}`"
         placeholder="Title"
-        @keep="(title) => title.trim() && set(i, { title: title.trim().slice(0, 200) })"
+        @keep="(title) => title.trim() && set(i, { title: cutText(title.trim(), 200) })"
       />
       <ElInputNumber
         :model-value="chapter.minutes"

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ElButton, ElInput } from 'element-plus'
 import { ref } from 'vue'
+import { cutText } from '@tidy-reel/core/text/well-formed'
 import type { ImportedScriptView } from '@tidy-reel/core/views/imported-script'
 import type { Source } from '@tidy-reel/core/writing/brief'
 import { scriptApi } from '../../api/script.ts'
@@ -17,7 +18,7 @@ const words = (text: string) => text.split(/\s+/).filter(Boolean).length
 function add(title: string, text: string) {
   emit('change', [
     ...props.sources,
-    { id: crypto.randomUUID().slice(0, 8), title: title.slice(0, 300), text },
+    { id: crypto.randomUUID().slice(0, 8), title: cutText(title, 300), text },
   ])
 }
 function addPasted() {
