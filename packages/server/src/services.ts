@@ -3,6 +3,7 @@ import { type SpeechPlace, speechPlace } from '@tidy-reel/engine/speech/take'
 import { statisticsClient } from '@tidy-reel/engine/statistics/client'
 import { pictureLibrary } from '@tidy-reel/engine/stock/library'
 import { type Thumbnails, thumbnails } from '@tidy-reel/engine/stock/thumbnails'
+import { type WorkPool, workPool } from '@tidy-reel/engine/work/pool'
 import { type ChannelActions, channelActions } from './actions/channels.ts'
 import { type EpisodeActions, episodeActions } from './actions/episodes.ts'
 import { type HistoryActions, historyActions } from './actions/history.ts'
@@ -33,6 +34,7 @@ export interface Services {
   writing: WritingActions
   hub: EventHub
   queue: Queue
+  pool: WorkPool
   thumbnails: Thumbnails
   place: ReturnType<typeof folders>
   /** The voices there are now: the person's own list is read anew. */
@@ -46,8 +48,9 @@ export async function openServices(database: string, engine: EngineConfig): Prom
   const owner = LOCAL_OWNER
   const sequelize = connect(database)
   const queue = await openQueue(database)
+  const pool = workPool()
   const channels = channelActions(owner)
-  const episodes = episodeActions(sequelize, channels, owner)
+  const episodes = episodeActions(sequelize, channels, owner, pool)
   const pictures = pictureActions(sequelize, queue, engine, owner)
   const place = folders(engine)
   const hub = await eventHub(database)
@@ -55,21 +58,22 @@ export async function openServices(database: string, engine: EngineConfig): Prom
     channels,
     episodes,
     history: historyActions(sequelize, owner),
-    imports: importActions(pictures.take),
+    imports: importActions(pictures.take, pool),
     library: libraryActions(sequelize, owner),
     pictures,
     recordings: recordingActions(sequelize, queue, engine, episodes, owner),
     renders: renderActions(sequelize, queue, engine, episodes, owner),
     topics: topicActions(sequelize, statisticsClient(engine.statistics), episodes, owner),
     versions: versionActions(episodes, owner),
-    writing: writingActions(episodes, owner),
+    writing: writingActions(episodes, owner, pool),
     hub,
     queue,
+    pool,
     thumbnails: thumbnails(place.thumbnails, pictureLibrary(engine)),
     place,
     speech: () => speechPlace(engine),
     async close() {
-      await Promise.allSettled([queue.stop(), hub.close()])
+      await Promise.allSettled([queue.stop(), hub.close(), pool.close()])
       await sequelize.close()
     },
   }

@@ -24,6 +24,9 @@ export interface FaultDetails {
   idea_not_found: undefined
   link_refused: { address: string; reason: string }
   link_unreachable: { address: string; reason: string }
+  /** Work in a thread that took too long, or more memory than it may. */
+  work_too_long: { seconds: number }
+  work_too_much: undefined
   input_invalid: { issues: string }
   file_not_found: { name: string }
   episode_not_found: undefined

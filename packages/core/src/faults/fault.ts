@@ -20,6 +20,10 @@ export class TidyError<Code extends FaultCode = FaultCode> extends Error {
  */
 export const isFault = (cause: unknown): cause is TidyError => cause instanceof TidyError
 
+/** A fault that was told by another thread: its code and details are what it was made of. */
+export const faultAgain = ({ code, details }: { code: FaultCode; details: unknown }): TidyError =>
+  new TidyError(code as 'input_invalid', details as FaultDetails['input_invalid']) as TidyError
+
 /**
  * The closing arm of a switch over a closed set.
  *

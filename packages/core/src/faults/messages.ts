@@ -41,6 +41,11 @@ export const ENGLISH: Messages = {
   link_refused: (d) => `${d.address} is not fetched: ${d.reason}. Your text is as it was.`,
   link_unreachable: (d) =>
     `${d.address} cannot be fetched: ${d.reason}. Save the page as a file and import that, or try again.`,
+  work_too_long: (d) =>
+    `This takes longer than ${d.seconds} seconds or more memory than there is, and was stopped. ` +
+    'Nothing was changed; try it with less at once, or with plain text.',
+  work_too_much: () =>
+    'Too much is being read at once. Nothing was changed; try again in a moment.',
   input_invalid: (d) => `This request cannot be used: ${d.issues}.`,
   file_not_found: (d) => `There is no file "${d.name}". Check its name.`,
   episode_not_found: () => 'This episode does not exist any more. Go back to the list of episodes.',

@@ -52,7 +52,7 @@ const WORK: Record<string, (text: string) => unknown> = {
   },
 }
 
-/** Characters; `npm run bench:growth` takes ten times as many. */
+/** Characters; `npm run bench:growth` takes ten times as many, near the longest script. */
 const LONG = Number(process.env['TIDY_GROWTH'] ?? 40_000)
 const SHORT = LONG / 4
 /** Twice the text may take 2.3 times as long; a square law would take 4. */

@@ -1,6 +1,7 @@
 import { createServer, type RequestListener } from 'node:http'
 import type { AddressInfo } from 'node:net'
-import { describe, expect, it } from 'vitest'
+import { afterAll, describe, expect, it } from 'vitest'
+import { workPool } from '../work/pool.ts'
 import { fetchPage } from './fetch-page.ts'
 import type { Reach } from './public-address.ts'
 import { isPublicAddress } from './public-address.ts'
@@ -32,13 +33,16 @@ const html =
   (body: string): RequestListener =>
   (_request, response) =>
     response.setHeader('content-type', 'text/html; charset=utf-8').end(body)
+const pool = workPool()
+afterAll(() => pool.close())
 const go = (address: string, reach?: Reach) =>
-  fetchPage(address, new AbortController().signal, reach)
+  fetchPage(address, new AbortController().signal, pool, reach)
 
 describe('isPublicAddress', () => {
   // The special-purpose address registries of IANA (RFC 6890 and its updates), from memory.
   it.each([
     '127.0.0.1',
+    '::127.0.0.1',
     '10.1.2.3',
     '172.16.0.1',
     '192.168.1.1',
@@ -138,7 +142,7 @@ describe('fetchPage', () => {
     const stop = new AbortController()
     const never: RequestListener = () => setTimeout(() => stop.abort(), 50)
     await expect(
-      withSite(never, (address, reach) => fetchPage(address, stop.signal, reach)),
+      withSite(never, (address, reach) => fetchPage(address, stop.signal, pool, reach)),
     ).rejects.toMatchObject({ code: 'cancelled' })
   })
 })

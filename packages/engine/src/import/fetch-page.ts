@@ -1,8 +1,7 @@
 import { request } from 'undici'
 import { isFault, TidyError } from '@tidy-reel/core/faults/fault'
 import { pattern } from '@tidy-reel/core/text/pattern'
-import { htmlScript } from './html-script.ts'
-import { importFile } from './import-file.ts'
+import type { WorkPool } from '../work/pool.ts'
 import type { ImportedScript } from './imported-script.ts'
 import { INTERNET, publicAgent, type Reach } from './public-address.ts'
 import { decoded } from './text-encoding.ts'
@@ -20,7 +19,7 @@ const READABLE = pattern(
 /**
  * The main text of a public page as a script.
  *
- * Every host on the way must be public.
+ * Every host on the way must be public. What is there is read in a thread of its own.
  *
  * @throws TidyError `link_refused` for what is not fetched at all, `link_unreachable` for what does
  *   not answer properly
@@ -28,6 +27,7 @@ const READABLE = pattern(
 export async function fetchPage(
   address: string,
   signal: AbortSignal,
+  pool: Pick<WorkPool, 'run'>,
   reach: Reach = INTERNET,
 ): Promise<ImportedScript> {
   const limit = AbortSignal.any([signal, AbortSignal.timeout(TIMEOUT_MS)])
@@ -43,7 +43,7 @@ export async function fetchPage(
           : 'nothing answers there',
       })
     })
-    if (!answer.moved) return scriptOf(answer, url)
+    if (!answer.moved) return scriptOf(answer, url, pool)
     url = urlOf(new URL(answer.moved, url).href)
   }
   throw new TidyError('link_unreachable', {
@@ -138,7 +138,11 @@ async function bodyOf(body: AsyncIterable<Buffer>, url: URL): Promise<Buffer> {
   return Buffer.concat(chunks)
 }
 
-async function scriptOf({ type, body }: Answer, url: URL): Promise<ImportedScript> {
+async function scriptOf(
+  { type, body }: Answer,
+  url: URL,
+  pool: Pick<WorkPool, 'run'>,
+): Promise<ImportedScript> {
   if (type && !READABLE.test(type))
     throw new TidyError('link_unreachable', {
       address: url.href,
@@ -147,7 +151,7 @@ async function scriptOf({ type, body }: Answer, url: URL): Promise<ImportedScrip
   const name = url.pathname.split('/').filter(Boolean).at(-1) ?? url.hostname
   const made =
     /html/i.test(type) || !type
-      ? htmlScript(decoded(body).text, url.hostname)
-      : await importFile(body, name)
+      ? await pool.run('readPage', { html: decoded(body).text, name: url.hostname })
+      : await pool.run('importFile', { bytes: body, name })
   return { ...made, left: [...made.left, `From ${url.origin}${url.pathname}.`] }
 }

@@ -42,6 +42,21 @@ interface HtmlPage {
   documentElement: DomNode | null
 }
 
+/** Parts inside one another: pages have some 30, and what looks for main text is slow in deep ones. */
+const DEEPEST = 250
+
+/** Level by level: a page made to be deep would be too deep for functions that call themselves. */
+function isDeep(root: DomNode): boolean {
+  let level = [root]
+  for (let depth = 0; depth <= DEEPEST; depth++) {
+    level = level.flatMap(({ childNodes }) =>
+      [...childNodes].filter(({ nodeType }) => nodeType === 1),
+    )
+    if (!level.length) return false
+  }
+  return true
+}
+
 // The types of linkedom name the DOM of a browser, which Node's do not have.
 const pageOf = (html: string) => (parseHTML(html) as { document: HtmlPage }).document
 
@@ -50,9 +65,14 @@ const bodyOf = (html: string) => pageOf(`<!doctype html><html><body>${html}</bod
 /** A page as a script: its main text, headings as chapters. */
 export function htmlScript(html: string, name: string): ImportedScript {
   const page = pageOf(html)
-  if (!page.body && !page.documentElement) throw new TidyError('import_empty', { name })
+  if (!page.documentElement || !page.body) throw new TidyError('import_empty', { name })
+  if (isDeep(page.documentElement))
+    throw new TidyError('import_unreadable', {
+      name,
+      reason: `its parts lie over ${DEEPEST} deep inside one another; paste its text`,
+    })
   const left = new LeftOut()
-  const whole = page.body?.textContent ?? ''
+  const whole = page.body.textContent ?? ''
   const article = new Readability(page, {
     charThreshold: 200,
     keepClasses: false,

@@ -2,7 +2,7 @@ import { extname } from 'node:path'
 import { TidyError } from '@tidy-reel/core/faults/fault'
 import { cleanScript, SCRIPT_CHARACTERS_LIMIT } from '@tidy-reel/core/script/clean'
 import { IMPORT_BYTES_LIMIT } from './import-limit.ts'
-import type { ImportedScript } from './imported-script.ts'
+import { type ImportedScript, readAs } from './imported-script.ts'
 import { decoded } from './text-encoding.ts'
 
 /** Readers of documents; each is loaded when the first file of its kind comes. */
@@ -34,7 +34,7 @@ export async function importFile(bytes: Buffer, file: string): Promise<ImportedS
   const name = file.replace(/^.*[\\/]/, '').slice(0, 200) || 'The file'
   if (bytes.length > IMPORT_BYTES_LIMIT) throw importTooLarge(name, bytes.length)
   if (bytes.length === 0) throw new TidyError('import_empty', { name })
-  const imported = await read(bytes, name)
+  const imported = await readAs(name, () => read(bytes, name))
   if (imported.script.length > SCRIPT_CHARACTERS_LIMIT)
     throw new TidyError('script_too_large', {
       characters: imported.script.length,

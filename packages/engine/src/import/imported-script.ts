@@ -1,3 +1,5 @@
+import { isFault, TidyError } from '@tidy-reel/core/faults/fault'
+
 /** A script made of a file or a page. */
 export interface ImportedScript {
   /** What the text calls itself; its file name otherwise. */
@@ -14,6 +16,24 @@ export interface ImportedPicture {
   bytes: Buffer
   from: number
   to: number
+}
+
+/**
+ * Reads a foreign document; what its reader stumbles over is the document's fault, not ours.
+ *
+ * @throws TidyError what the reader says, else `import_unreadable`
+ */
+export async function readAs(
+  name: string,
+  read: () => ImportedScript | Promise<ImportedScript>,
+): Promise<ImportedScript> {
+  try {
+    return await read()
+  } catch (cause) {
+    if (isFault(cause)) throw cause
+    const reason = 'it is damaged, or holds something that is not read'
+    throw new TidyError('import_unreadable', { name, reason })
+  }
 }
 
 /** Counts what is left out, to say it once: "3 tables". */

@@ -5,7 +5,7 @@ import { isFault, TidyError } from '@tidy-reel/core/faults/fault'
  * What a document may unpack to. A thousand pages of text are under 10 MB; a bomb is thousands of
  * times its size.
  */
-const PART_BYTES_LIMIT = 32 * 1024 * 1024
+const PART_BYTES_LIMIT = 16 * 1024 * 1024
 /** Limits of what a packed file may hold, against those made to fill the memory. */
 const ALL_BYTES_LIMIT = 160 * 1024 * 1024
 const ENTRIES_LIMIT = 5000

@@ -2,6 +2,9 @@ import { lookup } from 'node:dns/promises'
 import ipaddr from 'ipaddr.js'
 import { Agent } from 'undici'
 
+/** "::127.0.0.1", deprecated by RFC 4291 (2.5.5.1) and still understood. */
+const IPV4_COMPATIBLE = ipaddr.parseCIDR('::/96')
+
 /**
  * Whether an address is one of the public internet: no loopback, private, link-local, shared,
  * multicast or reserved range, nor an IPv4 address of these dressed as IPv6 (ranges of the IANA
@@ -10,7 +13,10 @@ import { Agent } from 'undici'
 export function isPublicAddress(address: string): boolean {
   // Embedded IPv4 (NAT64, 6to4, Teredo) is judged by ipaddr.js as its own range, none of them
   // unicast.
-  return ipaddr.isValid(address) && ipaddr.process(address).range() === 'unicast'
+  if (!ipaddr.isValid(address)) return false
+  const known = ipaddr.process(address)
+  const dressed = known.kind() === 'ipv6' && known.match(IPV4_COMPATIBLE)
+  return !dressed && known.range() === 'unicast'
 }
 
 export type Resolve = (host: string) => Promise<string[]>

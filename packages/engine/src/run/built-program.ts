@@ -6,5 +6,5 @@ import { fileURLToPath } from 'node:url'
  *
  * @param name as `scripts/build.mjs` lists it
  */
-export const builtProgram = (name: 'speech-host' | 'stock') =>
+export const builtProgram = (name: 'speech-host' | 'stock' | 'task-host') =>
   fileURLToPath(new URL(`../../../../dist/${name}.js`, import.meta.url))

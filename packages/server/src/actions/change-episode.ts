@@ -1,6 +1,7 @@
 import type { Sequelize, Transaction } from 'sequelize'
 import type { Document } from '@tidy-reel/core/document/document'
 import { TidyError } from '@tidy-reel/core/faults/fault'
+import type { EpisodeFacts } from '@tidy-reel/core/views/episode-facts'
 import { Episode } from '../db/models.ts'
 import { announce } from '../events.ts'
 
@@ -8,6 +9,8 @@ import { announce } from '../events.ts'
 export interface Revised {
   document: Document
   revision: number
+  /** Where they were worked out already. */
+  facts?: EpisodeFacts
 }
 
 /**
@@ -21,7 +24,7 @@ export async function changeEpisode(
   id: string,
   take: (episode: Episode, transaction: Transaction) => Promise<Revised>,
 ): Promise<Revised> {
-  const next = await sequelize.transaction(async (transaction) => {
+  const { facts: _facts, ...next } = await sequelize.transaction(async (transaction) => {
     const episode = await Episode.findOne({
       where: { id, ownerId, deletedAt: null },
       lock: transaction.LOCK.UPDATE,

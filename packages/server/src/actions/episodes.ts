@@ -3,19 +3,42 @@ import { Op, type Sequelize, type Transaction } from 'sequelize'
 import { apply, documentFrom } from '@tidy-reel/core/document/apply'
 import type { Command, CommandOf } from '@tidy-reel/core/document/command'
 import { commandName } from '@tidy-reel/core/document/command-name'
+import type { Document } from '@tidy-reel/core/document/document'
 import { takenBack } from '@tidy-reel/core/document/inverse'
 import { TidyError } from '@tidy-reel/core/faults/fault'
 import { mergeScripts } from '@tidy-reel/core/script/merge-scripts'
 import type { Pronunciation } from '@tidy-reel/core/text/pronunciation'
 import type { EpisodeRow } from '@tidy-reel/core/views/episode'
 import { episodeFacts } from '@tidy-reel/core/views/episode-facts'
+import type { WorkPool } from '@tidy-reel/engine/work/pool'
 import { Change, Episode, Render } from '../db/models.ts'
 import { changeEpisode, type Revised } from './change-episode.ts'
 import type { ChannelActions } from './channels.ts'
 
 const FACTS_AT_ONCE = 10
 
-export function episodeActions(sequelize: Sequelize, channels: ChannelActions, ownerId: string) {
+/**
+ * Characters of a script from which on it is read in a thread of its own: twice a film of 25
+ * minutes.
+ */
+const LONG_SCRIPT = 50_000
+
+/** Long scripts are taken in by `pool`, where there is one; all else is done in a blink. */
+export function episodeActions(
+  sequelize: Sequelize,
+  channels: ChannelActions,
+  ownerId: string,
+  pool?: WorkPool,
+) {
+  const begun = async (title: string, script: string) =>
+    pool && script.length > LONG_SCRIPT
+      ? pool.run('beginDocument', { title, script })
+      : { document: documentFrom(title, script) }
+  const applied = async (document: Document, command: Command) =>
+    pool && Math.max(document.script.length, lengthOf(command)) > LONG_SCRIPT
+      ? pool.run('applyCommand', { document, command })
+      : apply(document, command)
+
   const find = async (id: string) => {
     const episode = await Episode.findOne({ where: { id, ownerId, deletedAt: null } })
     if (!episode) throw new TidyError('episode_not_found')
@@ -48,7 +71,7 @@ export function episodeActions(sequelize: Sequelize, channels: ChannelActions, o
         id: randomUUID(),
         ownerId,
         channelId,
-        document: documentFrom(title, script),
+        ...(await begun(title, script)),
         revision: 1,
         deletedAt: null,
       })
@@ -79,7 +102,7 @@ export function episodeActions(sequelize: Sequelize, channels: ChannelActions, o
           command.type === 'setScript' && revision < episode.revision
             ? await rebasedScript(command, episode, revision, transaction)
             : command
-        const { document, inverse } = apply(episode.document, made)
+        const { inverse, ...after } = await applied(episode.document, made)
         const next = episode.revision + 1
         if (actor === 'person')
           await Change.update(
@@ -90,11 +113,14 @@ export function episodeActions(sequelize: Sequelize, channels: ChannelActions, o
           { ownerId, episodeId: id, revision: next, actor, key, command: made, inverse },
           { transaction },
         )
-        return { revision: next, document }
+        return { revision: next, ...after }
       })
     },
   }
 }
+/** Of the words a command brings. */
+const lengthOf = (command: Command) => (command.type === 'setScript' ? command.script.length : 0)
+
 export type EpisodeActions = ReturnType<typeof episodeActions>
 
 /**

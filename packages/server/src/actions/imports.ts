@@ -2,10 +2,11 @@ import { Readable } from 'node:stream'
 import { isFault } from '@tidy-reel/core/faults/fault'
 import type { ImportedScriptView } from '@tidy-reel/core/views/imported-script'
 import type { ImportedScript } from '@tidy-reel/engine/import/imported-script'
+import type { WorkPool } from '@tidy-reel/engine/work/pool'
 import type { PictureActions } from './pictures.ts'
 
 /** Scripts from outside: nothing of an episode changes until a person takes them over. */
-export function importActions(take: PictureActions['take']) {
+export function importActions(take: PictureActions['take'], pool: WorkPool) {
   /** Pictures that cannot be used are told and left. */
   async function viewOf({
     title,
@@ -27,12 +28,11 @@ export function importActions(take: PictureActions['take']) {
   }
   return {
     async file(name: string, bytes: Buffer) {
-      const { importFile } = await import('@tidy-reel/engine/import/import-file')
-      return viewOf(await importFile(bytes, name))
+      return viewOf(await pool.run('importFile', { bytes, name }))
     },
     async link(address: string, signal: AbortSignal) {
       const { fetchPage } = await import('@tidy-reel/engine/import/fetch-page')
-      return viewOf(await fetchPage(address, signal))
+      return viewOf(await fetchPage(address, signal, pool))
     },
   }
 }

@@ -8,9 +8,9 @@ import {
   type Writing,
 } from '@tidy-reel/core/writing/brief'
 import { departures, styleOf } from '@tidy-reel/core/writing/style'
+import type { WorkPool } from '@tidy-reel/engine/work/pool'
 import { chatWriter } from '@tidy-reel/engine/writing/chat-writer'
 import type { Writer } from '@tidy-reel/engine/writing/contract'
-import { standInWriter } from '@tidy-reel/engine/writing/standin-writer'
 import { WriterSettings, WritingRow } from '../db/models.ts'
 import type { EpisodeActions } from './episodes.ts'
 
@@ -18,13 +18,13 @@ import type { EpisodeActions } from './episodes.ts'
 const DEFAULT_MINUTES = 5
 
 /** Briefs, outlines and drafts of episodes, and who writes them. */
-export function writingActions(episodes: EpisodeActions, ownerId: string) {
+export function writingActions(episodes: EpisodeActions, ownerId: string, pool: WorkPool) {
   const settings = () => WriterSettings.findOne({ where: { ownerId } })
   const writer = async (): Promise<Writer> => {
     const own = await settings()
     return own
       ? chatWriter({ address: own.address, key: own.key, model: own.model })
-      : standInWriter
+      : builtInWriter(pool)
   }
   async function view(episodeId: string): Promise<Writing> {
     const { document } = await episodes.find(episodeId)
@@ -92,6 +92,13 @@ export function writingActions(episodes: EpisodeActions, ownerId: string) {
   }
 }
 export type WritingActions = ReturnType<typeof writingActions>
+
+/** The writer that ships takes its time with long sources: it works in a thread of its own. */
+const builtInWriter = (pool: WorkPool): Writer => ({
+  outline: (brief, signal) => pool.run('writeOutline', { brief }, signal),
+  draft: (brief, outline, speed, signal) =>
+    pool.run('writeDraft', { brief, outline, speed }, signal),
+})
 
 /** Lines of an idea's notes are what must be in the film. */
 const pointsOf = (notes: string) =>

@@ -206,7 +206,8 @@ export function connect(database: string): Sequelize {
     { sequelize, tableName: 'episodes' },
   )
   Episode.beforeSave((episode) => {
-    if (episode.changed('document')) episode.facts = episodeFacts(episode.document)
+    if (episode.changed('document') && !episode.changed('facts'))
+      episode.facts = episodeFacts(episode.document)
   })
   Change.init(
     {

@@ -22,6 +22,8 @@ export const FAULT_STATUS = {
   idea_not_found: 404,
   link_refused: 422,
   link_unreachable: 502,
+  work_too_long: 422,
+  work_too_much: 429,
   input_invalid: 400,
   file_not_found: 404,
   episode_not_found: 404,

@@ -1,18 +1,17 @@
 import { Hono } from 'hono'
 import { z } from 'zod'
+import { scriptChecks } from '../actions/script-checks.ts'
 import type { Services } from '../services.ts'
 import { valid } from './valid.ts'
 
 const Word = z.object({ word: z.string().trim().min(2).max(80) })
 
 /** What is asked about a script while it is written, before any of it is kept. */
-export function scriptRoutes({ channels, imports }: Services) {
+export function scriptRoutes({ channels, imports, pool }: Services) {
   return new Hono()
-    .post('/checks', valid('json', z.object({ script: z.string() })), async (c) => {
-      // Dictionaries are large: a server that nobody writes on does without them.
-      const { scriptChecks } = await import('../actions/script-checks.ts')
-      return c.json(await scriptChecks(channels, c.req.valid('json').script))
-    })
+    .post('/checks', valid('json', z.object({ script: z.string() })), async (c) =>
+      c.json(await scriptChecks(channels, pool, c.req.valid('json').script)),
+    )
     .post(
       '/import',
       valid('query', z.object({ name: z.string().trim().min(1).max(300) })),

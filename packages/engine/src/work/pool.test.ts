@@ -1,0 +1,42 @@
+import { afterAll, describe, expect, it } from 'vitest'
+import { isFault } from '@tidy-reel/core/faults/fault'
+import { workPool } from './pool.ts'
+
+const pool = workPool()
+afterAll(() => pool.close())
+
+describe('workPool', () => {
+  it('reads a document in a thread while this one goes on', async () => {
+    const page = `<html><body>${'<p>The lamp turns over the water, and a ship sees it.</p>'.repeat(2000)}</body></html>`
+    let longest = 0
+    let last = performance.now()
+    const ticking = setInterval(() => {
+      longest = Math.max(longest, performance.now() - last)
+      last = performance.now()
+    }, 5)
+    const { script } = await pool.run('readPage', { html: page, name: 'light.html' })
+    clearInterval(ticking)
+    expect(script).toContain('The lamp turns over the water')
+    expect(longest).toBeLessThan(120)
+  })
+
+  it('gives a fault of the task back with its code and its sentence', async () => {
+    const cause: unknown = await pool
+      .run('importFile', { bytes: Buffer.from('PK\u0003\u0004'), name: 'half.docx' })
+      .catch((fault: unknown) => fault)
+    expect(isFault(cause) && [cause.code, cause.message]).toEqual([
+      'import_unreadable',
+      '"half.docx" cannot be read: it is damaged or was cut off. Your text is as it was.',
+    ])
+  })
+
+  it('ends a task that its asker has given up, and does the next', async () => {
+    const giveUp = new AbortController()
+    const deep = `${'<div>'.repeat(60)}${'<p>water</p>'.repeat(30_000)}`
+    const given = pool.run('readPage', { html: deep, name: 'deep.html' }, giveUp.signal)
+    setTimeout(() => giveUp.abort(), 150)
+    await expect(given).rejects.toMatchObject({ code: 'cancelled' })
+    const { document } = await pool.run('beginDocument', { title: 'Light', script: 'It burns.' })
+    expect(document.scenes.map(({ text }) => text)).toEqual(['It burns.'])
+  })
+})

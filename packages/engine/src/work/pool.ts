@@ -1,0 +1,72 @@
+import { availableParallelism } from 'node:os'
+import { Piscina } from 'piscina'
+import type { FaultCode } from '@tidy-reel/core/faults/codes'
+import { faultAgain, TidyError } from '@tidy-reel/core/faults/fault'
+import { builtProgram } from '../run/built-program.ts'
+import type { TaskInput, TaskName, TaskResult } from './tasks.ts'
+
+/** What a thread is given. */
+export interface TaskOrder {
+  name: TaskName
+  input: unknown
+}
+
+/** What a thread gives back. */
+export type TaskOutcome = { result: unknown } | { fault: { code: FaultCode; details: unknown } }
+
+/** What a person waits for; the longest script is read in a tenth of it. */
+export const TASK_SECONDS = 10
+/** Dictionary, words and the largest document take half of it. */
+const MEMORY_MB = 700
+/** A thread that has nothing to do gives its memory back. */
+const IDLE_MS = 60_000
+/** More than these waiting are turned away: nobody would wait for the last. */
+const MOST_WAITING = 64
+
+/** Does tasks in threads, so that none of them stops who waits for something else. */
+export interface WorkPool {
+  /**
+   * @throws TidyError what the task throws; `work_too_long` when it took over `TASK_SECONDS` or more
+   *   memory than it may; `work_too_much` when too many are waiting; `cancelled`
+   */
+  run<Name extends TaskName>(
+    name: Name,
+    input: TaskInput<Name>,
+    signal?: AbortSignal,
+  ): Promise<TaskResult<Name>>
+  close(): Promise<void>
+}
+
+export function workPool(): WorkPool {
+  const pool = new Piscina<TaskOrder, TaskOutcome>({
+    filename: builtProgram('task-host'),
+    minThreads: 0,
+    maxThreads: Math.max(2, availableParallelism()),
+    idleTimeout: IDLE_MS,
+    maxQueue: MOST_WAITING,
+    resourceLimits: { maxOldGenerationSizeMb: MEMORY_MB },
+    execArgv: [],
+  })
+  return {
+    async run<Name extends TaskName>(name: Name, input: TaskInput<Name>, signal?: AbortSignal) {
+      const late = AbortSignal.timeout(TASK_SECONDS * 1000)
+      const ended = signal ? AbortSignal.any([signal, late]) : late
+      const outcome = await pool.run({ name, input }, { signal: ended }).catch((cause: unknown) => {
+        throw faultOf(cause, signal)
+      })
+      if ('result' in outcome) return outcome.result as TaskResult<Name>
+      throw faultAgain(outcome.fault)
+    },
+    close: () => pool.destroy(),
+  }
+}
+
+function faultOf(cause: unknown, signal?: AbortSignal): unknown {
+  if (signal?.aborted) return new TidyError('cancelled')
+  if (!(cause instanceof Error)) return cause
+  const code = 'code' in cause ? cause.code : undefined
+  if (cause.name === 'AbortError' || code === 'ERR_WORKER_OUT_OF_MEMORY')
+    return new TidyError('work_too_long', { seconds: TASK_SECONDS })
+  if (/queue/i.test(cause.message)) return new TidyError('work_too_much')
+  return cause
+}

@@ -1,0 +1,76 @@
+import { scriptWords } from '@tidy-reel/core/checks/script-words'
+import { newThings } from '@tidy-reel/core/checks/things'
+import { apply, documentFrom } from '@tidy-reel/core/document/apply'
+import type { Command } from '@tidy-reel/core/document/command'
+import type { Document } from '@tidy-reel/core/document/document'
+import { parsedScript } from '@tidy-reel/core/script/parsed-script'
+import type { ScriptChecks } from '@tidy-reel/core/views/checks'
+import { type EpisodeFacts, episodeFacts } from '@tidy-reel/core/views/episode-facts'
+import type { Brief, Draft, Outline } from '@tidy-reel/core/writing/brief'
+import { type ImportedScript, readAs } from '../import/imported-script.ts'
+
+/**
+ * Work that may take long, by what a person pastes or sends: it is done in a thread of its own.
+ * Each loads what it needs when it is first asked for.
+ */
+export const TASKS = {
+  importFile: async ({
+    bytes,
+    name,
+  }: {
+    bytes: Uint8Array
+    name: string
+  }): Promise<ImportedScript> => {
+    const { importFile } = await import('../import/import-file.ts')
+    return importFile(Buffer.from(bytes), name)
+  },
+  readPage: async ({ html, name }: { html: string; name: string }): Promise<ImportedScript> => {
+    const { htmlScript } = await import('../import/html-script.ts')
+    return readAs(name, () => htmlScript(html, name))
+  },
+  checkWords: async ({
+    script,
+    words,
+  }: {
+    script: string
+    words: readonly string[]
+  }): Promise<ScriptChecks> => {
+    const { misspellings } = await import('../words/spelling.ts')
+    const { loadLexicon } = await import('../words/wordnet.ts')
+    const parsed = parsedScript(script)
+    return {
+      things: newThings(parsed.scenes, await loadLexicon()),
+      misspelt: misspellings(
+        scriptWords(script, parsed).map((word) => word.text),
+        words,
+      ),
+    }
+  },
+  writeOutline: async ({ brief }: { brief: Brief }): Promise<Outline> =>
+    (await import('../writing/standin-writer.ts')).standInWriter.outline(brief, NEVER),
+  writeDraft: async (asked: { brief: Brief; outline: Outline; speed: number }): Promise<Draft> =>
+    (await import('../writing/standin-writer.ts')).standInWriter.draft(
+      asked.brief,
+      asked.outline,
+      asked.speed,
+      NEVER,
+    ),
+  beginDocument: async ({ title, script }: { title: string; script: string }) =>
+    withFacts({ document: documentFrom(title, script) }),
+  applyCommand: async ({ document, command }: { document: Document; command: Command }) =>
+    withFacts(apply(document, command)),
+}
+export type TaskName = keyof typeof TASKS
+export type TaskInput<Name extends TaskName> = Parameters<(typeof TASKS)[Name]>[0]
+export type TaskResult<Name extends TaskName> = Awaited<ReturnType<(typeof TASKS)[Name]>>
+
+/** The list of episodes shows what is worked out here, once. */
+const withFacts = <Made extends { document: Document }>(
+  made: Made,
+): Made & { facts: EpisodeFacts } => ({
+  ...made,
+  facts: episodeFacts(made.document),
+})
+
+/** A thread is ended from outside. */
+const NEVER = new AbortController().signal
