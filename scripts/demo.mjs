@@ -10,15 +10,20 @@ await buildPrograms()
 buildWeb()
 say('starting PostgreSQL, stand-ins, server and worker; the very first time the demo is filled in')
 const { startStack } = await import('./stack.mjs')
-const stack = await startStack({ data, first: port, demo: true })
+const stack = await startStack({ data, first: port, demo: true }).catch((cause) =>
+  fail(cause.message),
+)
 console.log(`\nTidy Reel is at ${stack.address}`)
 console.log(`Ctrl-C stops it; logs are in ${join(data, 'logs')}.`)
 
 let stopping = false
 const stop = async () => {
-  if (stopping) return
+  if (stopping) {
+    stack.kill()
+    process.exit(130)
+  }
   stopping = true
-  say('stopping')
+  say('stopping; Ctrl-C once more ends everything at once')
   await stack.stop()
   process.exit(0)
 }

@@ -9,6 +9,6 @@ import { ROOT } from './prepare.mjs'
 
 export default async function setup() {
   const postgres = await startPostgres(join(ROOT, '.data/postgres-unit'))
-  process.env.TIDY_TEST_DATABASE = postgres.address
+  process.env.TIDY_TEST_DATABASE = postgres.keeperAddress
   return () => postgres.stop()
 }

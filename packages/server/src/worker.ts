@@ -35,8 +35,12 @@ await queue.work(RECORDING, ({ episodeId, recordingId }, signal) =>
 await queue.work(RENDER, ({ renderId }, signal) => renders.run(renderId, signal))
 const pictures = pictureActions(sequelize, queue, engine, LOCAL_OWNER)
 await queue.work(CUTS, ({ id }, signal) => pictures.cut(id, signal))
+const sweep = async () => {
+  await renders.sweep()
+  await queue.sweep()
+}
 const sweeping = setInterval(
-  () => void renders.sweep().catch((error: Error) => console.error(error.message)),
+  () => void sweep().catch((error: Error) => console.error(error.message)),
   SWEEP_MS,
 )
 console.log('worker ready')

@@ -27,6 +27,9 @@ export interface FaultDetails {
   /** Work in a thread that took too long, or more memory than it may. */
   work_too_long: { seconds: number }
   work_too_much: undefined
+  /** The database does not answer. */
+  database_away: undefined
+  host_refused: undefined
   input_invalid: { issues: string }
   file_not_found: { name: string }
   episode_not_found: undefined

@@ -44,6 +44,11 @@ export const ENGLISH: Messages = {
   work_too_long: (d) =>
     `This takes longer than ${d.seconds} seconds or more memory than there is, and was stopped. ` +
     'Nothing was changed; try it with less at once, or with plain text.',
+  database_away: () =>
+    'The database does not answer at the moment. What you changed is kept in this browser and sent ' +
+    'again by itself; nothing is lost.',
+  host_refused: () =>
+    'Tidy Reel answers on this machine alone, under its own address. Open the address it printed.',
   work_too_much: () =>
     'Too much is being read at once. Nothing was changed; try again in a moment.',
   input_invalid: (d) => `This request cannot be used: ${d.issues}.`,

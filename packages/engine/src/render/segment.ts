@@ -8,7 +8,7 @@ import { isFault, TidyError } from '@tidy-reel/core/faults/fault'
 import { pictureRuns } from '@tidy-reel/core/film/shots'
 import type { Move } from '@tidy-reel/core/pictures/view'
 import type { FilmShape, Segment } from '@tidy-reel/core/render/plan'
-import { programFault } from '../run/program.ts'
+import { programFault, wasKilled } from '../run/program.ts'
 import { keptFile } from '../storage/kept-file.ts'
 import type { PictureFile } from './footage.ts'
 import { segmentArgs } from './segment-args.ts'
@@ -40,8 +40,8 @@ export async function renderSegment(
     const stills = pictureRuns(segment.shots).flatMap(({ source, ...frames }, i): Still[] =>
       source.kind === 'photo' ? [{ move: source.move, frames, file: files[i]!.path }] : [],
     )
-    try {
-      const args = segmentArgs(segment, shape, files, { ass, fonts: 'fonts', out: half })
+    const args = segmentArgs(segment, shape, files, { ass, fonts: 'fonts', out: half })
+    const encode = async () => {
       const stop = new AbortController()
       const either = AbortSignal.any([signal, stop.signal])
       const encoder = execa('ffmpeg', args, {
@@ -62,9 +62,16 @@ export async function renderSegment(
       const [fed, encoded] = await Promise.allSettled([feed, encoder])
       if (signal.aborted) throw new TidyError('cancelled')
       if (fed.status === 'rejected' && !isBrokenPipe(fed.reason)) throw fed.reason
-      if (encoded.status === 'rejected') throw programFault('ffmpeg', encoded.reason)
+      if (encoded.status === 'rejected') throw encoded.reason
+    }
+    try {
+      // Ended from outside (by a person, by a machine short of memory): it is tried once more.
+      await encode().catch((cause: unknown) => {
+        if (!wasKilled(cause)) throw cause
+        return encode()
+      })
     } catch (cause) {
-      throw sceneFault(segment, cause)
+      throw sceneFault(segment, programFault('ffmpeg', cause))
     }
   })
 }

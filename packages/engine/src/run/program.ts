@@ -63,10 +63,18 @@ export function programFault(program: string, cause: unknown): unknown {
       ? Buffer.from(stderr).toString()
       : ((stderr as string | undefined) ?? '')
   if (/No space left on device/.test(said)) return new TidyError('disk_full')
-  const reason = cause.timedOut
-    ? 'it took too long and was stopped'
-    : lastWords(said) || cause.shortMessage
-  return new TidyError('program_failed', { program, reason })
+  return new TidyError('program_failed', { program, reason: reasonOf(cause, said) })
+}
+
+/** Ended by a signal that we did not send. */
+export const wasKilled = (cause: unknown): boolean =>
+  cause instanceof ExecaError && cause.signal !== undefined && !cause.isCanceled && !cause.timedOut
+
+/** Without the command line, which has paths of this machine. */
+function reasonOf(cause: Pick<ExecaError, 'timedOut' | 'exitCode'>, said: string): string {
+  if (cause.timedOut) return 'it took too long and was stopped'
+  if (wasKilled(cause)) return 'it was ended from outside, or the machine ran out of memory'
+  return lastWords(said) || `it ended with code ${cause.exitCode ?? 'none'}`
 }
 
 /** The last line a program said, without paths of this machine. */

@@ -1,5 +1,9 @@
+/** Who has not ended after this is ended: what is kept is on disk at every moment. */
+const LAST_MS = 5_000
+
 /**
- * Calls `stop` when the process is asked to end; asked a second time, it ends at once.
+ * Calls `stop` when the process is asked to end, or who started it is gone; asked a second time, or
+ * after a while, it ends at once.
  *
  * The listeners stay: execa's own would otherwise take the process for unattended and end it before
  * `stop` has.
@@ -9,7 +13,13 @@ export function onStopSignal(stop: () => void): void {
   const hear = () => {
     if (asked) process.exit(130)
     asked = true
+    setTimeout(() => process.exit(130), LAST_MS).unref()
     stop()
   }
   process.on('SIGINT', hear).on('SIGTERM', hear)
+  // Started with a channel: it closes when the other end is killed.
+  if (process.connected) {
+    process.once('disconnect', hear)
+    process.channel?.unref()
+  }
 }

@@ -3,6 +3,7 @@ import { Piscina } from 'piscina'
 import type { FaultCode } from '@tidy-reel/core/faults/codes'
 import { faultAgain, TidyError } from '@tidy-reel/core/faults/fault'
 import { builtProgram } from '../run/built-program.ts'
+import { withTimeLimit } from '../run/time-limit.ts'
 import type { TaskInput, TaskName, TaskResult } from './tasks.ts'
 
 /** What a thread is given. */
@@ -49,9 +50,9 @@ export function workPool(): WorkPool {
   })
   return {
     async run<Name extends TaskName>(name: Name, input: TaskInput<Name>, signal?: AbortSignal) {
-      const late = AbortSignal.timeout(TASK_SECONDS * 1000)
-      const ended = signal ? AbortSignal.any([signal, late]) : late
-      const outcome = await pool.run({ name, input }, { signal: ended }).catch((cause: unknown) => {
+      const outcome = await withTimeLimit(TASK_SECONDS * 1000, signal, (ended) =>
+        pool.run({ name, input }, { signal: ended }),
+      ).catch((cause: unknown) => {
         throw faultOf(cause, signal)
       })
       if ('result' in outcome) return outcome.result as TaskResult<Name>

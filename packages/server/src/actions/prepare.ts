@@ -1,6 +1,7 @@
 import type { Sequelize } from 'sequelize'
-import { isFault } from '@tidy-reel/core/faults/fault'
+import { isFault, TidyError } from '@tidy-reel/core/faults/fault'
 import type { FilmShape } from '@tidy-reel/core/render/plan'
+import { cutText } from '@tidy-reel/core/text/well-formed'
 import { filmSeconds } from '@tidy-reel/core/timeline/timeline'
 import type { Preparing } from '@tidy-reel/core/views/episode'
 import { type EngineConfig, folders } from '@tidy-reel/engine/config'
@@ -28,6 +29,15 @@ async function shapeOf({ id, ownerId }: Episode): Promise<Pick<FilmShape, 'width
   return latest?.shape ?? WIDE
 }
 
+/** What is told at once; further ones are counted. */
+const REMARKS_SHOWN = 8
+
+function shortList(remarks: readonly string[]): string[] {
+  const shown = remarks.slice(0, REMARKS_SHOWN).map((remark) => cutText(remark, 400))
+  const left = remarks.length - shown.length
+  return left > 0 ? [...shown, `… and ${left} more like these.`] : shown
+}
+
 /**
  * Matches pictures for scenes without any and speaks what is not spoken; safe to repeat.
  *
@@ -47,7 +57,7 @@ export async function prepare(
     announce(sequelize, {
       episodeId,
       kind: 'prepare',
-      data: { step, done, all, remarks } satisfies Preparing,
+      data: { step, done, all, remarks: shortList(remarks) } satisfies Preparing,
     })
   try {
     filmable(episode.document)
@@ -57,44 +67,56 @@ export async function prepare(
     await tell('done', 1, 1)
     return
   }
-  await tell('match', 0, 1)
-  remarks.push(
-    ...(await matchEpisode(
-      config,
-      episodes,
-      libraryActions(sequelize, episode.ownerId),
-      episode,
-      await shapeOf(episode),
-      signal,
-    )),
-  )
-  const { document } = await episodes.find(episodeId)
-  const film = filmable(document)
-  const requests = takeRequests(document, film, await episodes.pronunciations(episodeId))
-  let done = 0
-  let told = 0
-  const spoken = await takeAll(speechPlace(config), requests, {
-    signal,
-    first: film.scenes.findIndex(({ id }) => id === first),
-    onSpoken: () => {
-      done++
-      if (Date.now() - told < 400) return
-      told = Date.now()
-      void tell('speak', done, requests.length)
-    },
-  })
-  await rememberTakes(episode, film, requests, spoken)
-  remarks.push(...silentScenes(spoken))
-  if (document.mood !== 'none') {
-    await tell('music', 0, 1)
-    const takes = takesOf(spoken)
-    await monitorBed(
-      folders(config).beds,
-      document.mood,
-      filmSeconds(film, takes),
-      document.title,
-      signal,
-    )
+  try {
+    await make()
+  } catch (cause) {
+    // Whoever waits in the room is told why it stands; a worker that stops leaves it to the next.
+    if (signal.aborted || (isFault(cause) && cause.code === 'cancelled')) throw cause
+    remarks.push(isFault(cause) ? cause.message : new TidyError('unexpected').message)
+    await tell('done', 1, 1)
+    if (!isFault(cause)) throw cause
   }
-  await tell('done', 1, 1)
+
+  async function make() {
+    await tell('match', 0, 1)
+    remarks.push(
+      ...(await matchEpisode(
+        config,
+        episodes,
+        libraryActions(sequelize, episode.ownerId),
+        episode,
+        await shapeOf(episode),
+        signal,
+      )),
+    )
+    const { document } = await episodes.find(episodeId)
+    const film = filmable(document)
+    const requests = takeRequests(document, film, await episodes.pronunciations(episodeId))
+    let done = 0
+    let told = 0
+    const spoken = await takeAll(speechPlace(config), requests, {
+      signal,
+      first: film.scenes.findIndex(({ id }) => id === first),
+      onSpoken: () => {
+        done++
+        if (Date.now() - told < 400) return
+        told = Date.now()
+        void tell('speak', done, requests.length)
+      },
+    })
+    await rememberTakes(episode, film, requests, spoken)
+    remarks.push(...silentScenes(spoken))
+    if (document.mood !== 'none') {
+      await tell('music', 0, 1)
+      const takes = takesOf(spoken)
+      await monitorBed(
+        folders(config).beds,
+        document.mood,
+        filmSeconds(film, takes),
+        document.title,
+        signal,
+      )
+    }
+    await tell('done', 1, 1)
+  }
 }

@@ -149,6 +149,15 @@ const DOCUMENT_7 = documentsOf(6, SEVENTH_DOCUMENT).concat(
 /** What the list shows of an episode; worked out when the list is next asked for. */
 const EPISODE_FACTS = ['alter table episodes add column facts jsonb']
 
+/** When the worker that has a job last said that it lives, and how many died over it. */
+const JOB_BEATS = [
+  `create table job_beats (
+    job_id uuid primary key,
+    at timestamptz not null default now(),
+    deaths integer not null default 0
+  )`,
+]
+
 /** In order; one that has been published never changes. */
 const MIGRATIONS: readonly [name: string, statements: readonly string[]][] = [
   ['001-first', FIRST],
@@ -162,6 +171,7 @@ const MIGRATIONS: readonly [name: string, statements: readonly string[]][] = [
   ['009-document-6', DOCUMENT_6],
   ['010-document-7', DOCUMENT_7],
   ['011-episode-facts', EPISODE_FACTS],
+  ['012-job-beats', JOB_BEATS],
 ]
 
 /** Brings the database to the newest layout; each step once, in a transaction. */

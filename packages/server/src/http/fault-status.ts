@@ -24,6 +24,8 @@ export const FAULT_STATUS = {
   link_unreachable: 502,
   work_too_long: 422,
   work_too_much: 429,
+  database_away: 503,
+  host_refused: 421,
   input_invalid: 400,
   file_not_found: 404,
   episode_not_found: 404,

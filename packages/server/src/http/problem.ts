@@ -1,6 +1,6 @@
 import type { Context } from 'hono'
 import type { ContentfulStatusCode } from 'hono/utils/http-status'
-import { DatabaseError } from 'sequelize'
+import { BaseError, ConnectionError, DatabaseError } from 'sequelize'
 import { isFault, TidyError } from '@tidy-reel/core/faults/fault'
 import { FAULT_STATUS } from './fault-status.ts'
 
@@ -31,6 +31,19 @@ export function answerProblem(c: Context, cause: Error): Response {
   })
 }
 
+/** Connection exceptions, and a server that is stopping (PostgreSQL's classes 08 and 57P). */
+const AWAY = /^(?:08|57P)|^E(?:CONNREFUSED|CONNRESET|PIPE)$/
+
+function isAway(cause: Error): boolean {
+  if (cause instanceof ConnectionError) return true
+  const inner = cause instanceof BaseError && 'parent' in cause ? cause.parent : cause
+  if (typeof inner !== 'object' || inner === null) return false
+  const code = 'code' in inner ? String(inner.code) : ''
+  return (
+    AWAY.test(code) || ('message' in inner && /Connection terminated/.test(String(inner.message)))
+  )
+}
+
 /** A number beyond its column, a text that is none (PostgreSQL's class 22 of error codes). */
 const isDataException = ({ parent }: DatabaseError) =>
   'code' in parent && String(parent.code).startsWith('22')
@@ -41,6 +54,7 @@ function faultOf(cause: Error): TidyError {
     return new TidyError('input_invalid', { issues: 'the body is not JSON' })
   if ('status' in cause && cause.status === 400)
     return new TidyError('input_invalid', { issues: cause.message })
+  if (isAway(cause)) return new TidyError('database_away')
   if (cause instanceof DatabaseError && isDataException(cause))
     return new TidyError('input_invalid', { issues: 'a value that cannot be kept' })
   return new TidyError('unexpected')

@@ -7,3 +7,5 @@ const app = stockServer({ media: process.env.TIDY_MEDIA ?? '.data/media', files:
 serve({ fetch: app.fetch, port, hostname: '127.0.0.1' }, () =>
   console.log(`stock library on http://127.0.0.1:${port}`),
 )
+// Who started it is gone: so is it.
+process.once('disconnect', () => process.exit(0))

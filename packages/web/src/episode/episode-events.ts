@@ -5,6 +5,8 @@ import { Preparing, RENDER_STATES, RenderProgress } from '@tidy-reel/core/views/
 const EVENTS = {
   /** Changed by somebody: this tab, another one, the worker. */
   document: z.object({ revision: z.number() }),
+  /** Something was missed: all of it is fetched anew. */
+  reload: z.object({}),
   prepare: Preparing,
   /** The monitor's copy of a picture is there. */
   proxy: z.object({ id: z.string() }),

@@ -142,6 +142,7 @@ export const useEpisode = defineStore('episode', () => {
       document({ revision }) {
         if (revision > data.value.revision && !box.waiting(id)) void load(id)
       },
+      reload: () => void load(id),
       prepare(told) {
         preparing.value = told
         if (told.step !== 'match') void loadSoon(id)
