@@ -9,6 +9,8 @@ const Environment = z.object({
   TIDY_STOCK: z.url().default('http://127.0.0.1:4310'),
   TIDY_PRINTS: z.url().optional(),
   TIDY_MAKER: z.url().optional(),
+  /** Writing services on this machine or its network, as `host:port`, commas between. */
+  TIDY_WRITERS: z.string().default(''),
   TIDY_STATISTICS: z.url().default('http://127.0.0.1:4320'),
 })
 
@@ -20,6 +22,8 @@ export interface EngineConfig {
   prints?: string | undefined
   maker?: string | undefined
   statistics: string
+  /** Writing services that are reached although they are not public, as `host:port`. */
+  writers?: readonly string[]
 }
 
 const ROOT = fileURLToPath(new URL('../../..', import.meta.url))
@@ -39,17 +43,20 @@ export function engineConfig(environment: NodeJS.ProcessEnv = process.env): Engi
       wanted: 'an address such as http://127.0.0.1:4310',
     })
   }
-  const { TIDY_DATA, TIDY_STOCK, TIDY_PRINTS, TIDY_MAKER, TIDY_STATISTICS } = read.data
+  const { TIDY_DATA, TIDY_STOCK, TIDY_PRINTS, TIDY_MAKER, TIDY_STATISTICS, TIDY_WRITERS } =
+    read.data
   return {
     data: resolve(TIDY_DATA ?? join(ROOT, '.data')),
     stock: TIDY_STOCK,
     prints: TIDY_PRINTS,
     maker: TIDY_MAKER,
     statistics: TIDY_STATISTICS,
+    writers: TIDY_WRITERS.split(',').flatMap((host) => host.trim().toLowerCase() || []),
   }
 }
 
 export const folders = ({ data }: EngineConfig) => ({
+  secrets: join(data, 'secrets'),
   takes: join(data, 'takes'),
   beds: join(data, 'beds'),
   mixes: join(data, 'mixes'),

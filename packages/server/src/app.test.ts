@@ -5,6 +5,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { Document } from '@tidy-reel/core/document/document'
 import { emptyDocument } from '@tidy-reel/core/document/document'
 import { takenBack } from '@tidy-reel/core/document/inverse'
+import { serverConfig } from './config.ts'
 import { Change, LOCAL_OWNER, Render } from './db/models.ts'
 import { type FreshApp, freshApp } from './test/fresh-app.ts'
 
@@ -227,6 +228,58 @@ describe('versions', () => {
     expect((await fresh.ask('POST', `/api/episodes/${id}/versions`, { name: ' ' })).status).toBe(
       400,
     )
+  })
+})
+
+describe('who may reach it', () => {
+  it('answers under its own names alone, whatever name a page points to this machine (DNS rebinding)', async () => {
+    const asked = (host: string) =>
+      fresh.ask<{ code: string }>(
+        'POST',
+        '/api/episodes',
+        { title: 'x' },
+        { host, origin: `http://${host}` },
+      )
+    for (const host of ['localhost:4300', '127.0.0.1:4300', '[::1]:4300', 'LOCALHOST'])
+      expect((await asked(host)).status).toBe(201)
+    for (const host of ['evil.example', '127.0.0.1.evil.example:80', '0.0.0.0:4300', '']) {
+      const { status, body } = await asked(host)
+      expect([status, body.code]).toEqual([421, 'host_refused'])
+    }
+  })
+  it('listens to this machine alone until there are accounts', () => {
+    const told = () =>
+      serverConfig({ TIDY_DATABASE: 'postgres://a@127.0.0.1/b', TIDY_HOST: '0.0.0.0' })
+    expect(told).toThrow(/TIDY_HOST.*no accounts/)
+  })
+  it('lets one address open so many streams of news and no more', async () => {
+    const { id } = await create()
+    const streams = await Promise.all(
+      Array.from({ length: 61 }, async () => {
+        const stop = new AbortController()
+        const answer = await fresh.web.request(`http://localhost/api/episodes/${id}/events`, {
+          headers: { host: 'localhost' },
+          signal: stop.signal,
+        })
+        return { answer, stop }
+      }),
+    )
+    expect(
+      streams
+        .map(({ answer }) => answer.status)
+        .sort()
+        .slice(-2),
+    ).toEqual([200, 429])
+    for (const { answer } of streams) await answer.body?.cancel()
+    await expect
+      .poll(async () => {
+        const again = await fresh.web.request(`http://localhost/api/episodes/${id}/events`, {
+          headers: { host: 'localhost' },
+        })
+        await again.body?.cancel()
+        return again.status
+      })
+      .toBe(200)
   })
 })
 

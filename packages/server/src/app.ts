@@ -2,7 +2,9 @@ import { join } from 'node:path'
 import { serveStatic } from '@hono/node-server/serve-static'
 import { Hono } from 'hono'
 import { TidyError } from '@tidy-reel/core/faults/fault'
+import { atOnce } from './http/at-once.ts'
 import { bodyLimits } from './http/body-limits.ts'
+import { knownHost } from './http/known-host.ts'
 import { answerProblem } from './http/problem.ts'
 import { sameOrigin } from './http/same-origin.ts'
 import { securityHeaders } from './http/security-headers.ts'
@@ -17,6 +19,9 @@ import { versionRoutes } from './routes/versions.ts'
 import { voiceRoutes } from './routes/voice.ts'
 import { writingRoutes } from './routes/writing.ts'
 import type { Services } from './services.ts'
+
+/** Files that one address may send at the same time. */
+const UPLOADS_AT_ONCE = 12
 
 /** The rooms of the server, each with its routes. */
 const rooms = (services: Services) =>
@@ -38,12 +43,17 @@ export type Rooms = ReturnType<typeof rooms>
  * files.
  *
  * @param web folder of the built client
+ * @param names under which it answers beside those of loopback
  */
-export function webApp(services: Services, web: string): Hono {
+export function webApp(services: Services, web: string, names: readonly string[] = []): Hono {
   const app = new Hono()
+  const uploads = atOnce(UPLOADS_AT_ONCE)
   app.onError((cause, c) => answerProblem(c, cause))
-  app.use(securityHeaders())
+  app.use(securityHeaders(), knownHost(names))
   app.use('/api/*', sameOrigin, bodyLimits)
+  app.use('/api/own/*', uploads)
+  app.use('/api/import', uploads)
+  app.use('/api/episodes/:id/recordings', uploads)
   app.route('/', rooms(services))
   app.all('/api/*', nothingHere)
   app.use('/*', serveStatic({ root: web, rewriteRequestPath: (path) => path }))

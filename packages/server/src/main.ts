@@ -10,7 +10,7 @@ const KEEP_ALIVE_MS = 75_000
 const config = serverConfig()
 const app = await openServices(config.database, engineConfig())
 const server = serve(
-  { fetch: webApp(app, config.web).fetch, port: config.port, hostname: config.host },
+  { fetch: webApp(app, config.web, config.names).fetch, port: config.port, hostname: config.host },
   ({ port }) => console.log(`Tidy Reel on http://${config.host}:${port}`),
 )
 

@@ -65,7 +65,7 @@ export async function openServices(database: string, engine: EngineConfig): Prom
     renders: renderActions(sequelize, queue, engine, episodes, owner),
     topics: topicActions(sequelize, statisticsClient(engine.statistics), episodes, owner),
     versions: versionActions(episodes, owner),
-    writing: writingActions(episodes, owner, pool),
+    writing: writingActions(episodes, owner, pool, engine),
     hub,
     queue,
     pool,

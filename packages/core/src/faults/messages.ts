@@ -50,7 +50,7 @@ export const ENGLISH: Messages = {
   host_refused: () =>
     'Tidy Reel answers on this machine alone, under its own address. Open the address it printed.',
   work_too_much: () =>
-    'Too much is being read at once. Nothing was changed; try again in a moment.',
+    'Too much is asked for at once. Nothing was changed; try again in a moment.',
   input_invalid: (d) => `This request cannot be used: ${d.issues}.`,
   file_not_found: (d) => `There is no file "${d.name}". Check its name.`,
   episode_not_found: () => 'This episode does not exist any more. Go back to the list of episodes.',

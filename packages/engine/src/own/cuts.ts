@@ -1,4 +1,5 @@
 import { itemAt } from '@tidy-reel/core/faults/certain'
+import { MEDIA_INPUT } from '../run/media-input.ts'
 import { runProgram } from '../run/program.ts'
 
 /** A piece of a clip between two cuts, in seconds. */
@@ -38,8 +39,7 @@ export async function piecesOf(
       '-v',
       'info',
       '-nostdin',
-      '-protocol_whitelist',
-      'file,pipe',
+      ...MEDIA_INPUT,
       '-i',
       file,
       '-an',

@@ -11,6 +11,7 @@ import { Look } from '@tidy-reel/core/pictures/look'
 import { jsonOf } from '@tidy-reel/core/text/json'
 import { pattern } from '@tidy-reel/core/text/pattern'
 import { cutText } from '@tidy-reel/core/text/well-formed'
+import { MEDIA_INPUT } from '../run/media-input.ts'
 import { ProbeFacts } from '../run/probe-facts.ts'
 import { runProgram } from '../run/program.ts'
 import { stillTools } from '../run/still-tools.ts'
@@ -137,6 +138,9 @@ interface Seen {
   seconds: number | null
 }
 
+/** Of all frames together: twenty minutes of 4K at 30 frames a second. */
+const MOST_PIXELS = 20 * 60 * 30 * 3840 * 2160
+
 const unreadable = (name: string) =>
   unusable(name, 'it is neither a picture nor a film that can be read')
 
@@ -160,8 +164,7 @@ async function probedAt(file: string, name: string): Promise<Seen> {
     [
       '-v',
       'error',
-      '-protocol_whitelist',
-      'file,pipe',
+      ...MEDIA_INPUT,
       '-select_streams',
       'v:0',
       '-count_packets',
@@ -180,6 +183,11 @@ async function probedAt(file: string, name: string): Promise<Seen> {
   const { width = 0, height = 0, nb_read_packets: packets, duration } = streams?.[0] ?? {}
   if (!FORMATS.test(format?.format_name ?? '') || !width || !height) throw unreadable(name)
   const moves = Number(packets ?? 1) > 1
+  if (Number(packets ?? 1) * width * height > MOST_PIXELS)
+    throw unusable(
+      name,
+      `it has ${packets} pictures of ${width} × ${height}, more than can be read`,
+    )
   return { width, height, moves, seconds: moves ? Number(duration ?? format?.duration ?? 0) : null }
 }
 
@@ -331,15 +339,7 @@ export function ownFiles(folder: string): PictureFiles {
   }
 }
 
-const reading = [
-  '-hide_banner',
-  '-v',
-  'error',
-  '-nostdin',
-  '-y',
-  '-protocol_whitelist',
-  'file,pipe',
-]
+const reading = ['-hide_banner', '-v', 'error', '-nostdin', '-y', ...MEDIA_INPUT]
 
 /** Pixels a small picture is wide. */
 const SMALL = 480

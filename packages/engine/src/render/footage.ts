@@ -6,6 +6,7 @@ import { z } from 'zod'
 import { isFault, TidyError } from '@tidy-reel/core/faults/fault'
 import type { ChosenItem } from '@tidy-reel/core/pictures/item'
 import { jsonOf } from '@tidy-reel/core/text/json'
+import { MEDIA_INPUT } from '../run/media-input.ts'
 import { ProbeFacts } from '../run/probe-facts.ts'
 import { runProgram } from '../run/program.ts'
 import type { PictureFiles } from '../stock/contract.ts'
@@ -100,8 +101,7 @@ async function probe(
     [
       '-v',
       'error',
-      '-protocol_whitelist',
-      'file,pipe',
+      ...MEDIA_INPUT,
       '-select_streams',
       'v:0',
       '-show_entries',

@@ -1,6 +1,7 @@
 import { rm } from 'node:fs/promises'
 import { join } from 'node:path'
 import type { ChosenItem } from '@tidy-reel/core/pictures/item'
+import { MEDIA_INPUT } from '../run/media-input.ts'
 import { runProgram } from '../run/program.ts'
 import type { PictureFiles } from '../stock/contract.ts'
 import { contentHash, keptFile } from '../storage/kept-file.ts'
@@ -27,17 +28,7 @@ export async function proxyOf(
     const whole = `${half}.whole`
     try {
       await library.download(item, LINES, whole, signal)
-      const read = [
-        '-hide_banner',
-        '-v',
-        'error',
-        '-nostdin',
-        '-y',
-        '-protocol_whitelist',
-        'file,pipe',
-        '-i',
-        whole,
-      ]
+      const read = ['-hide_banner', '-v', 'error', '-nostdin', '-y', ...MEDIA_INPUT, '-i', whole]
       const clip = [
         '-vf',
         `scale=-2:${LINES}:out_color_matrix=bt709:out_range=tv,format=yuv420p`,

@@ -2,6 +2,7 @@ import { type PictureRun, pictureRuns, type SegmentShot } from '@tidy-reel/core/
 import type { Move } from '@tidy-reel/core/pictures/view'
 import type { FilmShape, Segment } from '@tidy-reel/core/render/plan'
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
+import { MEDIA_INPUT } from '../run/media-input.ts'
 import type { PictureFile } from './footage.ts'
 
 /** Ground of a plain card: warm paper. */
@@ -61,8 +62,7 @@ export function segmentArgs(
         '-i',
         `pipe:${pipe++}`,
       ]
-    if (source.kind === 'clip')
-      return ['-protocol_whitelist', 'file,pipe', '-stream_loop', '-1', '-i', files[i]!.path]
+    if (source.kind === 'clip') return [...MEDIA_INPUT, '-stream_loop', '-1', '-i', files[i]!.path]
     return ['-f', 'lavfi', '-i', `color=c=${CARD}:s=${width}x${height}:r=${rate}`]
   })
   const pictures = stretches.map(

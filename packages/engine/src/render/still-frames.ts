@@ -1,6 +1,7 @@
 import { readFile } from 'node:fs/promises'
 import { cropAt } from '@tidy-reel/core/pictures/move'
 import type { Move } from '@tidy-reel/core/pictures/view'
+import { MEDIA_INPUT } from '../run/media-input.ts'
 import { runProgram } from '../run/program.ts'
 
 type Resample = (
@@ -65,8 +66,7 @@ export function decodeStillArgs(
   return [
     '-hide_banner',
     '-nostdin',
-    '-protocol_whitelist',
-    'file,pipe',
+    ...MEDIA_INPUT,
     '-i',
     file,
     '-frames:v',

@@ -55,7 +55,7 @@ const streams =
     response.end()
   }
 const writer = (address: string) =>
-  chatWriter({ address, key: 'secret', model: 'm' }, { silenceMs: 300 })
+  chatWriter({ address, key: 'secret', model: 'm' }, { silenceMs: 300 }, [new URL(address).host])
 const signal = () => new AbortController().signal
 const drafted = (answer: Parameters<typeof withService>[0]) =>
   withService(answer, (address) => writer(address).draft(brief, outline, 1, signal()))

@@ -5,6 +5,7 @@ import { isFault, TidyError } from '@tidy-reel/core/faults/fault'
 import { CHARACTERS_PER_SECOND } from '@tidy-reel/core/script/estimate'
 import { type Brief, Outline } from '@tidy-reel/core/writing/brief'
 import { citedSentences, draftOfAnswer } from '@tidy-reel/core/writing/check-sources'
+import { publicAgent } from '../import/public-address.ts'
 import type { Writer } from './contract.ts'
 
 /** A language-model service of the person's own. */
@@ -20,6 +21,25 @@ export interface ChatService {
  * end just now.
  */
 const dispatcher = new Agent({ pipelining: 0 })
+
+/**
+ * The way to a service: to a public one as links go, to one nearby only where it was named at the
+ * start (`near`). Who may set an address must not learn from its answers what else listens here.
+ *
+ * @throws TidyError `writer_unreachable`, `writer_refused`
+ */
+export async function wayTo(address: string, near: readonly string[]): Promise<Agent> {
+  const url = new URL(address)
+  if (near.includes(url.host)) return dispatcher
+  const agent = await publicAgent(url).catch(() => {
+    throw new TidyError('writer_unreachable', { address })
+  })
+  if (agent) return agent
+  throw new TidyError('writer_refused', {
+    address,
+    reason: 'it lies in a private network. Name it in TIDY_WRITERS when you start Tidy Reel',
+  })
+}
 
 /** Three minutes: a slow model on a machine of its own writes a draft in that. */
 const PATIENCE_MS = 180_000
@@ -45,10 +65,13 @@ const PER_MINUTE = CHARACTERS_PER_SECOND * 56
  * Writes through an HTTP chat interface: messages are posted as JSON, the answer comes as
  * server-sent events (or whole). What comes back is never trusted: the outline is read by its
  * schema, and every source mark of a draft is looked up.
+ *
+ * @param near services that are reached although they are not public, as `host:port`
  */
 export function chatWriter(
   service: ChatService,
   patience: { allMs?: number; silenceMs?: number } = {},
+  near: readonly string[] = [],
 ): Writer {
   const ask = (messages: Message[], signal: AbortSignal) =>
     answerOf(
@@ -57,6 +80,7 @@ export function chatWriter(
       signal,
       patience.allMs ?? PATIENCE_MS,
       patience.silenceMs ?? SILENCE_MS,
+      near,
     )
   return {
     async outline(brief, signal) {
@@ -162,7 +186,9 @@ async function answerOf(
   signal: AbortSignal,
   allMs: number,
   silenceMs: number,
+  near: readonly string[],
 ): Promise<string> {
+  const through = await wayTo(address, near)
   const silence = new AbortController()
   let timer = setTimeout(() => silence.abort(), silenceMs)
   const heard = () => {
@@ -179,7 +205,7 @@ async function answerOf(
       method: 'POST',
       redirect: 'error',
       signal: either,
-      dispatcher,
+      dispatcher: through,
       headers: {
         'content-type': 'application/json',
         accept: 'text/event-stream',

@@ -17,6 +17,8 @@ import type { EpisodeActions } from './episodes.ts'
 
 /** A running render that has said nothing for so long has lost its worker. */
 const SILENT_MS = 12_000
+/** Films that may wait: a week's work of several people. */
+const MOST_QUEUED = 30
 /** A render says so often that it lives, and looks so often whether it is to stop. */
 const HEARTBEAT_MS = 3000
 const CANCEL_WATCH_MS = 700
@@ -45,6 +47,8 @@ export function renderActions(
     async start(episodeId: string, shape: FilmShape) {
       const { document } = await episodes.find(episodeId)
       filmable(document)
+      if ((await Render.count({ where: { ownerId, state: 'queued' } })) >= MOST_QUEUED)
+        throw new TidyError('work_too_much')
       if (
         await Render.count({
           where: { episodeId, ownerId, state: { [Op.in]: ['queued', 'running'] } },

@@ -1,4 +1,6 @@
-import { TidyError } from '@tidy-reel/core/faults/fault'
+import { join } from 'node:path'
+import { z } from 'zod'
+import { isFault, TidyError } from '@tidy-reel/core/faults/fault'
 import {
   type Brief,
   type Draft,
@@ -8,23 +10,48 @@ import {
   type Writing,
 } from '@tidy-reel/core/writing/brief'
 import { departures, styleOf } from '@tidy-reel/core/writing/style'
+import { type EngineConfig, folders } from '@tidy-reel/engine/config'
+import { secretFile } from '@tidy-reel/engine/storage/secret-file'
 import type { WorkPool } from '@tidy-reel/engine/work/pool'
-import { chatWriter } from '@tidy-reel/engine/writing/chat-writer'
+import { chatWriter, wayTo } from '@tidy-reel/engine/writing/chat-writer'
 import type { Writer } from '@tidy-reel/engine/writing/contract'
 import { WriterSettings, WritingRow } from '../db/models.ts'
 import type { EpisodeActions } from './episodes.ts'
+
+/** A key and the one address it is for. */
+const WriterKey = z.object({ address: z.string(), key: z.string() })
 
 /** Of a brief that says none. */
 const DEFAULT_MINUTES = 5
 
 /** Briefs, outlines and drafts of episodes, and who writes them. */
-export function writingActions(episodes: EpisodeActions, ownerId: string, pool: WorkPool) {
-  const settings = () => WriterSettings.findOne({ where: { ownerId } })
+export function writingActions(
+  episodes: EpisodeActions,
+  ownerId: string,
+  pool: WorkPool,
+  engine: EngineConfig,
+) {
+  const keys = secretFile(join(folders(engine).secrets, `writer-${ownerId}.json`), WriterKey)
+  const near = engine.writers ?? []
+  /** With the key that belongs to its address; keys of an earlier time leave the database. */
+  async function settings() {
+    const row = await WriterSettings.findOne({ where: { ownerId } })
+    if (row?.key) {
+      await keys.keep({ address: row.address, key: row.key })
+      await row.update({ key: '' })
+    }
+    const kept = await keys.read()
+    return (
+      row && {
+        address: row.address,
+        model: row.model,
+        key: kept?.address === row.address ? kept.key : '',
+      }
+    )
+  }
   const writer = async (): Promise<Writer> => {
     const own = await settings()
-    return own
-      ? chatWriter({ address: own.address, key: own.key, model: own.model })
-      : builtInWriter(pool)
+    return own ? chatWriter(own, {}, near) : builtInWriter(pool)
   }
   async function view(episodeId: string): Promise<Writing> {
     const { document } = await episodes.find(episodeId)
@@ -70,23 +97,36 @@ export function writingActions(episodes: EpisodeActions, ownerId: string, pool: 
       const own = await settings()
       return { service: own && { address: own.address, model: own.model, hasKey: own.key !== '' } }
     },
-    /** A key left out stays as it was; the address must be one of the web. */
+    /**
+     * A key left out stays as it was while the address does: it is never given to another one.
+     */
     async setWriter(
       service: { address: string; model: string; key?: string | undefined } | null,
     ): Promise<void> {
-      if (!service) return void (await WriterSettings.destroy({ where: { ownerId } }))
+      if (!service) {
+        await keys.forget()
+        return void (await WriterSettings.destroy({ where: { ownerId } }))
+      }
       if (!URL.canParse(service.address) || !/^https?:$/.test(new URL(service.address).protocol))
         throw new TidyError('option_invalid', {
           option: 'The address of the writing service',
           value: service.address,
           wanted: 'an address that begins with https://',
         })
+      // A service that does not answer today may be set; one in a private network may not.
+      await wayTo(service.address, near).catch((cause: unknown) => {
+        if (!isFault(cause) || cause.code !== 'writer_unreachable') throw cause
+      })
       const known = await settings()
+      const sameAddress = known?.address === service.address
+      const key = service.key ?? (sameAddress ? known.key : '')
+      if (key) await keys.keep({ address: service.address, key })
+      else await keys.forget()
       await WriterSettings.upsert({
         ownerId,
         address: service.address,
         model: service.model,
-        key: service.key ?? known?.key ?? '',
+        key: '',
       })
     },
   }

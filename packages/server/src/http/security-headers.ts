@@ -15,5 +15,7 @@ export const securityHeaders = () =>
       connectSrc: ["'self'"],
       frameAncestors: ["'none'"],
       objectSrc: ["'none'"],
+      baseUri: ["'none'"],
+      formAction: ["'self'"],
     },
   })

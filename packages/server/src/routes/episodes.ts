@@ -3,6 +3,7 @@ import { streamSSE } from 'hono/streaming'
 import { z } from 'zod'
 import { Command } from '@tidy-reel/core/document/command'
 import { episodeView } from '../actions/episode-view.ts'
+import { places } from '../http/at-once.ts'
 import { PREPARE, PROXIES } from '../jobs/kinds.ts'
 import type { Services } from '../services.ts'
 import { EpisodeId } from './episode-id.ts'
@@ -18,6 +19,9 @@ const Shape = z.object({
   burnIn: z.boolean(),
 })
 
+/** Of one address: as many tabs as anybody has open. */
+const STREAMS_AT_ONCE = 60
+
 /** Episodes: the list, their documents and what is asked to be made of them. */
 export function episodeRoutes({
   history,
@@ -29,6 +33,7 @@ export function episodeRoutes({
   speech,
   pictures,
 }: Services) {
+  const streams = places(STREAMS_AT_ONCE)
   return new Hono()
     .get('/', async (c) => c.json({ episodes: await episodes.list() }))
     .post(
@@ -104,18 +109,22 @@ export function episodeRoutes({
     .post('/:id/renders', valid('param', EpisodeId), valid('json', Shape), async (c) =>
       c.json(await renders.start(c.req.valid('param').id, c.req.valid('json')), 201),
     )
-    .get('/:id/events', valid('param', EpisodeId), (c) =>
-      streamSSE(c, async (stream) => {
+    .get('/:id/events', valid('param', EpisodeId), (c) => {
+      const leavePlace = streams.take(c)
+      return streamSSE(c, async (stream) => {
         const leave = hub.follow(
           c.req.valid('param').id,
           (event) =>
             void stream.writeSSE({ event: event.kind, data: JSON.stringify(event.data ?? {}) }),
         )
-        stream.onAbort(leave)
+        stream.onAbort(() => {
+          leave()
+          leavePlace()
+        })
         while (!stream.aborted) {
           await stream.writeSSE({ event: 'alive', data: '{}' })
           await stream.sleep(15_000)
         }
-      }),
-    )
+      })
+    })
 }

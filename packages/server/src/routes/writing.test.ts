@@ -1,14 +1,16 @@
+import { readdirSync, statSync } from 'node:fs'
 import { createServer, type Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
+import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { type Brief, emptyBrief, type Writing } from '@tidy-reel/core/writing/brief'
+import { WriterSettings } from '../db/models.ts'
 import { type FreshApp, freshApp } from '../test/fresh-app.ts'
 
 let fresh: FreshApp
 let service: Server
 let asked: { key: string | undefined; model: string }[] = []
 beforeAll(async () => {
-  fresh = await freshApp()
   service = createServer((request, response) => {
     let body = ''
     request.on('data', (chunk: Buffer) => (body += String(chunk)))
@@ -25,6 +27,8 @@ beforeAll(async () => {
     })
   })
   await new Promise<void>((done) => service.listen(0, '127.0.0.1', done))
+  const { port } = service.address() as AddressInfo
+  fresh = await freshApp(undefined, undefined, undefined, [`127.0.0.1:${port}`, '127.0.0.1:1'])
 })
 afterAll(async () => {
   await fresh.close()
@@ -109,6 +113,34 @@ describe('writing', () => {
       },
     ])
   })
+  it('keeps the key to the address it was given for, out of the database and of others’ sight', async () => {
+    const { port } = service.address() as AddressInfo
+    const address = `http://127.0.0.1:${port}/chat`
+    await fresh.ask('PUT', '/api/writer', { service: { address, model: 'm', key: 'secret' } })
+    const rows = await WriterSettings.findAll({ raw: true })
+    expect(JSON.stringify(rows)).not.toContain('secret')
+    const files = readdirSync(join(fresh.data, 'secrets'))
+    expect(files.map((file) => statSync(join(fresh.data, 'secrets', file)).mode & 0o777)).toEqual([
+      0o600,
+    ])
+    // Another address without a key typed anew gets none.
+    const other = `http://127.0.0.1:${port}/listens`
+    await fresh.ask('PUT', '/api/writer', { service: { address: other, model: 'm' } })
+    asked = []
+    const outline = [{ title: 'One', minutes: 1, points: [] }]
+    await fresh.ask('POST', at(await episode(), '/draft'), { brief: brief(), outline })
+    expect(asked).toEqual([{ key: undefined, model: 'm' }])
+    await fresh.ask('PUT', '/api/writer', { service: null })
+    expect(readdirSync(join(fresh.data, 'secrets'))).toEqual([])
+  })
+  it.each([['http://127.0.0.1:5432/'], ['http://169.254.169.254/latest'], ['http://[::1]:80/']])(
+    'takes no service in a private network that was not named at the start: %s',
+    async (address) => {
+      const answer = await fresh.ask('PUT', '/api/writer', { service: { address, model: '' } })
+      expect(answer.body).toMatchObject({ code: 'writer_refused' })
+      expect(answer.text).toContain('private network')
+    },
+  )
   it('keeps the draft there was when the service is away, and says so', async () => {
     const id = await episode()
     await fresh.ask('PUT', '/api/writer', { service: null })

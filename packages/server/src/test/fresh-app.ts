@@ -27,12 +27,22 @@ export async function freshApp(
   stock = 'http://127.0.0.1:1',
   statistics = 'http://127.0.0.1:1',
   maker?: string,
+  writers: readonly string[] = [],
 ) {
   const database = await freshDatabase()
   const data = mkdtempSync(join(tmpdir(), 'tidy-server-'))
-  const engine = { data, stock, statistics, maker }
+  const engine = { data, stock, statistics, maker, writers }
   const app = await openServices(database, engine)
-  const web = webApp(app, '/nowhere')
+  const served = webApp(app, mkdtempSync(join(tmpdir(), 'tidy-web-')))
+  const web = {
+    routes: served.routes,
+    /** As every client of HTTP/1.1 does, it says whom it asks (RFC 9112, 3.2). */
+    request: (address: string, init: RequestInit = {}) => {
+      const headers = new Headers(init.headers)
+      if (!headers.has('host')) headers.set('host', 'localhost')
+      return served.request(address, { ...init, headers })
+    },
+  }
   const ask = async <Body = never>(
     method: string,
     path: string,
@@ -42,7 +52,6 @@ export async function freshApp(
     const answer = await web.request(`http://localhost${path}`, {
       method,
       headers: {
-        host: 'localhost',
         ...(body === undefined ? {} : { 'content-type': 'application/json' }),
         ...headers,
       },

@@ -165,6 +165,18 @@ describe('a recording that cannot be used', () => {
     expect(await refused(at('silent.wav'))).toMatch(/nobody speaks/)
     expect(await refused(at('picture.mp4'))).toMatch(/recording_unusable/)
   })
+  it('opens no other file of this machine: a list that names one is no sound', async () => {
+    // ffmpeg takes such a text for a list of files to be joined (its ffconcat format), and DASH
+    // (ISO/IEC 23009-1) and HLS (RFC 8216) name others too.
+    writeFileSync(at('joined.wav'), 'ffconcat version 1.0\nfile whole.wav\n')
+    writeFileSync(
+      at('dash.wav'),
+      `<?xml version="1.0"?><MPD xmlns="urn:mpeg:dash:schema:mpd:2011" type="static" mediaPresentationDuration="PT2S"><Period><AdaptationSet mimeType="audio/mp4"><Representation id="1" bandwidth="1"><BaseURL>file://${at('whole.wav')}</BaseURL></Representation></AdaptationSet></Period></MPD>`,
+    )
+    writeFileSync(at('hls.wav'), `#EXTM3U\n#EXTINF:2,\nfile://${at('whole.wav')}\n#EXT-X-ENDLIST\n`)
+    for (const list of ['joined.wav', 'dash.wav', 'hls.wav'])
+      expect(await refused(at(list))).toMatch(/recording_unusable.*no sound/)
+  })
   it('is taken as far as it goes when it was cut off half-way', async () => {
     writeFileSync(at('cut.wav'), readFileSync(at('whole.wav')))
     truncateSync(at('cut.wav'), 500_001)

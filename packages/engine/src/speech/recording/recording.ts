@@ -1,4 +1,5 @@
 import { isFault, TidyError } from '@tidy-reel/core/faults/fault'
+import { MEDIA_INPUT } from '../../run/media-input.ts'
 import { runProgram } from '../../run/program.ts'
 import { int16sOf } from '../../sound/wav.ts'
 
@@ -39,8 +40,7 @@ export async function readRecording(file: string, signal?: AbortSignal): Promise
         '-v',
         'error',
         '-nostdin',
-        '-protocol_whitelist',
-        'file,pipe',
+        ...MEDIA_INPUT,
         '-t',
         String(RECORDING_MINUTES_LIMIT * 60 + 1),
         '-i',
@@ -93,17 +93,7 @@ export async function readRecording(file: string, signal?: AbortSignal): Promise
 async function toldSeconds(file: string): Promise<number> {
   const told = await runProgram(
     'ffprobe',
-    [
-      '-v',
-      'error',
-      '-protocol_whitelist',
-      'file,pipe',
-      '-show_entries',
-      'format=duration',
-      '-of',
-      'csv=p=0',
-      file,
-    ],
+    ['-v', 'error', ...MEDIA_INPUT, '-show_entries', 'format=duration', '-of', 'csv=p=0', file],
     { timeoutMs: 30_000 },
   ).catch(() => undefined)
   return Number(told?.stdout.toString()) || 0
