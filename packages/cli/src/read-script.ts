@@ -3,8 +3,8 @@ import { basename } from 'node:path'
 import { documentFrom } from '@tidy-reel/core/document/apply'
 import { type Film, filmOf } from '@tidy-reel/core/document/film-scenes'
 import { TidyError } from '@tidy-reel/core/faults/fault'
-import { importFile, importTooLarge } from '@tidy-reel/engine/import/import-file'
-import { IMPORT_BYTES_LIMIT } from '@tidy-reel/engine/import/import-limit'
+import { importFile } from '@tidy-reel/engine/import/import-file'
+import { IMPORT_BYTES_LIMIT, importTooLarge } from '@tidy-reel/engine/import/import-limit'
 
 /**
  * The script of a file of any kind that can be imported; what was left out is told on standard
@@ -15,7 +15,7 @@ import { IMPORT_BYTES_LIMIT } from '@tidy-reel/engine/import/import-limit'
 export async function readScript(file: string): Promise<string> {
   const facts = await stat(file).catch(() => undefined)
   if (!facts?.isFile()) throw new TidyError('file_not_found', { name: file })
-  if (facts.size > IMPORT_BYTES_LIMIT) throw importTooLarge(basename(file), facts.size)
+  if (facts.size > IMPORT_BYTES_LIMIT) throw importTooLarge(basename(file))
   const { script, left } = await importFile(await readFile(file), basename(file))
   for (const remark of left) process.stderr.write(`${remark}\n`)
   return script

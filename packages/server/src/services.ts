@@ -51,7 +51,7 @@ export async function openServices(database: string, engine: EngineConfig): Prom
   const pool = workPool()
   const channels = channelActions(owner)
   const episodes = episodeActions(sequelize, channels, owner, pool)
-  const pictures = pictureActions(sequelize, queue, engine, owner)
+  const pictures = pictureActions(sequelize, queue, engine, owner, pool)
   const place = folders(engine)
   const hub = await eventHub(database)
   return {
@@ -63,7 +63,7 @@ export async function openServices(database: string, engine: EngineConfig): Prom
     pictures,
     recordings: recordingActions(sequelize, queue, engine, episodes, owner),
     renders: renderActions(sequelize, queue, engine, episodes, owner),
-    topics: topicActions(sequelize, statisticsClient(engine.statistics), episodes, owner),
+    topics: topicActions(sequelize, statisticsClient(engine.statistics), episodes, owner, pool),
     versions: versionActions(episodes, owner),
     writing: writingActions(episodes, owner, pool, engine),
     hub,

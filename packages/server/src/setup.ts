@@ -5,6 +5,7 @@ import { readFile } from 'node:fs/promises'
 import { fileURLToPath } from 'node:url'
 import { engineConfig } from '@tidy-reel/engine/config'
 import { statisticsClient } from '@tidy-reel/engine/statistics/client'
+import { hereAndNow } from '@tidy-reel/engine/work/here-and-now'
 import { channelActions } from './actions/channels.ts'
 import { episodeActions } from './actions/episodes.ts'
 import { prepare } from './actions/prepare.ts'
@@ -30,7 +31,7 @@ if (process.argv.includes('--demo') && (await Channel.count()) === 0) {
   await Channel.create(CHANNEL)
   const episodes = episodeActions(sequelize, channelActions(LOCAL_OWNER), LOCAL_OWNER)
   const statistics = statisticsClient(engine.statistics)
-  const topics = topicActions(sequelize, statistics, episodes, LOCAL_OWNER)
+  const topics = topicActions(sequelize, statistics, episodes, LOCAL_OWNER, hereAndNow)
   for (const channel of await statistics.channels())
     await topics.follow(channel, new AbortController().signal)
   await topics.addIdea({

@@ -1,5 +1,6 @@
 import { engineConfig } from '@tidy-reel/engine/config'
 import { onStopSignal } from '@tidy-reel/engine/run/stop-signals'
+import { hereAndNow } from '@tidy-reel/engine/work/here-and-now'
 import { channelActions } from './actions/channels.ts'
 import { episodeActions } from './actions/episodes.ts'
 import { pictureActions } from './actions/pictures.ts'
@@ -33,7 +34,7 @@ await queue.work(RECORDING, ({ episodeId, recordingId }, signal) =>
   recordings.listen(episodeId, recordingId, signal),
 )
 await queue.work(RENDER, ({ renderId }, signal) => renders.run(renderId, signal))
-const pictures = pictureActions(sequelize, queue, engine, LOCAL_OWNER)
+const pictures = pictureActions(sequelize, queue, engine, LOCAL_OWNER, hereAndNow)
 await queue.work(CUTS, ({ id }, signal) => pictures.cut(id, signal))
 const sweep = async () => {
   await renders.sweep()

@@ -1,6 +1,6 @@
-import { KEPT_CHARACTERS, keptByText } from '../text/kept-by-text.ts'
 import { itemAt } from '../faults/certain.ts'
 import type { ParsedScript } from '../script/parse.ts'
+import { KEPT_CHARACTERS, keptByText } from '../text/kept-by-text.ts'
 import { pattern } from '../text/pattern.ts'
 import { sceneSeconds } from '../timeline/timeline.ts'
 import { STOP_WORDS } from '../words/stop.ts'

@@ -1,6 +1,6 @@
-import { PIECE_CHARACTERS } from '../text/pieces.ts'
 import nlp from 'compromise'
 import { pattern } from '../text/pattern.ts'
+import { PIECE_CHARACTERS } from '../text/pieces.ts'
 import { claimsIn } from './claims.ts'
 
 /** Of a sentence, so many are offered. */

@@ -1,6 +1,6 @@
 import { itemAt } from '../faults/certain.ts'
-import type { Lexicon } from '../words/lexicon.ts'
 import { KEPT_CHARACTERS, keptByText } from '../text/kept-by-text.ts'
+import type { Lexicon } from '../words/lexicon.ts'
 import { searchWords } from '../words/search-words.ts'
 
 export interface Things {

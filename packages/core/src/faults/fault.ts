@@ -22,7 +22,7 @@ export const isFault = (cause: unknown): cause is TidyError => cause instanceof 
 
 /** A fault that was told by another thread: its code and details are what it was made of. */
 export const faultAgain = ({ code, details }: { code: FaultCode; details: unknown }): TidyError =>
-  new TidyError(code as 'input_invalid', details as FaultDetails['input_invalid']) as TidyError
+  new TidyError(code as 'input_invalid', details as FaultDetails['input_invalid'])
 
 /**
  * The closing arm of a switch over a closed set.

@@ -49,8 +49,7 @@ export const ENGLISH: Messages = {
     'again by itself; nothing is lost.',
   host_refused: () =>
     'Tidy Reel answers on this machine alone, under its own address. Open the address it printed.',
-  work_too_much: () =>
-    'Too much is asked for at once. Nothing was changed; try again in a moment.',
+  work_too_much: () => 'Too much is asked for at once. Nothing was changed; try again in a moment.',
   input_invalid: (d) => `This request cannot be used: ${d.issues}.`,
   file_not_found: (d) => `There is no file "${d.name}". Check its name.`,
   episode_not_found: () => 'This episode does not exist any more. Go back to the list of episodes.',

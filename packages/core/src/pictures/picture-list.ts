@@ -49,6 +49,9 @@ export interface ReadPictureList {
   skipped: SkippedRow[]
 }
 
+/** Of a list of pictures or films, in bytes: some 200,000 rows. */
+export const LIST_BYTES_LIMIT = 50 * 1024 * 1024
+
 /**
  * What a list (CSV or JSON) says of pictures: each row names one by its file or its id.
  *

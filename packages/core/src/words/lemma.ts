@@ -1,5 +1,5 @@
-import { KEPT_CHARACTERS, keptByText } from '../text/kept-by-text.ts'
 import lemmatizer from 'wink-lemmatizer'
+import { KEPT_CHARACTERS, keptByText } from '../text/kept-by-text.ts'
 
 /** Endings that make the lemmatizer take a noun for a plural. */
 const KEPT = new Set([

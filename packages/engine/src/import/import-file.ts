@@ -1,7 +1,7 @@
 import { extname } from 'node:path'
 import { TidyError } from '@tidy-reel/core/faults/fault'
 import { cleanScript, SCRIPT_CHARACTERS_LIMIT } from '@tidy-reel/core/script/clean'
-import { IMPORT_BYTES_LIMIT } from './import-limit.ts'
+import { IMPORT_BYTES_LIMIT, importTooLarge } from './import-limit.ts'
 import { type ImportedScript, readAs } from './imported-script.ts'
 import { decoded } from './text-encoding.ts'
 
@@ -16,13 +16,6 @@ const READERS = {
   subtitles: async () => (await import('./subtitles-script.ts')).subtitlesScript,
 }
 
-/** The fault of a file over the limit; it need not be read to say so. */
-export const importTooLarge = (name: string, bytes: number) =>
-  new TidyError('import_too_large', {
-    name,
-    reason: `it has ${Math.round(bytes / 1024 / 1024)} MB, over the ${IMPORT_BYTES_LIMIT / 1024 / 1024} that are read; save it without its pictures`,
-  })
-
 /**
  * A script made of a file, told by what is in it rather than by its name: plain text and Markdown,
  * .docx, .odt, .html, .pdf, .pptx, .odp, two-column .csv, .srt and .vtt.
@@ -32,7 +25,7 @@ export const importTooLarge = (name: string, bytes: number) =>
  */
 export async function importFile(bytes: Buffer, file: string): Promise<ImportedScript> {
   const name = file.replace(/^.*[\\/]/, '').slice(0, 200) || 'The file'
-  if (bytes.length > IMPORT_BYTES_LIMIT) throw importTooLarge(name, bytes.length)
+  if (bytes.length > IMPORT_BYTES_LIMIT) throw importTooLarge(name)
   if (bytes.length === 0) throw new TidyError('import_empty', { name })
   const imported = await readAs(name, () => read(bytes, name))
   if (imported.script.length > SCRIPT_CHARACTERS_LIMIT)

@@ -3,7 +3,9 @@ import { newThings } from '@tidy-reel/core/checks/things'
 import { apply, documentFrom } from '@tidy-reel/core/document/apply'
 import type { Command } from '@tidy-reel/core/document/command'
 import type { Document } from '@tidy-reel/core/document/document'
+import { type ReadPictureList, readPictureList } from '@tidy-reel/core/pictures/picture-list'
 import { parsedScript } from '@tidy-reel/core/script/parsed-script'
+import { type ReadFilms, readFilms } from '@tidy-reel/core/topics/read-films'
 import type { ScriptChecks } from '@tidy-reel/core/views/checks'
 import { type EpisodeFacts, episodeFacts } from '@tidy-reel/core/views/episode-facts'
 import type { Brief, Draft, Outline } from '@tidy-reel/core/writing/brief'
@@ -46,6 +48,10 @@ export const TASKS = {
       ),
     }
   },
+  readPictures: async ({ text, name }: { text: string; name: string }): Promise<ReadPictureList> =>
+    readPictureList(text, name),
+  readFilms: async ({ text, name }: { text: string; name: string }): Promise<ReadFilms> =>
+    readFilms(text, name),
   writeOutline: async ({ brief }: { brief: Brief }): Promise<Outline> =>
     (await import('../writing/standin-writer.ts')).standInWriter.outline(brief, NEVER),
   writeDraft: async (asked: { brief: Brief; outline: Outline; speed: number }): Promise<Draft> =>

@@ -1,7 +1,9 @@
 import { Readable } from 'node:stream'
 import { isFault } from '@tidy-reel/core/faults/fault'
 import type { ImportedScriptView } from '@tidy-reel/core/views/imported-script'
+import { IMPORT_BYTES_LIMIT, importTooLarge } from '@tidy-reel/engine/import/import-limit'
 import type { ImportedScript } from '@tidy-reel/engine/import/imported-script'
+import { allOf } from '@tidy-reel/engine/storage/limited'
 import type { WorkPool } from '@tidy-reel/engine/work/pool'
 import type { PictureActions } from './pictures.ts'
 
@@ -27,7 +29,8 @@ export function importActions(take: PictureActions['take'], pool: WorkPool) {
     return { title, script, left: [...left, ...remarks], pictures: taken }
   }
   return {
-    async file(name: string, bytes: Buffer) {
+    async file(name: string, file: Readable) {
+      const bytes = await allOf(file, IMPORT_BYTES_LIMIT, () => importTooLarge(name))
       return viewOf(await pool.run('importFile', { bytes, name }))
     },
     async link(address: string, signal: AbortSignal) {

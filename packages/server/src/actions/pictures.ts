@@ -1,6 +1,5 @@
 import { basename } from 'node:path'
 import type { Readable } from 'node:stream'
-import { buffer } from 'node:stream/consumers'
 import pLimit from 'p-limit'
 import type { Sequelize } from 'sequelize'
 import type { Command } from '@tidy-reel/core/document/command'
@@ -10,7 +9,7 @@ import { TidyError } from '@tidy-reel/core/faults/fault'
 import { passes, type PictureFilter } from '@tidy-reel/core/pictures/filter'
 import type { ChosenItem, Item } from '@tidy-reel/core/pictures/item'
 import type { Look } from '@tidy-reel/core/pictures/look'
-import { readPictureList } from '@tidy-reel/core/pictures/picture-list'
+import { LIST_BYTES_LIMIT } from '@tidy-reel/core/pictures/picture-list'
 import type { FoundView, NotedView } from '@tidy-reel/core/views/library'
 import { type EngineConfig, folders } from '@tidy-reel/engine/config'
 import { makerClient } from '@tidy-reel/engine/maker/client'
@@ -20,6 +19,8 @@ import { metadataBeside, SIDECAR_LIMIT } from '@tidy-reel/engine/own/picture-met
 import { proxyOf } from '@tidy-reel/engine/render/proxy'
 import { pictureLibrary } from '@tidy-reel/engine/stock/library'
 import { lookOfThumbnail, thumbnailOf } from '@tidy-reel/engine/stock/thumbnails'
+import { allOf } from '@tidy-reel/engine/storage/limited'
+import type { WorkPool } from '@tidy-reel/engine/work/pool'
 import { Candidates } from '../db/models.ts'
 import { CUTS } from '../jobs/kinds.ts'
 import type { Queue } from '../jobs/queue.ts'
@@ -34,8 +35,7 @@ const SHOWN = 24
 const PAGES_LOOKED = 4
 /** Clips cut for a look at the same time: one a core of a small machine. */
 const PREVIEWS_AT_ONCE = 2
-/** Of a list of pictures, in bytes; and names that are told of those nobody knows. */
-const LIST_LIMIT = 50 * 1024 * 1024
+/** Names that are told of pictures nobody knows. */
 const CALLED_SHOWN = 5
 
 /** Pictures on their way into a film or the library: found, brought, cut, made. */
@@ -44,6 +44,7 @@ export function pictureActions(
   queue: Queue,
   engine: EngineConfig,
   ownerId: string,
+  pool: Pick<WorkPool, 'run'>,
 ) {
   const library = libraryActions(sequelize, ownerId)
   const { own, thumbnails, proxies } = folders(engine)
@@ -133,10 +134,8 @@ export function pictureActions(
     async takeSidecar(name: string, bytes: Readable): Promise<{ described: number }> {
       const unusable = (reason: string) =>
         new TidyError('sidecar_unusable', { name: basename(name).slice(0, 80), reason })
-      const text = await buffer(
-        limited(bytes, SIDECAR_LIMIT, () =>
-          unusable(`it is larger than ${SIDECAR_LIMIT / 1024} KB`),
-        ),
+      const text = await allOf(bytes, SIDECAR_LIMIT, () =>
+        unusable(`it is larger than ${SIDECAR_LIMIT / 1024} KB`),
       )
       const said = await metadataBeside(text)
       if (!said) throw unusable('it is no XMP')
@@ -151,12 +150,13 @@ export function pictureActions(
     async takeList(name: string, bytes: Readable): Promise<NotedView> {
       const unusable = (reason: string) =>
         new TidyError('picture_list_unreadable', { name: basename(name).slice(0, 80), reason })
-      const text = await buffer(
-        limited(bytes, LIST_LIMIT, () =>
-          unusable(`it is larger than ${LIST_LIMIT / 1024 / 1024} MB`),
-        ),
+      const list = await allOf(bytes, LIST_BYTES_LIMIT, () =>
+        unusable(`it is larger than ${LIST_BYTES_LIMIT / 1024 / 1024} MB`),
       )
-      const { notes, skipped } = readPictureList(new TextDecoder().decode(text), basename(name))
+      const { notes, skipped } = await pool.run('readPictures', {
+        text: new TextDecoder().decode(list),
+        name: basename(name),
+      })
       const unknown = (await library.note(notes)).map((nth) => itemAt(notes, nth))
       return {
         described: notes.length - unknown.length,
@@ -210,18 +210,5 @@ function chosenIn(command: Command): ChosenItem[] {
       return command.items
     default:
       return []
-  }
-}
-
-async function* limited(
-  bytes: Readable,
-  limit: number,
-  refuse: () => TidyError,
-): AsyncGenerator<Buffer> {
-  let size = 0
-  for await (const chunk of bytes as AsyncIterable<Buffer>) {
-    size += chunk.length
-    if (size > limit) throw refuse()
-    yield chunk
   }
 }

@@ -1,10 +1,14 @@
 import { randomUUID } from 'node:crypto'
+import type { Readable } from 'node:stream'
 import { Op, type Sequelize } from 'sequelize'
 import { TidyError } from '@tidy-reel/core/faults/fault'
+import { LIST_BYTES_LIMIT } from '@tidy-reel/core/pictures/picture-list'
 import type { ChannelFilm } from '@tidy-reel/core/topics/channel-film'
-import { type ReadFilms, readFilms } from '@tidy-reel/core/topics/read-films'
+import type { ReadFilms } from '@tidy-reel/core/topics/read-films'
 import type { Idea, OfferedChannel, TopicsView } from '@tidy-reel/core/topics/topic-views'
 import type { ChannelStatistics } from '@tidy-reel/engine/statistics/contract'
+import { allOf } from '@tidy-reel/engine/storage/limited'
+import type { WorkPool } from '@tidy-reel/engine/work/pool'
 import { IdeaRow, Watched } from '../db/models.ts'
 import type { EpisodeActions } from './episodes.ts'
 
@@ -16,6 +20,7 @@ export function topicActions(
   statistics: ChannelStatistics,
   episodes: EpisodeActions,
   ownerId: string,
+  pool: Pick<WorkPool, 'run'>,
 ) {
   const idea = async (id: string) => {
     const found = await IdeaRow.findOne({ where: { id, ownerId } })
@@ -56,9 +61,16 @@ export function topicActions(
     },
     async importList(
       name: string,
-      text: string,
+      bytes: Readable,
     ): Promise<Pick<ReadFilms, 'skipped'> & { films: number }> {
-      const { films, skipped } = readFilms(text, name)
+      const list = await allOf(bytes, LIST_BYTES_LIMIT, () => {
+        const reason = `it is larger than ${LIST_BYTES_LIMIT / 1024 / 1024} MB`
+        return new TidyError('films_unreadable', { name, reason })
+      })
+      const { films, skipped } = await pool.run('readFilms', {
+        text: new TextDecoder().decode(list),
+        name,
+      })
       const plain = name.replace(/\.\w{1,5}$/, '')
       await keep(`list:${plain}`, plain, films)
       return { films: films.length, skipped: skipped.slice(0, 50) }

@@ -6,7 +6,8 @@ const READING = new Set(['GET', 'HEAD'])
 /** A change must come from our own page: another site's form or script carries another origin. */
 export async function sameOrigin(c: Context, next: Next) {
   const origin = c.req.header('origin')
-  const fromElsewhere = origin !== undefined && hostOf(origin) !== c.req.header('host')?.toLowerCase()
+  const fromElsewhere =
+    origin !== undefined && hostOf(origin) !== c.req.header('host')?.toLowerCase()
   if (!READING.has(c.req.method) && fromElsewhere) throw new TidyError('origin_refused')
   await next()
 }

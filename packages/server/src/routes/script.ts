@@ -2,6 +2,7 @@ import { Hono } from 'hono'
 import { z } from 'zod'
 import { scriptChecks } from '../actions/script-checks.ts'
 import type { Services } from '../services.ts'
+import { bodyOf } from './body.ts'
 import { valid } from './valid.ts'
 
 const Word = z.object({ word: z.string().trim().min(2).max(80) })
@@ -15,10 +16,7 @@ export function scriptRoutes({ channels, imports, pool }: Services) {
     .post(
       '/import',
       valid('query', z.object({ name: z.string().trim().min(1).max(300) })),
-      async (c) =>
-        c.json(
-          await imports.file(c.req.valid('query').name, Buffer.from(await c.req.arrayBuffer())),
-        ),
+      async (c) => c.json(await imports.file(c.req.valid('query').name, bodyOf(c.req.raw))),
     )
     .post(
       '/import/link',

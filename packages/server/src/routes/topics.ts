@@ -3,6 +3,7 @@ import { z } from 'zod'
 import { defined } from '@tidy-reel/core/text/defined'
 import { Idea, OfferedChannel } from '@tidy-reel/core/topics/topic-views'
 import type { Services } from '../services.ts'
+import { bodyOf } from './body.ts'
 import { valid } from './valid.ts'
 
 const Id = z.object({ id: z.uuid() })
@@ -19,7 +20,7 @@ export function topicRoutes({ topics }: Services) {
     .post(
       '/channels/list',
       valid('query', z.object({ name: z.string().trim().min(1).max(200) })),
-      async (c) => c.json(await topics.importList(c.req.valid('query').name, await c.req.text())),
+      async (c) => c.json(await topics.importList(c.req.valid('query').name, bodyOf(c.req.raw))),
     )
     .post('/channels/:id/own', valid('param', Id), async (c) => {
       await topics.makeOwn(c.req.valid('param').id)
