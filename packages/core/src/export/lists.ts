@@ -1,4 +1,5 @@
 import { csv } from '../text/csv.ts'
+import { oneLine } from '../text/one-line.ts'
 import { clockText, SAMPLE_RATE, secondsFromSamples } from '../time/time.ts'
 import type { Timeline } from '../timeline/timeline.ts'
 
@@ -53,9 +54,9 @@ export function creditsText(
   voice: string,
   music: string,
 ): string {
-  const pictures = pictureCredits.filter(Boolean).map((credit) => `- ${credit}`)
+  const pictures = pictureCredits.filter(Boolean).map((credit) => `- ${oneLine(credit)}`)
   return [
-    title,
+    oneLine(title),
     '',
     'Pictures',
     ...(pictures.length ? pictures : ['- none']),
@@ -84,7 +85,7 @@ export function chapterList({ chapters }: Timeline): string {
     listed
       .map(
         ({ title, startSample }) =>
-          `${clockText(Math.floor(secondsFromSamples(startSample)))} ${title}`,
+          `${clockText(Math.floor(secondsFromSamples(startSample)))} ${oneLine(title)}`,
       )
       .join('\n') + '\n'
   )
@@ -96,10 +97,17 @@ export function chapterList({ chapters }: Timeline): string {
  * @returns times in samples (`TIMEBASE=1/48000`), each chapter until the next one
  */
 export function ffmetadata(title: string, { chapters, samples }: Timeline): string {
-  const safe = (text: string) => text.replace(/[=;#\\]/g, '\\$&').replace(/\n/g, ' ')
+  const safe = (text: string) => oneLine(text).replace(/[=;#\\]/g, '\\$&')
   const blocks = chapters.map(({ title: name, startSample }, i) => {
     const end = chapters[i + 1]?.startSample ?? samples
-    return `[CHAPTER]\nTIMEBASE=1/${SAMPLE_RATE}\nSTART=${i === 0 && startSample < SAMPLE_RATE ? 0 : startSample}\nEND=${end}\ntitle=${safe(name)}\n`
+    const start = i === 0 && startSample < SAMPLE_RATE ? 0 : startSample
+    return [
+      '[CHAPTER]',
+      `TIMEBASE=1/${SAMPLE_RATE}`,
+      `START=${start}`,
+      `END=${end}`,
+      `title=${safe(name)}\n`,
+    ].join('\n')
   })
   return `;FFMETADATA1\ntitle=${safe(title)}\n${blocks.join('')}`
 }

@@ -78,7 +78,7 @@ function noteOf(row: NamedRow<Column>): PictureNote | string {
         .toWellFormed()
         .replace(/[\p{Cc}\s]+/gu, ' ')
         .trim()
-        .replace(/^'(?=[=+\-@])/, ''),
+        .replace(/^'(?=[\s]*[=+\-@＝＋－＠])/, ''),
       most,
     ) || undefined
   const [id, file] = [

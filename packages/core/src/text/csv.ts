@@ -1,3 +1,6 @@
+/** Spreadsheets skip blanks before the sign, and take the wide signs of East Asian type for it. */
+export const FORMULA = /^(?:[\s\p{Cc}\p{Cf}]*[=+\-@＝＋－＠]|[\t\r])/u
+
 /**
  * A CSV field as RFC 4180 quotes it; one that a spreadsheet would run as a formula is opened with
  * an apostrophe.
@@ -5,7 +8,7 @@
  * @example csvField('a,b') // => '"a,b"'
  */
 export function csvField(value: string | number): string {
-  const text = typeof value === 'string' && /^[=+\-@\t]/.test(value) ? `'${value}` : String(value)
+  const text = typeof value === 'string' && FORMULA.test(value) ? `'${value}` : String(value)
   return /[",\r\n]/.test(text) ? `"${text.replace(/"/g, '""')}"` : text
 }
 

@@ -1,3 +1,4 @@
+import { oneLine } from '../../text/one-line.ts'
 import { clockParts } from '../../time/time.ts'
 import type { Cue } from './cues.ts'
 
@@ -19,13 +20,13 @@ export function srt(cues: readonly Cue[]): string {
   return cues
     .map(
       (cue, i) =>
-        `${i + 1}\n${stamp(cue.start, ',')} --> ${stamp(cue.end, ',')}\n${cue.lines.join('\n')}\n`,
+        `${i + 1}\n${stamp(cue.start, ',')} --> ${stamp(cue.end, ',')}\n${cue.lines.map(oneLine).join('\n')}\n`,
     )
     .join('\n')
 }
 
 const safe = (line: string) =>
-  line.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;')
+  oneLine(line).replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;')
 
 /**
  * A word in a WebVTT cue, after the time it begins at.

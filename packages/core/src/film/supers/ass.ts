@@ -1,3 +1,4 @@
+import { plainLines } from '../../text/one-line.ts'
 import { clockParts } from '../../time/time.ts'
 import type { Cue } from '../subtitles/cues.ts'
 import type { Super } from './supers.ts'
@@ -27,7 +28,7 @@ export function assTime(samples: number): string {
  * @returns one line: its breaks as ASS writes them, braces made harmless
  */
 export const assText = (text: string) =>
-  text
+  plainLines(text)
     .replace(/\\/g, '\u29f5')
     .replace(/\{/g, '\u2774')
     .replace(/\}/g, '\u2775')
