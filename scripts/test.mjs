@@ -26,6 +26,7 @@ const STEPS = {
   types: { name: 'types', command: npm('check:types') },
   lint: { name: 'lint', command: npm('check:lint') },
   build: { name: 'build', command: npm('build') },
+  licences: { name: 'licences', command: npm('check:licences') },
   unit: vitest('unit'),
   parts: vitest('parts'),
   server: vitest('server'),
@@ -42,7 +43,7 @@ const STEPS = {
  */
 const ROWS = {
   all: [
-    ['unit', 'build', 'parts', 'server', 'lint'],
+    ['unit', 'build', 'licences', 'parts', 'server', 'lint'],
     ['imports', 'unused', 'format', 'types', 'e2e'],
   ],
   checks: [['format', 'imports', 'unused', 'types', 'lint']],
