@@ -36,6 +36,8 @@ const shortened = ({ episodeId }: EpisodeEvent) => JSON.stringify({ episodeId, k
 
 export interface EventHub {
   follow(episodeId: string, hear: (event: EpisodeEvent) => void): () => void
+  /** News of every episode, heard before those who follow one. */
+  followAll(hear: (event: EpisodeEvent) => void): void
   close(): Promise<void>
 }
 
@@ -48,12 +50,14 @@ const AGAIN_MS = { first: 300, most: 10_000 }
  */
 export async function eventHub(database: string): Promise<EventHub> {
   const followers = new Set<{ episodeId: string; hear: (event: EpisodeEvent) => void }>()
+  const overall = new Set<(event: EpisodeEvent) => void>()
   let client: pg.Client | undefined
   let closed = false
   let timer: NodeJS.Timeout | undefined
   let pauseMs = AGAIN_MS.first
 
   const hand = (event: EpisodeEvent) => {
+    for (const hear of overall) hear(event)
     for (const follower of followers)
       if (follower.episodeId === event.episodeId) follower.hear(event)
   }
@@ -76,7 +80,10 @@ export async function eventHub(database: string): Promise<EventHub> {
     if (closed) return
     timer = setTimeout(() => {
       listen().then(
-        () => followers.forEach(({ hear, episodeId }) => hear({ episodeId, kind: 'reload' })),
+        () =>
+          new Set([...followers].map(({ episodeId }) => episodeId)).forEach((episodeId) =>
+            hand({ episodeId, kind: 'reload' }),
+          ),
         () => again(),
       )
     }, pauseMs)
@@ -84,6 +91,7 @@ export async function eventHub(database: string): Promise<EventHub> {
   }
   await listen()
   return {
+    followAll: (hear) => void overall.add(hear),
     follow(episodeId, hear) {
       const follower = { episodeId, hear }
       followers.add(follower)

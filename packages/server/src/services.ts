@@ -5,9 +5,11 @@ import { pictureLibrary } from '@tidy-reel/engine/stock/library'
 import { type Thumbnails, thumbnails } from '@tidy-reel/engine/stock/thumbnails'
 import { type WorkPool, workPool } from '@tidy-reel/engine/work/pool'
 import { type ChannelActions, channelActions } from './actions/channels.ts'
+import { episodeView } from './actions/episode-view.ts'
 import { type EpisodeActions, episodeActions } from './actions/episodes.ts'
 import { type HistoryActions, historyActions } from './actions/history.ts'
 import { type ImportActions, importActions } from './actions/imports.ts'
+import { type KeptViews, keptViews } from './actions/kept-views.ts'
 import { type LibraryActions, libraryActions } from './actions/library.ts'
 import { type PictureActions, pictureActions } from './actions/pictures.ts'
 import { type RecordingActions, recordingActions } from './actions/recordings.ts'
@@ -33,6 +35,7 @@ export interface Services {
   versions: VersionActions
   writing: WritingActions
   hub: EventHub
+  views: KeptViews
   queue: Queue
   pool: WorkPool
   thumbnails: Thumbnails
@@ -54,10 +57,21 @@ export async function openServices(database: string, engine: EngineConfig): Prom
   const pictures = pictureActions(sequelize, queue, engine, owner, pool)
   const place = folders(engine)
   const hub = await eventHub(database)
+  const history = historyActions(sequelize, owner)
+  const speech = () => speechPlace(engine)
+  const views = keptViews(sequelize, owner, hub, async (id) =>
+    episodeView(
+      await episodes.find(id),
+      place,
+      speech(),
+      await episodes.pronunciations(id),
+      await history.history(id),
+    ),
+  )
   return {
     channels,
     episodes,
-    history: historyActions(sequelize, owner),
+    history,
     imports: importActions(pictures.take, pool),
     library: libraryActions(sequelize, owner),
     pictures,
@@ -71,7 +85,8 @@ export async function openServices(database: string, engine: EngineConfig): Prom
     pool,
     thumbnails: thumbnails(place.thumbnails, pictureLibrary(engine)),
     place,
-    speech: () => speechPlace(engine),
+    speech,
+    views,
     async close() {
       await Promise.allSettled([queue.stop(), hub.close(), pool.close()])
       await sequelize.close()

@@ -2,11 +2,12 @@ import { Hono } from 'hono'
 import { streamSSE } from 'hono/streaming'
 import { z } from 'zod'
 import { Command } from '@tidy-reel/core/document/command'
-import { episodeView } from '../actions/episode-view.ts'
+import type { EpisodeView } from '@tidy-reel/core/views/episode'
 import { places } from '../http/at-once.ts'
 import { PREPARE, PROXIES } from '../jobs/kinds.ts'
 import type { Services } from '../services.ts'
 import { EpisodeId } from './episode-id.ts'
+import { sentAs } from './sent-as.ts'
 import { valid } from './valid.ts'
 
 const even = z.number().int().min(90).max(3840).multipleOf(2)
@@ -29,8 +30,7 @@ export function episodeRoutes({
   renders,
   queue,
   hub,
-  place,
-  speech,
+  views,
   pictures,
 }: Services) {
   const streams = places(STREAMS_AT_ONCE)
@@ -47,19 +47,9 @@ export function episodeRoutes({
         return c.json(await episodes.create(title, script), 201)
       },
     )
-    .get('/:id', valid('param', EpisodeId), async (c) => {
-      const { id } = c.req.valid('param')
-      const episode = await episodes.find(id)
-      return c.json(
-        await episodeView(
-          episode,
-          place,
-          speech(),
-          await episodes.pronunciations(id),
-          await history.history(id),
-        ),
-      )
-    })
+    .get('/:id', valid('param', EpisodeId), async (c) =>
+      sentAs<EpisodeView>(c, await views(c.req.valid('param').id)),
+    )
     .delete('/:id', valid('param', EpisodeId), async (c) => {
       await episodes.remove(c.req.valid('param').id)
       return c.body(null, 204)
