@@ -1,5 +1,5 @@
 import { expect, test } from './stack.ts'
-import { idOf, newEpisode, prepared, viewOf } from './steps.ts'
+import { foundFor, idOf, newEpisode, prepared, viewOf } from './steps.ts'
 
 const BAT = `# Out of the tower
 When the light fades, a bat leaves the old tower. It hunts moths over the river. The sea is far away, and a ship passes.
@@ -82,7 +82,7 @@ test('a word is taken for what a person says it means, for the whole film', asyn
   const id = idOf(page)
   const view = () => viewOf(request, id)
   const [first] = (await view()).document.scenes
-  const bat = (await view()).candidates[first!.id]!.meanings.find(({ noun }) => noun === 'bat')!
+  const bat = (await foundFor(request, id))[first!.id]!.meanings.find(({ noun }) => noun === 'bat')!
   expect(bat.senses[0]!.gloss).toContain('mammal')
   await page.keyboard.press('Shift+P')
   await page.locator('summary', { hasText: 'bat' }).first().click()
@@ -92,7 +92,7 @@ test('a word is taken for what a person says it means, for the whole film', asyn
     .toEqual(['bat'])
   await expect
     .poll(async () =>
-      Object.values((await view()).candidates).map(
+      Object.values(await foundFor(request, id)).map(
         ({ meanings }) => meanings.find(({ noun }) => noun === 'bat')?.senses[0]!.gloss,
       ),
     )

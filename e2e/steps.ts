@@ -1,6 +1,6 @@
 import type { APIRequestContext, Page } from '@playwright/test'
 import type { Command } from '@tidy-reel/core/document/command'
-import type { EpisodeView } from '@tidy-reel/core/views/episode'
+import type { EpisodeCandidates, EpisodeView } from '@tidy-reel/core/views/episode'
 import { address, expect } from './stack.ts'
 
 /** What a person does in many tests. */
@@ -38,6 +38,12 @@ export async function smallRender(page: Page) {
 export const idOf = (page: Page) => /episode\/([\w-]+)/.exec(page.url())![1]!
 
 /** The episode as the server has it. */
+/** What matching found for its scenes, as the server tells it. */
+export const foundFor = async (request: APIRequestContext, id: string) =>
+  (await (
+    await request.get(`${address()}/api/episodes/${id}/candidates`)
+  ).json()) as EpisodeCandidates
+
 export const viewOf = async (request: APIRequestContext, id: string) =>
   (await (await request.get(`${address()}/api/episodes/${id}`)).json()) as EpisodeView
 

@@ -4,6 +4,7 @@ import { statisticsClient } from '@tidy-reel/engine/statistics/client'
 import { pictureLibrary } from '@tidy-reel/engine/stock/library'
 import { type Thumbnails, thumbnails } from '@tidy-reel/engine/stock/thumbnails'
 import { type WorkPool, workPool } from '@tidy-reel/engine/work/pool'
+import { type CandidatesActions, candidatesOf } from './actions/candidates.ts'
 import { type ChannelActions, channelActions } from './actions/channels.ts'
 import { episodeView } from './actions/episode-view.ts'
 import { type EpisodeActions, episodeActions } from './actions/episodes.ts'
@@ -36,6 +37,7 @@ export interface Services {
   writing: WritingActions
   hub: EventHub
   views: KeptViews
+  candidates: CandidatesActions
   queue: Queue
   pool: WorkPool
   thumbnails: Thumbnails
@@ -61,6 +63,7 @@ export async function openServices(database: string, engine: EngineConfig): Prom
   const speech = () => speechPlace(engine)
   const views = keptViews(sequelize, owner, hub, async (id) =>
     episodeView(
+      sequelize,
       await episodes.find(id),
       place,
       speech(),
@@ -87,6 +90,7 @@ export async function openServices(database: string, engine: EngineConfig): Prom
     place,
     speech,
     views,
+    candidates: candidatesOf(sequelize, owner),
     async close() {
       await Promise.allSettled([queue.stop(), hub.close(), pool.close()])
       await sequelize.close()

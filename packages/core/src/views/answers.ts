@@ -4,7 +4,14 @@ import type { Item } from '../pictures/item.ts'
 import type { Idea, OfferedChannel, TopicsView } from '../topics/topic-views.ts'
 import type { WriterView, Writing } from '../writing/brief.ts'
 import type { ChannelView, ScriptChecks } from './checks.ts'
-import type { EpisodeRow, EpisodeView, RenderView, SceneTakeView, VersionView } from './episode.ts'
+import type {
+  EpisodeCandidates,
+  EpisodeRow,
+  EpisodeView,
+  RenderView,
+  SceneTakeView,
+  VersionView,
+} from './episode.ts'
 import type { ImportedScriptView } from './imported-script.ts'
 import type { FoundView, LibraryPage, NotedView, PictureUse, PictureView } from './library.ts'
 import type { RecordedView, RecordingView } from './recording.ts'
@@ -22,6 +29,7 @@ export interface Answers {
   'GET /episodes': { episodes: EpisodeRow[] }
   'POST /episodes': { id: string }
   'GET /episodes/:id': EpisodeView
+  'GET /episodes/:id/candidates': EpisodeCandidates
   'DELETE /episodes/:id': null
   'POST /episodes/:id/restore': null
   'POST /episodes/:id/commands': { revision: number; document: Document }

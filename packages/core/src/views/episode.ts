@@ -42,18 +42,20 @@ export interface RenderView {
   createdAt: string
 }
 
-/**
- * Everything the rooms of an episode show: its document and, by scene id, its takes and candidates.
- */
+/** What matching found for each scene, by its id: by far the most of what is known of an episode. */
+export type EpisodeCandidates = Record<
+  string,
+  { words: SearchWord[]; picks: OfferedPicture[]; meanings: NounSenses[]; numbers: string[] }
+>
+
+/** What the rooms of an episode show beside its candidates: its document and, by scene id, takes. */
 export interface EpisodeView {
   id: string
   revision: number
   document: Document
   takes: Record<string, TakeFacts & { hash: string }>
-  candidates: Record<
-    string,
-    { words: SearchWord[]; picks: OfferedPicture[]; meanings: NounSenses[]; numbers: string[] }
-  >
+  /** Changes when what matching found does; empty before it has looked. */
+  candidatesAt: string
   /** How much longer than the estimate the film's voice speaks. */
   rate: number
   /** The channel's; those of the document go before them. */

@@ -1,4 +1,5 @@
 import { existsSync } from 'node:fs'
+import type { Sequelize } from 'sequelize'
 import type { Document } from '@tidy-reel/core/document/document'
 import { filmOf } from '@tidy-reel/core/document/film-scenes'
 import type { Pronunciation } from '@tidy-reel/core/text/pronunciation'
@@ -11,7 +12,8 @@ import { knownBed } from '@tidy-reel/engine/sound/monitor-bed'
 import { knownTake, type SpeechPlace, type Take } from '@tidy-reel/engine/speech/take'
 import { voiceFacts } from '@tidy-reel/engine/speech/voice-measures'
 import { lookOfThumbnail } from '@tidy-reel/engine/stock/thumbnails'
-import { Candidates, type Episode, Render } from '../db/models.ts'
+import { type Episode, Render } from '../db/models.ts'
+import { candidatesOf } from './candidates.ts'
 
 export const renderView = ({
   id,
@@ -32,6 +34,7 @@ export const renderView = ({
 })
 
 export async function episodeView(
+  sequelize: Sequelize,
   episode: Episode,
   place: Pick<ReturnType<typeof folders>, 'beds' | 'proxies' | 'thumbnails'>,
   speech: SpeechPlace,
@@ -39,8 +42,8 @@ export async function episodeView(
   history: History,
 ): Promise<EpisodeView> {
   const { id, revision, document, ownerId } = episode
-  const [candidates, renders] = await Promise.all([
-    Candidates.findAll({ where: { episodeId: id, ownerId } }),
+  const [candidatesAt, renders] = await Promise.all([
+    candidatesOf(sequelize, ownerId).at(id),
     Render.findAll({
       where: { episodeId: id, ownerId },
       order: [['createdAt', 'DESC']],
@@ -70,12 +73,7 @@ export async function episodeView(
       ),
       document.title,
     ),
-    candidates: Object.fromEntries(
-      candidates.map(({ sceneId, words, picks, meanings, numbers }) => [
-        sceneId,
-        { words, picks, meanings, numbers },
-      ]),
-    ),
+    candidatesAt,
     hashes: Object.fromEntries(
       shown.flatMap(({ id: item }) => {
         const look = lookOfThumbnail(place.thumbnails, item)

@@ -5,6 +5,7 @@ import { QueryTypes, type Sequelize } from 'sequelize'
 import { TidyError } from '@tidy-reel/core/faults/fault'
 import type { EpisodeView } from '@tidy-reel/core/views/episode'
 import type { EventHub } from '../events.ts'
+import { CANDIDATES_AT } from './candidates.ts'
 
 const packed = promisify(gzip)
 
@@ -73,5 +74,6 @@ async function sentView(view: EpisodeView): Promise<SentView> {
 const STAMP = `
   select concat_ws(' ', revision,
     (select max(updated_at) from renders where episode_id = episodes.id),
+    (${CANDIDATES_AT} episodes.id),
     (select md5(pronunciations::text) from channels where id = episodes.channel_id)) as stamp
   from episodes where id = $id and owner_id = $ownerId and deleted_at is null`

@@ -31,6 +31,7 @@ export function episodeRoutes({
   queue,
   hub,
   views,
+  candidates,
   pictures,
 }: Services) {
   const streams = places(STREAMS_AT_ONCE)
@@ -50,6 +51,11 @@ export function episodeRoutes({
     .get('/:id', valid('param', EpisodeId), async (c) =>
       sentAs<EpisodeView>(c, await views(c.req.valid('param').id)),
     )
+    .get('/:id/candidates', valid('param', EpisodeId), async (c) => {
+      const { id } = c.req.valid('param')
+      await episodes.find(id)
+      return c.json(await candidates.of(id))
+    })
     .delete('/:id', valid('param', EpisodeId), async (c) => {
       await episodes.remove(c.req.valid('param').id)
       return c.body(null, 204)

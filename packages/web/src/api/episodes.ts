@@ -8,6 +8,7 @@ export const episodesApi = {
   createEpisode: (title: string) => ask('POST /episodes', { json: { title } }),
   removeEpisode: (id: string) => ask('DELETE /episodes/:id', { path: { id } }),
   restoreEpisode: (id: string) => ask('POST /episodes/:id/restore', { path: { id } }),
+  candidates: (id: string) => ask('GET /episodes/:id/candidates', { path: { id } }),
   episode: (id: string) => ask('GET /episodes/:id', { path: { id } }),
   command: (id: string, revision: number, command: Command, key: string) =>
     ask('POST /episodes/:id/commands', { path: { id }, json: { revision, command, key } }),

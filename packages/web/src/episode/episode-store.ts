@@ -13,7 +13,7 @@ import { itemAgain } from '@tidy-reel/core/pictures/item'
 import { parsedScript } from '@tidy-reel/core/script/parsed-script'
 import { takeRequester } from '@tidy-reel/core/speech/take-request'
 import { timeline } from '@tidy-reel/core/timeline/timeline'
-import type { EpisodeView, Preparing } from '@tidy-reel/core/views/episode'
+import type { EpisodeCandidates, EpisodeView, Preparing } from '@tidy-reel/core/views/episode'
 import { ApiError } from '../api/ask.ts'
 import { episodesApi } from '../api/episodes.ts'
 import { type SayRequest } from '../api/speech.ts'
@@ -51,19 +51,23 @@ function verdictOn(cause: unknown): Verdict {
   return cause.status < 500 ? 'final' : 'passes'
 }
 
-const NO_CANDIDATES: EpisodeView['candidates'][string] = {
+const NO_CANDIDATES: EpisodeCandidates[string] = {
   words: [],
   picks: [],
   meanings: [],
   numbers: [],
 }
 
+/** An episode with what matching found for it, which is fetched only when it is new. */
+type OpenEpisode = EpisodeView & { candidates: EpisodeCandidates }
+
 /** What stands in the place of an episode until one is there: views need not ask at each word. */
-const NOTHING_OPEN: EpisodeView = {
+const NOTHING_OPEN: OpenEpisode = {
   id: '',
   revision: 0,
   document: emptyDocument('-'),
   takes: {},
+  candidatesAt: '',
   candidates: {},
   rate: 1,
   pronunciations: [],
@@ -79,7 +83,7 @@ const NOTHING_OPEN: EpisodeView = {
  * server. Edits show at once and wait in the outbox until the server has taken them.
  */
 export const useEpisode = defineStore('episode', () => {
-  const data = shallowRef<EpisodeView>(NOTHING_OPEN)
+  const data = shallowRef<OpenEpisode>(NOTHING_OPEN)
   const document = shallowRef<Document>(NOTHING_OPEN.document)
   /** Whether an episode is there to be shown; until then it is an empty one. */
   const isOpen = computed(() => data.value !== NOTHING_OPEN)
@@ -166,8 +170,14 @@ export const useEpisode = defineStore('episode', () => {
 
   async function load(id: string) {
     try {
-      const loaded = await episodesApi.episode(id)
+      const view = await episodesApi.episode(id)
       if (current !== id) return
+      const candidates =
+        view.candidatesAt === data.value.candidatesAt
+          ? data.value.candidates
+          : await episodesApi.candidates(id)
+      if (current !== id) return
+      const loaded = { ...view, candidates }
       // An edit may have been taken while this answer was under way: the newer document stays.
       const newer = isOpen.value && data.value.revision > loaded.revision ? data.value : loaded
       // What can be undone is known here first, too, until the edits under way have arrived.
