@@ -16,8 +16,8 @@ const WELL_MS = 60_000
  * some 20 MB smaller (measured: 135 MB idle against 158).
  */
 const FLAGS = { server: ['--max-semi-space-size=4'] }
-/** What encodes and matches gives way to what somebody waits for. */
-const NICE = { worker: 10 }
+/** What encodes, matches and paints gives way to what somebody waits for. */
+const NICE = { worker: 10, stock: 10, prints: 10, maker: 10 }
 
 /** Whether a child has ended, by itself or by a signal. */
 const hasEnded = (child) => child.exitCode !== null || child.signalCode !== null

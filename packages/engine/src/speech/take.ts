@@ -210,7 +210,30 @@ export async function knownTake(
   place: SpeechPlace,
   request: TakeRequest,
 ): Promise<Take | undefined> {
-  if (!place.voices.voices.some(({ id }) => id === request.voice)) return undefined
+  const voice = place.voices.voices.find(({ id }) => id === request.voice)
+  if (!voice) return undefined
+  const recorded = request.take !== undefined && isRecorded(place.takes, request.take)
+  const own = place.voices.own.get(voice.id)
+  const key = JSON.stringify([place.takes, voice, own, request, recorded])
+  const known = seenTakes.get(key)
+  if (known && existsSync(known.file)) return known
+  const take = await readTake(place, request)
+  if (take) remember(key, take)
+  return take
+}
+
+/** Takes never change: an episode that is asked for again has nearly all of them here. */
+const seenTakes = new Map<string, Take>()
+/** Of some twenty films of 25 minutes. */
+const MOST_SEEN = 10_000
+
+function remember(key: string, take: Take) {
+  seenTakes.set(key, take)
+  const oldest = seenTakes.keys().next()
+  if (seenTakes.size > MOST_SEEN && !oldest.done) seenTakes.delete(oldest.value)
+}
+
+async function readTake(place: SpeechPlace, request: TakeRequest): Promise<Take | undefined> {
   const plan = planned(place, request)
   const facts = await readFile(join(place.takes, `${plan.hash}.json`), 'utf8').catch(
     () => undefined,
