@@ -1,5 +1,6 @@
+import type { Command } from '@tidy-reel/core/document/command'
 import { address, expect, test } from './stack.ts'
-import { newEpisode, prepared, smallRender } from './steps.ts'
+import { idOf, newEpisode, prepared, smallRender, viewOf } from './steps.ts'
 
 test('a worker killed in the middle of a render is missed, and the next one finishes with the segments there were', async ({
   page,
@@ -151,4 +152,42 @@ test('the working rooms do not scroll as a page at 1280 × 800, and the keyboard
   )
   await page.keyboard.press(' ')
   await expect(page.getByRole('button', { name: 'Play from here' })).toBeVisible()
+})
+
+test('an edit that is refused stands aside with its words; the others are saved, another tab or not', async ({
+  page,
+  request,
+}) => {
+  await newEpisode(page, 'Set aside', 'The lamp burns. The sea is calm.')
+  await prepared(page, 2)
+  const id = idOf(page)
+  const words = 'The lamp burns all night long.'
+  await page.route('**/commands', async (route) => {
+    const { command } = route.request().postDataJSON() as { command: Command }
+    if (command.type !== 'editNarration' || command.text !== words) return route.continue()
+    await route.fulfill({
+      status: 422,
+      contentType: 'application/problem+json',
+      body: JSON.stringify({ code: 'input_invalid', detail: 'This cannot be kept.' }),
+    })
+  })
+  for (const key of ['ArrowDown', 'Enter', 'Control+a']) await page.keyboard.press(key)
+  await page.keyboard.type(words)
+  await page.keyboard.press('Shift+Enter')
+  const aside = page.getByRole('alert', { name: 'Changes that could not be saved' })
+  await expect(aside).toContainText('Not saved: narration of a scene. This cannot be kept.')
+  await expect(aside).toContainText(words)
+  await page.keyboard.press('Shift+T')
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible()
+  const { document } = await viewOf(request, id)
+  expect(document.transition.kind).toBe('dissolve')
+  expect(document.scenes.map(({ text }) => text)).toEqual(['The lamp burns.', 'The sea is calm.'])
+  // The words are still there on another day, until they are let go.
+  await page.reload()
+  await expect(aside).toContainText(words)
+  await aside.getByRole('button', { name: 'Let go' }).click()
+  await expect(aside).toBeHidden()
+  await page.reload()
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible()
+  await expect(aside).toBeHidden()
 })

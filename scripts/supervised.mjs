@@ -7,9 +7,9 @@ import { ROOT } from './prepare.mjs'
 /** After that long a program that was asked to end is ended. */
 const END_PATIENCE_MS = 6_000
 /** The pause before the first new start; each further one is twice as long. */
-const PAUSE_MS = { first: 300, most: 30_000 }
+const PAUSE_MS = { first: 300, most: 8_000 }
 /** A program that ran so long was well: its next new start is a first one again. */
-const WELL_MS = 60_000
+const WELL_MS = 20_000
 
 /**
  * Of a server that mostly waits: young objects are collected in 4 MB rather than 16, which keeps it
