@@ -177,6 +177,7 @@ test('an edit that is refused stands aside with its words; the others are saved,
   const aside = page.getByRole('alert', { name: 'Changes that could not be saved' })
   await expect(aside).toContainText('Not saved: narration of a scene. This cannot be kept.')
   await expect(aside).toContainText(words)
+  await expect(aside.getByRole('listitem')).toHaveCount(1)
   await page.keyboard.press('Shift+T')
   await expect(page.getByText('Saved', { exact: true })).toBeVisible()
   const { document } = await viewOf(request, id)

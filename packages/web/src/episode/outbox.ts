@@ -171,7 +171,7 @@ export function outbox(
       void send(id)
     },
     waiting: (id) => queueOf(id).edits.length,
-    aside: (id) => queueOf(id).aside,
+    aside: (id) => [...queueOf(id).aside],
     letGo(id, key) {
       const queue = queueOf(id)
       queue.aside = queue.aside.filter((edit) => edit.key !== key)
