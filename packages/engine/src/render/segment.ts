@@ -83,7 +83,7 @@ interface Still {
 }
 
 const isBrokenPipe = (cause: unknown) =>
-  ['EPIPE', 'ERR_STREAM_DESTROYED', 'ERR_STREAM_PREMATURE_CLOSE'].includes(
+  ['EPIPE', 'ECONNRESET', 'ERR_STREAM_DESTROYED', 'ERR_STREAM_PREMATURE_CLOSE'].includes(
     (cause as NodeJS.ErrnoException | undefined)?.code ?? '',
   )
 

@@ -1,7 +1,8 @@
 import { once } from 'node:events'
-import { createWriteStream } from 'node:fs'
+import { createWriteStream, type WriteStream } from 'node:fs'
 import { open, readFile, rename } from 'node:fs/promises'
 import { join } from 'node:path'
+import { finished, pipeline } from 'node:stream/promises'
 import { z } from 'zod'
 import { bedGain, FILM_LUFS, mixPlan, TRUE_PEAK_DBTP } from '@tidy-reel/core/film/sound/mix'
 import type { TimelineScene } from '@tidy-reel/core/timeline/timeline'
@@ -39,28 +40,40 @@ export async function voiceTrack(
   takes: readonly (string | undefined)[],
   samples: number,
 ): Promise<void> {
-  const stream = createWriteStream(out)
-  stream.write(wavHead(samples, 1))
+  await pipeline(voicePcm(scenes, takes, samples), createWriteStream(out))
+}
+
+/** Head, speech and the silences between, in pieces. */
+async function* voicePcm(
+  scenes: readonly TimelineScene[],
+  takes: readonly (string | undefined)[],
+  samples: number,
+): AsyncGenerator<Buffer> {
+  yield wavHead(samples, 1)
   let at = 0
-  const silence = async (until: number) => {
+  function* silence(until: number): Generator<Buffer> {
     for (; at < until; at += Math.min(CHUNK, until - at))
-      await write(stream, Buffer.alloc(Math.min(CHUNK, until - at) * 2))
+      yield Buffer.alloc(Math.min(CHUNK, until - at) * 2)
   }
   for (const [i, scene] of scenes.entries()) {
     const take = takes[i]
     if (!take) continue
-    await silence(Math.min(samples, scene.speechStart))
+    yield* silence(Math.min(samples, scene.speechStart))
     const pcm = (await readFile(take)).subarray(HEAD_BYTES)
     const room = Math.max(0, samples - at) * 2
-    await write(stream, pcm.subarray(0, room))
+    yield pcm.subarray(0, room)
     at += Math.min(pcm.length, room) / 2
   }
-  await silence(samples)
-  stream.end()
-  await once(stream, 'close')
+  yield* silence(samples)
 }
 
-async function write(stream: NodeJS.WritableStream, bytes: Buffer) {
+/** A file to be written; a disk that is full is heard of where the next bytes go, or at its end. */
+function openedFile(path: string): WriteStream {
+  return createWriteStream(path).on('error', () => undefined)
+}
+
+async function write(stream: WriteStream, bytes: Buffer) {
+  if (stream.errored) throw stream.errored
   if (!stream.write(bytes)) await once(stream, 'drain')
 }
 
@@ -107,7 +120,7 @@ async function addUp(
 ): Promise<void> {
   const voiceFile = await open(voice)
   const music = int16View((await readFile(bed.file)).subarray(HEAD_BYTES))
-  const [stream, bedStream] = [createWriteStream(out), createWriteStream(bedOut)]
+  const [stream, bedStream] = [openedFile(out), openedFile(bedOut)]
   stream.write(wavHead(plan.samples, 2, true))
   bedStream.write(wavHead(plan.samples, 2, true))
   const bytes = Buffer.alloc(CHUNK * 2)
@@ -134,7 +147,7 @@ async function addUp(
   await voiceFile.close()
   stream.end()
   bedStream.end()
-  await Promise.all([once(stream, 'close'), once(bedStream, 'close')])
+  await Promise.all([finished(stream), finished(bedStream)])
 }
 
 /** WAV samples as numbers; a copy where they do not lie on a whole sample in memory. */

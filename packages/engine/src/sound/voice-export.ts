@@ -1,11 +1,12 @@
-import { once } from 'node:events'
 import { createWriteStream } from 'node:fs'
 import { rm, writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
+import { pipeline } from 'node:stream/promises'
 import { ZipFile } from 'yazl'
 import { marksJson, marksTextGrid, marksVtt } from '@tidy-reel/core/export/voice-marks'
 import { certain } from '@tidy-reel/core/faults/certain'
 import { TidyError } from '@tidy-reel/core/faults/fault'
+import { cutText } from '@tidy-reel/core/text/well-formed'
 import { soundSamples, type Timeline } from '@tidy-reel/core/timeline/timeline'
 import { runProgram } from '../run/program.ts'
 import type { Take } from '../speech/take.ts'
@@ -105,6 +106,12 @@ async function zipped(out: string, { scenes }: Timeline, takes: readonly (Take |
       })
   })
   zip.end()
-  const stream = zip.outputStream.pipe(createWriteStream(out))
-  await once(stream, 'close')
+  const gone = new Promise<never>((_, reject) => {
+    zip.on('error', (cause: NodeJS.ErrnoException) => {
+      const scene = takes.findIndex((take) => take?.file === cause.path)
+      const text = cutText(scenes[scene]?.text ?? '', 60)
+      reject(cause.code === 'ENOENT' ? new TidyError('take_gone', { text }) : cause)
+    })
+  })
+  await Promise.race([pipeline(zip.outputStream, createWriteStream(out)), gone])
 }

@@ -1,5 +1,5 @@
 import { execFileSync } from 'node:child_process'
-import { mkdtempSync, writeFileSync } from 'node:fs'
+import { mkdtempSync, readdirSync, renameSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
@@ -136,5 +136,18 @@ describe('the voice of a film, saved', () => {
   ])('with its words as %s', async (name, sign) =>
     expect((await get(name)).bytes.toString()).toContain(sign),
   )
+  it('says which take is gone where its file was deleted, and goes on', async () => {
+    const takes = join(fresh.data, 'takes')
+    const before = readdirSync(takes).filter((file) => file.endsWith('.wav'))
+    for (const file of before) renameSync(join(takes, file), join(takes, `${file}.away`))
+    rmSync(join(fresh.data, 'voices'), { recursive: true, force: true })
+    const answer = await fresh.ask('GET', `/api/episodes/${id}/voice/scenes.zip`)
+    expect([answer.status, answer.body]).toEqual([
+      404,
+      expect.objectContaining({ code: 'take_gone', detail: expect.stringContaining('The lamp') }),
+    ])
+    for (const file of before) renameSync(join(takes, `${file}.away`), join(takes, file))
+    expect((await fresh.ask('GET', `/api/episodes/${id}/voice/scenes.zip`)).status).toBe(200)
+  })
   it('not under any other name', async () => expect((await get('passwd')).status).toBe(400))
 })
