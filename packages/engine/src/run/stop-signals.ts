@@ -17,8 +17,10 @@ export function onStopSignal(stop: () => void): void {
     stop()
   }
   process.on('SIGINT', hear).on('SIGTERM', hear)
-  // Started with a channel: it closes when the other end is killed.
-  if (process.connected) {
+  // Started with a channel: it closes when the other end is killed, which may be before this.
+  const { connected } = process as { connected?: boolean }
+  if (connected === false) hear()
+  else if (connected) {
     process.once('disconnect', hear)
     process.channel?.unref()
   }
