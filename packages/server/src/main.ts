@@ -1,6 +1,6 @@
 import { serve } from '@hono/node-server'
 import { engineConfig } from '@tidy-reel/engine/config'
-import { onStopSignal } from '@tidy-reel/engine/run/stop-signals'
+import { onStopOrOrphaned } from '@tidy-reel/engine/run/stop-signals'
 import { webApp } from './app.ts'
 import { serverConfig } from './config.ts'
 import { openServices } from './services.ts'
@@ -22,4 +22,4 @@ const stop = async () => {
   await app.close()
   process.exit(0)
 }
-onStopSignal(() => void stop())
+onStopOrOrphaned(() => void stop())

@@ -1,5 +1,5 @@
 import { engineConfig } from '@tidy-reel/engine/config'
-import { onStopSignal } from '@tidy-reel/engine/run/stop-signals'
+import { onStopOrOrphaned } from '@tidy-reel/engine/run/stop-signals'
 import { hereAndNow } from '@tidy-reel/engine/work/here-and-now'
 import { channelActions } from './actions/channels.ts'
 import { episodeActions } from './actions/episodes.ts'
@@ -51,4 +51,4 @@ const stop = async () => {
   await queue.stop()
   process.exit(0)
 }
-onStopSignal(() => void stop())
+onStopOrOrphaned(() => void stop())

@@ -2,13 +2,13 @@
 const LAST_MS = 5_000
 
 /**
- * Calls `stop` when the process is asked to end, or who started it is gone; asked a second time, or
- * after a while, it ends at once.
+ * Calls `stop` when the process is asked to end; asked a second time, or after a while, it ends at
+ * once.
  *
  * The listeners stay: execa's own would otherwise take the process for unattended and end it before
  * `stop` has.
  */
-export function onStopSignal(stop: () => void): void {
+export function onStopSignal(stop: () => void): () => void {
   let asked = false
   const hear = () => {
     if (asked) process.exit(130)
@@ -17,11 +17,18 @@ export function onStopSignal(stop: () => void): void {
     stop()
   }
   process.on('SIGINT', hear).on('SIGTERM', hear)
-  // Started with a channel: it closes when the other end is killed, which may be before this.
+  return hear
+}
+
+/**
+ * The same, and also when who started it is gone: programs that are started with a channel to
+ * another one hear it close when that one is killed, which may be before this.
+ */
+export function onStopOrOrphaned(stop: () => void): void {
+  const hear = onStopSignal(stop)
   const { connected } = process as { connected?: boolean }
   if (connected === false) hear()
-  else if (connected) {
-    process.once('disconnect', hear)
-    process.channel?.unref()
-  }
+  if (connected !== true) return
+  process.once('disconnect', hear)
+  process.channel?.unref()
 }
