@@ -57,6 +57,7 @@ if (!(wanted in ROWS)) {
   console.error(`There are no tests called "${wanted}"; there are ${Object.keys(ROWS).join(', ')}.`)
   process.exit(1)
 }
+process.env.TIDY_NICE = '0'
 if (wanted !== 'unit') await prepare()
 mkdirSync(REPORTS, { recursive: true })
 const begun = performance.now()

@@ -15,7 +15,7 @@ import { IMPORT_BYTES_LIMIT, importTooLarge } from '@tidy-reel/engine/import/imp
 export async function readScript(file: string): Promise<string> {
   const facts = await stat(file).catch(() => undefined)
   if (!facts?.isFile()) throw new TidyError('file_not_found', { name: file })
-  if (facts.size > IMPORT_BYTES_LIMIT) throw importTooLarge(basename(file))
+  if (facts.size > IMPORT_BYTES_LIMIT) throw importTooLarge(basename(file), facts.size)
   const { script, left } = await importFile(await readFile(file), basename(file))
   for (const remark of left) process.stderr.write(`${remark}\n`)
   return script

@@ -25,7 +25,7 @@ const READERS = {
  */
 export async function importFile(bytes: Buffer, file: string): Promise<ImportedScript> {
   const name = file.replace(/^.*[\\/]/, '').slice(0, 200) || 'The file'
-  if (bytes.length > IMPORT_BYTES_LIMIT) throw importTooLarge(name)
+  if (bytes.length > IMPORT_BYTES_LIMIT) throw importTooLarge(name, bytes.length)
   if (bytes.length === 0) throw new TidyError('import_empty', { name })
   const imported = await readAs(name, () => read(bytes, name))
   if (imported.script.length > SCRIPT_CHARACTERS_LIMIT)

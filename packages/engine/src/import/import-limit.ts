@@ -5,11 +5,17 @@ import { TidyError } from '@tidy-reel/core/faults/fault'
  */
 export const IMPORT_BYTES_LIMIT = 40 * 1024 * 1024
 
-/** The fault of a file over the limit; it need not be read to say so. */
-export const importTooLarge = (name: string) =>
+const LIMIT_MB = IMPORT_BYTES_LIMIT / 1024 / 1024
+
+/**
+ * The fault of a file over the limit; it need not be read to say so.
+ *
+ * @param bytes undefined for one that was not counted to its end
+ */
+export const importTooLarge = (name: string, bytes?: number) =>
   new TidyError('import_too_large', {
     name,
     reason:
-      `it is over the ${IMPORT_BYTES_LIMIT / 1024 / 1024} MB that are read; ` +
-      'save it without its pictures',
+      (bytes === undefined ? 'it is' : `it has ${Math.round(bytes / 1024 / 1024)} MB,`) +
+      ` over the ${LIMIT_MB} MB that are read; save it without its pictures`,
   })
