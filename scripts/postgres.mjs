@@ -15,7 +15,7 @@ import {
 } from 'node:fs'
 import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
-import { join } from 'node:path'
+import { dirname, join } from 'node:path'
 import {
   DATABASE,
   KEEPER,
@@ -69,6 +69,7 @@ const asPostgres = (program, args) =>
  */
 export async function startPostgres(wanted) {
   const folder = place(wanted)
+  mkdirSync(dirname(folder), { recursive: true })
   mkdirSync(folder, { recursive: true, mode: 0o700 })
   if (root) chownSync(folder, ...postgresUser())
   const secrets = secretsOf(folder) ?? newSecrets()

@@ -20,6 +20,8 @@ const STANDINS = { stock: 10, prints: 11, maker: 12, statistics: 20 }
  * @param demo   fill a new database with the demo channel
  */
 export async function startStack({ data, first, demo }) {
+  // PostgreSQL's own user passes through the folder of data; the logs are for this one.
+  mkdirSync(data, { recursive: true })
   mkdirSync(join(data, 'logs'), { recursive: true, mode: 0o700 })
   const folder = takeFolder(data)
   const [postgres, ports] = await Promise.all([
