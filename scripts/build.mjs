@@ -17,7 +17,7 @@ const PROGRAMS = {
   worker: 'packages/server/src/worker.ts',
   setup: 'packages/server/src/setup.ts',
   'speech-host': 'packages/engine/src/speech/host/speech-host.ts',
-  'task-host': 'packages/engine/src/work/task-host.ts',
+  'task-host': 'packages/engine/src/threads/task-host.ts',
   stock: 'packages/standins/src/stock/main.ts',
   prints: 'packages/standins/src/prints/main.ts',
   maker: 'packages/standins/src/maker/main.ts',

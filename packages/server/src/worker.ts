@@ -1,6 +1,6 @@
 import { engineConfig } from '@tidy-reel/engine/config'
 import { onStopOrOrphaned } from '@tidy-reel/engine/run/stop-signals'
-import { hereAndNow } from '@tidy-reel/engine/work/here-and-now'
+import { hereAndNow } from '@tidy-reel/engine/threads/here-and-now'
 import { channelActions } from './actions/channels.ts'
 import { episodeActions } from './actions/episodes.ts'
 import { pictureActions } from './actions/pictures.ts'

@@ -1,7 +1,7 @@
 import { createServer, type RequestListener } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { afterAll, describe, expect, it } from 'vitest'
-import { workPool } from '../work/pool.ts'
+import { workPool } from '../threads/pool.ts'
 import { fetchPage } from './fetch-page.ts'
 import type { Reach } from './public-address.ts'
 import { isPublicAddress } from './public-address.ts'

@@ -1,7 +1,7 @@
 import { request } from 'undici'
 import { isFault, TidyError } from '@tidy-reel/core/faults/fault'
 import { pattern } from '@tidy-reel/core/text/pattern'
-import type { WorkPool } from '../work/pool.ts'
+import type { WorkPool } from '../threads/pool.ts'
 import type { ImportedScript } from './imported-script.ts'
 import { INTERNET, publicAgent, type Reach } from './public-address.ts'
 import { decoded } from './text-encoding.ts'

@@ -4,7 +4,7 @@ import type { ImportedScriptView } from '@tidy-reel/core/views/imported-script'
 import { IMPORT_BYTES_LIMIT, importTooLarge } from '@tidy-reel/engine/import/import-limit'
 import type { ImportedScript } from '@tidy-reel/engine/import/imported-script'
 import { allOf } from '@tidy-reel/engine/storage/limited'
-import type { WorkPool } from '@tidy-reel/engine/work/pool'
+import type { WorkPool } from '@tidy-reel/engine/threads/pool'
 import type { PictureActions } from './pictures.ts'
 
 /** Scripts from outside: nothing of an episode changes until a person takes them over. */

@@ -8,7 +8,7 @@ import type { ReadFilms } from '@tidy-reel/core/topics/read-films'
 import type { Idea, OfferedChannel, TopicsView } from '@tidy-reel/core/topics/topic-views'
 import type { ChannelStatistics } from '@tidy-reel/engine/statistics/contract'
 import { allOf } from '@tidy-reel/engine/storage/limited'
-import type { WorkPool } from '@tidy-reel/engine/work/pool'
+import type { WorkPool } from '@tidy-reel/engine/threads/pool'
 import { IdeaRow, Watched } from '../db/models.ts'
 import type { EpisodeActions } from './episodes.ts'
 

@@ -12,7 +12,7 @@ import {
 import { departures, styleOf } from '@tidy-reel/core/writing/style'
 import { type EngineConfig, folders } from '@tidy-reel/engine/config'
 import { secretFile } from '@tidy-reel/engine/storage/secret-file'
-import type { WorkPool } from '@tidy-reel/engine/work/pool'
+import type { WorkPool } from '@tidy-reel/engine/threads/pool'
 import { chatWriter, wayTo } from '@tidy-reel/engine/writing/chat-writer'
 import type { Writer } from '@tidy-reel/engine/writing/contract'
 import { WriterSettings, WritingRow } from '../db/models.ts'
