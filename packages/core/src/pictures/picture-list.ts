@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { TidyError } from '../faults/fault.ts'
-import { csv } from '../text/csv.ts'
+import { csv, openedField } from '../text/csv.ts'
 import { defined } from '../text/defined.ts'
 import {
   cellText,
@@ -74,11 +74,12 @@ function namedBy(id: string | undefined, file: string | undefined) {
 function noteOf(row: NamedRow<Column>): PictureNote | string {
   const text = (value: unknown, most: number) =>
     cutText(
-      cellText(value)
-        .toWellFormed()
-        .replace(/[\p{Cc}\s]+/gu, ' ')
-        .trim()
-        .replace(/^'(?=[\s]*[=+\-@＝＋－＠])/, ''),
+      openedField(
+        cellText(value)
+          .toWellFormed()
+          .replace(/[\p{Cc}\s]+/gu, ' ')
+          .trim(),
+      ),
       most,
     ) || undefined
   const [id, file] = [

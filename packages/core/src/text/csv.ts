@@ -1,5 +1,5 @@
 /** Spreadsheets skip blanks before the sign, and take the wide signs of East Asian type for it. */
-export const FORMULA = /^(?:[\s\p{Cc}\p{Cf}]*[=+\-@＝＋－＠]|[\t\r])/u
+const FORMULA = /^(?:[\s\p{Cc}\p{Cf}]*[=+\-@＝＋－＠]|[\t\r])/u
 
 /**
  * A CSV field as RFC 4180 quotes it; one that a spreadsheet would run as a formula is opened with
@@ -11,6 +11,10 @@ export function csvField(value: string | number): string {
   const text = typeof value === 'string' && FORMULA.test(value) ? `'${value}` : String(value)
   return /[",\r\n]/.test(text) ? `"${text.replace(/"/g, '""')}"` : text
 }
+
+/** A cell as it was before `csvField` opened it with an apostrophe. */
+export const openedField = (cell: string): string =>
+  cell.startsWith("'") && FORMULA.test(cell.slice(1)) ? cell.slice(1) : cell
 
 /**
  * Rows as RFC 4180 has them.

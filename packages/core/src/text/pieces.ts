@@ -40,11 +40,3 @@ function cutBetween(text: string, from: number, to: number): number {
     /[\udc00-\udfff]/.test(text.charAt(to)) && /[\ud800-\udbff]/.test(text.charAt(to - 1))
   return splitsPair ? to - 1 : to
 }
-
-/** What a rule makes of a text, piece by piece. */
-export const inPieces = (text: string, rule: (piece: string) => string): string =>
-  text.length <= PIECE_CHARACTERS
-    ? rule(text)
-    : piecesOf(text)
-        .map(({ from, to }) => rule(text.slice(from, to)))
-        .join('')

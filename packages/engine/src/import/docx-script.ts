@@ -1,3 +1,4 @@
+import { buffer } from 'node:stream/consumers'
 import mammoth from 'mammoth'
 import { ZipFile } from 'yazl'
 import { TidyError } from '@tidy-reel/core/faults/fault'
@@ -66,10 +67,5 @@ function repacked(parts: ReadonlyMap<string, Buffer>): Promise<Buffer> {
   const zip = new ZipFile()
   for (const [path, part] of parts) zip.addBuffer(part, path, { compress: false })
   zip.end()
-  return new Promise((resolve, reject) => {
-    const chunks: Buffer[] = []
-    zip.outputStream.on('data', (chunk: Buffer) => chunks.push(chunk))
-    zip.outputStream.on('end', () => resolve(Buffer.concat(chunks)))
-    zip.outputStream.on('error', reject)
-  })
+  return buffer(zip.outputStream)
 }

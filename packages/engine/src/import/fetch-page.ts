@@ -1,6 +1,7 @@
 import { request } from 'undici'
 import { isFault, TidyError } from '@tidy-reel/core/faults/fault'
 import { pattern } from '@tidy-reel/core/text/pattern'
+import { allOf } from '../storage/limited.ts'
 import type { WorkPool } from '../threads/pool.ts'
 import type { ImportedScript } from './imported-script.ts'
 import { INTERNET, publicAgent, type Reach } from './public-address.ts'
@@ -114,7 +115,7 @@ async function ask(url: URL, signal: AbortSignal, reach: Reach): Promise<Answer>
       })
     return {
       type: header(answer.headers['content-type']) ?? '',
-      body: await bodyOf(answer.body, url),
+      body: await allOf(answer.body, PAGE_BYTES_LIMIT, () => tooLarge(url)),
     }
   } finally {
     await agent.destroy()
@@ -123,20 +124,11 @@ async function ask(url: URL, signal: AbortSignal, reach: Reach): Promise<Answer>
 
 const header = (value: string | string[] | undefined) => (Array.isArray(value) ? value[0] : value)
 
-async function bodyOf(body: AsyncIterable<Buffer>, url: URL): Promise<Buffer> {
-  const chunks: Buffer[] = []
-  let size = 0
-  for await (const chunk of body) {
-    size += chunk.length
-    if (size > PAGE_BYTES_LIMIT)
-      throw new TidyError('link_unreachable', {
-        address: url.href,
-        reason: `it is larger than ${PAGE_BYTES_LIMIT / 1024 / 1024} MB`,
-      })
-    chunks.push(chunk)
-  }
-  return Buffer.concat(chunks)
-}
+const tooLarge = (url: URL) =>
+  new TidyError('link_unreachable', {
+    address: url.href,
+    reason: `it is larger than ${PAGE_BYTES_LIMIT / 1024 / 1024} MB`,
+  })
 
 async function scriptOf(
   { type, body }: Answer,

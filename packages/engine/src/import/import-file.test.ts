@@ -1,3 +1,4 @@
+import { buffer } from 'node:stream/consumers'
 import {
   Document,
   FootnoteReferenceRun,
@@ -23,11 +24,7 @@ const zipped = (parts: Record<string, string | Buffer>): Promise<Buffer> => {
   const zip = new ZipFile()
   for (const [path, part] of Object.entries(parts)) zip.addBuffer(Buffer.from(part), path)
   zip.end()
-  return new Promise((resolve) => {
-    const chunks: Buffer[] = []
-    zip.outputStream.on('data', (chunk: Buffer) => chunks.push(chunk))
-    zip.outputStream.on('end', () => resolve(Buffer.concat(chunks)))
-  })
+  return buffer(zip.outputStream)
 }
 const spoken = (script: string) => parseScript(script).scenes.map(({ text }) => text)
 const PIXEL = Buffer.from(

@@ -1,15 +1,14 @@
-import type { Readable } from 'node:stream'
 import { buffer } from 'node:stream/consumers'
 import type { TidyError } from '@tidy-reel/core/faults/fault'
 
 /** Bytes as they come, up to a limit in bytes; what is beyond is never held. */
-export async function* limited(
-  bytes: Readable,
+async function* limited(
+  bytes: AsyncIterable<Buffer>,
   limit: number,
   refuse: () => TidyError,
 ): AsyncGenerator<Buffer> {
   let size = 0
-  for await (const chunk of bytes as AsyncIterable<Buffer>) {
+  for await (const chunk of bytes) {
     size += chunk.length
     if (size > limit) throw refuse()
     yield chunk
@@ -17,5 +16,8 @@ export async function* limited(
 }
 
 /** All of a short file. @throws what `refuse` makes of one over the limit */
-export const allOf = (bytes: Readable, limit: number, refuse: () => TidyError): Promise<Buffer> =>
-  buffer(limited(bytes, limit, refuse))
+export const allOf = (
+  bytes: AsyncIterable<Buffer>,
+  limit: number,
+  refuse: () => TidyError,
+): Promise<Buffer> => buffer(limited(bytes, limit, refuse))

@@ -10,6 +10,7 @@ import { mergeScripts } from '@tidy-reel/core/script/merge-scripts'
 import type { Pronunciation } from '@tidy-reel/core/text/pronunciation'
 import type { EpisodeRow } from '@tidy-reel/core/views/episode'
 import { episodeFacts } from '@tidy-reel/core/views/episode-facts'
+import { hereAndNow } from '@tidy-reel/engine/threads/here-and-now'
 import type { WorkPool } from '@tidy-reel/engine/threads/pool'
 import { Change, Episode, Render } from '../db/models.ts'
 import { changeEpisode, type Revised } from './change-episode.ts'
@@ -23,19 +24,19 @@ const FACTS_AT_ONCE = 10
  */
 const LONG_SCRIPT = 50_000
 
-/** Long scripts are taken in by `pool`, where there is one; all else is done in a blink. */
+/** Long scripts are taken in by `pool`; all else is done in a blink. */
 export function episodeActions(
   sequelize: Sequelize,
   channels: ChannelActions,
   ownerId: string,
-  pool?: WorkPool,
+  pool: Pick<WorkPool, 'run'> = hereAndNow,
 ) {
   const begun = async (title: string, script: string) =>
-    pool && script.length > LONG_SCRIPT
+    script.length > LONG_SCRIPT
       ? pool.run('beginDocument', { title, script })
       : { document: documentFrom(title, script) }
   const applied = async (document: Document, command: Command) =>
-    pool && Math.max(document.script.length, lengthOf(command)) > LONG_SCRIPT
+    Math.max(document.script.length, lengthOf(command)) > LONG_SCRIPT
       ? pool.run('applyCommand', { document, command })
       : apply(document, command)
 

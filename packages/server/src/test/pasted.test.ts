@@ -1,4 +1,5 @@
 import { monitorEventLoopDelay } from 'node:perf_hooks'
+import { buffer } from 'node:stream/consumers'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { ZipFile } from 'yazl'
 import { type FreshApp, freshApp } from './fresh-app.ts'
@@ -30,11 +31,7 @@ function packed(parts: Record<string, string>): Promise<Buffer> {
   const zip = new ZipFile()
   for (const [path, text] of Object.entries(parts)) zip.addBuffer(Buffer.from(text), path)
   zip.end()
-  return new Promise((resolve) => {
-    const chunks: Buffer[] = []
-    zip.outputStream.on('data', (chunk: Buffer) => chunks.push(chunk))
-    zip.outputStream.on('end', () => resolve(Buffer.concat(chunks)))
-  })
+  return buffer(zip.outputStream)
 }
 
 const WORD = 'http://schemas.openxmlformats.org/wordprocessingml/2006/main'
