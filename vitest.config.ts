@@ -5,6 +5,8 @@ const unit = {
   name: 'unit',
   include: ['packages/{core,web}/**/*.test.ts'],
   isolate: false,
+  // On a machine that other tests fill, what is long takes ten times as long.
+  testTimeout: 60_000,
 }
 
 /** Tests that start programs wait for them. */

@@ -1,42 +1,6 @@
 import type { Command } from '@tidy-reel/core/document/command'
-import { address, expect, test } from './stack.ts'
+import { expect, test } from './stack.ts'
 import { idOf, newEpisode, prepared, smallRender, viewOf } from './steps.ts'
-
-test('a worker killed in the middle of a render is missed, and the next one finishes with the segments there were', async ({
-  page,
-  stack,
-  request,
-}) => {
-  await newEpisode(
-    page,
-    'Killed half-way',
-    Array.from(
-      { length: 12 },
-      (_, i) => `Lamp number ${i + 1} is lit by hand and burns above the sea.`,
-    ).join(' '),
-  )
-  await prepared(page, 12)
-  await smallRender(page)
-  const bar = page.getByRole('progressbar')
-  await expect
-    .poll(async () => Number(await bar.getAttribute('aria-valuenow')), {
-      timeout: 120_000,
-      intervals: [50],
-    })
-    .toBeGreaterThanOrEqual(56)
-  await stack.end('worker', 'SIGKILL')
-  stack.startWorker()
-  const film = page.getByRole('link', { name: 'Film', exact: true })
-  await expect(film).toBeVisible({ timeout: 120_000 })
-  const report = (await (
-    await request.get(
-      new URL((await film.getAttribute('href'))!.replace(/film\.mp4.*/, 'report.json'), address())
-        .href,
-    )
-  ).json()) as { segments: number; segmentsReused: number }
-  expect(report.segments).toBe(12)
-  expect(report.segmentsReused).toBeGreaterThanOrEqual(1)
-})
 
 test('without one library the other serves, without any the scenes say so, and the film is made of plain cards', async ({
   page,

@@ -15,6 +15,8 @@ export default defineConfig({
   globalSetup: './stack.setup.ts',
   use: {
     viewport: { width: 1280, height: 800 },
+    // What moves by itself moves for nobody here; a test that looks at it asks for it.
+    contextOptions: { reducedMotion: 'reduce' },
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       args: [

@@ -87,7 +87,7 @@ export async function storm({ kills, seed = 1, first = 4800, say = () => undefin
             },
           })
         if (n % 20 === 5) await ask('POST', `/episodes/${id}/prepare`)
-        await pause(120)
+        await pause(250)
       }
     })()
     const renders = []

@@ -49,11 +49,14 @@ export interface Services {
 }
 
 /** Opens database, queue and events, and everything that acts on them. */
-export async function openServices(database: string, engine: EngineConfig): Promise<Services> {
+export async function openServices(
+  database: string,
+  engine: EngineConfig,
+  pool: WorkPool = workPool(),
+): Promise<Services> {
   const owner = LOCAL_OWNER
   const sequelize = connect(database)
   const queue = await openQueue(database)
-  const pool = workPool()
   const channels = channelActions(owner)
   const episodes = episodeActions(sequelize, channels, owner, pool)
   const pictures = pictureActions(sequelize, queue, engine, owner, pool)

@@ -4,9 +4,11 @@ import { chosenItem } from '../pictures/item.ts'
 import { cleanScript } from '../script/clean.ts'
 import { parsedScript } from '../script/parsed-script.ts'
 import { defined } from '../text/defined.ts'
+import { mergeTexts } from '../text/merge-texts.ts'
 import type { Command, CommandOf } from './command.ts'
+import { carriedConflicts, scriptMergedOnto, scriptSettled } from './conflicts.ts'
 import { consistent } from './consistent.ts'
-import { type Document, emptyDocument, type Scene, type Shot } from './document.ts'
+import { type Document, emptyDocument, NOTES_LIMIT, type Scene, type Shot } from './document.ts'
 import { targeted } from './draft.ts'
 import { type Inverse, inverseOf, takenBack } from './inverse.ts'
 import { reconcile } from './reconcile.ts'
@@ -43,7 +45,14 @@ export interface Applied {
  *   nothing is changed then
  */
 export function apply(document: Document, command: Command): Applied {
-  const next = changed(document, command)
+  const done = changed(document, command)
+  const next =
+    done.script !== document.script && done.conflicts === document.conflicts
+      ? {
+          ...done,
+          conflicts: carriedConflicts(document.conflicts, document.script, done.script),
+        }
+      : done
   return { document: next, inverse: inverseOf(next, document) }
 }
 
@@ -56,11 +65,19 @@ function changed(document: Document, command: Command): Document {
     case 'setTitle':
       return { ...document, title: command.title }
     case 'setScript':
-      return setScript(document, cleanScript(command.script))
+      return setScript(document, cleanScript(command.script), command.base)
+    case 'settleConflict':
+      return settleConflict(document, command)
     case 'setWantedMinutes':
       return { ...document, wantedMinutes: command.minutes }
     case 'setNotes':
-      return { ...document, notes: command.notes }
+      return {
+        ...document,
+        notes: mergeTexts(command.base ?? document.notes, command.notes, document.notes).text.slice(
+          0,
+          NOTES_LIMIT,
+        ),
+      }
     case 'markClaim':
       return markClaim(document, command)
     case 'putComment':
@@ -186,10 +203,24 @@ function markClaim(
   return { ...document, claims: found ? [...others, { sentence, words, ...found }] : others }
 }
 
-function setScript(document: Document, script: string): Document {
+function setScript(document: Document, written: string, base = document.script): Document {
+  const merged = scriptMergedOnto(document, base, written)
+  return {
+    ...document,
+    ...merged,
+    ...reconcile(parsedScript(merged.script).scenes, document.scenes, merged.nextId),
+  }
+}
+
+function settleConflict(document: Document, { id, keep }: CommandOf<'settleConflict'>): Document {
+  const conflict = document.conflicts.find((one) => one.id === id)
+  if (!conflict) return document
+  const others = document.conflicts.filter((one) => one !== conflict)
+  const script = scriptSettled(document.script, conflict, keep)
   return {
     ...document,
     script,
+    conflicts: carriedConflicts(others, document.script, script),
     ...reconcile(parsedScript(script).scenes, document.scenes, document.nextId),
   }
 }

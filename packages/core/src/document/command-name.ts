@@ -15,6 +15,8 @@ export function commandName(command: Command): string {
       return 'title'
     case 'setScript':
       return 'script'
+    case 'settleConflict':
+      return 'two versions settled'
     case 'setWantedMinutes':
       return 'wanted length'
     case 'setNotes':

@@ -6,6 +6,7 @@ import {
   CheckedClaim,
   ChosenTake,
   Comment,
+  Conflict,
   Document,
   LENGTH_LIMIT,
   Making,
@@ -83,9 +84,21 @@ const ShotSettings = z.object({
 /** Every change of a document, as data. */
 export const Command = z.discriminatedUnion('type', [
   z.object({ type: z.literal('setTitle'), title: z.string().trim().min(1).max(200) }),
-  z.object({ type: z.literal('setScript'), script: z.string() }),
+  /** A script, in place of what is there or, with the one it was written on, merged with that. */
+  z.object({ type: z.literal('setScript'), script: z.string(), base: z.string().optional() }),
+  /** Takes out one of two versions, or lets both stand; nothing where it is settled already. */
+  z.object({
+    type: z.literal('settleConflict'),
+    id: Conflict.shape.id,
+    keep: z.enum(['first', 'second', 'both']),
+  }),
   z.object({ type: z.literal('setWantedMinutes'), minutes: Document.shape.wantedMinutes }),
-  z.object({ type: z.literal('setNotes'), notes: Document.shape.notes }),
+  /** Notes; with those they were written on, merged with what is there. */
+  z.object({
+    type: z.literal('setNotes'),
+    notes: Document.shape.notes,
+    base: Document.shape.notes.optional(),
+  }),
   /** What was found out about a claim, in place of what was known; null forgets it. */
   z.object({
     type: z.literal('markClaim'),
@@ -130,8 +143,16 @@ export const Command = z.discriminatedUnion('type', [
       .max(200)
       .nullable(),
   }),
-  /** Replaces a scene's narration; empty text takes the scene out. */
-  z.object({ type: z.literal('editNarration'), sceneId, text: z.string().max(20_000) }),
+  /**
+   * Replaces a scene's narration; empty text takes the scene out. With the narration it was written
+   * on, it is merged with what is there.
+   */
+  z.object({
+    type: z.literal('editNarration'),
+    sceneId,
+    text: z.string().max(20_000),
+    base: z.string().max(20_000).optional(),
+  }),
   /** Parts a scene before a character of its narration. */
   z.object({ type: z.literal('splitScene'), sceneId, at: z.number().int() }),
   /** Makes one scene of this and the next. */

@@ -215,9 +215,27 @@ export const Making = z.object({
 export type Making = z.infer<typeof Making>
 export const PLAIN_MAKING: Making = { style: 'paper', without: '' }
 
+/** Twice what one person may come to write, so that two can at once. */
+export const NOTES_LIMIT = 40_000
+
+const Stretch = z.object({ from: z.number().int().min(0), to: z.number().int().min(0) })
+
+/**
+ * Two versions of the same words, written by two people at once: both stand in the script, one
+ * after the other, until one of them settles it. Characters of the script; a version is empty where
+ * one of the two took the words out.
+ */
+export const Conflict = z.object({
+  id: z.string().min(1).max(40),
+  /** What was there first. */
+  first: Stretch,
+  second: Stretch,
+})
+export type Conflict = z.infer<typeof Conflict>
+
 /** All that a person decides about a film. Everything else is derived from it. */
 export const Document = z.object({
-  version: z.literal(7),
+  version: z.literal(8),
   title: z.string().min(1).max(200),
   /** The narration with its markup: the one truth of what is said and shown in which order. */
   script: z.string(),
@@ -236,10 +254,11 @@ export const Document = z.object({
   /** How long the film is wished to be; null while nobody has said. */
   wantedMinutes: z.number().min(0.5).max(60).nullable(),
   /** What the film is to be about and what came along with its idea; never spoken. */
-  notes: z.string().max(20_000),
+  notes: z.string().max(NOTES_LIMIT),
   claims: z.array(CheckedClaim).max(5000),
   comments: z.array(Comment).max(1000),
-  /** Number of the next new scene, so that ids never come back. */
+  conflicts: z.array(Conflict).max(5000),
+  /** Number of the next new scene or conflict, so that ids never come back. */
   nextId: z.number().int().positive(),
 })
 export type Document = z.infer<typeof Document>
@@ -258,7 +277,7 @@ export const UNTITLED = 'Untitled episode'
 export function emptyDocument(title: string): Document {
   const card = { shown: false, text: null, samples: 4 * SAMPLE_RATE }
   return {
-    version: 7,
+    version: 8,
     title,
     script: '',
     voice: DEFAULT_VOICE,
@@ -275,6 +294,7 @@ export function emptyDocument(title: string): Document {
     notes: '',
     claims: [],
     comments: [],
+    conflicts: [],
     nextId: 1,
   }
 }
@@ -298,6 +318,7 @@ export function upgraded(stored: unknown): unknown {
   if (stored.version === 3) return upgraded({ ...stored, version: 4, speaking: PLAIN_SPEAKING })
   if (stored.version === 4) return upgraded({ ...stored, version: 5, matching: NOTHING_TOLD })
   if (stored.version === 5) return upgraded({ ...stored, version: 6, making: PLAIN_MAKING })
-  if (stored.version === 6) return { ...stored, version: 7, picking: PLAIN_PICKING }
+  if (stored.version === 6) return upgraded({ ...stored, version: 7, picking: PLAIN_PICKING })
+  if (stored.version === 7) return { ...stored, version: 8, conflicts: [] }
   return stored
 }

@@ -2,9 +2,11 @@ import { entryOf, itemAt, lastOf } from '../faults/certain.ts'
 import { TidyError } from '../faults/fault.ts'
 import { cleanScript } from '../script/clean.ts'
 import { BOUNDARY, parseScript } from '../script/parse.ts'
+import { mergeTexts } from '../text/merge-texts.ts'
 import { wordsOf } from '../text/written-words.ts'
 import { secondsFromSamples } from '../time/time.ts'
 import type { CommandOf, NewScene } from './command.ts'
+import { withVersionsMarked } from './conflicts.ts'
 import type { Document, Scene } from './document.ts'
 import {
   added,
@@ -33,11 +35,12 @@ const oneLine = (text: string) =>
  */
 export function editNarration(
   document: Document,
-  { sceneId, text }: CommandOf<'editNarration'>,
+  { sceneId, text, base }: CommandOf<'editNarration'>,
 ): Document {
   const draft = draftOf(document)
   const scene = sceneOf(draft, sceneId)
-  const words = oneLine(text)
+  const merged = mergeTexts(base ?? scene.text, text, scene.text)
+  const words = oneLine(merged.text)
   if (!spoken(words.replace(/\[[^[\]]*\]/g, ''))) return deleteScenes(document, [sceneId])
   const { block, piece } = placeOf(draft.blocks, sceneId)
   const { directions, pauses } = directionsIn(itemAt(block.pieces, piece).raw)
@@ -52,7 +55,11 @@ export function editNarration(
     text: words,
     shots: shotsAfterEdit(scene.shots, scene.text, words),
   })
-  return settle(document, draft)
+  const versions = merged.conflicts.map(({ theirs, mine }) => ({
+    theirs: oneLine(merged.text.slice(theirs.from, theirs.to)),
+    mine: oneLine(merged.text.slice(mine.from, mine.to)),
+  }))
+  return withVersionsMarked(settle(document, draft), document, versions)
 }
 
 /** Where words that stood together in one scene would be parted now, a mark keeps them together. */

@@ -17,6 +17,16 @@ const whole = await sharp(photograph('own-half', 640, 360))
 /** A picture of which the second half did not come. */
 const half = whole.subarray(0, whole.length / 2)
 
+/** A GIF of few bytes: each of its pictures changes one point (GIF 89a; from memory). */
+function gifOf(frames: number, size: number): Buffer {
+  const [low, high] = [size & 255, size >> 8]
+  const head = [...Buffer.from('GIF89a'), low, high, low, high, 0x80, 0, 0, 0, 0, 0, 255, 255, 255]
+  const shown = [0x21, 0xf9, 4, 0, 4, 0, 0, 0]
+  const point = [0x2c, 0, 0, 0, 0, 1, 0, 1, 0, 0, 2, 2, 0x44, 1, 0]
+  const frame = Buffer.from([...shown, ...point])
+  return Buffer.concat([Buffer.from(head), ...Array<Buffer>(frames).fill(frame), Buffer.of(0x3b)])
+}
+
 describe('takeOwnFile', () => {
   it.each(['jpeg', 'png', 'webp', 'gif', 'avif'] as const)(
     'takes a still as %s',
@@ -116,6 +126,13 @@ describe('takeOwnFile', () => {
     await expect(take('bomb.png', bomb)).rejects.toMatchObject({
       code: 'own_file_unusable',
       message: expect.stringContaining('8192'),
+    })
+  })
+  it('refuses a small file of many large pictures before it reads them', async () => {
+    const error: unknown = await take('bomb.gif', gifOf(6000, 8000)).catch((e: unknown) => e)
+    expect(error).toMatchObject({
+      code: 'own_file_unusable',
+      message: expect.stringContaining('it has 6000 pictures of 8000 × 8000'),
     })
   })
   it('keeps nothing of an upload that is cut off', async () => {

@@ -25,6 +25,8 @@ export function onStopSignal(stop: () => void): () => void {
  * another one hear it close when that one is killed, which may be before this.
  */
 export function onStopOrOrphaned(stop: () => void): void {
+  // A log that cannot be written, on a full disk, is lost; the program is not.
+  for (const log of [process.stdout, process.stderr]) log.on('error', () => undefined)
   const hear = onStopSignal(stop)
   const { connected } = process as { connected?: boolean }
   if (connected === false) hear()

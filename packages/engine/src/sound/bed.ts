@@ -1,8 +1,9 @@
-import { mkdtemp, rm, writeFile } from 'node:fs/promises'
+import { mkdtemp, rm, stat, writeFile } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { Mood } from '@tidy-reel/core/document/document'
 import { itemAt } from '@tidy-reel/core/faults/certain'
+import { TidyError } from '@tidy-reel/core/faults/fault'
 import { chance } from '@tidy-reel/core/text/hash'
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
 import { runProgram } from '../run/program.ts'
@@ -83,6 +84,9 @@ export function chordSheet(
   return { sheet: [...head, ...lines, ''].join('\n'), bars, tempo }
 }
 
+/** Two channels of 16 bits. */
+const BYTES_A_SAMPLE = 4
+
 /**
  * Makes a bed that suits a mood, at least as long as the film or, past three minutes, fit to be
  * looped.
@@ -123,6 +127,8 @@ export async function makeBed(
           ],
           options,
         )
+        // It says nothing of sound that it could not write.
+        if ((await stat(half)).size < loopSamples * BYTES_A_SAMPLE) throw new TidyError('disk_full')
       } finally {
         await rm(work, { recursive: true, force: true })
       }

@@ -1,4 +1,5 @@
 import { availableParallelism } from 'node:os'
+import pLimit from 'p-limit'
 import { Piscina } from 'piscina'
 import type { FaultCode } from '@tidy-reel/core/faults/codes'
 import { faultAgain, TidyError } from '@tidy-reel/core/faults/fault'
@@ -38,22 +39,27 @@ export interface WorkPool {
   close(): Promise<void>
 }
 
-export function workPool(): WorkPool {
+/** @param seconds what a task may take from when a thread begins it, whatever waited before it */
+export function workPool(seconds = TASK_SECONDS): WorkPool {
+  const threads = Math.max(2, availableParallelism())
+  const turn = pLimit(threads)
   const pool = new Piscina<TaskOrder, TaskOutcome>({
     filename: builtProgram('task-host'),
     minThreads: 0,
-    maxThreads: Math.max(2, availableParallelism()),
+    maxThreads: threads,
     idleTimeout: IDLE_MS,
-    maxQueue: MOST_WAITING,
     resourceLimits: { maxOldGenerationSizeMb: MEMORY_MB },
     execArgv: [],
   })
   return {
     async run<Name extends TaskName>(name: Name, input: TaskInput<Name>, signal?: AbortSignal) {
-      const outcome = await withTimeLimit(TASK_SECONDS * 1000, signal, (ended) =>
-        pool.run({ name, input }, { signal: ended }),
+      if (turn.pendingCount >= MOST_WAITING) throw new TidyError('work_too_much')
+      const outcome = await turn(() =>
+        withTimeLimit(seconds * 1000, signal, (ended) =>
+          pool.run({ name, input }, { signal: ended }),
+        ),
       ).catch((cause: unknown) => {
-        throw faultOf(cause, signal)
+        throw faultOf(cause, seconds, signal)
       })
       if ('result' in outcome) return outcome.result as TaskResult<Name>
       throw faultAgain(outcome.fault)
@@ -62,12 +68,11 @@ export function workPool(): WorkPool {
   }
 }
 
-function faultOf(cause: unknown, signal?: AbortSignal): unknown {
+function faultOf(cause: unknown, seconds: number, signal?: AbortSignal): unknown {
   if (signal?.aborted) return new TidyError('cancelled')
   if (!(cause instanceof Error)) return cause
   const code = 'code' in cause ? cause.code : undefined
   if (cause.name === 'AbortError' || code === 'ERR_WORKER_OUT_OF_MEMORY')
-    return new TidyError('work_too_long', { seconds: TASK_SECONDS })
-  if (/queue/i.test(cause.message)) return new TidyError('work_too_much')
+    return new TidyError('work_too_long', { seconds })
   return cause
 }

@@ -1,12 +1,10 @@
 import { randomUUID } from 'node:crypto'
 import { Op, type Sequelize, type Transaction } from 'sequelize'
 import { apply, documentFrom } from '@tidy-reel/core/document/apply'
-import type { Command, CommandOf } from '@tidy-reel/core/document/command'
+import type { Command } from '@tidy-reel/core/document/command'
 import { commandName } from '@tidy-reel/core/document/command-name'
 import type { Document } from '@tidy-reel/core/document/document'
-import { takenBack } from '@tidy-reel/core/document/inverse'
 import { TidyError } from '@tidy-reel/core/faults/fault'
-import { mergeScripts } from '@tidy-reel/core/script/merge-scripts'
 import type { Pronunciation } from '@tidy-reel/core/text/pronunciation'
 import type { EpisodeRow } from '@tidy-reel/core/views/episode'
 import { episodeFacts } from '@tidy-reel/core/views/episode-facts'
@@ -87,7 +85,7 @@ export function episodeActions(
     },
     /**
      * Applies a command and logs it in one transaction; one made against an earlier revision names
-     * what it changes by id, and a script is merged with what was written meanwhile.
+     * what it changes by id, and texts are merged with what was written meanwhile.
      */
     async command(
       id: string,
@@ -99,11 +97,9 @@ export function episodeActions(
       return changeEpisode(sequelize, ownerId, id, async (episode, transaction) => {
         if (key && (await Change.count({ where: { episodeId: id, key }, transaction })))
           return { revision: episode.revision, document: episode.document }
-        const made =
-          command.type === 'setScript' && revision < episode.revision
-            ? await rebasedScript(command, episode, revision, transaction)
-            : command
-        const { inverse, ...after } = await applied(episode.document, made)
+        if (command.type === 'setScript' && command.base === undefined)
+          await refuseBlind(episode, revision, transaction)
+        const { inverse, ...after } = await applied(episode.document, command)
         const next = episode.revision + 1
         if (actor === 'person')
           await Change.update(
@@ -111,7 +107,15 @@ export function episodeActions(
             { where: { episodeId: id, state: 'undone' }, transaction },
           )
         await Change.create(
-          { ownerId, episodeId: id, revision: next, actor, key, command: made, inverse },
+          {
+            ownerId,
+            episodeId: id,
+            revision: next,
+            actor,
+            key,
+            command: logged(command, episode.document),
+            inverse,
+          },
           { transaction },
         )
         return { revision: next, ...after }
@@ -120,48 +124,35 @@ export function episodeActions(
   }
 }
 /** Of the words a command brings. */
-const lengthOf = (command: Command) => (command.type === 'setScript' ? command.script.length : 0)
+const lengthOf = (command: Command) =>
+  command.type === 'setScript' ? Math.max(command.script.length, command.base?.length ?? 0) : 0
 
 export type EpisodeActions = ReturnType<typeof episodeActions>
 
 /**
- * A whole script written against an earlier revision, with what others changed since.
+ * A whole script that says nothing of what it was written on takes the place of what is there; not
+ * where a person has changed that meanwhile.
  *
- * @throws TidyError `revision_stale` where both changed the same lines
+ * @throws TidyError `revision_stale`
  */
-async function rebasedScript(
-  command: CommandOf<'setScript'>,
-  { id, document, revision }: Episode,
-  against: number,
-  transaction: Transaction,
-): Promise<CommandOf<'setScript'>> {
+async function refuseBlind({ id, revision }: Episode, against: number, transaction: Transaction) {
   const since = await Change.findAll({
-    where: { episodeId: id, revision: { [Op.gt]: against } },
-    order: [['revision', 'DESC']],
+    where: { episodeId: id, revision: { [Op.gt]: against }, actor: 'person' },
+    attributes: ['command'],
     transaction,
   })
-  if (since.every(({ actor }) => actor === 'matching')) return command
-  // Undone changes lie between when the log has fewer than the revisions: the script they were made
-  // against cannot be told then.
-  const whole = since.length === revision - against && since.every(({ state }) => state === 'done')
-  const base = whole
-    ? since.reduce((now, { inverse }) => takenBack(now, inverse), document)
-    : undefined
-  const script = base && mergeScripts(base.script, command.script, document.script)
-  if (script === undefined)
-    throw new TidyError('revision_stale', {
-      revision,
-      changes:
-        [
-          ...new Set(
-            since
-              .filter(({ actor }) => actor === 'person')
-              .map((change) => commandName(change.command)),
-          ),
-        ].join(', ') || 'undone',
-    })
-  return { ...command, script }
+  const changes = [...new Set(since.map(({ command }) => commandName(command)))].join(', ')
+  if (changes) throw new TidyError('revision_stale', { revision, changes })
 }
+
+/**
+ * A command as the log keeps it. A script is long and nearly always written on just the one that is
+ * there: that one need not be kept again.
+ */
+const logged = (command: Command, { script }: Document): Command =>
+  command.type === 'setScript' && command.base === script
+    ? { type: 'setScript', script: command.script }
+    : command
 
 /** Of episodes from before their facts were kept; a few at a time, as documents are large. */
 async function workOutFacts(ownerId: string): Promise<void> {

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { join } from 'node:path'
-import { Op, type Sequelize } from 'sequelize'
+import { Op, type Sequelize, type Transaction } from 'sequelize'
+import type { Document } from '@tidy-reel/core/document/document'
 import { isFault, TidyError } from '@tidy-reel/core/faults/fault'
 import type { FilmShape } from '@tidy-reel/core/render/plan'
 import { overallProgress, type Progress } from '@tidy-reel/core/render/progress'
@@ -8,7 +9,7 @@ import { type EngineConfig, folders } from '@tidy-reel/engine/config'
 import { filmable } from '@tidy-reel/engine/make/filmable'
 import { makeFilm } from '@tidy-reel/engine/make/make-film'
 import { pictureLibrary } from '@tidy-reel/engine/stock/library'
-import { Render } from '../db/models.ts'
+import { Episode, Render } from '../db/models.ts'
 import { announce } from '../events.ts'
 import { RENDER } from '../jobs/kinds.ts'
 import type { Queue } from '../jobs/queue.ts'
@@ -41,21 +42,21 @@ export function renderActions(
       kind: 'render',
       data: { id: render.id, state: render.state, progress: render.progress },
     })
-  return {
-    find,
-    folder: (id: string) => join(folders(config).renders, id),
-    async start(episodeId: string, shape: FilmShape) {
-      const { document } = await episodes.find(episodeId)
-      filmable(document)
-      if ((await Render.count({ where: { ownerId, state: 'queued' } })) >= MOST_QUEUED)
-        throw new TidyError('work_too_much')
-      if (
-        await Render.count({
-          where: { episodeId, ownerId, state: { [Op.in]: ['queued', 'running'] } },
-        })
-      )
-        throw new TidyError('render_running')
-      const render = await Render.create({
+  /** Two who start it at once wait for each other: one film of an episode is made at a time. */
+  async function queued(
+    episodeId: string,
+    shape: FilmShape,
+    document: Document,
+    transaction: Transaction,
+  ): Promise<Render> {
+    const lock = transaction.LOCK.UPDATE
+    await Episode.findOne({ where: { id: episodeId }, attributes: ['id'], lock, transaction })
+    if ((await Render.count({ where: { ownerId, state: 'queued' }, transaction })) >= MOST_QUEUED)
+      throw new TidyError('work_too_much')
+    const open = { episodeId, ownerId, state: { [Op.in]: ['queued', 'running'] } }
+    if (await Render.count({ where: open, transaction })) throw new TidyError('render_running')
+    return Render.create(
+      {
         id: randomUUID(),
         ownerId,
         episodeId,
@@ -65,7 +66,19 @@ export function renderActions(
         progress: null,
         report: null,
         fault: null,
-      })
+      },
+      { transaction },
+    )
+  }
+  return {
+    find,
+    folder: (id: string) => join(folders(config).renders, id),
+    async start(episodeId: string, shape: FilmShape) {
+      const { document } = await episodes.find(episodeId)
+      filmable(document)
+      const render = await sequelize.transaction((transaction) =>
+        queued(episodeId, shape, document, transaction),
+      )
       await queue.send(RENDER, { renderId: render.id })
       await tell(render)
       return renderView(render)

@@ -24,7 +24,8 @@ export function problemOf(cause: Error) {
 /** Answers with the problem; what nobody foresaw is logged. */
 export function answerProblem(c: Context, cause: Error): Response {
   const problem = problemOf(cause)
-  if (problem.code === 'unexpected') console.error(cause)
+  // Without what the query was about: a person's words are not for logs.
+  if (problem.code === 'unexpected') console.error(cause.stack ?? cause.message)
   // Ours has 499, for what was cancelled, which Hono does not list.
   return c.body(JSON.stringify(problem), problem.status as ContentfulStatusCode, {
     'content-type': 'application/problem+json',
@@ -48,6 +49,9 @@ function isAway(cause: Error): boolean {
 const isDataException = ({ parent }: DatabaseError) =>
   'code' in parent && String(parent.code).startsWith('22')
 
+/** PostgreSQL's code for a disk that is full. */
+const isDiskFull = ({ parent }: DatabaseError) => 'code' in parent && parent.code === '53100'
+
 function faultOf(cause: Error): TidyError {
   if (isFault(cause)) return cause
   if (cause instanceof SyntaxError)
@@ -55,6 +59,7 @@ function faultOf(cause: Error): TidyError {
   if ('status' in cause && cause.status === 400)
     return new TidyError('input_invalid', { issues: cause.message })
   if (isAway(cause)) return new TidyError('database_away')
+  if (cause instanceof DatabaseError && isDiskFull(cause)) return new TidyError('disk_full')
   if (cause instanceof DatabaseError && isDataException(cause))
     return new TidyError('input_invalid', { issues: 'a value that cannot be kept' })
   return new TidyError('unexpected')

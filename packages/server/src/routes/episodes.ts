@@ -107,16 +107,18 @@ export function episodeRoutes({
     )
     .get('/:id/events', valid('param', EpisodeId), (c) => {
       const leavePlace = streams.take(c)
+      const { id } = c.req.valid('param')
       return streamSSE(c, async (stream) => {
-        const leave = hub.follow(
-          c.req.valid('param').id,
-          (event) =>
-            void stream.writeSSE({ event: event.kind, data: JSON.stringify(event.data ?? {}) }),
-        )
+        const tell = (event: string, data: unknown) =>
+          stream.writeSSE({ event, data: JSON.stringify(data ?? {}) })
+        const leave = hub.follow(id, ({ kind, data }) => void tell(kind, data))
         stream.onAbort(() => {
           leave()
           leavePlace()
         })
+        // What was changed between the reader's last look and this moment was told to nobody.
+        const episode = await episodes.find(id).catch(() => undefined)
+        if (episode) await tell('document', { revision: episode.revision })
         while (!stream.aborted) {
           await stream.writeSSE({ event: 'alive', data: '{}' })
           await stream.sleep(15_000)

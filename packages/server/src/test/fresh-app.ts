@@ -4,10 +4,14 @@ import { mkdtempSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import pg from 'pg'
+import { workPool } from '@tidy-reel/engine/threads/pool'
 import { webApp } from '../app.ts'
 import { migrate } from '../db/migrate.ts'
 import { connect } from '../db/models.ts'
 import { openServices } from '../services.ts'
+
+/** Other tests fill the machine: what takes a second alone may take ten. */
+const PATIENCE_SECONDS = 60
 
 export async function freshDatabase(): Promise<string> {
   const server = new URL(process.env.TIDY_TEST_DATABASE!)
@@ -32,7 +36,7 @@ export async function freshApp(
   const database = await freshDatabase()
   const data = mkdtempSync(join(tmpdir(), 'tidy-server-'))
   const engine = { data, stock, statistics, maker, writers }
-  const app = await openServices(database, engine)
+  const app = await openServices(database, engine, workPool(PATIENCE_SECONDS))
   const served = webApp(app, mkdtempSync(join(tmpdir(), 'tidy-web-')))
   const web = {
     routes: served.routes,

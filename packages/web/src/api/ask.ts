@@ -11,6 +11,13 @@ export class ApiError extends Error {
   }
 }
 
+/** No answer at all: the server is away, or the way to it. */
+export class ServerAway extends Error {
+  constructor() {
+    super('Tidy Reel does not answer. See that it is still running, then try again.')
+  }
+}
+
 type Values = Record<string, string | number | undefined>
 
 /** The parts of a route's path that stand for something, as in `/episodes/:id`. */
@@ -40,7 +47,7 @@ type Options<Route> =
  * Asks the server by one of the names of `Answers`.
  *
  * @returns what the route answers; null where there is nothing to tell (yet)
- * @throws ApiError when the server says no
+ * @throws ApiError when the server says no, ServerAway when it says nothing
  */
 export async function ask<Route extends keyof Answers>(
   route: Route,
@@ -52,6 +59,8 @@ export async function ask<Route extends keyof Answers>(
     method,
     ...bodyOf(asked),
     ...(asked.signal ? { signal: asked.signal } : {}),
+  }).catch((cause: unknown) => {
+    throw asked.signal?.aborted ? cause : new ServerAway()
   })
   if (answer.status === 204 || answer.status === 202) return null as Answers[Route]
   if (answer.ok) return (await answer.json()) as Answers[Route]

@@ -13,14 +13,25 @@ const props = defineProps<{
   lines?: { minRows: number; maxRows: number }
   small?: boolean
 }>()
-const emit = defineEmits<{ keep: [text: string] }>()
+const emit = defineEmits<{
+  /** What was written, and what stood there when the writing began. */
+  keep: [text: string, base: string]
+}>()
 const written = ref(props.value)
+let base = props.value
 watch(
   () => props.value,
-  (value) => (written.value = value),
+  (value) => {
+    // What is being written stays, whatever comes from elsewhere.
+    if (written.value !== base) return
+    written.value = base = value
+  },
 )
 function keep() {
-  if (written.value !== props.value) emit('keep', written.value)
+  if (written.value === base) return
+  emit('keep', written.value, base)
+  base = written.value
+  if (props.value !== base) written.value = base = props.value
 }
 </script>
 

@@ -7,6 +7,7 @@ import { useRouter } from 'vue-router'
 import { clockText } from '@tidy-reel/core/time/time'
 import AsideEdits from './AsideEdits.vue'
 import { useEpisode } from './episode-store.ts'
+import TwoVersions from './TwoVersions.vue'
 
 const props = defineProps<{ id: string }>()
 const episode = useEpisode()
@@ -104,6 +105,13 @@ const length = computed(() => clockText(episode.film.samples / 48_000))
       class="aside"
       :edits="episode.aside"
       @let-go="episode.letGo"
+    />
+    <TwoVersions
+      v-if="episode.document.conflicts.length"
+      class="aside"
+      :conflicts="episode.document.conflicts"
+      :script="episode.document.script"
+      @settle="(id, keep) => episode.run({ type: 'settleConflict', id, keep })"
     />
     <RouterView v-if="episode.isOpen" class="room" />
     <p v-else-if="!episode.fault" class="soft loading">Loading …</p>

@@ -19,6 +19,7 @@ import { episodesApi } from '../api/episodes.ts'
 import { type SayRequest } from '../api/speech.ts'
 import { followEpisode } from './episode-events.ts'
 import { outbox, type SaveState, type SetAside, type Verdict } from './outbox.ts'
+import { ownTabStore } from './tab-store.ts'
 
 /** Changes after which something is to be spoken, matched or made ready for the monitor. */
 const SHOWN_OR_HEARD = new Set<Command['type']>([
@@ -40,6 +41,9 @@ const SHOWN_OR_HEARD = new Set<Command['type']>([
   'setPicking',
   'restore',
 ])
+
+/** After a load that did not come. */
+const LOAD_AGAIN_MS = 2000
 
 /** Answers that say nothing of the edit itself: too much at once, or not now. */
 const NOT_NOW = new Set([408, 425, 429])
@@ -100,10 +104,13 @@ export const useEpisode = defineStore('episode', () => {
   let stopFollowing = () => {}
   const box = outbox(
     episodesApi.command,
-    localStorage,
+    ownTabStore(),
     {
       state: (id, state) => {
-        if (id === current) saving.value = state
+        if (id !== current) return
+        saving.value = state
+        // Those of a tab that is gone may have come to it.
+        aside.value = box.aside(id)
       },
       taken(id, { revision, document: saved }, left) {
         if (id !== current || !isOpen.value) return
@@ -186,6 +193,8 @@ export const useEpisode = defineStore('episode', () => {
       if (!box.waiting(id)) document.value = newer.document
     } catch (cause) {
       if (!isOpen.value) fault.value = (cause as Error).message
+      // What is shown is older than what there is until it has come.
+      else if (current === id) setTimeout(() => current === id && void load(id), LOAD_AGAIN_MS)
     }
   }
 

@@ -3,6 +3,7 @@ import { apply } from '@tidy-reel/core/document/apply'
 import type { Command } from '@tidy-reel/core/document/command'
 import { emptyDocument } from '@tidy-reel/core/document/document'
 import { outbox, type SaveState } from './outbox.ts'
+import { tabOf } from './tab-in-memory.ts'
 
 class Refused extends Error {}
 class Failed extends Error {}
@@ -20,6 +21,9 @@ function world() {
     refuseTitle: '',
   }
   const kept = new Map<string, string>()
+  let tabs = 0
+  /** A tab whose predecessors are gone. */
+  const newTab = () => tabOf(kept, `t${tabs++}`)
   const heard = { states: [] as SaveState[], refused: [] as string[] }
   const open = () =>
     outbox(
@@ -33,11 +37,7 @@ function world() {
         server.taken.push(command)
         return { revision: ++revision, document }
       },
-      {
-        getItem: (key) => kept.get(key) ?? null,
-        setItem: (key, value) => void kept.set(key, value),
-        removeItem: (key) => void kept.delete(key),
-      },
+      newTab(),
       {
         state: (_id, state) => heard.states.push(state),
         taken: () => undefined,
@@ -49,9 +49,13 @@ function world() {
       },
       20,
     )
-  return { server, kept, heard, open, document: () => document }
+  return { server, kept, heard, open, newTab, document: () => document }
 }
-const script = (text: string): Command => ({ type: 'setScript', script: text })
+const script = (text: string, base?: string): Command => ({
+  type: 'setScript',
+  script: text,
+  ...(base === undefined ? {} : { base }),
+})
 const title = (text: string): Command => ({ type: 'setTitle', title: text })
 
 describe('outbox', () => {
@@ -87,7 +91,8 @@ describe('outbox', () => {
     const { server, document, open } = world()
     server.slow = 15
     const box = open()
-    for (const text of ['A.', 'A b.', 'A b c.', 'A b c d.']) box.add('e', 1, script(text))
+    const texts = ['', 'A.', 'A b.', 'A b c.', 'A b c d.']
+    texts.slice(1).forEach((text, i) => box.add('e', 1, script(text, texts[i])))
     await expect.poll(() => box.waiting('e')).toBe(0)
     expect(server.taken.map((command) => command.type === 'setScript' && command.script)).toEqual([
       'A.',
@@ -95,19 +100,28 @@ describe('outbox', () => {
     ])
     expect(document().script).toBe('A b c d.')
   })
+  it('sends scripts apart of which one was not written on the other', async () => {
+    const { server, open } = world()
+    server.slow = 15
+    const box = open()
+    for (const [text, base] of [
+      ['A.', ''],
+      ['A. B.', 'A.'],
+      ['A. X. C.', 'A. X.'],
+    ] as const)
+      box.add('e', 1, script(text, base))
+    await expect.poll(() => box.waiting('e')).toBe(0)
+    expect(server.taken).toHaveLength(3)
+  })
   it('sends an edit whose answer was lost again under the same key', async () => {
-    const { kept, open } = world()
+    const { newTab, open } = world()
     const keys: string[] = []
     const lost = outbox(
       async (_id, _revision, _command, key) => {
         keys.push(key)
         throw new Error('the answer was lost')
       },
-      {
-        getItem: (key) => kept.get(key) ?? null,
-        setItem: (key, value) => void kept.set(key, value),
-        removeItem: (key) => void kept.delete(key),
-      },
+      newTab(),
       { state: () => undefined, taken: () => undefined, setAside: () => undefined },
       () => 'passes',
       10,
@@ -127,8 +141,9 @@ describe('outbox', () => {
     expect(heard.refused).toEqual(['no'])
     expect(box.aside('e').map(({ command }) => command)).toEqual([title('No')])
     // A page that is opened anew still has the words, until they are let go.
-    expect(open().aside('e')).toEqual(box.aside('e'))
-    box.letGo('e', box.aside('e')[0]!.key)
+    const again = open()
+    expect(again.aside('e')).toEqual(box.aside('e'))
+    again.letGo('e', again.aside('e')[0]!.key)
     expect(kept.size).toBe(0)
   })
   it('tries an edit that the server fails over a few times, then goes on without it', async () => {

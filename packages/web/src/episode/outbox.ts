@@ -4,6 +4,7 @@ import type { Document } from '@tidy-reel/core/document/document'
 import { itemAt } from '@tidy-reel/core/faults/certain'
 import { jsonAs } from '@tidy-reel/core/text/json'
 import { wellFormed } from '@tidy-reel/core/text/well-formed'
+import type { TabStore } from './tab-store.ts'
 
 /**
  * An edit's way to the server: what it answers, or why it said no. Sent twice under one key, an
@@ -51,7 +52,7 @@ export interface OutboxEvents {
 
 export interface Outbox {
   /**
-   * Hands an edit over; it is kept in `store` until the server has taken it, whatever happens to
+   * Hands an edit over; it is kept in `kept` until the server has taken it, whatever happens to
    * the page.
    */
   add(episodeId: string, revision: number, command: Command): void
@@ -59,11 +60,11 @@ export interface Outbox {
   /** What the server would not take, oldest first, until it is let go. */
   aside(episodeId: string): readonly SetAside[]
   letGo(episodeId: string, key: string): void
-  /** Sends what is waiting, also what an earlier page left. */
+  /** Sends what is waiting, also what an earlier page left, once that is gone. */
   send(episodeId: string): Promise<void>
 }
 
-const KEY = 'tidy-reel outbox '
+const nameOf = (episodeId: string) => `outbox ${episodeId}`
 /** So often the server may fail over one edit before it is set aside, so that others can go on. */
 const ODD_TRIES = 4
 const newKey = () =>
@@ -79,35 +80,43 @@ const newKey = () =>
  */
 export function outbox(
   post: Post,
-  store: Pick<Storage, 'getItem' | 'setItem' | 'removeItem'>,
+  kept: TabStore,
   events: OutboxEvents,
   verdictOn: (cause: unknown) => Verdict,
   retryMs = 1500,
 ): Outbox {
   const queues = new Map<string, Waiting>()
   const sending = new Set<string>()
+  /** Keys of edits that were sent, whatever came of it: the server may have them. */
+  const tried = new Set<string>()
   let failed = { key: '', times: 0 }
 
   const queueOf = (id: string): Waiting => {
     const known = queues.get(id)
     if (known) return known
-    const queue = jsonAs(store.getItem(KEY + id) ?? '', Waiting) ?? {
-      revision: 0,
-      edits: [],
-      aside: [],
-    }
+    const queue: Waiting = { revision: 0, edits: [], aside: [] }
     queues.set(id, queue)
+    kept.left(nameOf(id), (value) => {
+      takeUp(id, jsonAs(value, Waiting))
+      return true
+    })
     return queue
+  }
+  /** What another page did not come to send. Each edit names what it was made on. */
+  function takeUp(id: string, left: Waiting | undefined) {
+    if (!left) return
+    const queue = queueOf(id)
+    if (!queue.edits.length) queue.revision = left.revision
+    queue.edits.push(...left.edits)
+    for (const { key } of left.edits) tried.add(key)
+    queue.aside.push(...left.aside)
+    keep(id)
+    void send(id)
   }
   const keep = (id: string) => {
     const queue = queueOf(id)
-    try {
-      if (queue.edits.length || queue.aside.length) store.setItem(KEY + id, JSON.stringify(queue))
-      else store.removeItem(KEY + id)
-    } catch {
-      // The browser's storage is full or closed to us: the edits are still in memory and on their
-      // way.
-    }
+    if (queue.edits.length || queue.aside.length) kept.set(nameOf(id), JSON.stringify(queue))
+    else kept.remove(nameOf(id))
   }
   /** @returns whether the edit that met the failure is to be tried again */
   function passes(key: string, cause: unknown): boolean {
@@ -121,6 +130,7 @@ export function outbox(
     const { key, command } = itemAt(queue.edits, 0)
     const edit = { key, command, reason: cause instanceof Error ? cause.message : String(cause) }
     queue.edits.shift()
+    tried.delete(key)
     queue.aside.push(edit)
     keep(id)
     events.setAside(id, edit, queue.edits.length)
@@ -128,8 +138,10 @@ export function outbox(
   async function sendFirst(id: string) {
     const queue = queueOf(id)
     const { command, key } = itemAt(queue.edits, 0)
+    tried.add(key)
     const answer = await post(id, queue.revision, command, key)
     queue.edits.shift()
+    tried.delete(key)
     queue.revision = answer.revision
     keep(id)
     events.taken(id, answer, queue.edits.length)
@@ -161,11 +173,10 @@ export function outbox(
     add(id, revision, command) {
       const queue = queueOf(id)
       if (!queue.edits.length) queue.revision = revision
-      const replaceable =
-        queue.edits.length > (sending.has(id) ? 1 : 0) &&
-        queue.edits.at(-1)?.command.type === 'setScript'
       const edit = { key: newKey(), command: wellFormed(command) }
-      if (replaceable && command.type === 'setScript') queue.edits[queue.edits.length - 1] = edit
+      const last = queue.edits.at(-1)
+      const joined = last && !tried.has(last.key) ? asOne(last.command, edit.command) : undefined
+      if (joined) queue.edits[queue.edits.length - 1] = { ...edit, command: joined }
       else queue.edits.push(edit)
       keep(id)
       void send(id)
@@ -179,4 +190,12 @@ export function outbox(
     },
     send,
   }
+}
+
+/** Of two scripts of which the second was written on the first, one; undefined for all else. */
+function asOne(first: Command, second: Command): Command | undefined {
+  if (first.type !== 'setScript' || second.type !== 'setScript') return undefined
+  if (second.base === undefined || second.base !== first.script) return undefined
+  const { base: _base, ...rest } = second
+  return first.base === undefined ? rest : { ...rest, base: first.base }
 }

@@ -6,6 +6,7 @@ import { UNTITLED } from '@tidy-reel/core/document/document'
 import type { EpisodeRow } from '@tidy-reel/core/views/episode'
 import { episodesApi } from '../api/episodes.ts'
 import ChannelHeader from '../channel/ChannelHeader.vue'
+import { useOnce } from '../controls/use-once.ts'
 import EpisodeLine from './EpisodeLine.vue'
 
 const router = useRouter()
@@ -29,10 +30,10 @@ const load = async () => {
 }
 onMounted(load)
 
-async function create(importing = false) {
+const creating = useOnce(async (importing: boolean) => {
   const { id } = await episodesApi.createEpisode(title.value.trim() || UNTITLED)
   await router.push({ name: 'script', params: { id }, query: importing ? { import: '' } : {} })
-}
+})
 
 async function remove(episode: EpisodeRow) {
   await episodesApi.removeEpisode(episode.id)
@@ -96,7 +97,7 @@ async function remove(episode: EpisodeRow) {
       :show-close="false"
       @open-auto-focus="toTitle"
     >
-      <form @submit.prevent="create()">
+      <form @submit.prevent="creating.run(false)">
         <label for="new-title" class="soft">Title, as a viewer would read it</label>
         <ElInput
           id="new-title"
@@ -105,9 +106,10 @@ async function remove(episode: EpisodeRow) {
           maxlength="200"
           placeholder="How a lighthouse throws its light"
         />
+        <p v-if="creating.problem.value" class="red" role="alert">{{ creating.problem.value }}</p>
         <div class="foot">
           <ElButton @click="asking = false">Not now</ElButton
-          ><ElButton @click="create(true)">From a file or page</ElButton
+          ><ElButton @click="creating.run(true)">From a file or page</ElButton
           ><ElButton type="primary" native-type="submit">Create</ElButton>
         </div>
       </form>

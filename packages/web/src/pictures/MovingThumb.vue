@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { usePreferredReducedMotion } from '@vueuse/core'
 import { onBeforeUnmount, ref, watch } from 'vue'
 import type { ChosenItem } from '@tidy-reel/core/pictures/item'
 import { preview } from '../api/media.ts'
@@ -16,6 +17,7 @@ const props = withDefaults(
   }>(),
   { after: 350 },
 )
+const still = usePreferredReducedMotion()
 const asked = ref(false)
 const plays = ref(false)
 const film = ref<HTMLVideoElement>()
@@ -27,7 +29,7 @@ watch(
   () => {
     clearTimeout(waiting)
     letGo()
-    if (props.moving && props.item.kind === 'clip')
+    if (props.moving && props.item.kind === 'clip' && still.value !== 'reduce')
       waiting = window.setTimeout(() => (asked.value = true), props.after)
   },
   { immediate: true },

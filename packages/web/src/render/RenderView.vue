@@ -39,6 +39,7 @@ const cards = computed(
 )
 
 async function start() {
+  if (busy.value) return
   problem.value = ''
   busy.value = true
   try {

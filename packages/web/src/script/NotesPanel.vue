@@ -13,7 +13,7 @@ const props = defineProps<{
   script: string
 }>()
 const emit = defineEmits<{
-  notes: [notes: string]
+  notes: [notes: string, base: string]
   put: [comment: Comment]
   remove: [id: string]
   show: [from: number, to: number]
@@ -53,7 +53,7 @@ function show({ on: words }: Comment) {
       :value="notes"
       label="Notes on the film"
       placeholder="What it is about, for whom, what must be in it. Never spoken."
-      @keep="(text) => emit('notes', text)"
+      @keep="(text, base) => emit('notes', text, base)"
     />
   </section>
   <section>

@@ -2,18 +2,20 @@
 import { defaultKeymap, history, historyKeymap } from '@codemirror/commands'
 import { type Diagnostic, lintKeymap, setDiagnostics } from '@codemirror/lint'
 import { highlightSelectionMatches, search, searchKeymap } from '@codemirror/search'
-import { Compartment, EditorState } from '@codemirror/state'
+import { Compartment, EditorState, Transaction } from '@codemirror/state'
 import { drawSelection, EditorView, keymap, placeholder } from '@codemirror/view'
 import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { certain } from '@tidy-reel/core/faults/certain'
+import { changesBetween } from '@tidy-reel/core/text/text-changes'
 import { editorTheme } from './editor/editor-theme.ts'
 import { markup } from './editor/markup.ts'
-import { panelLayer, readingLayer, type Seen } from './editor/ranges.ts'
+import { panelLayer, readingLayer, type Seen, versionsLayer } from './editor/ranges.ts'
 import { sceneMargin, type SceneStart, setSceneStarts } from './editor/scene-margin.ts'
-import { spliceOf } from './editor/splice.ts'
 
 const props = defineProps<{
   text: string
+  /** What stands there twice, to be settled. */
+  versions: readonly Seen[]
   scenes: readonly SceneStart[]
   seen: readonly Seen[]
   aloud: readonly Seen[]
@@ -56,6 +58,7 @@ onMounted(() => {
         sceneMargin,
         panelLayer.field,
         readingLayer.field,
+        versionsLayer.field,
         editorTheme,
         EditorView.updateListener.of((update) => {
           if (update.docChanged) emit('update:text', update.state.doc.toString())
@@ -68,16 +71,29 @@ onMounted(() => {
       ],
     }),
   })
-  view.dispatch({ effects: [setSceneStarts.of(props.scenes), panelLayer.set.of(props.seen)] })
+  view.dispatch({
+    effects: [
+      setSceneStarts.of(props.scenes),
+      panelLayer.set.of(props.seen),
+      versionsLayer.set.of(props.versions),
+    ],
+  })
 })
 onBeforeUnmount(() => view.destroy())
 watch(
   () => props.text,
   (text) => {
-    if (text !== view.state.doc.toString())
-      view.dispatch({ changes: spliceOf(view.state.doc.toString(), text) })
+    const now = view.state.doc.toString()
+    if (text !== now) view.dispatch({ changes: changesBetween(now, text) })
   },
 )
+/** Takes over a text that came from elsewhere; who writes here cannot undo that. */
+function adopt(text: string) {
+  view.dispatch({
+    changes: changesBetween(view.state.doc.toString(), text),
+    annotations: Transaction.addToHistory.of(false),
+  })
+}
 watch(
   () => props.scenes,
   (scenes) => view.dispatch({ effects: setSceneStarts.of(scenes) }),
@@ -85,6 +101,12 @@ watch(
 watch(
   () => props.seen,
   (seen) => view.dispatch({ effects: panelLayer.set.of(seen) }),
+)
+watch(
+  () => props.versions,
+  (versions) => view.dispatch({ effects: versionsLayer.set.of(versions) }),
+  // The text comes first.
+  { flush: 'post' },
 )
 watch(
   () => props.aloud,
@@ -122,7 +144,7 @@ function show(from: number, to = from) {
   })
   view.focus()
 }
-defineExpose({ show, focus: () => view.focus(), editor: () => view })
+defineExpose({ adopt, show, focus: () => view.focus(), editor: () => view })
 </script>
 
 <template>

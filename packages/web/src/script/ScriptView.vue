@@ -51,7 +51,8 @@ const TABS = ['Film', 'Tidy', 'Checks', 'Claims', 'Notes'] as const
 const episode = useEpisode()
 const router = useRouter()
 const id = episode.data.id
-const { text, read, problem, parsed, seconds, chapters, starts, save, speed } = useScript(episode)
+const { text, onAdopted, read, problem, parsed, seconds, chapters, starts, save, speed } =
+  useScript(episode)
 const { looked, checks, unanswered, askAgain } = useScriptReading(text, scriptApi.scriptChecks)
 const tidy = useTidyChoice(id, looked, text)
 const aloud = useReadAloud(
@@ -192,6 +193,15 @@ const heard = computed<Seen[]>(() => {
   const scene = parsed.value.scenes[aloud.scene.value]
   return scene ? [{ ...scene.source, name: 'cm-reading' }] : []
 })
+const versionsSeen = computed<Seen[]>(() =>
+  episode.document.conflicts.flatMap(({ first, second }) =>
+    [first, second].map((version) => ({
+      ...version,
+      name: 'cm-version',
+      title: 'Changed twice at once: both versions stand here',
+    })),
+  ),
+)
 
 function seenOn(name: (typeof TABS)[number]): Seen[] {
   if (name === 'Tidy') return tidy.proposed.value.flatMap(tidySeen)
@@ -237,6 +247,7 @@ function toggleImport() {
   importing.value = !importing.value
   writing.value = false
 }
+onAdopted((script) => editor.value?.adopt(script))
 const show = (from: number, to?: number) => editor.value?.show(from, to)
 const showScene = (scene: number) =>
   show(itemAt(parsed.value.scenes, scene).source.from, itemAt(parsed.value.scenes, scene).source.to)
@@ -380,6 +391,7 @@ async function toSheet() {
         v-show="!beside && !importing && !writing"
         ref="editor"
         v-model:text="text"
+        :versions="versionsSeen"
         :scenes="starts"
         :seen="seen"
         :aloud="heard"
@@ -476,7 +488,7 @@ async function toSheet() {
           :selected="selected"
           :by="by"
           :script="text"
-          @notes="(notes) => episode.run({ type: 'setNotes', notes })"
+          @notes="(notes, base) => episode.run({ type: 'setNotes', notes, base })"
           @put="(comment) => episode.run({ type: 'putComment', comment })"
           @remove="(comment) => episode.run({ type: 'removeComment', id: comment })"
           @show="show"

@@ -49,7 +49,7 @@ const unprepared = computed(() =>
   ),
 )
 onMounted(() => {
-  sheet.takeUpDraft()
+  sheet.takeUpDrafts()
   if (!episode.selected) sheet.select(episode.document.cards.opening.shown ? 0 : 1)
   if (episode.document.scenes.length) void episode.prepare(unprepared.value)
   list.value?.focus()
@@ -279,6 +279,7 @@ function dropScenes(index: number) {
                 keepDraft(episode.data.id, {
                   rowId: line.id,
                   text,
+                  ...(writing ? { base: writing.base } : {}),
                   ...(sheet.writingAfter.value ? { after: sheet.writingAfter.value } : {}),
                 })
             "

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { jsonAs } from '@tidy-reel/core/text/json'
+import { ownTabStore } from '../episode/tab-store.ts'
 
 /**
  * What is being typed in a row, kept from the first letter on: a browser that dies takes nothing
@@ -8,23 +9,27 @@ import { jsonAs } from '@tidy-reel/core/text/json'
 const Draft = z.object({
   rowId: z.string(),
   text: z.string(),
+  /** The words that stood in the row when it was opened. */
+  base: z.string().optional(),
   /** Of a new scene, the row it is written behind. */
   after: z.string().optional(),
 })
 type Draft = z.infer<typeof Draft>
 
-const key = (episodeId: string) => `tidy-reel draft ${episodeId}`
+/** Apart from the outbox: a row is written on this page alone. */
+const tabKept = ownTabStore()
 
-export function keepDraft(episodeId: string, draft: Draft) {
-  try {
-    localStorage.setItem(key(episodeId), JSON.stringify(draft))
-  } catch {
-    // The browser's storage is full or closed to us: the text is still in the row.
-  }
+const nameOf = (episodeId: string) => `draft ${episodeId}`
+
+export const keepDraft = (episodeId: string, draft: Draft) =>
+  tabKept.set(nameOf(episodeId), JSON.stringify(draft))
+
+export const forgetDraft = (episodeId: string) => tabKept.remove(nameOf(episodeId))
+
+/** @param take whether it has taken the draft; one that is not taken is kept */
+export function takeLeftDrafts(episodeId: string, take: (draft: Draft) => boolean) {
+  tabKept.left(nameOf(episodeId), (value) => {
+    const draft = jsonAs(value, Draft)
+    return !draft || take(draft)
+  })
 }
-
-export function keptDraft(episodeId: string): Draft | undefined {
-  return jsonAs(localStorage.getItem(key(episodeId)) ?? '', Draft)
-}
-
-export const forgetDraft = (episodeId: string) => localStorage.removeItem(key(episodeId))

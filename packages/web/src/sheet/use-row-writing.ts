@@ -2,7 +2,7 @@ import { type Ref, ref } from 'vue'
 import type { NewScene, ScenePlace } from '@tidy-reel/core/document/command'
 import { certain } from '@tidy-reel/core/faults/certain'
 import type { Episode } from '../episode/episode-store.ts'
-import { forgetDraft, keptDraft } from './draft.ts'
+import { forgetDraft, takeLeftDrafts } from './draft.ts'
 import { NEW_ROW, type SheetRow } from './sheet-rows.ts'
 import type { Commands } from './use-commands.ts'
 import type { Cursor } from './use-cursor.ts'
@@ -12,6 +12,8 @@ export interface Writing {
   id: string
   /** Letters before the cursor; past the end means at the end. */
   caret: number
+  /** The words that stood there then: what others write meanwhile is merged with what comes. */
+  base: string
 }
 
 export interface RowWriting {
@@ -31,8 +33,8 @@ export interface RowWriting {
   /** Joins a scene with the one before it; the cursor stays between their words. */
   mergeBefore(id: string, text: string): void
   mergeAfter(id: string, text: string): void
-  /** What was being typed when the page was left, brought onto the sheet. */
-  takeUpDraft(): void
+  /** What was being typed when a page was left, brought onto the sheet. */
+  takeUpDrafts(): void
 }
 
 const hasWords = (text: string) => /[\p{L}\p{N}]/u.test(text)
@@ -56,7 +58,7 @@ export function useRowWriting(
 
   function write(id: string, caret = Infinity) {
     at.stand(id)
-    writing.value = { id, caret }
+    writing.value = { id, caret, base: at.rows.value[at.indexOf(id)]?.text ?? '' }
   }
   function stopWriting() {
     writing.value = undefined
@@ -67,16 +69,19 @@ export function useRowWriting(
     else if (id !== NEW_ROW || newAfter.value) keep(id, text)
     if (!writing.value || writing.value.id === id) stopWriting()
   }
-  function keep(id: string, text: string): boolean {
-    const here = at.rows.value[at.indexOf(id)]
-    if (!here) return false
-    const kept = id === NEW_ROW ? insertWritten(text) : changeText(here, text)
+  function keep(id: string, text: string, base = baseOf(id)): boolean {
+    const kept = id === NEW_ROW ? insertWritten(text) : changeText(id, text, base)
     if (kept) forgetDraft(episodeId())
     return kept
   }
-  function changeText({ id, kind, text: before }: SheetRow, text: string): boolean {
-    if (text.trim() === before) return true
-    if (kind !== 'card') return run({ type: 'editNarration', sceneId: id, text })
+  const baseOf = (id: string) =>
+    writing.value?.id === id ? writing.value.base : at.rows.value[at.indexOf(id)]?.text
+  function changeText(id: string, text: string, base = ''): boolean {
+    if (text.trim() === base) return true
+    const here: SheetRow | undefined = at.rows.value[at.indexOf(id)]
+    // Somebody took the scene out while it was written: its words become one of their own.
+    if (!here) return text.trim() ? insert(written(text)) : true
+    if (here.kind !== 'card') return run({ type: 'editNarration', sceneId: id, text, base })
     const card = id as 'opening' | 'closing'
     return run({ type: 'setCard', card, set: { text: text.trim() || null } })
   }
@@ -150,12 +155,14 @@ export function useRowWriting(
     const caret = text.trimEnd().length
     if (run({ type: 'mergeScene', sceneId: id })) write(id, caret)
   }
-  function takeUpDraft() {
-    const draft = keptDraft(episodeId())
-    if (!draft) return
-    if (draft.rowId !== NEW_ROW) keep(draft.rowId, draft.text)
-    else if (draft.text.trim()) insert(written(draft.text), draft.after)
-    forgetDraft(episodeId())
+  function takeUpDrafts() {
+    const id = episodeId()
+    takeLeftDrafts(id, (draft) => {
+      if (episode.data.id !== id) return false
+      if (draft.rowId !== NEW_ROW) changeText(draft.rowId, draft.text, draft.base)
+      else if (draft.text.trim()) insert(written(draft.text), draft.after)
+      return true
+    })
   }
   return {
     writing,
@@ -167,6 +174,6 @@ export function useRowWriting(
     begin,
     mergeBefore,
     mergeAfter,
-    takeUpDraft,
+    takeUpDrafts,
   }
 }

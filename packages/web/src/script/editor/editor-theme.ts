@@ -74,6 +74,7 @@ export const editorTheme = EditorView.theme({
   '.cm-claim-unsure': { borderBottom: '2px solid var(--blue)' },
   '.cm-claim-checked': { borderBottom: '1px solid var(--soft)' },
   '.cm-claim-wrong': { borderBottom: '2px solid var(--red)' },
+  '.cm-version': { borderBottom: '2px dotted var(--red)' },
   '.cm-comment': { background: 'var(--wash)', borderBottom: '1px solid var(--blue)' },
   '.cm-reading': { background: 'var(--wash)' },
   '.cm-lintRange': { backgroundImage: 'none !important', paddingBottom: '0' },

@@ -62,6 +62,7 @@ function ranges(state: EditorState, { from, to, name, title, put }: Seen): Range
     : marks
 }
 
-/** What the open panel speaks of, and what is being read aloud. */
+/** What stands there twice, what the open panel speaks of, and what is being read aloud. */
+export const versionsLayer = layer()
 export const panelLayer = layer()
 export const readingLayer = layer()
