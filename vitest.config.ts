@@ -28,10 +28,14 @@ const parts = {
   globalSetup: 'scripts/parts.setup.mjs',
 }
 
-/** What needs PostgreSQL too. Sequelize's models belong to one database: each file has its own. */
+/**
+ * What needs PostgreSQL too. Each file has a database of its own; Sequelize's models are bound to
+ * it anew when it connects.
+ */
 const server = {
   ...patient,
   name: 'server',
+  isolate: false,
   include: ['packages/server/**/*.test.ts'],
   globalSetup: ['scripts/parts.setup.mjs', 'scripts/server.setup.mjs'],
 }

@@ -100,7 +100,7 @@ test('the working rooms do not scroll as a page at 1280 × 800, and the keyboard
     ).toBeLessThanOrEqual(0)
   }
   await page.goto(page.url().replace(/\w+$/, 'sheet'))
-  const second = page.getByRole('article', { name: 'Scene 2' })
+  const second = page.getByRole('row', { name: /^Scene 2:/ })
   await expect(second.getByRole('img').first()).toBeVisible()
   await page.keyboard.press('ArrowDown')
   await expect(second).toHaveAttribute('aria-current', 'true')
@@ -109,7 +109,7 @@ test('the working rooms do not scroll as a page at 1280 × 800, and the keyboard
   await expect(second.getByRole('img').first()).not.toHaveAttribute('alt', before!)
   await page.keyboard.press(' ')
   await expect(page.getByRole('button', { name: 'Stop' })).toBeVisible()
-  await expect(page.getByRole('article', { name: 'Scene 3' })).toHaveAttribute(
+  await expect(page.getByRole('row', { name: /^Scene 3:/ })).toHaveAttribute(
     'aria-current',
     'true',
     { timeout: 15_000 },

@@ -7,7 +7,7 @@ test('a pasted script becomes a film that can be downloaded', async ({ page, req
   await newEpisode(page, 'Why bread rises', SCRIPT)
   await expect(page.getByLabel('Length of the script')).toContainText('2')
   await prepared(page, 2)
-  const first = page.getByRole('article', { name: 'Scene 1' })
+  const first = page.getByRole('row', { name: /^Scene 1:/ })
   await expect(first.getByRole('img').first()).toBeVisible({ timeout: 60_000 })
   const before = await first.getByRole('img').first().getAttribute('alt')
   await page.getByLabel('Pictures for this scene').locator('.pick').nth(1).click()

@@ -135,7 +135,7 @@ test('beside the sheet: words as chips, a filter, several pictures held and laid
   expect(favourites).toHaveLength(1)
 
   // One step of undo for both.
-  await page.getByRole('region', { name: 'Scenes' }).focus()
+  await page.getByRole('grid', { name: 'Scenes' }).focus()
   await page.keyboard.press('Control+z')
   await expect.poll(async () => (await shots()).map(({ by }) => by)).toEqual(['match'])
 })

@@ -15,7 +15,7 @@ test('one pass through the pictures by keyboard: choosing, more, a search, turni
   await prepared(page, 5)
   const id = idOf(page)
   await page.keyboard.press('Shift+P')
-  const offered = page.getByRole('list', { name: 'Pictures offered' }).getByRole('listitem')
+  const offered = page.getByRole('listbox', { name: /^Pictures offered/ }).getByRole('option')
   await expect(offered).toHaveCount(4)
   await expect(page.getByText('of 5 to look at')).toContainText('5')
   const shots = async () =>
@@ -23,8 +23,8 @@ test('one pass through the pictures by keyboard: choosing, more, a search, turni
   const byHand = async () => (await shots()).filter(({ by }) => by === 'hand').length
 
   // Turned down for the meaning: it is gone from here, told in the list, and comes back.
-  const second = await offered.nth(1).getByRole('button').getAttribute('aria-label')
-  const title = second!.replace(/^\d: /, '')
+  const second = await offered.nth(1).locator('.name').textContent()
+  const title = second!.replace('There now: ', '').trim()
   await page.keyboard.press('ArrowRight')
   await page.keyboard.press('x')
   await page.keyboard.press('w')
@@ -118,7 +118,7 @@ test('the contact sheet shows all pictures; another is chosen there, two change 
     (await viewOf(request, id)).document.scenes.map(({ shots }) => shots[0]!.item!.title)
   const before = await titles()
   await page.keyboard.press('c')
-  const pictures = page.getByRole('list', { name: 'Pictures of the film' }).getByRole('listitem')
+  const pictures = page.getByRole('listbox', { name: 'Pictures of the film' }).getByRole('option')
   await expect(pictures).toHaveCount(3)
   await pictures.nth(0).dragTo(pictures.nth(2))
   await expect.poll(titles).toEqual([before[2], before[1], before[0]])

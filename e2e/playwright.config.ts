@@ -15,6 +15,8 @@ export default defineConfig({
   globalSetup: './stack.setup.ts',
   use: {
     viewport: { width: 1280, height: 800 },
+    // A control that is not there is a fault at once, not when the test runs out of time.
+    actionTimeout: 30_000,
     // What moves by itself moves for nobody here; a test that looks at it asks for it.
     contextOptions: { reducedMotion: 'reduce' },
     launchOptions: {

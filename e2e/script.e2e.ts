@@ -62,7 +62,7 @@ test('a claim is marked in the script, seen in the sheet and named before a rend
   expect((await saving).suggestedFilename()).toBe('A claim – claims.csv')
   await page.getByRole('tab', { name: 'Film' }).click()
   await prepared(page, 2)
-  await expect(page.getByRole('article', { name: 'Scene 2' })).toContainText('“1822”: unsure')
+  await expect(page.getByRole('row', { name: /^Scene 2:/ })).toContainText('“1822”: unsure')
   await page.getByRole('link', { name: 'Render' }).click()
   await expect(page.getByText('“1822” in scene 2: unsure')).toBeVisible()
 })

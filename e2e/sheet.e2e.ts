@@ -10,8 +10,7 @@ A lock is a box of water with a door at each end. The boat goes in at the bottom
 # The doors
 Each pair of doors meets in a point, like the roof of a house. The water itself holds them shut. So no bolt is needed.`
 
-const scene = (page: Page, n: number) =>
-  page.getByRole('article', { name: `Scene ${n}`, exact: true })
+const scene = (page: Page, n: number) => page.getByRole('row', { name: new RegExp(`^Scene ${n}:`) })
 const keys = async (page: Page, ...pressed: string[]) => {
   for (const key of pressed) await page.keyboard.press(key)
 }

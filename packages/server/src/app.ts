@@ -1,15 +1,13 @@
-import { join } from 'node:path'
-import { serveStatic } from '@hono/node-server/serve-static'
 import { Hono } from 'hono'
 import { TidyError } from '@tidy-reel/core/faults/fault'
 import { atOnce } from './http/at-once.ts'
 import { bodyLimits } from './http/body-limits.ts'
+import { clientFiles } from './http/client-files.ts'
 import { knownHost } from './http/known-host.ts'
 import { answerProblem } from './http/problem.ts'
 import { sameOrigin } from './http/same-origin.ts'
 import { securityHeaders } from './http/security-headers.ts'
 import { episodeRoutes } from './routes/episodes.ts'
-import { sendFile } from './routes/files.ts'
 import { libraryRoutes } from './routes/library.ts'
 import { mediaRoutes } from './routes/media.ts'
 import { scriptRoutes } from './routes/script.ts'
@@ -56,8 +54,7 @@ export function webApp(services: Services, web: string, names: readonly string[]
   app.use('/api/episodes/:id/recordings', uploads)
   app.route('/', rooms(services))
   app.all('/api/*', nothingHere)
-  app.use('/*', serveStatic({ root: web, rewriteRequestPath: (path) => path }))
-  app.get('/*', () => sendFile(join(web, 'index.html'), 'text/html; charset=utf-8'))
+  app.route('/', clientFiles(web))
   return app
 }
 

@@ -1,3 +1,45 @@
+<script setup lang="ts">
+import KeyDesk from './keys/KeyDesk.vue'
+import { unreached } from './router.ts'
+
+/** Past the header, to what the room is about: its list where it has one. */
+function toRoom() {
+  const room = document.querySelector<HTMLElement>('[data-room-keys], main')
+  room?.setAttribute('tabindex', room.getAttribute('tabindex') ?? '-1')
+  room?.focus()
+}
+</script>
+
 <template>
+  <nav aria-label="Skip"><a class="skip" href="#" @click.prevent="toRoom">Skip to the room</a></nav>
+  <KeyDesk />
+  <p v-if="unreached" class="unreached" role="alert">
+    This room could not be loaded: Tidy Reel does not answer, or has been renewed meanwhile.
+    <a class="link" :href="unreached">Try again</a>
+  </p>
   <RouterView />
 </template>
+
+<style scoped>
+.skip {
+  position: fixed;
+  top: -60px;
+  left: 12px;
+  z-index: 40;
+  padding: 8px 14px;
+  background: var(--ink);
+  color: var(--on-ink);
+}
+.skip:focus {
+  top: 8px;
+}
+.unreached {
+  position: fixed;
+  inset: 0 0 auto;
+  z-index: 30;
+  margin: 0;
+  padding: 10px 20px;
+  background: var(--paper);
+  border-bottom: 2px solid var(--red);
+}
+</style>

@@ -3,7 +3,7 @@ import { createApp } from 'vue'
 import App from './App.vue'
 import { router } from './router.ts'
 
-import 'element-plus/dist/index.css'
+import './element-plus.css'
 import '@fontsource/newsreader/400.css'
 import '@fontsource/newsreader/400-italic.css'
 import '@fontsource/newsreader/600.css'

@@ -1,30 +1,98 @@
+import { ref } from 'vue'
 import { createRouter, createWebHistory } from 'vue-router'
+
+declare module 'vue-router' {
+  interface RouteMeta {
+    /** Of the room, for the browser's tab. */
+    title?: string
+  }
+}
+
+/** Where a person wanted to go when the room's code did not come. */
+export const unreached = ref('')
 
 export const router = createRouter({
   history: createWebHistory(),
   routes: [
-    { path: '/', name: 'episodes', component: () => import('./episodes/EpisodesView.vue') },
-    { path: '/library', name: 'library', component: () => import('./library/LibraryView.vue') },
-    { path: '/topics', name: 'topics', component: () => import('./topics/TopicsView.vue') },
+    {
+      path: '/',
+      name: 'episodes',
+      component: () => import('./episodes/EpisodesView.vue'),
+      meta: { title: 'Episodes' },
+    },
+    {
+      path: '/library',
+      name: 'library',
+      component: () => import('./library/LibraryView.vue'),
+      meta: { title: 'Library' },
+    },
+    {
+      path: '/topics',
+      name: 'topics',
+      component: () => import('./topics/TopicsView.vue'),
+      meta: { title: 'Topics' },
+    },
     {
       path: '/episode/:id',
       component: () => import('./episode/EpisodeShell.vue'),
       props: true,
       children: [
         { path: '', redirect: (to) => ({ name: 'script', params: to.params }) },
-        { path: 'script', name: 'script', component: () => import('./script/ScriptView.vue') },
-        { path: 'sheet', name: 'sheet', component: () => import('./sheet/SheetView.vue') },
-        { path: 'picks', name: 'picks', component: () => import('./picks/PickRunView.vue') },
+        {
+          path: 'script',
+          name: 'script',
+          component: () => import('./script/ScriptView.vue'),
+          meta: { title: 'Script' },
+        },
+        {
+          path: 'sheet',
+          name: 'sheet',
+          component: () => import('./sheet/SheetView.vue'),
+          meta: { title: 'Sheet' },
+        },
+        {
+          path: 'picks',
+          name: 'picks',
+          component: () => import('./picks/PickRunView.vue'),
+          meta: { title: 'Pick run' },
+        },
         {
           path: 'contact',
           name: 'contact',
           component: () => import('./contact/ContactSheetView.vue'),
+          meta: { title: 'Contact sheet' },
         },
-        { path: 'sound', name: 'sound', component: () => import('./sound/SoundView.vue') },
-        { path: 'record', name: 'record', component: () => import('./record/RecordView.vue') },
-        { path: 'render', name: 'render', component: () => import('./render/RenderView.vue') },
+        {
+          path: 'sound',
+          name: 'sound',
+          component: () => import('./sound/SoundView.vue'),
+          meta: { title: 'Sound' },
+        },
+        {
+          path: 'record',
+          name: 'record',
+          component: () => import('./record/RecordView.vue'),
+          meta: { title: 'Recording' },
+        },
+        {
+          path: 'render',
+          name: 'render',
+          component: () => import('./render/RenderView.vue'),
+          meta: { title: 'Render' },
+        },
       ],
     },
-    { path: '/:rest(.*)', redirect: '/' },
+    {
+      path: '/:rest(.*)',
+      component: () => import('./NowhereView.vue'),
+      meta: { title: 'Nothing here' },
+    },
   ],
+})
+
+router.onError((_cause, to) => (unreached.value = to.fullPath))
+router.afterEach((to) => {
+  unreached.value = ''
+  // An episode's rooms say which episode it is: `EpisodeShell`.
+  if (!to.params['id']) document.title = `${to.meta.title ?? ''} – Tidy Reel`
 })

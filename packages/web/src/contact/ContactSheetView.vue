@@ -3,8 +3,8 @@ import { useElementSize } from '@vueuse/core'
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import type { Command } from '@tidy-reel/core/document/command'
 import { alikePictures } from '@tidy-reel/core/match/alike-pictures'
-import { useKeys } from '../controls/use-keys.ts'
 import { useEpisode } from '../episode/episode-store.ts'
+import { useRoomKeys } from '../keys/room-keys.ts'
 import ItemThumb from '../pictures/ItemThumb.vue'
 import ScenePictures from '../sheet/ScenePictures.vue'
 import PickingMenu from './PickingMenu.vue'
@@ -13,7 +13,9 @@ import PickingMenu from './PickingMenu.vue'
 const SIZES = { least: 150, gap: 14, caption: 40 }
 
 const episode = useEpisode()
-const desk = ref<HTMLElement>()
+const cells = ref<HTMLElement>()
+/** The list hears the keys. */
+const toKeys = () => cells.value?.focus({ preventScroll: true })
 const sheet = ref<HTMLElement>()
 const { width } = useElementSize(sheet)
 const columns = computed(() =>
@@ -63,7 +65,7 @@ function line({ a, b }: { a: number; b: number }): string {
   return `M${from.x} ${from.y} Q${(from.x + to.x) / 2} ${Math.max(from.y, to.y) + 26} ${to.x} ${to.y}`
 }
 onMounted(() => {
-  desk.value?.focus()
+  toKeys()
   at.value = Math.max(
     0,
     shown.value.findIndex(({ id }) => id === episode.selected),
@@ -72,12 +74,12 @@ onMounted(() => {
 watch(current, async (now) => {
   if (now) episode.selected = now.id
   await nextTick()
-  sheet.value?.querySelector('[aria-current="true"]')?.scrollIntoView({ block: 'nearest' })
+  sheet.value?.querySelector('[aria-selected="true"]')?.scrollIntoView({ block: 'nearest' })
 })
 
 function run(command: Command) {
   episode.run(command)
-  desk.value?.focus()
+  toKeys()
 }
 /** Two pictures change places. */
 function swap(from: number, to: number) {
@@ -102,24 +104,42 @@ const offer = (n: number) => () => {
   if (pick && current.value)
     run({ type: 'setShot', sceneId: current.value.id, shot: current.value.at, item: pick.item })
 }
-useKeys(
-  () => ({
-    ArrowRight: move(1),
-    ArrowLeft: move(-1),
-    ArrowDown: move(columns.value),
-    ArrowUp: move(-columns.value),
-    n: nextPair,
-    1: offer(0),
-    2: offer(1),
-    3: offer(2),
-    4: offer(3),
-  }),
-  { buttons: true },
-)
+/** The picture that is to change places with another. */
+const held = ref(-1)
+const spokenOf = ({ scene: number, text, item }: (typeof shown.value)[number], i: number) =>
+  [
+    `Scene ${number + 1}: ${text}`,
+    item?.title ?? 'no picture',
+    paired.value.has(i) ? 'looks like another' : '',
+    i === held.value ? 'held, to change places' : '',
+  ]
+    .filter(Boolean)
+    .join('. ')
+function hold() {
+  if (held.value < 0) return void (held.value = at.value)
+  if (held.value !== at.value) swap(held.value, at.value)
+  held.value = -1
+}
+const command = (name: string, keys: string[], run: () => unknown) => ({
+  group: 'Contact sheet',
+  name,
+  keys,
+  run,
+})
+useRoomKeys(() => [
+  command('Next picture', ['ArrowRight'], move(1)),
+  command('Picture before', ['ArrowLeft'], move(-1)),
+  command('Picture below', ['ArrowDown'], move(columns.value)),
+  command('Picture above', ['ArrowUp'], move(-columns.value)),
+  command('Next pair that looks alike', ['n'], nextPair),
+  ...[0, 1, 2, 3].map((n) => command(`Take offered picture ${n + 1}`, [`${n + 1}`], offer(n))),
+  command('Change places: hold this picture, then press again at the other', ['s'], hold),
+  command('Hold no picture any more', ['Escape'], () => (held.value = -1)),
+])
 </script>
 
 <template>
-  <div ref="desk" class="contact" tabindex="-1">
+  <div class="contact">
     <main ref="sheet">
       <p class="soft head">
         <b class="serif">{{ shown.length }} pictures</b
@@ -127,7 +147,8 @@ useKeys(
           >{{ pairs.length }} {{ pairs.length === 1 ? 'pair looks' : 'pairs look' }} alike</span
         ><span v-else>none look alike</span
         ><span class="keys"
-          ><kbd>N</kbd>next alike <kbd>1</kbd>–<kbd>4</kbd>another picture; drag to swap</span
+          ><kbd>N</kbd>next alike <kbd>1</kbd>–<kbd>4</kbd>another picture <kbd>S</kbd>swap two; or
+          drag</span
         ><PickingMenu
           :picking="episode.document.picking"
           :shown="shown.flatMap(({ item }) => item ?? [])"
@@ -135,31 +156,41 @@ useKeys(
           @change="(set) => episode.run({ type: 'setPicking', set })"
         /><RouterLink class="link" :to="{ name: 'sheet' }">Back to the sheet</RouterLink>
       </p>
-      <ol :style="{ height: `${height}px` }" aria-label="Pictures of the film">
-        <li
+      <div
+        ref="cells"
+        class="cells"
+        :style="{ height: `${height}px` }"
+        role="listbox"
+        tabindex="0"
+        aria-label="Pictures of the film"
+        :aria-activedescendant="`picture-${at}`"
+        data-room-keys
+      >
+        <div
           v-for="(one, i) in shown"
+          :id="`picture-${i}`"
           :key="`${one.id} ${one.at}`"
+          class="cell"
           :style="{ left: `${placeOf(i).x}px`, top: `${placeOf(i).y}px`, width: `${cell.wide}px` }"
-          :aria-current="i === at"
-          :class="{ on: i === at, paired: paired.has(i) }"
+          role="option"
+          :aria-selected="i === at"
+          :aria-setsize="shown.length"
+          :aria-posinset="i + 1"
+          :aria-label="spokenOf(one, i)"
+          :title="one.item?.title ?? 'No picture'"
+          :class="{ on: i === at, paired: paired.has(i), held: i === held }"
           draggable="true"
+          @click="((at = i), toKeys())"
           @dragstart="lifted = i"
           @dragover.prevent
           @drop.prevent="swap(lifted, i)"
         >
-          <button
-            class="plain"
-            tabindex="-1"
-            :title="one.item?.title ?? 'No picture'"
-            @click="((at = i), desk?.focus())"
+          <ItemThumb v-if="one.item" :id="one.item.id" alt="" />
+          <span v-else class="none soft">no picture</span>
+          <span class="said"
+            ><span class="mono">{{ one.scene + 1 }}</span> {{ one.text }}</span
           >
-            <ItemThumb v-if="one.item" :id="one.item.id" :alt="one.item.title" />
-            <span v-else class="none soft">no picture</span>
-            <span class="said"
-              ><span class="mono">{{ one.scene + 1 }}</span> {{ one.text }}</span
-            >
-          </button>
-        </li>
+        </div>
         <svg :width="columns * cell.width" :height="height" aria-hidden="true">
           <path
             v-for="pair in pairs"
@@ -168,7 +199,7 @@ useKeys(
             :class="[pair.kind, { on: pair.a === at || pair.b === at }]"
           />
         </svg>
-      </ol>
+      </div>
     </main>
     <aside v-if="current && scene">
       <p class="serif sentence">{{ scene.text }}</p>
@@ -223,18 +254,13 @@ kbd {
   background: var(--paper);
   color: var(--ink);
 }
-ol {
+.cells {
   position: relative;
-  list-style: none;
-  margin: 0;
-  padding: 0;
 }
-li {
+.cell {
   position: absolute;
-}
-li button {
   display: grid;
-  width: 100%;
+  cursor: pointer;
 }
 img,
 .none {
@@ -250,6 +276,10 @@ img,
 }
 .paired img {
   outline: 1px solid var(--red);
+}
+.held img {
+  outline: 3px dashed var(--blue);
+  outline-offset: 3px;
 }
 .on img,
 .on .none {

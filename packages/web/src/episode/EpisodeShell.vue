@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { useEventListener } from '@vueuse/core'
+import { useEventListener, useTitle } from '@vueuse/core'
 import { ElButton } from 'element-plus'
 import { Redo2, Undo2 } from 'lucide-vue-next'
 import { computed, onUnmounted, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { clockText } from '@tidy-reel/core/time/time'
+import { useRoomKeys } from '../keys/room-keys.ts'
 import AsideEdits from './AsideEdits.vue'
 import { useEpisode } from './episode-store.ts'
 import TwoVersions from './TwoVersions.vue'
@@ -27,24 +28,35 @@ const ROOMS = [
   { name: 'sound', label: 'Sound' },
   { name: 'render', label: 'Render' },
 ]
+/** Also those that no link of the header leads to. */
+const WAYS = [
+  ...ROOMS.map(({ name, label }) => [name, `Go to ${label}`] as const),
+  ['picks', 'Go to the pick run'],
+  ['contact', 'Go to the contact sheet'],
+  ['record', 'Go to recording'],
+  ['episodes', 'Go to all episodes'],
+] as const
 const STEPS = [
   { way: 'undo', label: 'Undo', icon: Undo2 },
   { way: 'redo', label: 'Redo', icon: Redo2 },
 ] as const
 const SAVED = { saved: 'Saved', saving: 'Saving …', offline: 'Not saved yet, trying again' }
 /** As in every editor; inside a field the browser's own undo stays in force. */
-useEventListener('keydown', (event: KeyboardEvent) => {
-  if (
-    !(event.ctrlKey || event.metaKey) ||
-    event.altKey ||
-    /^(INPUT|TEXTAREA|SELECT)$/.test((event.target as HTMLElement).tagName)
-  )
-    return
-  const key = event.key.toLowerCase()
-  if (key !== 'z' && key !== 'y') return
-  event.preventDefault()
-  void episode.step(key === 'y' || event.shiftKey ? 'redo' : 'undo')
-})
+useRoomKeys(() => [
+  { group: 'Film', name: 'Undo', keys: ['Ctrl+z'], run: () => episode.step('undo') },
+  {
+    group: 'Film',
+    name: 'Redo',
+    keys: ['Ctrl+y', 'Ctrl+Shift+z'],
+    run: () => episode.step('redo'),
+  },
+  ...WAYS.map(([name, label]) => ({
+    group: 'Rooms',
+    name: label,
+    keys: [],
+    run: () => router.push({ name, params: { id: props.id } }),
+  })),
+])
 const doing = computed(() => {
   const now = episode.preparing
   if (!now || now.step === 'done') return ''
@@ -54,6 +66,11 @@ const doing = computed(() => {
     music: 'Making the music …',
   }[now.step]
 })
+useTitle(() =>
+  [episode.document.title, router.currentRoute.value.meta.title, 'Tidy Reel']
+    .filter((part) => part && part !== '-')
+    .join(' – '),
+)
 const length = computed(() => clockText(episode.film.samples / 48_000))
 </script>
 
@@ -61,7 +78,10 @@ const length = computed(() => clockText(episode.film.samples / 48_000))
   <div class="shell">
     <header>
       <RouterLink to="/" class="brand serif" title="All episodes">Tidy Reel</RouterLink>
-      <span class="title serif">{{ episode.isOpen ? episode.document.title : '' }}</span>
+      <h1 class="title serif" :title="episode.isOpen ? episode.document.title : ''">
+        {{ episode.isOpen ? episode.document.title : ''
+        }}<span class="hidden">: {{ router.currentRoute.value.meta.title }}</span>
+      </h1>
       <nav aria-label="Rooms">
         <RouterLink
           v-for="room in ROOMS"
@@ -98,7 +118,11 @@ const length = computed(() => clockText(episode.film.samples / 48_000))
     </header>
     <p v-if="episode.fault" class="fault red" role="alert">
       {{ episode.fault }}
-      <button v-if="episode.isOpen" class="plain" @click="episode.fault = ''">Dismiss</button>
+      <button v-if="episode.isOpen" class="plain link" @click="episode.fault = ''">Dismiss</button>
+      <template v-else>
+        <button class="plain link" @click="episode.open(id)">Try again</button> or go to
+        <RouterLink class="link" to="/">all episodes</RouterLink>.
+      </template>
     </p>
     <AsideEdits
       v-if="episode.aside.length"

@@ -111,7 +111,8 @@ export function outbox(
     for (const { key } of left.edits) tried.add(key)
     queue.aside.push(...left.aside)
     keep(id)
-    void send(id)
+    if (queue.edits.length) void send(id)
+    else events.state(id, 'saved')
   }
   const keep = (id: string) => {
     const queue = queueOf(id)

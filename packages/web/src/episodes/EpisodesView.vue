@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { ElButton, ElDialog, ElInput, ElMessage } from 'element-plus'
+import { ElButton, ElInput, ElMessage } from 'element-plus'
 import { h, onMounted, ref, useTemplateRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { UNTITLED } from '@tidy-reel/core/document/document'
 import type { EpisodeRow } from '@tidy-reel/core/views/episode'
 import { episodesApi } from '../api/episodes.ts'
 import ChannelHeader from '../channel/ChannelHeader.vue'
+import PanelDialog from '../controls/PanelDialog.vue'
 import { useOnce } from '../controls/use-once.ts'
 import EpisodeLine from './EpisodeLine.vue'
 
@@ -66,31 +67,33 @@ async function remove(episode: EpisodeRow) {
 </script>
 
 <template>
-  <main class="page">
+  <div class="page">
     <ChannelHeader
       ><ElButton type="primary" @click="asking = true">New episode</ElButton></ChannelHeader
     >
-    <h1 class="serif heading">Episodes</h1>
-    <p v-if="fault" class="red" role="alert">
-      {{ fault }} <button class="plain" @click="load">Try again</button>
-    </p>
-    <p v-else-if="!episodes" class="soft">Loading …</p>
-    <section v-else-if="episodes.length === 0" class="empty">
-      <p class="serif">No episode yet.</p>
-      <p class="soft">
-        An episode is one film in the making. Begin with a title, then paste your narration.
+    <main>
+      <h1 class="serif heading">Episodes</h1>
+      <p v-if="fault" class="red" role="alert">
+        {{ fault }} <button class="plain" @click="load">Try again</button>
       </p>
-      <ElButton type="primary" @click="asking = true">New episode</ElButton>
-    </section>
-    <ul v-else>
-      <EpisodeLine
-        v-for="episode in episodes"
-        :key="episode.id"
-        :episode="episode"
-        @remove="remove(episode)"
-      />
-    </ul>
-    <ElDialog
+      <p v-else-if="!episodes" class="soft">Loading …</p>
+      <section v-else-if="episodes.length === 0" class="empty">
+        <p class="serif">No episode yet.</p>
+        <p class="soft">
+          An episode is one film in the making. Begin with a title, then paste your narration.
+        </p>
+        <ElButton type="primary" @click="asking = true">New episode</ElButton>
+      </section>
+      <ul v-else>
+        <EpisodeLine
+          v-for="episode in episodes"
+          :key="episode.id"
+          :episode="episode"
+          @remove="remove(episode)"
+        />
+      </ul>
+    </main>
+    <PanelDialog
       v-model="asking"
       title="New episode"
       width="460px"
@@ -113,8 +116,8 @@ async function remove(episode: EpisodeRow) {
           ><ElButton type="primary" native-type="submit">Create</ElButton>
         </div>
       </form>
-    </ElDialog>
-  </main>
+    </PanelDialog>
+  </div>
 </template>
 
 <style scoped>

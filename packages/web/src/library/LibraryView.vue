@@ -6,7 +6,7 @@ import { clockText } from '@tidy-reel/core/time/time'
 import { MOST_FOUND, type PictureView, type Shelf } from '@tidy-reel/core/views/library'
 import { libraryApi } from '../api/library.ts'
 import ChannelHeader from '../channel/ChannelHeader.vue'
-import { useKeys } from '../controls/use-keys.ts'
+import { useRoomKeys } from '../keys/room-keys.ts'
 import ChipList from '../pictures/ChipList.vue'
 import FilterButton from '../pictures/FilterButton.vue'
 import { chipsOf } from '../pictures/filters.ts'
@@ -91,17 +91,24 @@ function press(place: number, event: MouseEvent) {
 }
 const move = (by: number) => () =>
   pick(Math.min((count.value ?? 1) - 1, Math.max(0, at.value + by)))
-useKeys(
-  () => ({
-    ArrowRight: move(1),
-    ArrowLeft: move(-1),
-    ArrowDown: move(columns.value),
-    ArrowUp: move(-columns.value),
-    t: () => details.value?.write(),
-    f: () => chosen.value.length && favour(!chosen.value.every(({ favourite }) => favourite)),
-  }),
-  { buttons: true },
-)
+const command = (name: string, keys: string[], run: () => unknown) => ({
+  group: 'Library',
+  name,
+  keys,
+  run,
+})
+useRoomKeys(() => [
+  command('Next picture', ['ArrowRight'], move(1)),
+  command('Picture before', ['ArrowLeft'], move(-1)),
+  command('Picture below', ['ArrowDown'], move(columns.value)),
+  command('Picture above', ['ArrowUp'], move(-columns.value)),
+  command('Write tags', ['t'], () => details.value?.write()),
+  command(
+    'Favourite, or none any more',
+    ['f'],
+    () => chosen.value.length && favour(!chosen.value.every(({ favourite }) => favourite)),
+  ),
+])
 
 /** Shows a change at once, in the grid and beside it. */
 function face(change: (picture: PictureView) => PictureView) {
@@ -211,25 +218,6 @@ function go(to: Shelf, name?: string) {
       ><ElButton @click="folder?.click()">Bring a folder</ElButton
       ><ElButton type="primary" @click="files?.click()">Bring files</ElButton></ChannelHeader
     >
-    <input
-      ref="files"
-      class="hidden"
-      type="file"
-      multiple
-      accept="image/*,video/*,.xmp,.csv,.json"
-      tabindex="-1"
-      aria-label="Bring files"
-      @change="chose"
-    />
-    <input
-      ref="folder"
-      class="hidden"
-      type="file"
-      webkitdirectory
-      tabindex="-1"
-      aria-label="Bring a folder"
-      @change="chose"
-    />
     <div class="desk">
       <nav aria-label="Parts of the library">
         <button
@@ -261,6 +249,26 @@ function go(to: Shelf, name?: string) {
         >
       </nav>
       <main>
+        <h1 class="hidden">Library</h1>
+        <input
+          ref="files"
+          class="hidden"
+          type="file"
+          multiple
+          accept="image/*,video/*,.xmp,.csv,.json"
+          tabindex="-1"
+          aria-label="Bring files"
+          @change="chose"
+        />
+        <input
+          ref="folder"
+          class="hidden"
+          type="file"
+          webkitdirectory
+          tabindex="-1"
+          aria-label="Bring a folder"
+          @change="chose"
+        />
         <div class="asked">
           <ElInput
             v-model="asked"

@@ -11,10 +11,9 @@ const over = ref(false)
 </script>
 
 <template>
-  <button
-    class="plain"
+  <div
+    class="picture"
     role="option"
-    tabindex="-1"
     :aria-selected="selected"
     @click="emit('press', $event)"
     @mouseenter="over = true"
@@ -31,12 +30,13 @@ const over = ref(false)
       >{{ picture.item.tags.join(', ') || 'no words yet'
       }}<template v-if="(picture.sharpness ?? SOFT) < SOFT"> · may be soft</template></span
     >
-  </button>
+  </div>
 </template>
 
 <style scoped>
-button {
+.picture {
   display: grid;
+  cursor: pointer;
   width: 100%;
   position: relative;
 }

@@ -60,7 +60,10 @@ const placesOf = (row: number) =>
     ref="box"
     class="grid"
     role="listbox"
+    tabindex="0"
     aria-multiselectable="true"
+    :aria-activedescendant="at >= 0 ? `picture-${at}` : undefined"
+    data-room-keys
     aria-label="Pictures of the library"
   >
     <div :style="{ height: `${rows.getTotalSize()}px` }">
@@ -76,8 +79,11 @@ const placesOf = (row: number) =>
         >
           <PictureCell
             v-if="picture"
+            :id="`picture-${place}`"
             :picture="picture"
             :selected="selected.has(picture.item.id)"
+            :aria-setsize="count"
+            :aria-posinset="place + 1"
             @press="emit('press', place, $event)"
           />
           <span v-else class="empty" />

@@ -4,8 +4,9 @@ import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import type { RefusalReason } from '@tidy-reel/core/document/document'
 import { certain } from '@tidy-reel/core/faults/certain'
 import { clockText } from '@tidy-reel/core/time/time'
-import { type KeyActs, useKeys } from '../controls/use-keys.ts'
 import { useEpisode } from '../episode/episode-store.ts'
+import type { KeyCommand } from '../keys/key-command.ts'
+import { useRoomKeys } from '../keys/room-keys.ts'
 import MovingThumb from '../pictures/MovingThumb.vue'
 import { REASONS } from './reasons.ts'
 import RefusalList from './RefusalList.vue'
@@ -33,6 +34,7 @@ const {
   problem,
 } = pass
 const desk = ref<HTMLElement>()
+const four = ref<HTMLElement>()
 const field = ref<InstanceType<typeof ElInput>>()
 const asked = ref('')
 const refusing = ref(false)
@@ -45,7 +47,8 @@ const chapter = computed(() =>
     : undefined,
 )
 const SAID = { sure: 'sure', look: 'look at it', weak: 'weak' }
-const toKeys = () => void nextTick(() => desk.value?.focus())
+/** The pictures hear the keys; where there are none, the page does. */
+const toKeys = () => void nextTick(() => (four.value ?? desk.value)?.focus())
 onMounted(async () => {
   toKeys()
   if (episode.document.scenes.some(({ id, hidden }) => !hidden && !episode.data.candidates[id]))
@@ -72,29 +75,31 @@ function refuse(reason: RefusalReason) {
 function move(by: number) {
   focus.value = Math.min(shown.value.length - 1, Math.max(0, focus.value + by))
 }
-useKeys(
-  (): KeyActs =>
-    refusing.value
-      ? {
-          Escape: () => (refusing.value = false),
-          ...Object.fromEntries(REASONS.map(({ key, reason }) => [key, () => refuse(reason)])),
-        }
-      : {
-          1: () => pass.choose(0),
-          2: () => pass.choose(1),
-          3: () => pass.choose(2),
-          4: () => pass.choose(3),
-          Enter: () => pass.choose(focus.value),
-          ArrowRight: () => move(1),
-          ArrowLeft: () => move(-1),
-          ArrowDown: () => pass.go(1),
-          ArrowUp: () => pass.go(-1),
-          ' ': () => pass.more(),
-          '/': () => field.value?.focus(),
-          x: () => shown.value.length && (refusing.value = true),
-        },
-  { anyCase: true },
-)
+const marks = [0, 1, 2, 3]
+const choosing = (): KeyCommand[] => [
+  ...marks.map((n) => command(`Choose picture ${n + 1}`, [`${n + 1}`], () => pass.choose(n))),
+  command('Choose the marked picture', ['Enter'], () => pass.choose(focus.value)),
+  command('Mark the next picture', ['ArrowRight'], () => move(1)),
+  command('Mark the picture before', ['ArrowLeft'], () => move(-1)),
+  command('Leave this scene for later', ['ArrowDown'], () => pass.go(1)),
+  command('Back to the scene before', ['ArrowUp'], () => pass.go(-1)),
+  command('Four more pictures', [' '], () => pass.more()),
+  command('Search all pictures', ['/'], () => field.value?.focus()),
+  command('Turn the marked picture down', ['x'], () => (refusing.value = shown.value.length > 0)),
+]
+const reasons = (): KeyCommand[] => [
+  command('Keep it after all', ['Escape'], () => (refusing.value = false)),
+  ...REASONS.map(({ key, label, reason }) =>
+    command(`Turn it down: ${label}`, [key], () => refuse(reason)),
+  ),
+]
+const command = (name: string, keys: string[], run: () => unknown): KeyCommand => ({
+  group: 'Pick run',
+  name,
+  keys,
+  run,
+})
+useRoomKeys(() => (refusing.value ? reasons() : choosing()))
 async function search() {
   await pass.search(asked.value)
   toKeys()
@@ -119,39 +124,46 @@ async function search() {
             : 'Nothing is left to offer. Search with /, or go on with ↓.'
         }}
       </p>
-      <ol class="four" aria-label="Pictures offered">
-        <li
+      <div
+        v-if="shown.length"
+        ref="four"
+        class="four"
+        role="listbox"
+        tabindex="0"
+        :aria-label="`Pictures offered for scene ${number + 1}`"
+        :aria-activedescendant="`offer-${focus}`"
+        data-room-keys
+      >
+        <div
           v-for="(pick, i) in shown"
+          :id="`offer-${i}`"
           :key="pick.item.id"
+          class="offer"
+          role="option"
+          :aria-selected="i === focus"
           :class="{ focus: i === focus }"
           @mouseenter="focus = i"
+          @click="pass.choose(i)"
         >
-          <button
-            class="plain"
-            tabindex="-1"
-            :aria-label="`${i + 1}: ${pick.item.title}`"
-            @click="pass.choose(i)"
+          <MovingThumb
+            class="frame"
+            :item="pick.item"
+            :moving="true"
+            :after="i === focus ? 350 : 900"
+          />
+          <span class="key mono">{{ i + 1 }}</span>
+          <span class="name"
+            ><b v-if="pick.item.id === current?.id">There now: </b>{{ pick.item.title }}</span
           >
-            <MovingThumb
-              class="frame"
-              :item="pick.item"
-              :moving="true"
-              :after="i === focus ? 350 : 900"
-            />
-            <span class="key mono">{{ i + 1 }}</span>
-            <span class="name"
-              ><b v-if="pick.item.id === current?.id">There now: </b>{{ pick.item.title }}</span
-            >
-            <span class="soft why"
-              ><i v-if="!pick.found" :class="pick.sure">{{ SAID[pick.sure] }}</i
-              >{{ pick.why
-              }}<template v-if="pick.item.seconds">
-                · clip {{ pick.item.seconds.toFixed(1) }} s</template
-              ></span
-            >
-          </button>
-        </li>
-      </ol>
+          <span class="soft why"
+            ><i v-if="!pick.found" :class="pick.sure">{{ SAID[pick.sure] }}</i
+            >{{ pick.why
+            }}<template v-if="pick.item.seconds">
+              · clip {{ pick.item.seconds.toFixed(1) }} s</template
+            ></span
+          >
+        </div>
+      </div>
       <footer v-if="refusing" class="reasons" role="group" aria-label="Why not this one?">
         <span>Why not “{{ shown[focus]?.item.title }}”?</span>
         <button
@@ -268,23 +280,18 @@ main {
 }
 .four {
   grid-row: 3;
-  list-style: none;
-  margin: 0;
   padding: 3px;
   display: grid;
   grid-template: minmax(0, 1fr) minmax(0, 1fr) / minmax(0, 1fr) minmax(0, 1fr);
   gap: 10px 18px;
   min-height: 0;
 }
-.four li {
+.offer {
   min-height: 0;
   position: relative;
-}
-.four button {
   display: grid;
   grid-template: minmax(0, 1fr) auto auto / minmax(0, 1fr);
-  width: 100%;
-  height: 100%;
+  cursor: pointer;
 }
 .frame {
   min-height: 0;

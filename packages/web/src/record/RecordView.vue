@@ -4,8 +4,8 @@ import { computed, nextTick, ref, shallowRef, watch } from 'vue'
 import { certain } from '@tidy-reel/core/faults/certain'
 import type { ReadSentence, RecordedView, RecordingView } from '@tidy-reel/core/views/recording'
 import { speechApi } from '../api/speech.ts'
-import { useKeys } from '../controls/use-keys.ts'
 import { useEpisode } from '../episode/episode-store.ts'
+import { useRoomKeys } from '../keys/room-keys.ts'
 import PlayButton from '../sound/PlayButton.vue'
 import { useSay } from '../sound/use-say.ts'
 import { useRecorder } from './use-recorder.ts'
@@ -78,14 +78,20 @@ async function onward() {
 const hear = (text: string, take: string, key: string) =>
   void say(key, episode.sayRequest({ text }, { take, voice: episode.document.voice }))
 const hearNow = () => scene.value?.take && hear(scene.value.text, scene.value.take, 'now')
-useKeys(() => ({
-  ' ': press,
-  Enter: onward,
-  r: begin,
-  p: hearNow,
-  ArrowDown: () => show(at.value + 1),
-  ArrowUp: () => show(at.value - 1),
-}))
+const command = (name: string, keys: string[], run: () => unknown) => ({
+  group: 'Recording',
+  name,
+  keys,
+  run,
+})
+useRoomKeys(() => [
+  command('Record this scene, or stop', [' '], press),
+  command('Go on to the next scene and record it', ['Enter'], onward),
+  command('Record it again', ['r'], begin),
+  command('Hear what there is', ['p'], hearNow),
+  command('Next scene', ['ArrowDown'], () => show(at.value + 1)),
+  command('Scene before', ['ArrowUp'], () => show(at.value - 1)),
+])
 watch(
   at,
   async () => {

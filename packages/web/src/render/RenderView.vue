@@ -99,7 +99,7 @@ async function cancel(id: string) {
       />
     </section>
     <aside>
-      <h1 class="serif">Render</h1>
+      <h2 class="serif">Render</h2>
       <p class="soft">
         {{ episode.film.scenes.length }} scenes,
         {{ clockText(secondsFromSamples(episode.film.samples)) }} min
@@ -195,7 +195,7 @@ aside {
   flex-direction: column;
   gap: 12px;
 }
-h1 {
+h2 {
   font-size: 26px;
   line-height: 1;
 }

@@ -45,7 +45,7 @@ const things = computed(() => props.checks?.things)
 
 <template>
   <section>
-    <h3>The first ten seconds</h3>
+    <h2>The first ten seconds</h2>
     <blockquote v-if="hook.text" class="serif">{{ hook.text }}</blockquote>
     <p v-else class="soft">Nothing is spoken yet.</p>
     <ul class="points">
@@ -55,7 +55,7 @@ const things = computed(() => props.checks?.things)
     </ul>
   </section>
   <section>
-    <h3>Ease and pictures</h3>
+    <h2>Ease and pictures</h2>
     <dl>
       <dt>Reading ease (Flesch)</dt>
       <dd>
@@ -81,9 +81,9 @@ const things = computed(() => props.checks?.things)
     </dl>
   </section>
   <section v-for="{ title, found } in groups" :key="title" :aria-label="title">
-    <h3>
+    <h2>
       {{ title }} <span class="soft">{{ found.length }}</span>
-    </h3>
+    </h2>
     <ul>
       <li v-for="finding in found.slice(0, 40)" :key="finding.from">
         <button class="plain" @click="emit('show', finding.from, finding.to)">
@@ -95,9 +95,9 @@ const things = computed(() => props.checks?.things)
     <p v-if="found.length > 40" class="soft">and {{ found.length - 40 }} more</p>
   </section>
   <section v-if="words.length">
-    <h3>
+    <h2>
       Words of the channel <span class="soft">{{ words.length }}</span>
-    </h3>
+    </h2>
     <p class="soft known">
       <button
         v-for="word in words"
@@ -124,7 +124,7 @@ section:first-child {
   border-top: 0;
   padding-top: 0;
 }
-h3 {
+h2 {
   font-weight: 600;
   font-size: 14px;
 }

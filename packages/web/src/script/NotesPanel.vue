@@ -47,7 +47,7 @@ function show({ on: words }: Comment) {
 
 <template>
   <section>
-    <h3>Notes on the film</h3>
+    <h2>Notes on the film</h2>
     <KeptInput
       :lines="{ minRows: 3, maxRows: 12 }"
       :value="notes"
@@ -57,9 +57,9 @@ function show({ on: words }: Comment) {
     />
   </section>
   <section>
-    <h3>
+    <h2>
       Comments <span class="soft">{{ comments.filter(({ done }) => !done).length || '' }}</span>
-    </h3>
+    </h2>
     <form v-if="on" @submit.prevent="add">
       <p class="serif quote">{{ on.length > 90 ? `${on.slice(0, 86)} …` : on }}</p>
       <ElInput
@@ -108,7 +108,7 @@ section + section {
   border-top: 1px solid var(--hair);
   padding-top: 10px;
 }
-h3 {
+h2 {
   font-weight: 600;
   font-size: 14px;
 }

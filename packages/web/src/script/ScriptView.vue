@@ -4,6 +4,7 @@ import { openSearchPanel } from '@codemirror/search'
 import { useLocalStorage } from '@vueuse/core'
 import { ElOption, ElSelect } from 'element-plus'
 import { BookOpen, Columns2, FileInput, PenLine, Search, Square, Volume2 } from 'lucide-vue-next'
+import { TabsContent, TabsList, TabsRoot, TabsTrigger } from 'reka-ui'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { claimRows } from '@tidy-reel/core/checks/claim-rows'
@@ -408,92 +409,85 @@ async function toSheet() {
       <SentenceStrip :sentences="looked.sentences" :at="cursor" @show="show" />
     </section>
     <aside v-if="!reading && !writing">
-      <div class="tabs" role="tablist" aria-label="About the script">
-        <button
-          v-for="name in TABS"
-          :id="`tab-${name}`"
-          :key="name"
-          class="plain"
-          role="tab"
-          :aria-selected="tab === name"
-          aria-controls="script-panel"
-          @click="tab = name"
-        >
-          {{ name
-          }}<span v-if="name === 'Tidy' && tidy.proposed.value.length" class="count">{{
-            tidy.proposed.value.length
-          }}</span>
-        </button>
-      </div>
-      <div id="script-panel" class="panel" role="tabpanel" :aria-labelledby="`tab-${tab}`">
-        <template v-if="tab === 'Film'">
-          <LengthFacts
-            :parsed="parsed"
-            :seconds="seconds"
-            :wanted="episode.document.wantedMinutes"
-            :speed="speed"
-            @wish="(minutes) => episode.run({ type: 'setWantedMinutes', minutes })"
-            @show="showScene"
-            @cut="cutScene"
-            @chapter="showChapter"
+      <TabsRoot v-model="tab" class="panels">
+        <TabsList class="tabs" aria-label="About the script">
+          <TabsTrigger v-for="name in TABS" :key="name" class="plain" :value="name">
+            {{ name
+            }}<span v-if="name === 'Tidy' && tidy.proposed.value.length" class="count">{{
+              tidy.proposed.value.length
+            }}</span>
+          </TabsTrigger>
+        </TabsList>
+        <TabsContent :value="tab" class="panel">
+          <template v-if="tab === 'Film'">
+            <LengthFacts
+              :parsed="parsed"
+              :seconds="seconds"
+              :wanted="episode.document.wantedMinutes"
+              :speed="speed"
+              @wish="(minutes) => episode.run({ type: 'setWantedMinutes', minutes })"
+              @show="showScene"
+              @cut="cutScene"
+              @chapter="showChapter"
+            />
+            <FilmPanel
+              :film="episode.document"
+              :parsed="parsed"
+              :seconds="seconds"
+              @run="episode.run"
+              @sheet="toSheet"
+            />
+          </template>
+          <TidyPanel
+            v-else-if="tab === 'Tidy'"
+            :changes="tidy.proposed.value"
+            :left="tidy.leftCount.value"
+            :made="tidy.made.value"
+            :empty="!text.trim()"
+            @accept="tidy.accept"
+            @leave="tidy.leave"
+            @again="tidy.showAgain"
+            @undo="tidy.undo"
+            @compare="compareTidy"
+            @show="(change) => show(change.edits[0]!.from, change.edits.at(-1)!.to)"
           />
-          <FilmPanel
-            :film="episode.document"
-            :parsed="parsed"
-            :seconds="seconds"
-            @run="episode.run"
-            @sheet="toSheet"
+          <ChecksPanel
+            v-else-if="tab === 'Checks'"
+            :hook="hook"
+            :looked="looked"
+            :checks="checks"
+            :unanswered="unanswered"
+            :findings="findings"
+            :words="channelWords"
+            @forget="(word) => changeWords(scriptApi.removeWord(word))"
+            @show="show"
+            @scene="showScene"
           />
-        </template>
-        <TidyPanel
-          v-else-if="tab === 'Tidy'"
-          :changes="tidy.proposed.value"
-          :left="tidy.leftCount.value"
-          :made="tidy.made.value"
-          :empty="!text.trim()"
-          @accept="tidy.accept"
-          @leave="tidy.leave"
-          @again="tidy.showAgain"
-          @undo="tidy.undo"
-          @compare="compareTidy"
-          @show="(change) => show(change.edits[0]!.from, change.edits.at(-1)!.to)"
-        />
-        <ChecksPanel
-          v-else-if="tab === 'Checks'"
-          :hook="hook"
-          :looked="looked"
-          :checks="checks"
-          :unanswered="unanswered"
-          :findings="findings"
-          :words="channelWords"
-          @forget="(word) => changeWords(scriptApi.removeWord(word))"
-          @show="show"
-          @scene="showScene"
-        />
-        <ClaimsPanel
-          v-else-if="tab === 'Claims'"
-          :claims="looked.claims"
-          :known="episode.document.claims"
-          :by="by"
-          :source-of="sourceOf"
-          @mark="markClaim"
-          @show="show"
-          @save="saveClaims"
-          @by="(name) => (by = name)"
-        />
-        <NotesPanel
-          v-else
-          :notes="episode.document.notes"
-          :comments="episode.document.comments"
-          :selected="selected"
-          :by="by"
-          :script="text"
-          @notes="(notes, base) => episode.run({ type: 'setNotes', notes, base })"
-          @put="(comment) => episode.run({ type: 'putComment', comment })"
-          @remove="(comment) => episode.run({ type: 'removeComment', id: comment })"
-          @show="show"
-        />
-      </div>
+          <ClaimsPanel
+            v-else-if="tab === 'Claims'"
+            :claims="looked.claims"
+            :known="episode.document.claims"
+            :by="by"
+            :source-of="sourceOf"
+            @mark="markClaim"
+            @show="show"
+            @save="saveClaims"
+            @by="(name) => (by = name)"
+          />
+          <NotesPanel
+            v-else
+            :notes="episode.document.notes"
+            :comments="episode.document.comments"
+            :selected="selected"
+            :by="by"
+            :script="text"
+            @notes="(notes, base) => episode.run({ type: 'setNotes', notes, base })"
+            @put="(comment) => episode.run({ type: 'putComment', comment })"
+            @remove="(comment) => episode.run({ type: 'removeComment', id: comment })"
+            @show="show"
+          />
+        </TabsContent>
+      </TabsRoot>
     </aside>
   </main>
 </template>
@@ -545,6 +539,10 @@ async function toSheet() {
   text-overflow: ellipsis;
 }
 aside {
+  min-height: 0;
+}
+.panels {
+  height: 100%;
   display: grid;
   grid-template-rows: 38px minmax(0, 1fr);
   min-height: 0;

@@ -49,9 +49,9 @@ const short = (text: string) =>
       :aria-label="TIDY_KINDS[kind].name"
     >
       <header>
-        <h3>
+        <h2>
           {{ TIDY_KINDS[kind].name }} <span class="soft">{{ found.length }}</span>
-        </h3>
+        </h2>
         <span
           ><button
             class="plain link"
@@ -127,13 +127,13 @@ header > span {
   display: flex;
   gap: 12px;
 }
-h3 {
+h2 {
   font-weight: 600;
 }
-h3::first-letter {
+h2::first-letter {
   text-transform: uppercase;
 }
-h3 {
+h2 {
   white-space: nowrap;
 }
 .made {

@@ -72,6 +72,22 @@ const label = computed(() => {
   return kind === 'new' ? 'New scene' : `Scene ${number}`
 })
 
+/** The row as a screen reader tells it. */
+const read = computed(() => {
+  const { text, shots, scene, hidden } = props.row
+  const titles = shots.map(({ item }) => item?.title ?? 'no picture')
+  return [
+    `${label.value}: ${text}`,
+    titles.length ? `Pictures: ${titles.join(', ')}` : '',
+    ...notes.value,
+    ...flags.value.map(([flag]) => flag),
+    hidden ? 'left out of the film' : '',
+    scene ? `${seconds.value.toFixed(1)} seconds` : '',
+  ]
+    .filter(Boolean)
+    .join('. ')
+})
+
 /** Clicked text is opened where it was clicked. */
 function open(event: MouseEvent) {
   if (event.shiftKey) return emit('select', 0, true)
@@ -91,25 +107,34 @@ function lift(event: DragEvent) {
 </script>
 
 <template>
-  <article
+  <div
     v-if="row.kind === 'card' && row.hidden"
-    class="absent"
+    :id="`row-${row.id}`"
+    class="row absent"
     :class="{ selected, current }"
-    :aria-label="label"
+    role="row"
+    :aria-selected="selected"
     :aria-current="current"
+    :aria-label="`${label}: not shown`"
     @click="emit('select', 0, $event.shiftKey)"
   >
-    <span class="serif">{{ label }}: not shown.</span>
-    <button class="plain link" @click.stop="emit('show')">Show it</button>
-  </article>
-  <article
+    <span class="serif" role="gridcell">{{ label }}: not shown.</span>
+    <span role="gridcell"
+      ><button class="plain link" tabindex="-1" @click.stop="emit('show')">Show it</button></span
+    >
+  </div>
+  <div
     v-else
+    :id="`row-${row.id}`"
+    class="row"
     :class="{ selected, current, playing, out: row.hidden }"
+    role="row"
+    :aria-selected="selected"
     :aria-current="current"
-    :aria-label="label"
+    :aria-label="read"
     @click="emit('select', 0, $event.shiftKey)"
   >
-    <div class="margin">
+    <div class="margin" role="rowheader">
       <span
         v-if="row.kind === 'scene'"
         class="number"
@@ -136,7 +161,7 @@ function lift(event: DragEvent) {
         />
       </button>
     </div>
-    <div class="narration serif">
+    <div class="narration serif" role="gridcell">
       <SceneText
         v-if="writing !== undefined"
         :text="row.text"
@@ -170,7 +195,7 @@ function lift(event: DragEvent) {
       >
       <span v-if="row.hidden" class="note">left out of the film</span>
     </div>
-    <div class="pictures">
+    <div class="pictures" role="gridcell">
       <ShotStrip
         v-if="row.scene"
         :scene="row.scene"
@@ -187,11 +212,11 @@ function lift(event: DragEvent) {
         >{{ seconds.toFixed(1) }}<span class="hidden"> seconds</span></span
       >
     </div>
-  </article>
+  </div>
 </template>
 
 <style scoped>
-article {
+.row {
   display: grid;
   grid-template-columns: 64px minmax(0, 1fr) 352px;
   gap: 20px;
@@ -240,7 +265,7 @@ article {
   opacity: 0;
   color: var(--soft);
 }
-article:hover .grip {
+.row:hover .grip {
   opacity: 1;
 }
 .play {
@@ -248,13 +273,13 @@ article:hover .grip {
   padding: 3px;
   opacity: 0;
 }
-article:hover .play,
+.row:hover .play,
 .current .play,
 .play:focus-visible {
   opacity: 1;
 }
 .current .play:disabled,
-article:hover .play:disabled {
+.row:hover .play:disabled {
   opacity: 0.35;
   cursor: default;
 }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useVirtualizer } from '@tanstack/vue-virtual'
-import { useEventListener } from '@vueuse/core'
+import { TabsContent, TabsList, TabsRoot, TabsTrigger } from 'reka-ui'
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import type { Command, Target } from '@tidy-reel/core/document/command'
@@ -8,14 +8,14 @@ import { itemAt } from '@tidy-reel/core/faults/certain'
 import type { Item } from '@tidy-reel/core/pictures/item'
 import { libraryApi } from '../api/library.ts'
 import { useEpisode } from '../episode/episode-store.ts'
+import { focusKind } from '../keys/focus-kind.ts'
+import { overRoom, useRoomKeys } from '../keys/room-keys.ts'
 import FilmMonitor from '../monitor/FilmMonitor.vue'
 import { usePlayer } from '../monitor/use-player.ts'
-import CommandPalette from './CommandPalette.vue'
-import { keyOf } from './commands/keys.ts'
 import { sheetCommands } from './commands/sheet-commands.ts'
+import { WRITING_KEYS } from './commands/writing-keys.ts'
 import { keepDraft } from './draft.ts'
 import FilmMap from './FilmMap.vue'
-import KeySheet from './KeySheet.vue'
 import ScenePanel from './ScenePanel.vue'
 import ScenePictures from './ScenePictures.vue'
 import SceneRow from './SceneRow.vue'
@@ -34,7 +34,7 @@ const player = usePlayer(() => ({
 const sheet = useSheet(episode, player)
 const { rows, row, scene, cursor, selectedIds, shot, writing } = sheet
 const panel = ref<'pictures' | 'shot' | 'scene'>('pictures')
-const over = ref<'palette' | 'keys' | 'versions'>()
+const over = ref<'versions'>()
 const guides = ref(false)
 const which = ref<'these' | 'chapter' | 'all'>('these')
 const candidates = ref<InstanceType<typeof ScenePictures>>()
@@ -82,6 +82,11 @@ watch(player.sceneIndex, (index) => {
     )
 })
 
+const PANELS = [
+  ['pictures', 'Pictures', 'P'],
+  ['shot', 'This picture', 'F'],
+  ['scene', 'This scene', 'E'],
+] as const
 const target = computed((): Target => {
   if (which.value === 'all') return 'all'
   const inChapter = which.value === 'chapter' && scene.value
@@ -131,43 +136,18 @@ const commands = sheetCommands({
     choose: (n) => offered.value.picks[n] && choose(offered.value.picks[n].item),
     contactSheet: () => void router.push({ name: 'contact' }),
     pickRun: () => void router.push({ name: 'picks' }),
-    palette: () => (over.value = 'palette'),
-    keys: () => (over.value = 'keys'),
     versions: () => (over.value = 'versions'),
     fullscreen: () => void monitor.value?.fullscreen(),
     guides: () => (guides.value = !guides.value),
   },
 })
-const byKey = new Map(
-  commands.flatMap((command) => command.keys.map((key) => [key, command] as const)),
-)
-const typing = (element: EventTarget | null) =>
-  element instanceof HTMLElement &&
-  (element.isContentEditable ||
-    /^(TEXTAREA|SELECT)$/.test(element.tagName) ||
-    (element.tagName === 'INPUT' &&
-      !/^(radio|checkbox|range|button)$/.test((element as HTMLInputElement).type)))
-useEventListener('keydown', (event: KeyboardEvent) => {
-  const key = keyOf(event)
-  const command = byKey.get(key)
-  if (!command || command.elsewhere || event.defaultPrevented) return
-  if (over.value || (typing(event.target) && !command.everywhere)) return
-  // Return and space press the button that has the focus.
-  if (
-    event.target instanceof HTMLElement &&
-    event.target.closest('aside, nav') &&
-    (event.key === 'Enter' || event.key === ' ')
-  )
-    return
-  event.preventDefault()
-  command.run(key)
-})
+useRoomKeys(() => commands, WRITING_KEYS)
 /** Out of a panel's field and back to the rows. */
 function leaveField(event: KeyboardEvent) {
   ;(event.target as HTMLElement).blur()
   list.value?.focus()
 }
-useClipboard(sheet, typing)
+useClipboard(sheet, (target) => focusKind(target) === 'field')
 
 function select(index: number, which: number, extend: boolean) {
   sheet.select(index, { shot: which, extend })
@@ -231,12 +211,23 @@ function dropScenes(index: number) {
 
 <template>
   <main class="desk">
-    <section ref="list" class="rows" aria-label="Scenes" tabindex="0">
-      <p v-if="!episode.document.scenes.length" class="empty serif">
-        There is nothing on the sheet yet.
-        <RouterLink :to="{ name: 'script' }">Write or paste a script</RouterLink> first.
-      </p>
-      <div v-else :style="{ height: `${virtual.getTotalSize()}px`, position: 'relative' }">
+    <p v-if="!episode.document.scenes.length" class="rows empty serif">
+      There is nothing on the sheet yet.
+      <RouterLink :to="{ name: 'script' }">Write or paste a script</RouterLink> first.
+    </p>
+    <div
+      v-else
+      ref="list"
+      class="rows"
+      role="grid"
+      aria-label="Scenes"
+      aria-multiselectable="true"
+      :aria-rowcount="rows.length"
+      :aria-activedescendant="row ? `row-${row.id}` : undefined"
+      tabindex="0"
+      data-room-keys
+    >
+      <div :style="{ height: `${virtual.getTotalSize()}px`, position: 'relative' }">
         <div
           v-for="{ row: line, index, start, key } in lines"
           :key="String(key)"
@@ -250,15 +241,19 @@ function dropScenes(index: number) {
           @dragleave="dropAt = -1"
           @drop.prevent="dropScenes(index)"
         >
-          <h2
-            v-if="line.heading"
-            class="chapter serif"
-            title="Rename the chapter"
-            @click="(sheet.select(index), open('scene'))"
-          >
-            {{ line.heading }}
-          </h2>
+          <div v-if="line.heading" role="row">
+            <div role="rowheader">
+              <h2
+                class="chapter serif"
+                title="Rename the chapter"
+                @click="(sheet.select(index), open('scene'))"
+              >
+                {{ line.heading }}
+              </h2>
+            </div>
+          </div>
           <SceneRow
+            :aria-rowindex="index + 1"
             :row="line"
             :fps="episode.film.fps"
             :words="episode.data.candidates[line.id]?.words ?? []"
@@ -296,7 +291,7 @@ function dropScenes(index: number) {
           />
         </div>
       </div>
-    </section>
+    </div>
     <aside>
       <FilmMonitor
         ref="monitor"
@@ -314,83 +309,81 @@ function dropScenes(index: number) {
       <ul v-if="episode.preparing?.remarks.length" class="remarks red" role="alert">
         <li v-for="remark in episode.preparing.remarks" :key="remark">{{ remark }}</li>
       </ul>
-      <div class="tabs" role="tablist" aria-label="What is selected">
-        <button
-          v-for="[name, label, key] in [
-            ['pictures', 'Pictures', 'P'],
-            ['shot', 'This picture', 'F'],
-            ['scene', 'This scene', 'E'],
-          ] as const"
-          :key="name"
-          class="plain"
-          role="tab"
-          :aria-selected="panel === name"
-          :title="`${label} (${key})`"
-          @click="panel = name"
-        >
-          {{ label }}
-        </button>
-        <RouterLink
-          class="all link"
-          :to="{ name: 'picks' }"
-          title="One pass through all pictures, weak ones first (Shift P)"
-          >Pick run</RouterLink
-        >
-        <RouterLink
-          class="link also"
-          :to="{ name: 'contact' }"
-          title="All pictures of the film at once (C)"
-          >Contact sheet</RouterLink
-        >
-        <button
-          class="plain"
-          aria-label="All commands"
-          title="All commands (F2); sheet of keys (F1)"
-          @click="over = 'palette'"
-        >
-          <kbd>F2</kbd>
-        </button>
-      </div>
-      <div v-if="scene" class="below" @keydown.esc="leaveField">
-        <ScenePictures
-          v-if="panel === 'pictures'"
-          ref="candidates"
-          :scene-id="scene.id"
-          :number="scene.number"
-          :shot="shot"
-          @run="run"
-          @shot="shot = $event"
-        />
-        <ShotPanel
-          v-else-if="panel === 'shot'"
-          :number="scene.number"
-          :index="shot"
-          :shot="scene.shots[shot]"
-          :target="target"
-          :single="which === 'these' && selectedIds.length === 1"
-          :film="episode.document.transition"
-          @run="run"
-          @target="which = $event"
-        />
-        <ScenePanel
-          v-else
-          :row="scene"
-          :count="selectedIds.length"
-          :target="target"
-          @run="run"
-          @target="which = $event"
-        />
-      </div>
-      <p v-else-if="row?.kind === 'card'" class="soft hint">
-        A card with words in place of a picture. Press Enter to word it; an empty one takes the
-        film's own words.
-        <button
-          class="plain link"
-          @click="run({ type: 'setCard', card: row.id as 'opening', set: { shown: row.hidden } })"
-        >
-          {{ row.hidden ? 'Show it' : 'Leave it out' }}
-        </button>
-      </p>
+      <TabsRoot v-model="panel" class="panels">
+        <div class="tabs">
+          <TabsList class="names" aria-label="What is selected">
+            <TabsTrigger
+              v-for="[name, label, key] in PANELS"
+              :key="name"
+              class="plain"
+              :value="name"
+              :title="`${label} (${key})`"
+            >
+              {{ label }}
+            </TabsTrigger>
+          </TabsList>
+          <RouterLink
+            class="all link"
+            :to="{ name: 'picks' }"
+            title="One pass through all pictures, weak ones first (Shift P)"
+            >Pick run</RouterLink
+          >
+          <RouterLink
+            class="link also"
+            :to="{ name: 'contact' }"
+            title="All pictures of the film at once (C)"
+            >Contact sheet</RouterLink
+          >
+          <button
+            class="plain"
+            aria-label="F2: all commands"
+            title="All commands (F2); sheet of keys (F1)"
+            @click="overRoom = 'commands'"
+          >
+            <kbd>F2</kbd>
+          </button>
+        </div>
+        <TabsContent v-if="scene" :value="panel" class="below" @keydown.esc="leaveField">
+          <ScenePictures
+            v-if="panel === 'pictures'"
+            ref="candidates"
+            :scene-id="scene.id"
+            :number="scene.number"
+            :shot="shot"
+            @run="run"
+            @shot="shot = $event"
+          />
+          <ShotPanel
+            v-else-if="panel === 'shot'"
+            :number="scene.number"
+            :index="shot"
+            :shot="scene.shots[shot]"
+            :target="target"
+            :single="which === 'these' && selectedIds.length === 1"
+            :film="episode.document.transition"
+            @run="run"
+            @target="which = $event"
+          />
+          <ScenePanel
+            v-else
+            :row="scene"
+            :count="selectedIds.length"
+            :target="target"
+            @run="run"
+            @target="which = $event"
+          />
+        </TabsContent>
+        <p v-else-if="row?.kind === 'card'" class="soft hint">
+          A card with words in place of a picture. Press Enter to word it; an empty one takes the
+          film's own words.
+          <button
+            class="plain link"
+            @click="run({ type: 'setCard', card: row.id as 'opening', set: { shown: row.hidden } })"
+          >
+            {{ row.hidden ? 'Show it' : 'Leave it out' }}
+          </button>
+        </p>
+      </TabsRoot>
     </aside>
     <FilmMap
       class="map"
@@ -401,8 +394,6 @@ function dropScenes(index: number) {
       :takes="episode.data.takes"
       @go="player.seek"
     />
-    <CommandPalette v-if="over === 'palette'" :commands="commands" @close="over = undefined" />
-    <KeySheet v-if="over === 'keys'" :commands="commands" @close="over = undefined" />
     <VersionsPanel
       v-if="over === 'versions'"
       :episode-id="episode.data.id"
@@ -462,10 +453,20 @@ aside {
 aside > * {
   flex: none;
 }
+aside > .panels {
+  flex: 1;
+  min-height: 160px;
+  display: flex;
+  flex-direction: column;
+}
 .below {
   flex: 1;
   min-height: 120px;
   overflow: auto;
+}
+.names {
+  display: flex;
+  gap: 15px;
 }
 .refused {
   padding: 7px 16px;

@@ -115,6 +115,7 @@ const transition = computed(() => props.shot?.transition ?? props.film)
       <figure v-for="{ name, label } in ENDS" :key="name">
         <div
           class="picture"
+          role="application"
           :aria-label="`What is seen ${label}: drag it, or move it with the arrows`"
           tabindex="0"
           @keydown="nudge($event, name)"

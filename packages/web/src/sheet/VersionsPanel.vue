@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { ElButton, ElDialog, ElInput } from 'element-plus'
+import { ElButton, ElInput } from 'element-plus'
 import { computed, onMounted, ref } from 'vue'
 import type { Comparison } from '@tidy-reel/core/document/compare'
 import type { VersionView } from '@tidy-reel/core/views/episode'
 import { episodesApi } from '../api/episodes.ts'
+import PanelDialog from '../controls/PanelDialog.vue'
 import ItemThumb from '../pictures/ItemThumb.vue'
 
 const props = defineProps<{ episodeId: string }>()
@@ -55,7 +56,7 @@ const restore = () =>
 </script>
 
 <template>
-  <ElDialog model-value title="Versions" width="980" top="6vh" @close="emit('close')">
+  <PanelDialog model-value title="Versions" width="980" top="6vh" @close="emit('close')">
     <div class="versions">
       <nav>
         <form @submit.prevent="keep">
@@ -128,7 +129,7 @@ const restore = () =>
         Choose a version to see what has changed since, scene by scene.
       </p>
     </div>
-  </ElDialog>
+  </PanelDialog>
 </template>
 
 <style scoped>

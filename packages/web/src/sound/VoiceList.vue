@@ -87,6 +87,7 @@ function ratingWords(rating: number): string {
           <b class="serif">{{ voice.name }}</b>
           <span
             class="rating"
+            role="img"
             :title="`${voice.rating} of 5: ${ratingWords(voice.rating)}`"
             :aria-label="`Quality ${voice.rating} of 5`"
             ><i v-for="n in 5" :key="n" :class="{ full: n <= voice.rating }"

@@ -61,6 +61,7 @@ async function begin({ id }: Idea) {
     </p>
     <p v-if="!data && !fault" class="soft loading">Reading the figures …</p>
     <main v-else-if="data">
+      <h1 class="hidden">Topics</h1>
       <FollowPanel
         v-if="following"
         :channels="data.channels"

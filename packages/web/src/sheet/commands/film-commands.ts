@@ -19,21 +19,5 @@ export function filmCommands({ sheet, episode, desk }: SheetWorld): SheetCommand
     { group: 'Film', name: 'Opening card: show or leave out', keys: [], run: card('opening') },
     { group: 'Film', name: 'Closing card: show or leave out', keys: [], run: card('closing') },
     { group: 'Film', name: 'Versions: keep, compare, bring back', keys: ['v'], run: desk.versions },
-    {
-      group: 'Film',
-      name: 'Undo',
-      keys: ['Ctrl+z'],
-      run: () => episode.step('undo'),
-      elsewhere: true,
-    },
-    {
-      group: 'Film',
-      name: 'Redo',
-      keys: ['Ctrl+y', 'Ctrl+Shift+z'],
-      run: () => episode.step('redo'),
-      elsewhere: true,
-    },
-    { group: 'Film', name: 'All commands', keys: ['F2'], run: desk.palette, everywhere: true },
-    { group: 'Film', name: 'Sheet of keys', keys: ['F1', '?'], run: desk.keys },
   ]
 }

@@ -1,0 +1,38 @@
+<script setup lang="ts">
+import CommandPalette from './CommandPalette.vue'
+import KeySheet from './KeySheet.vue'
+import { commandsHere, overRoom, toldHere, useKeyboard, useRoomKeys } from './room-keys.ts'
+
+/** What keys mean, in every room: the list of all commands, and the sheet of keys. */
+useKeyboard()
+useRoomKeys(() => [
+  {
+    group: 'Everywhere',
+    name: 'All commands',
+    keys: ['F2'],
+    run: () => (overRoom.value = 'commands'),
+    everywhere: true,
+  },
+  {
+    group: 'Everywhere',
+    name: 'Sheet of keys',
+    keys: ['F1', '?'],
+    run: () => (overRoom.value = 'keys'),
+    everywhere: true,
+  },
+])
+</script>
+
+<template>
+  <CommandPalette
+    v-if="overRoom === 'commands'"
+    :commands="commandsHere"
+    @close="overRoom = undefined"
+  />
+  <KeySheet
+    v-else-if="overRoom === 'keys'"
+    :commands="commandsHere"
+    :told="toldHere"
+    @close="overRoom = undefined"
+  />
+</template>
