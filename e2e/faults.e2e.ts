@@ -90,7 +90,7 @@ test('the working rooms do not scroll as a page at 1280 × 800, and the keyboard
   )
   await prepared(page, 3)
   for (const room of ['script', 'sheet', 'render']) {
-    await page.goto(page.url().replace(/\w+$/, room))
+    await page.goto(page.url().replace(/\/\w+(?:\?.*)?$/, `/${room}`))
     await expect(page.getByRole('link', { name: 'Render' })).toBeVisible()
     expect(
       await page.evaluate('document.documentElement.scrollHeight - innerHeight'),
@@ -99,7 +99,7 @@ test('the working rooms do not scroll as a page at 1280 × 800, and the keyboard
       await page.evaluate('document.documentElement.scrollWidth - innerWidth'),
     ).toBeLessThanOrEqual(0)
   }
-  await page.goto(page.url().replace(/\w+$/, 'sheet'))
+  await page.goto(page.url().replace(/\/\w+(?:\?.*)?$/, '/sheet'))
   const second = page.getByRole('row', { name: /^Scene 2:/ })
   await expect(second.getByRole('img').first()).toBeVisible()
   await page.keyboard.press('ArrowDown')

@@ -1,10 +1,10 @@
 import { address, expect, test } from './stack.ts'
-import { newEpisode, prepared, smallRender } from './steps.ts'
+import { newEpisode, newEpisodeByHand, prepared, smallRender } from './steps.ts'
 
 const SCRIPT = '# Bread\nBread dough rises because of yeast. It eats sugar and breathes out gas.'
 
 test('a pasted script becomes a film that can be downloaded', async ({ page, request }) => {
-  await newEpisode(page, 'Why bread rises', SCRIPT)
+  await newEpisodeByHand(page, 'Why bread rises', SCRIPT)
   await expect(page.getByLabel('Length of the script')).toContainText('2')
   await prepared(page, 2)
   const first = page.getByRole('row', { name: /^Scene 1:/ })
@@ -28,6 +28,21 @@ test('a deleted episode comes back with Undo, and edits survive a reload', async
   await page.goto(address())
   await page.getByRole('button', { name: 'Delete To be deleted' }).click()
   await expect(page.getByRole('link', { name: /To be deleted/ })).toHaveCount(0)
-  await page.getByRole('button', { name: 'Undo' }).click()
-  await expect(page.getByRole('link', { name: /To be deleted/ })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeFocused()
+  await page.keyboard.press('Enter')
+  const line = page.getByRole('link', { name: /To be deleted/ })
+  await expect(line).toBeFocused()
+
+  // Renamed, made twice, put away, found: by keyboard too.
+  await page.getByRole('button', { name: 'Rename To be deleted' }).press('Enter')
+  await page.keyboard.type('To be kept')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('link', { name: /To be kept/ })).toHaveCount(1)
+  await page.getByRole('button', { name: 'Duplicate To be kept' }).click()
+  await page.getByRole('button', { name: 'Put away To be kept', exact: true }).click()
+  await page.getByLabel('Search titles').fill('KEPT be')
+  await expect(page.getByRole('link', { name: /To be kept, a copy/ })).toHaveCount(1)
+  await expect(page.getByRole('link', { name: /To be kept/ })).toHaveCount(1)
+  await page.getByRole('button', { name: /^Archive/ }).click()
+  await expect(page.getByRole('link', { name: /To be kept/ })).toHaveCount(1)
 })

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
 import { expect, test } from './stack.ts'
-import { change, idOf, newEpisode, prepared, viewOf } from './steps.ts'
+import { change, idOf, newEpisode, newEpisodeByHand, prepared, viewOf } from './steps.ts'
 
 const LOCK = `# A lift made of water
 A canal cannot climb a hill. Water will not flow uphill, and a boat cannot either.
@@ -17,7 +17,7 @@ const keys = async (page: Page, ...pressed: string[]) => {
 const saved = (page: Page) => expect(page.getByText('Saved', { exact: true })).toBeVisible()
 
 test('a draft becomes a finished cut by keyboard alone', async ({ page, request }) => {
-  await newEpisode(page, 'What a lock does', LOCK)
+  await newEpisodeByHand(page, 'What a lock does', LOCK)
   await prepared(page, 8)
   const id = idOf(page)
   const texts = async () => (await viewOf(request, id)).document.scenes.map(({ text }) => text)

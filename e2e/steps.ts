@@ -3,8 +3,16 @@ import type { Command } from '@tidy-reel/core/document/command'
 import type { EpisodeCandidates, EpisodeView } from '@tidy-reel/core/views/episode'
 import { address, expect } from './stack.ts'
 
-/** What a person does in many tests. */
+/** An episode with its script, open in the script's room. */
 export async function newEpisode(page: Page, title: string, script: string) {
+  const made = await page.request.post(`${address()}/api/episodes`, { data: { title, script } })
+  const { id } = (await made.json()) as { id: string }
+  await page.goto(`${address()}/episode/${id}/script`)
+  await expect(page.getByLabel('Script', { exact: true })).toBeVisible()
+}
+
+/** The same as a person does it. */
+export async function newEpisodeByHand(page: Page, title: string, script: string) {
   await page.goto(address())
   await page.getByRole('button', { name: 'New episode' }).first().click()
   await expect(page.getByLabel('Title, as a viewer would read it')).toBeFocused()

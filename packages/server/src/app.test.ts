@@ -5,8 +5,9 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { Document } from '@tidy-reel/core/document/document'
 import { emptyDocument } from '@tidy-reel/core/document/document'
 import { takenBack } from '@tidy-reel/core/document/inverse'
+import type { EpisodeRow } from '@tidy-reel/core/views/episode'
 import { serverConfig } from './config.ts'
-import { Change, LOCAL_OWNER, Render } from './db/models.ts'
+import { Change, Episode, LOCAL_OWNER, Render } from './db/models.ts'
 import { type FreshApp, freshApp } from './test/fresh-app.ts'
 
 let fresh: FreshApp
@@ -33,12 +34,37 @@ const command = (id: string, revision: number, change: object) =>
   fresh.ask('POST', `/api/episodes/${id}/commands`, { revision, command: change })
 
 describe('episodes', () => {
+  it('are duplicated, put away and taken up again', async () => {
+    const { id } = await create()
+    const copy = await fresh.ask<{ id: string }>('POST', `/api/episodes/${id}/duplicate`)
+    const [one, other] = [(await view(id)).document, (await view(copy.body.id)).document]
+    expect(other).toEqual({ ...one, title: 'A film, a copy' })
+    const archived = async () =>
+      (await fresh.ask<{ episodes: EpisodeRow[] }>('GET', '/api/episodes')).body.episodes.find(
+        (row) => row.id === id,
+      )!.archived
+    for (const away of [true, false]) {
+      await fresh.ask('PUT', `/api/episodes/${id}/archived`, { archived: away })
+      expect(await archived()).toBe(away)
+    }
+  })
+  it('are gone when they have been in the bin for 30 days, and not before', async () => {
+    const { id } = await create()
+    await fresh.ask('DELETE', `/api/episodes/${id}`)
+    const inBin = async () => (await Episode.count({ where: { id } })) === 1
+    const day = 86_400_000
+    const nowhere = join(fresh.data, 'no-such-film')
+    await fresh.app.episodes.emptyBin(() => nowhere, Date.now() + 29 * day)
+    expect(await inBin()).toBe(true)
+    await fresh.app.episodes.emptyBin(() => nowhere, Date.now() + 31 * day)
+    expect(await inBin()).toBe(false)
+  })
   it('are created, listed with their facts, deleted and brought back', async () => {
     const { id } = await create()
     const listed = async () =>
-      (
-        (await fresh.ask('GET', '/api/episodes')).body as { episodes: { id: string }[] }
-      ).episodes.find((row) => row.id === id)
+      ((await fresh.ask('GET', '/api/episodes')).body as { episodes: EpisodeRow[] }).episodes.find(
+        (row) => row.id === id,
+      )
     expect(await listed()).toMatchObject({
       title: 'A film',
       scenes: 2,
@@ -47,7 +73,7 @@ describe('episodes', () => {
       picture: null,
     })
     expect((await fresh.ask('DELETE', `/api/episodes/${id}`)).status).toBe(204)
-    expect(await listed()).toBeUndefined()
+    expect((await listed())!.deletedAt).not.toBeNull()
     expect((await fresh.ask('GET', `/api/episodes/${id}`)).status).toBe(404)
     expect((await fresh.ask('POST', `/api/episodes/${id}/restore`)).status).toBe(204)
     expect(await listed()).toBeDefined()

@@ -15,6 +15,8 @@ import { openQueue } from './jobs/queue.ts'
 
 /** How often work that nobody does any more is looked for. */
 const SWEEP_MS = 4000
+/** How often what is past its days in the bin is looked for. */
+const EMPTY_BIN_MS = 3_600_000
 
 const { database } = serverConfig()
 const engine = engineConfig()
@@ -40,6 +42,11 @@ const sweep = async () => {
   await renders.sweep()
   await queue.sweep()
 }
+const emptying = setInterval(
+  () =>
+    void episodes.emptyBin(renders.folder).catch((error: Error) => console.error(error.message)),
+  EMPTY_BIN_MS,
+)
 const sweeping = setInterval(
   () => void sweep().catch((error: Error) => console.error(error.message)),
   SWEEP_MS,
@@ -48,6 +55,7 @@ console.log('worker ready')
 
 const stop = async () => {
   clearInterval(sweeping)
+  clearInterval(emptying)
   await queue.stop()
   process.exit(0)
 }

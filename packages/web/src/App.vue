@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { notice } from './controls/notice.ts'
 import KeyDesk from './keys/KeyDesk.vue'
 import { unreached } from './router.ts'
 
@@ -16,6 +17,9 @@ function toRoom() {
   <p v-if="unreached" class="unreached" role="alert">
     This room could not be loaded: Tidy Reel does not answer, or has been renewed meanwhile.
     <a class="link" :href="unreached">Try again</a>
+  </p>
+  <p v-else-if="notice" class="unreached" role="alert">
+    {{ notice }} <button class="plain link" @click="notice = ''">Dismiss</button>
   </p>
   <RouterView />
 </template>

@@ -13,6 +13,7 @@ export const unreached = ref('')
 
 export const router = createRouter({
   history: createWebHistory(),
+  scrollBehavior: (_to, _from, saved) => saved ?? { top: 0 },
   routes: [
     {
       path: '/',

@@ -32,6 +32,8 @@ export interface Answers {
   'GET /episodes/:id/candidates': EpisodeCandidates
   'DELETE /episodes/:id': null
   'POST /episodes/:id/restore': null
+  'POST /episodes/:id/duplicate': { id: string }
+  'PUT /episodes/:id/archived': null
   'POST /episodes/:id/commands': { revision: number; document: Document }
   'POST /episodes/:id/undo': Changed
   'POST /episodes/:id/redo': Changed

@@ -22,7 +22,14 @@ export interface EpisodeRow {
   updatedAt: string
   /** Id of the first picture. */
   picture: string | null
+  /** Put away: out of the list of films in work, nothing else. */
+  archived: boolean
+  /** ISO 8601; of one in the bin, where it stays for `BIN_DAYS`. */
+  deletedAt: string | null
 }
+
+/** How long a deleted episode can be brought back. */
+export const BIN_DAYS = 30
 
 /** What a film in the making is at. */
 export const RENDER_STATES = ['queued', 'running', 'done', 'failed', 'cancelled'] as const

@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto'
+import { rm } from 'node:fs/promises'
 import { Op, type Sequelize, type Transaction } from 'sequelize'
 import { apply, documentFrom } from '@tidy-reel/core/document/apply'
 import type { Command } from '@tidy-reel/core/document/command'
@@ -6,7 +7,8 @@ import { commandName } from '@tidy-reel/core/document/command-name'
 import type { Document } from '@tidy-reel/core/document/document'
 import { TidyError } from '@tidy-reel/core/faults/fault'
 import type { Pronunciation } from '@tidy-reel/core/text/pronunciation'
-import type { EpisodeRow } from '@tidy-reel/core/views/episode'
+import { cutText } from '@tidy-reel/core/text/well-formed'
+import { BIN_DAYS, type EpisodeRow } from '@tidy-reel/core/views/episode'
 import { episodeFacts } from '@tidy-reel/core/views/episode-facts'
 import { hereAndNow } from '@tidy-reel/engine/threads/here-and-now'
 import type { WorkPool } from '@tidy-reel/engine/threads/pool'
@@ -15,6 +17,8 @@ import { changeEpisode, type Revised } from './change-episode.ts'
 import type { ChannelActions } from './channels.ts'
 
 const FACTS_AT_ONCE = 10
+const TITLE_CHARACTERS = 200
+const COPY = ', a copy'
 
 /**
  * Characters of a script from which on it is read in a thread of its own: twice a film of 25
@@ -45,11 +49,12 @@ export function episodeActions(
   }
   return {
     find,
+    /** All there are, those that were put away and those in the bin among them. */
     async list(): Promise<EpisodeRow[]> {
       await workOutFacts(ownerId)
       const episodes = await Episode.findAll({
-        where: { ownerId, deletedAt: null },
-        attributes: ['id', 'facts', 'updatedAt'],
+        where: { ownerId },
+        attributes: ['id', 'facts', 'updatedAt', 'deletedAt', 'archivedAt'],
         order: [['updatedAt', 'DESC']],
       })
       const films = await Render.findAll({
@@ -76,11 +81,47 @@ export function episodeActions(
       })
       return { id: episode.id }
     },
+    /** Another episode with the same document; versions, films and the way it was made stay. */
+    async duplicate(id: string): Promise<{ id: string }> {
+      const { document, channelId } = await find(id)
+      const title = `${cutText(document.title, TITLE_CHARACTERS - COPY.length)}${COPY}`
+      const made = await Episode.create({
+        id: randomUUID(),
+        ownerId,
+        channelId,
+        document: { ...document, title },
+        revision: 1,
+        deletedAt: null,
+      })
+      return { id: made.id }
+    },
+    async archive(id: string, archived: boolean): Promise<void> {
+      await (await find(id)).update({ archivedAt: archived ? new Date() : null }, { silent: true })
+    },
     async remove(id: string): Promise<void> {
-      await (await find(id)).update({ deletedAt: new Date() })
+      await (await find(id)).update({ deletedAt: new Date() }, { silent: true })
+    },
+    /**
+     * Ends what has been in the bin for `BIN_DAYS`, with its films.
+     *
+     * @param folderOf of a film's files
+     */
+    async emptyBin(folderOf: (renderId: string) => string, now = Date.now()): Promise<void> {
+      const past = { [Op.lt]: new Date(now - BIN_DAYS * 86_400_000) }
+      for (const episode of await Episode.findAll({
+        where: { ownerId, deletedAt: past },
+        attributes: ['id'],
+      })) {
+        const films = await Render.findAll({ where: { episodeId: episode.id }, attributes: ['id'] })
+        for (const film of films) await rm(folderOf(film.id), { recursive: true, force: true })
+        await episode.destroy()
+      }
     },
     async restore(id: string): Promise<void> {
-      const [count] = await Episode.update({ deletedAt: null }, { where: { id, ownerId } })
+      const [count] = await Episode.update(
+        { deletedAt: null },
+        { where: { id, ownerId }, silent: true },
+      )
       if (!count) throw new TidyError('episode_not_found')
     },
     /**
@@ -168,7 +209,10 @@ async function workOutFacts(ownerId: string): Promise<void> {
 }
 
 /** Undefined for an episode that has come since the facts were worked out. */
-function rowOf({ id, facts, updatedAt }: Episode, rendered: boolean): EpisodeRow | undefined {
+function rowOf(
+  { id, facts, updatedAt, deletedAt, archivedAt }: Episode,
+  rendered: boolean,
+): EpisodeRow | undefined {
   if (!facts) return undefined
   const { matched, ...shown } = facts
   const unmatched = facts.scenes ? 'script' : 'empty'
@@ -178,5 +222,7 @@ function rowOf({ id, facts, updatedAt }: Episode, rendered: boolean): EpisodeRow
     ...shown,
     state: rendered ? 'rendered' : unrendered,
     updatedAt: updatedAt.toISOString(),
+    archived: archivedAt !== null,
+    deletedAt: deletedAt?.toISOString() ?? null,
   }
 }

@@ -161,6 +161,9 @@ const JOB_BEATS = [
 /** Documents of version 8: what two people wrote over each other. */
 const DOCUMENT_8 = documentsOf(7, JSON.stringify({ version: 8, conflicts: [] }))
 
+/** Episodes that are put away. */
+const ARCHIVE = ['alter table episodes add column archived_at timestamptz']
+
 /** In order; one that has been published never changes. */
 const MIGRATIONS: readonly [name: string, statements: readonly string[]][] = [
   ['001-first', FIRST],
@@ -176,6 +179,7 @@ const MIGRATIONS: readonly [name: string, statements: readonly string[]][] = [
   ['011-episode-facts', EPISODE_FACTS],
   ['012-job-beats', JOB_BEATS],
   ['013-document-8', DOCUMENT_8],
+  ['014-archive', ARCHIVE],
 ]
 
 /** Brings the database to the newest layout; each step once, in a transaction. */

@@ -40,6 +40,7 @@ export class Episode extends Model<InferAttributes<Episode>, InferCreationAttrib
   declare facts: CreationOptional<EpisodeFacts | null>
   declare revision: number
   declare deletedAt: Date | null
+  declare archivedAt: CreationOptional<Date | null>
   declare createdAt: CreationOptional<Date>
   declare updatedAt: CreationOptional<Date>
 }
@@ -200,6 +201,7 @@ export function connect(database: string): Sequelize {
       facts: JSONB,
       revision: INTEGER,
       deletedAt: DATE,
+      archivedAt: DATE,
       createdAt: DATE,
       updatedAt: DATE,
     },

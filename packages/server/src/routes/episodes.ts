@@ -60,6 +60,18 @@ export function episodeRoutes({
       await episodes.remove(c.req.valid('param').id)
       return c.body(null, 204)
     })
+    .post('/:id/duplicate', valid('param', EpisodeId), async (c) =>
+      c.json(await episodes.duplicate(c.req.valid('param').id), 201),
+    )
+    .put(
+      '/:id/archived',
+      valid('param', EpisodeId),
+      valid('json', z.object({ archived: z.boolean() })),
+      async (c) => {
+        await episodes.archive(c.req.valid('param').id, c.req.valid('json').archived)
+        return c.body(null, 204)
+      },
+    )
     .post('/:id/restore', valid('param', EpisodeId), async (c) => {
       await episodes.restore(c.req.valid('param').id)
       return c.body(null, 204)

@@ -8,6 +8,9 @@ export const episodesApi = {
   createEpisode: (title: string) => ask('POST /episodes', { json: { title } }),
   removeEpisode: (id: string) => ask('DELETE /episodes/:id', { path: { id } }),
   restoreEpisode: (id: string) => ask('POST /episodes/:id/restore', { path: { id } }),
+  duplicateEpisode: (id: string) => ask('POST /episodes/:id/duplicate', { path: { id } }),
+  archiveEpisode: (id: string, archived: boolean) =>
+    ask('PUT /episodes/:id/archived', { path: { id }, json: { archived } }),
   candidates: (id: string) => ask('GET /episodes/:id/candidates', { path: { id } }),
   episode: (id: string) => ask('GET /episodes/:id', { path: { id } }),
   command: (id: string, revision: number, command: Command, key: string) =>

@@ -147,6 +147,7 @@ const length = computed(() => clockText(episode.film.samples / 48_000))
   height: 100%;
   display: grid;
   grid-template-rows: 44px auto auto minmax(0, 1fr);
+  grid-template-columns: minmax(0, 1fr);
 }
 header {
   grid-row: 1;
@@ -165,6 +166,10 @@ header {
   font-style: italic;
   font-size: 17px;
   color: var(--soft);
+  /* What only screen readers hear stays inside it too. */
+  position: relative;
+  flex: 0 1 auto;
+  min-width: 60px;
   max-width: 330px;
   overflow: hidden;
   text-overflow: ellipsis;

@@ -1,21 +1,38 @@
 <script setup lang="ts">
-import { ElButton, ElInput, ElMessage } from 'element-plus'
-import { h, onMounted, ref, useTemplateRef } from 'vue'
+import { ElButton, ElInput, ElOption, ElSelect } from 'element-plus'
+import { computed, nextTick, onMounted, ref, shallowRef, useTemplateRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { UNTITLED } from '@tidy-reel/core/document/document'
-import type { EpisodeRow } from '@tidy-reel/core/views/episode'
+import { BIN_DAYS, type EpisodeRow } from '@tidy-reel/core/views/episode'
 import { episodesApi } from '../api/episodes.ts'
 import ChannelHeader from '../channel/ChannelHeader.vue'
 import PanelDialog from '../controls/PanelDialog.vue'
 import { useOnce } from '../controls/use-once.ts'
+import { kept } from './episode-list.ts'
 import EpisodeLine from './EpisodeLine.vue'
+import { ORDERS, type Place, PLACES, shownEpisodes } from './shown-episodes.ts'
 
 const router = useRouter()
-const episodes = ref<EpisodeRow[]>()
+/** As they were when they were last seen: on the way back the list stands where it stood. */
+const episodes = shallowRef<readonly EpisodeRow[] | undefined>(kept.rows)
 const fault = ref('')
 const asking = ref(false)
 const title = ref('')
+const place = ref<Place>('work')
+const words = ref('')
+const order = ref<keyof typeof ORDERS>('changed')
+const removed = ref<EpisodeRow>()
 const field = useTemplateRef<InstanceType<typeof ElInput>>('field')
+const undo = useTemplateRef<HTMLButtonElement>('undo')
+const shown = computed(() =>
+  shownEpisodes(episodes.value ?? [], place.value, words.value, order.value),
+)
+const counts = computed(() =>
+  PLACES.map((each) => ({
+    ...each,
+    count: shownEpisodes(episodes.value ?? [], each.name, '', 'changed').length,
+  })),
+)
 /**
  * The dialog takes the focus itself just after it says so: what is typed next belongs to the title.
  */
@@ -23,7 +40,7 @@ const toTitle = () => setTimeout(() => field.value?.focus())
 
 const load = async () => {
   try {
-    episodes.value = await episodesApi.episodes()
+    episodes.value = kept.rows = await episodesApi.episodes()
     fault.value = ''
   } catch (cause) {
     fault.value = `The episodes could not be loaded. ${(cause as Error).message}`
@@ -35,35 +52,33 @@ const creating = useOnce(async (importing: boolean) => {
   const { id } = await episodesApi.createEpisode(title.value.trim() || UNTITLED)
   await router.push({ name: 'script', params: { id }, query: importing ? { import: '' } : {} })
 })
-
-async function remove(episode: EpisodeRow) {
-  await episodesApi.removeEpisode(episode.id)
+/** What a line asks for; the list is read anew afterwards. */
+const changing = useOnce(async (change: () => Promise<unknown>) => {
+  await change()
   await load()
-  const undo = async () => {
-    await episodesApi.restoreEpisode(episode.id)
-    note.close()
-    await load()
-  }
-  const note = ElMessage({
-    duration: 12_000,
-    showClose: true,
-    customClass: 'undo',
-    message: h('span', [
-      '“',
-      episode.title,
-      '” was deleted. ',
-      h(
-        'button',
-        {
-          class: 'plain',
-          style: 'color: var(--blue); font-weight: 600; text-decoration: underline',
-          onClick: undo,
-        },
-        'Undo',
-      ),
-    ]),
-  })
+})
+async function remove(episode: EpisodeRow) {
+  await changing.run(() => episodesApi.removeEpisode(episode.id))
+  if (changing.problem.value) return
+  removed.value = episode
+  await nextTick()
+  undo.value?.focus()
 }
+async function bringBack(episode: EpisodeRow) {
+  removed.value = undefined
+  await changing.run(() => episodesApi.restoreEpisode(episode.id))
+  await nextTick()
+  document.getElementById(`episode-${episode.id}`)?.focus()
+}
+const rename = (episode: EpisodeRow, name: string) =>
+  changing.run(() =>
+    episodesApi.command(
+      episode.id,
+      0,
+      { type: 'setTitle', title: name },
+      `title ${episode.id} ${Date.now()}`,
+    ),
+  )
 </script>
 
 <template>
@@ -73,25 +88,61 @@ async function remove(episode: EpisodeRow) {
     >
     <main>
       <h1 class="serif heading">Episodes</h1>
-      <p v-if="fault" class="red" role="alert">
-        {{ fault }} <button class="plain" @click="load">Try again</button>
+      <p v-if="fault || changing.problem.value" class="red" role="alert">
+        {{ fault || changing.problem.value }}
+        <button class="plain link" @click="load">Try again</button>
       </p>
-      <p v-else-if="!episodes" class="soft">Loading …</p>
-      <section v-else-if="episodes.length === 0" class="empty">
+      <p v-if="!episodes && !fault" class="soft">Loading …</p>
+      <section v-else-if="episodes?.length === 0" class="empty">
         <p class="serif">No episode yet.</p>
         <p class="soft">
           An episode is one film in the making. Begin with a title, then paste your narration.
         </p>
         <ElButton type="primary" @click="asking = true">New episode</ElButton>
       </section>
-      <ul v-else>
-        <EpisodeLine
-          v-for="episode in episodes"
-          :key="episode.id"
-          :episode="episode"
-          @remove="remove(episode)"
-        />
-      </ul>
+      <template v-else-if="episodes">
+        <div class="asked">
+          <span class="places" role="group" aria-label="Which episodes">
+            <button
+              v-for="{ name, label, count } in counts"
+              :key="name"
+              class="plain"
+              :aria-pressed="place === name"
+              @click="place = name"
+            >
+              {{ label }} <span class="soft">{{ count }}</span>
+            </button>
+          </span>
+          <ElInput
+            v-model="words"
+            clearable
+            placeholder="Search titles"
+            aria-label="Search titles"
+          />
+          <ElSelect v-model="order" aria-label="Order">
+            <ElOption v-for="(said, name) in ORDERS" :key="name" :value="name" :label="said" />
+          </ElSelect>
+        </div>
+        <p v-if="removed" class="undo" role="status">
+          “{{ removed.title }}” is in the bin, for {{ BIN_DAYS }} days.
+          <button ref="undo" class="plain link" @click="bringBack(removed)">Undo</button>
+        </p>
+        <p v-if="!shown.length" class="soft none">
+          {{ words ? 'No title has these words.' : PLACES.find((p) => p.name === place)?.empty }}
+        </p>
+        <ul v-else>
+          <EpisodeLine
+            v-for="episode in shown"
+            :key="episode.id"
+            :episode="episode"
+            @remove="remove(episode)"
+            @restore="bringBack(episode)"
+            @rename="(name) => rename(episode, name)"
+            @duplicate="changing.run(() => episodesApi.duplicateEpisode(episode.id))"
+            @archive="(away) => changing.run(() => episodesApi.archiveEpisode(episode.id, away))"
+          />
+        </ul>
+      </template>
     </main>
     <PanelDialog
       v-model="asking"
@@ -135,6 +186,40 @@ async function remove(episode: EpisodeRow) {
   line-height: 1.1;
   margin: 40px 0 20px;
 }
+.asked {
+  display: flex;
+  align-items: center;
+  gap: 14px;
+  padding-bottom: 12px;
+}
+.places {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 18px;
+  flex: 1;
+}
+.places button {
+  padding: 4px 0;
+  border-bottom: 2px solid transparent;
+}
+.places [aria-pressed='true'] {
+  font-weight: 600;
+  border-color: var(--blue);
+}
+.asked .el-input {
+  width: 220px;
+}
+.asked .el-select {
+  width: 170px;
+}
+.undo {
+  padding: 9px 8px;
+  border-top: 1px solid var(--ink);
+}
+.none {
+  padding: 28px 8px;
+  border-top: 1px solid var(--hair);
+}
 ul {
   list-style: none;
   margin: 0;
@@ -156,7 +241,9 @@ form {
 }
 .foot {
   display: flex;
+  flex-wrap: wrap;
   justify-content: flex-end;
+  gap: 8px 0;
   margin-top: 14px;
 }
 </style>

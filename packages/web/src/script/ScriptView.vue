@@ -511,10 +511,11 @@ async function toSheet() {
 }
 .tools {
   display: flex;
+  flex-wrap: wrap;
   align-items: center;
-  gap: 18px;
-  padding: 0 20px;
-  height: 38px;
+  gap: 4px 18px;
+  padding: 4px 20px;
+  min-height: 38px;
   border-bottom: 1px solid var(--hair);
   font-size: 14px;
   color: var(--soft);

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { useVirtualizer } from '@tanstack/vue-virtual'
+import { watchDebounced } from '@vueuse/core'
 import { TabsContent, TabsList, TabsRoot, TabsTrigger } from 'reka-ui'
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
-import { useRouter } from 'vue-router'
+import { useRoute, useRouter } from 'vue-router'
 import type { Command, Target } from '@tidy-reel/core/document/command'
 import { itemAt } from '@tidy-reel/core/faults/certain'
 import type { Item } from '@tidy-reel/core/pictures/item'
@@ -26,6 +27,7 @@ import VersionsPanel from './VersionsPanel.vue'
 
 const episode = useEpisode()
 const router = useRouter()
+const route = useRoute()
 const player = usePlayer(() => ({
   film: episode.film,
   takes: episode.data.takes,
@@ -33,7 +35,12 @@ const player = usePlayer(() => ({
 }))
 const sheet = useSheet(episode, player)
 const { rows, row, scene, cursor, selectedIds, shot, writing } = sheet
-const panel = ref<'pictures' | 'shot' | 'scene'>('pictures')
+const PANELS = [
+  ['pictures', 'Pictures', 'P'],
+  ['shot', 'This picture', 'F'],
+  ['scene', 'This scene', 'E'],
+] as const
+const panel = ref(PANELS.find(([name]) => name === route.query['panel'])?.[0] ?? 'pictures')
 const over = ref<'versions'>()
 const guides = ref(false)
 const which = ref<'these' | 'chapter' | 'all'>('these')
@@ -50,7 +57,9 @@ const unprepared = computed(() =>
 )
 onMounted(() => {
   sheet.takeUpDrafts()
-  if (!episode.selected) sheet.select(episode.document.cards.opening.shown ? 0 : 1)
+  const asked = rows.value.findIndex(({ id }) => id === route.query['scene'])
+  if (asked >= 0) sheet.select(asked)
+  else if (!episode.selected) sheet.select(episode.document.cards.opening.shown ? 0 : 1)
   if (episode.document.scenes.length) void episode.prepare(unprepared.value)
   list.value?.focus()
 })
@@ -82,11 +91,6 @@ watch(player.sceneIndex, (index) => {
     )
 })
 
-const PANELS = [
-  ['pictures', 'Pictures', 'P'],
-  ['shot', 'This picture', 'F'],
-  ['scene', 'This scene', 'E'],
-] as const
 const target = computed((): Target => {
   if (which.value === 'all') return 'all'
   const inChapter = which.value === 'chapter' && scene.value
@@ -142,6 +146,14 @@ const commands = sheetCommands({
   },
 })
 useRoomKeys(() => commands, WRITING_KEYS)
+/** The address says where one is: a reload and the way back lead there again. */
+watchDebounced(
+  [() => episode.selected, panel],
+  ([scene, open]) =>
+    route.name === 'sheet' &&
+    void router.replace({ query: { ...(scene ? { scene } : {}), panel: open } }),
+  { debounce: 400 },
+)
 /** Out of a panel's field and back to the rows. */
 function leaveField(event: KeyboardEvent) {
   ;(event.target as HTMLElement).blur()
