@@ -26,13 +26,13 @@ const kib = (files) =>
   }, 0) / 1024
 
 const shell = 'src/episode/EpisodeShell.vue'
-const rooms = Object.keys(parts).filter((name) => /^src\/.*View\.vue$/.test(name))
+const rooms = Object.keys(parts).filter((name) => /View$/.test(parts[name].name ?? ''))
 for (const room of rooms) {
   const needed = new Set([...loaded('index.html'), ...loaded(room)])
-  const isOfEpisode = !/episodes|library|topics|Nowhere/.test(room)
+  const name = parts[room].name.replace(/View$/, '')
+  const isOfEpisode = !/Episodes|Library|Topics|Nowhere/.test(name)
   if (isOfEpisode) for (const part of loaded(shell)) needed.add(part)
   const script = kib([...needed].map((name) => parts[name].file))
   const style = kib([...needed].flatMap((name) => parts[name].css ?? []))
-  const name = room.replace(/^.*\/|View\.vue$/g, '')
   console.log(`${name.padEnd(14)} ${script.toFixed(0).padStart(4)} ${style.toFixed(0).padStart(4)}`)
 }

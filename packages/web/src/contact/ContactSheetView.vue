@@ -250,7 +250,7 @@ kbd {
   font: 12px var(--mono);
   border: 1px solid var(--hair);
   padding: 0 5px;
-  margin: 0 5px 0 0;
+  margin: 0 5px;
   background: var(--paper);
   color: var(--ink);
 }

@@ -16,8 +16,8 @@ const words = (script: string, { from, to }: Conflict['first']) => {
   <ul role="alert" aria-label="Sentences that two people changed at once">
     <li v-for="{ id, first, second } in conflicts" :key="id">
       <p>
-        <strong>Changed twice at once.</strong>
-        <span class="soft">Both versions stand in the script. Which is to stay?</span>
+        <strong>Changed twice at once.</strong>{{ ' '
+        }}<span class="soft">Both versions stand in the script. Which is to stay?</span>
       </p>
       <span v-for="version in [first, second]" :key="version.from + version.to" class="version">
         <q v-if="version.to > version.from" class="serif">{{ words(script, version) }}</q>

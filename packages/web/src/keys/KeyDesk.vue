@@ -1,7 +1,10 @@
 <script setup lang="ts">
+import { defineAsyncComponent } from 'vue'
 import CommandPalette from './CommandPalette.vue'
-import KeySheet from './KeySheet.vue'
 import { commandsHere, overRoom, toldHere, useKeyboard, useRoomKeys } from './room-keys.ts'
+
+/** Fetched when it is opened; the list of commands is typed into at once. */
+const KeySheet = defineAsyncComponent(() => import('./KeySheet.vue'))
 
 /** What keys mean, in every room: the list of all commands, and the sheet of keys. */
 useKeyboard()

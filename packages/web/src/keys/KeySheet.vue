@@ -24,7 +24,7 @@ const print = () => window.print()
     model-value
     title="Sheet of keys"
     width="1080"
-    top="4vh"
+    top="2vh"
     class="key-sheet"
     @close="emit('close')"
   >
@@ -58,12 +58,12 @@ const print = () => window.print()
 
 <style scoped>
 .columns {
-  display: grid;
-  grid-template-columns: repeat(3, 1fr);
-  gap: 34px;
+  columns: 290px 3;
+  column-gap: 34px;
 }
 section {
-  margin-bottom: 14px;
+  break-inside: avoid;
+  padding-bottom: 14px;
 }
 h3 {
   font-size: 17px;

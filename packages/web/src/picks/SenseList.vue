@@ -15,8 +15,8 @@ const said = ({ words, gloss }: NounSenses['senses'][number]) =>
     <h2 class="serif">What the words mean</h2>
     <details v-for="{ noun, senses } in meanings" :key="noun" :open="!!chosen(noun)">
       <summary>
-        <b>{{ noun }}</b>
-        <span class="soft">{{ chosen(noun) ? 'as you said' : senses[0]!.gloss }}</span>
+        <b>{{ noun }}</b>{{ ' '
+        }}<span class="soft">{{ chosen(noun) ? 'as you said' : senses[0]!.gloss }}</span>
       </summary>
       <ul>
         <li v-for="sense in senses" :key="sense.id">

@@ -5,7 +5,7 @@ import { useLocalStorage } from '@vueuse/core'
 import { ElOption, ElSelect } from 'element-plus'
 import { BookOpen, Columns2, FileInput, PenLine, Search, Square, Volume2 } from 'lucide-vue-next'
 import { TabsContent, TabsList, TabsRoot, TabsTrigger } from 'reka-ui'
-import { computed, ref, shallowRef, watch } from 'vue'
+import { computed, defineAsyncComponent, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { claimRows } from '@tidy-reel/core/checks/claim-rows'
 import { checkedAs, type Claim } from '@tidy-reel/core/checks/claims'
@@ -33,10 +33,8 @@ import { withChapterMoved } from './chapter-move.ts'
 import ChapterOutline from './ChapterOutline.vue'
 import ChecksPanel from './ChecksPanel.vue'
 import ClaimsPanel from './ClaimsPanel.vue'
-import CompareTexts from './CompareTexts.vue'
 import type { Seen } from './editor/ranges.ts'
 import FilmPanel from './FilmPanel.vue'
-import ImportPanel from './ImportPanel.vue'
 import LengthFacts from './LengthFacts.vue'
 import NotesPanel from './NotesPanel.vue'
 import ScriptEditor from './ScriptEditor.vue'
@@ -46,7 +44,11 @@ import { useReadAloud } from './use-read-aloud.ts'
 import { useScript } from './use-script.ts'
 import { useScriptReading } from './use-script-reading.ts'
 import { useTidyChoice } from './use-tidy-choice.ts'
-import WritingPanel from './writing/WritingPanel.vue'
+
+/** Fetched when they are opened. */
+const CompareTexts = defineAsyncComponent(() => import('./CompareTexts.vue'))
+const ImportPanel = defineAsyncComponent(() => import('./ImportPanel.vue'))
+const WritingPanel = defineAsyncComponent(() => import('./writing/WritingPanel.vue'))
 
 const TABS = ['Film', 'Tidy', 'Checks', 'Claims', 'Notes'] as const
 const episode = useEpisode()

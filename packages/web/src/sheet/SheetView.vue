@@ -2,7 +2,7 @@
 import { useVirtualizer } from '@tanstack/vue-virtual'
 import { watchDebounced } from '@vueuse/core'
 import { TabsContent, TabsList, TabsRoot, TabsTrigger } from 'reka-ui'
-import { computed, nextTick, onMounted, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, nextTick, onMounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import type { Command, Target } from '@tidy-reel/core/document/command'
 import { itemAt } from '@tidy-reel/core/faults/certain'
@@ -23,7 +23,9 @@ import SceneRow from './SceneRow.vue'
 import ShotPanel from './ShotPanel.vue'
 import { useClipboard } from './use-clipboard.ts'
 import { useSheet } from './use-sheet.ts'
-import VersionsPanel from './VersionsPanel.vue'
+
+/** Fetched when they are opened. */
+const VersionsPanel = defineAsyncComponent(() => import('./VersionsPanel.vue'))
 
 const episode = useEpisode()
 const router = useRouter()
