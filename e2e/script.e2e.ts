@@ -117,3 +117,18 @@ test('a file becomes a script, and a bad one leaves the text as it was', async (
     .poll(async () => (await viewOf(page.request, idOf(page))).document.script)
     .toBe('The old text.\n\n[picture: A rope] <img src=x onerror=alert(1)> holds.')
 })
+
+test('all of a script is printed, not what is in sight of it alone', async ({ page }) => {
+  const lines = Array.from({ length: 240 }, (_, n) => `Wave number ${n + 1} breaks on the shore.`)
+  await newEpisode(page, 'A long script', lines.join('\n\n'))
+  // Chromium's own printing; a page of A4 holds about 55 lines of it.
+  const pdf = await page.pdf({ format: 'A4' })
+  const pages = pdf.toString('latin1').match(/\/Type\s*\/Page\b/g) ?? []
+  expect(pages.length).toBeGreaterThan(6)
+  await page.emulateMedia({ media: 'print' })
+  await page.evaluate("dispatchEvent(new Event('beforeprint'))")
+  const paper = page.locator('.on-paper')
+  await expect(paper).toBeVisible()
+  await expect(paper).toContainText('Wave number 240 breaks on the shore.')
+  await expect(page.getByRole('button', { name: 'Import' })).toBeHidden()
+})

@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { ElCheckbox, ElInputNumber, ElOption, ElPopover, ElSelect } from 'element-plus'
+import { ElCheckbox, ElInputNumber, ElOption, ElSelect } from 'element-plus'
 import { computed } from 'vue'
 import type { Picking } from '@tidy-reel/core/document/document'
 import { type ChosenItem, sourceName } from '@tidy-reel/core/pictures/item'
+import PopPanel from '../controls/PopPanel.vue'
 
 /**
  * How pictures are chosen for the film; `offered` are those matching found, whether shown or not.
@@ -46,12 +47,8 @@ const use = (name: string, wanted: boolean) =>
 </script>
 
 <template>
-  <ElPopover trigger="click" placement="bottom-end" :width="380" :show-arrow="false" :offset="4">
-    <template #reference
-      ><button class="plain open" :class="{ on: changed }" aria-haspopup="dialog">
-        How they are chosen
-      </button></template
-    >
+  <PopPanel label="How they are chosen" :width="380" :on="changed">
+    <template #label>How they are chosen</template>
     <form class="picking" aria-label="How pictures are chosen" @submit.prevent>
       <label class="row"
         ><span>Clips and stills</span>
@@ -103,18 +100,10 @@ const use = (name: string, wanted: boolean) =>
       </fieldset>
       <p class="soft">Pictures you chose yourself stay as they are.</p>
     </form>
-  </ElPopover>
+  </PopPanel>
 </template>
 
 <style scoped>
-.open {
-  border-bottom: 1px solid var(--hair);
-  white-space: nowrap;
-  color: var(--ink);
-}
-.on {
-  border-color: var(--blue);
-}
 .picking {
   display: grid;
   gap: 8px;

@@ -66,6 +66,14 @@ const doing = computed(() => {
     music: 'Making the music …',
   }[now.step]
 })
+/** For who does not see it: that it began, is half done, has ended. */
+const told = computed(() => {
+  const now = episode.preparing
+  if (!now) return ''
+  if (now.step === 'done') return 'Everything is chosen and spoken'
+  if (now.step !== 'speak') return 'Choosing pictures and speaking'
+  return now.done * 2 < now.all ? 'Speaking' : 'Half of it is spoken'
+})
 useTitle(() =>
   [episode.document.title, router.currentRoute.value.meta.title, 'Tidy Reel']
     .filter((part) => part && part !== '-')
@@ -107,7 +115,8 @@ const length = computed(() => clockText(episode.film.samples / 48_000))
           <component :is="icon" :size="17" :stroke-width="1.6" />
         </button>
       </span>
-      <span v-if="doing" class="doing" role="status">{{ doing }}</span>
+      <span v-if="doing" class="doing">{{ doing }}</span>
+      <span class="hidden" role="status">{{ told }}</span>
       <span class="mono">{{ length }}</span>
       <span class="saved" :class="{ red: episode.saving === 'offline' }" role="status">{{
         SAVED[episode.saving]
@@ -150,6 +159,7 @@ const length = computed(() => clockText(episode.film.samples / 48_000))
   grid-template-columns: minmax(0, 1fr);
 }
 header {
+  position: relative;
   grid-row: 1;
   display: flex;
   align-items: center;

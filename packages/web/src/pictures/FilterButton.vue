@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { ElInput, ElOption, ElPopover, ElSelect } from 'element-plus'
+import { ElInput, ElOption, ElSelect } from 'element-plus'
 import { computed } from 'vue'
 import type { PictureFilter } from '@tidy-reel/core/pictures/filter'
+import PopPanel from '../controls/PopPanel.vue'
 import { chipsOf, FILTERS } from './filters.ts'
 
 const props = defineProps<{ filter: PictureFilter }>()
@@ -14,18 +15,9 @@ const active = computed(() => chipsOf(props.filter).length)
 </script>
 
 <template>
-  <ElPopover
-    trigger="click"
-    placement="bottom-end"
-    :width="330"
-    :show-arrow="false"
-    :offset="4"
-    :teleported="true"
-  >
-    <template #reference
-      ><button class="plain filter" :class="{ on: active }" aria-haspopup="dialog">
-        Filter<template v-if="active"> ({{ active }})</template>
-      </button></template
+  <PopPanel label="Filter" :width="330" :on="active > 0">
+    <template #label
+      >Filter<template v-if="active"> ({{ active }})</template></template
     >
     <form class="filters" aria-label="Filter pictures" @submit.prevent>
       <label v-for="{ key, label, choices } in FILTERS" :key="key"
@@ -57,18 +49,10 @@ const active = computed(() => chipsOf(props.filter).length)
         </button>
       </p>
     </form>
-  </ElPopover>
+  </PopPanel>
 </template>
 
 <style scoped>
-.filter {
-  font-size: 14px;
-  white-space: nowrap;
-  border-bottom: 1px solid var(--hair);
-}
-.on {
-  border-color: var(--blue);
-}
 .filters {
   display: grid;
   gap: 7px;

@@ -28,6 +28,18 @@ const when = computed(() =>
 const done = computed(() =>
   props.render.progress ? Math.round(100 * overallProgress(props.render.progress)) : 0,
 )
+/** For who does not see it: that it began, is half done, has ended. */
+const told = computed(() => {
+  const { state } = props.render
+  if (state === 'running')
+    return done.value < 50 ? 'The film is being made' : 'Half of the film is made'
+  return {
+    queued: 'The film waits for its turn',
+    done: 'The film is made',
+    failed: '',
+    cancelled: '',
+  }[state]
+})
 const step = computed(() => {
   const { progress } = props.render
   if (!progress) return 'Waiting for the worker'
@@ -40,7 +52,8 @@ const step = computed(() => {
 <template>
   <article>
     <span class="mono">{{ when }}<br />{{ size }}</span>
-    <div v-if="live" class="live" role="status">
+    <span class="hidden" role="status">{{ told }}</span>
+    <div v-if="live" class="live">
       <ElProgress :percentage="done" :stroke-width="6" :show-text="true" color="var(--blue)" />
       <span class="soft">{{ step }}</span>
     </div>
@@ -74,6 +87,7 @@ const step = computed(() => {
 
 <style scoped>
 article {
+  position: relative;
   display: grid;
   grid-template-columns: 96px minmax(0, 1fr) auto;
   gap: 18px;

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Diagnostic } from '@codemirror/lint'
 import { openSearchPanel } from '@codemirror/search'
-import { useLocalStorage } from '@vueuse/core'
+import { useEventListener, useLocalStorage } from '@vueuse/core'
 import { ElOption, ElSelect } from 'element-plus'
 import { BookOpen, Columns2, FileInput, PenLine, Search, Square, Volume2 } from 'lucide-vue-next'
 import { TabsContent, TabsList, TabsRoot, TabsTrigger } from 'reka-ui'
@@ -196,6 +196,12 @@ const heard = computed<Seen[]>(() => {
   const scene = parsed.value.scenes[aloud.scene.value]
   return scene ? [{ ...scene.source, name: 'cm-reading' }] : []
 })
+/** The editor draws what is in sight; paper shows all of it. */
+const paper = ref<HTMLElement>()
+useEventListener(window, 'beforeprint', () => {
+  if (paper.value) paper.value.textContent = `${episode.document.title}\n\n${text.value}`
+})
+useEventListener(window, 'afterprint', () => paper.value?.replaceChildren())
 const versionsSeen = computed<Seen[]>(() =>
   episode.document.conflicts.flatMap(({ first, second }) =>
     [first, second].map((version) => ({
@@ -320,6 +326,7 @@ async function toSheet() {
 
 <template>
   <main class="script" :class="{ reading: reading || writing }">
+    <article ref="paper" class="on-paper serif" aria-hidden="true" />
     <ChapterOutline
       v-if="!reading && !writing"
       :chapters="chapters"
@@ -495,6 +502,22 @@ async function toSheet() {
 </template>
 
 <style scoped>
+.on-paper {
+  display: none;
+}
+@media print {
+  .on-paper {
+    display: block;
+    white-space: pre-wrap;
+    font-size: 12pt;
+    line-height: 1.5;
+    color: #000;
+    background: #fff;
+  }
+  .on-paper::first-line {
+    font-weight: 600;
+  }
+}
 .script {
   display: grid;
   grid-template-columns: 196px minmax(0, 1fr) 336px;
@@ -577,5 +600,19 @@ aside {
   display: flex;
   flex-direction: column;
   gap: 14px;
+}
+</style>
+
+<style>
+@media print {
+  /* The page is as long as what is on it. */
+  body:has(.on-paper:not(:empty)) :is(html, body, #app, .shell, .script) {
+    display: block;
+    height: auto;
+    overflow: visible;
+  }
+  body:has(.on-paper:not(:empty)) :is(.shell > :not(main), .script > :not(.on-paper), .skip) {
+    display: none;
+  }
 }
 </style>
