@@ -215,14 +215,11 @@ function setScript(document: Document, written: string, base = document.script):
 function settleConflict(document: Document, { id, keep }: CommandOf<'settleConflict'>): Document {
   const conflict = document.conflicts.find((one) => one.id === id)
   if (!conflict) return document
-  const others = document.conflicts.filter((one) => one !== conflict)
-  const script = scriptSettled(document.script, conflict, keep)
-  return {
+  const settled = {
     ...document,
-    script,
-    conflicts: carriedConflicts(others, document.script, script),
-    ...reconcile(parsedScript(script).scenes, document.scenes, document.nextId),
+    conflicts: document.conflicts.filter((one) => one !== conflict),
   }
+  return setScript(settled, scriptSettled(document.script, conflict, keep))
 }
 
 function withScene(document: Document, id: string, edit: (scene: Scene) => Scene): Document {

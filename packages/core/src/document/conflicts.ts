@@ -1,8 +1,7 @@
 import { mergeTexts } from '../text/merge-texts.ts'
 import { changesBetween, placeAfter, type TextChange } from '../text/text-changes.ts'
+import type { TextRange } from '../text/text-range.ts'
 import type { Conflict, Document } from './document.ts'
-
-type Stretch = Conflict['first']
 
 /**
  * Conflicts at their places in a changed script. One lapses when a version of it was taken out, or
@@ -21,7 +20,7 @@ export function carriedConflicts(
   })
 }
 
-function carried({ from, to }: Stretch, changes: readonly TextChange[]): Stretch | undefined {
+function carried({ from, to }: TextRange, changes: readonly TextChange[]): TextRange | undefined {
   const crossed = changes.some(
     (change) =>
       change.from < change.to &&

@@ -1,17 +1,12 @@
 import { itemAt } from '../faults/certain.ts'
 import { asTextChanges, type ListChange, listChanges, withChanges } from './text-changes.ts'
+import type { TextRange } from './text-range.ts'
 import { sentencesAndSpaces, tokensOf } from './text-tokens.ts'
-
-/** A stretch of a text; characters. */
-export interface Stretch {
-  from: number
-  to: number
-}
 
 /** Two ways to say the same, one after the other; empty where one side took the words out. */
 export interface BothVersions {
-  theirs: Stretch
-  mine: Stretch
+  theirs: TextRange
+  mine: TextRange
 }
 
 export interface MergedText {
@@ -79,7 +74,7 @@ class Merging {
 }
 
 /** Where the words of a text stand that begins at a place, without the space around them. */
-const wordsIn = (text: string, at: number): Stretch => ({
+const wordsIn = (text: string, at: number): TextRange => ({
   from: at + text.length - text.trimStart().length,
   to: at + text.trimEnd().length,
 })
@@ -104,7 +99,10 @@ function wordsMerged(base: string, mine: string, theirs: string): string | undef
 }
 
 /** Changes of both sides that lie over each other, or of one alone. */
-interface Meeting extends Stretch {
+interface Meeting {
+  /** Items of the list. */
+  from: number
+  to: number
   mine: ListChange[]
   theirs: ListChange[]
 }

@@ -4,6 +4,7 @@ import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import type { Command } from '@tidy-reel/core/document/command'
 import { alikePictures } from '@tidy-reel/core/match/alike-pictures'
 import { useEpisode } from '../episode/episode-store.ts'
+import { commandsUnder } from '../keys/key-command.ts'
 import { useRoomKeys } from '../keys/room-keys.ts'
 import ItemThumb from '../pictures/ItemThumb.vue'
 import ScenePictures from '../sheet/ScenePictures.vue'
@@ -120,12 +121,7 @@ function hold() {
   if (held.value !== at.value) swap(held.value, at.value)
   held.value = -1
 }
-const command = (name: string, keys: string[], run: () => unknown) => ({
-  group: 'Contact sheet',
-  name,
-  keys,
-  run,
-})
+const command = commandsUnder('Contact sheet')
 useRoomKeys(() => [
   command('Next picture', ['ArrowRight'], move(1)),
   command('Picture before', ['ArrowLeft'], move(-1)),

@@ -1,15 +1,12 @@
 <script setup lang="ts">
 import type { CommandOf } from '@tidy-reel/core/document/command'
 import type { Conflict } from '@tidy-reel/core/document/document'
+import { beginning } from './beginning.ts'
 
 /** What two people wrote over each other: both versions stand in the script until one is chosen. */
 defineProps<{ conflicts: readonly Conflict[]; script: string }>()
 defineEmits<{ settle: [id: string, keep: CommandOf<'settleConflict'>['keep']] }>()
-const SHOWN = 160
-const words = (script: string, { from, to }: Conflict['first']) => {
-  const text = script.slice(from, to)
-  return text.length > SHOWN ? `${text.slice(0, SHOWN)} …` : text
-}
+const words = (script: string, { from, to }: Conflict['first']) => beginning(script.slice(from, to))
 </script>
 
 <template>
@@ -38,38 +35,16 @@ const words = (script: string, { from, to }: Conflict['first']) => {
   </ul>
 </template>
 
+<style scoped src="./strip.css"></style>
+
 <style scoped>
-ul {
-  margin: 0;
-  padding: 0;
-  list-style: none;
-  max-height: 30vh;
-  overflow: auto;
-  border-bottom: 1px solid var(--red);
-  background: var(--paper);
-}
 li {
-  display: grid;
   grid-template-columns: repeat(2, minmax(0, 1fr)) auto;
-  gap: 4px 24px;
-  padding: 8px 20px;
-}
-li + li {
-  border-top: 1px solid var(--hair);
 }
 p {
   grid-column: 1 / -1;
-  margin: 0;
-}
-strong {
-  color: var(--red);
-  font-weight: 600;
-}
-q {
-  overflow-wrap: anywhere;
 }
 .acts {
-  display: flex;
   flex-wrap: wrap;
   gap: 4px 16px;
 }

@@ -16,3 +16,13 @@ export interface ToldKeys {
   group: string
   lines: readonly (readonly [key: string, what: string])[]
 }
+
+/** Makes commands that stand under one heading. */
+export const commandsUnder =
+  (group: string) =>
+  (name: string, keys: readonly string[], run: () => unknown): KeyCommand => ({
+    group,
+    name,
+    keys,
+    run,
+  })

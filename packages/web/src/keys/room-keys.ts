@@ -31,10 +31,10 @@ export function useRoomKeys(
 /** The one place where a key becomes a command. */
 export function useKeyboard(): void {
   useEventListener('keydown', (event: KeyboardEvent) => {
-    if (event.defaultPrevented || event.isComposing || isUnderDialog()) return
+    if (event.defaultPrevented || event.isComposing) return
     const key = keyOf(event)
     const command = commandsHere.value.find(({ keys }) => keys.includes(key))
-    if (!command || !mayFire(command, event, key)) return
+    if (!command || !mayFire(command, event, key) || isUnderDialog()) return
     event.preventDefault()
     void command.run(key)
   })

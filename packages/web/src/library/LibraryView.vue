@@ -6,6 +6,7 @@ import { clockText } from '@tidy-reel/core/time/time'
 import { MOST_FOUND, type PictureView, type Shelf } from '@tidy-reel/core/views/library'
 import { libraryApi } from '../api/library.ts'
 import ChannelHeader from '../channel/ChannelHeader.vue'
+import { commandsUnder } from '../keys/key-command.ts'
 import { useRoomKeys } from '../keys/room-keys.ts'
 import ChipList from '../pictures/ChipList.vue'
 import FilterButton from '../pictures/FilterButton.vue'
@@ -91,12 +92,7 @@ function press(place: number, event: MouseEvent) {
 }
 const move = (by: number) => () =>
   pick(Math.min((count.value ?? 1) - 1, Math.max(0, at.value + by)))
-const command = (name: string, keys: string[], run: () => unknown) => ({
-  group: 'Library',
-  name,
-  keys,
-  run,
-})
+const command = commandsUnder('Library')
 useRoomKeys(() => [
   command('Next picture', ['ArrowRight'], move(1)),
   command('Picture before', ['ArrowLeft'], move(-1)),

@@ -5,7 +5,7 @@ import type { RefusalReason } from '@tidy-reel/core/document/document'
 import { certain } from '@tidy-reel/core/faults/certain'
 import { clockText } from '@tidy-reel/core/time/time'
 import { useEpisode } from '../episode/episode-store.ts'
-import type { KeyCommand } from '../keys/key-command.ts'
+import { commandsUnder, type KeyCommand } from '../keys/key-command.ts'
 import { useRoomKeys } from '../keys/room-keys.ts'
 import MovingThumb from '../pictures/MovingThumb.vue'
 import { REASONS } from './reasons.ts'
@@ -75,6 +75,7 @@ function refuse(reason: RefusalReason) {
 function move(by: number) {
   focus.value = Math.min(shown.value.length - 1, Math.max(0, focus.value + by))
 }
+const command = commandsUnder('Pick run')
 const marks = [0, 1, 2, 3]
 const choosing = (): KeyCommand[] => [
   ...marks.map((n) => command(`Choose picture ${n + 1}`, [`${n + 1}`], () => pass.choose(n))),
@@ -93,12 +94,6 @@ const reasons = (): KeyCommand[] => [
     command(`Turn it down: ${label}`, [key], () => refuse(reason)),
   ),
 ]
-const command = (name: string, keys: string[], run: () => unknown): KeyCommand => ({
-  group: 'Pick run',
-  name,
-  keys,
-  run,
-})
 useRoomKeys(() => (refusing.value ? reasons() : choosing()))
 async function search() {
   await pass.search(asked.value)

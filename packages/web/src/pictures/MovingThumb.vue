@@ -99,9 +99,4 @@ video {
     transform: scale(1.09);
   }
 }
-@media (prefers-reduced-motion: reduce) {
-  .push :deep(img) {
-    animation: none;
-  }
-}
 </style>

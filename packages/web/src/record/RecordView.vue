@@ -5,6 +5,7 @@ import { certain } from '@tidy-reel/core/faults/certain'
 import type { ReadSentence, RecordedView, RecordingView } from '@tidy-reel/core/views/recording'
 import { speechApi } from '../api/speech.ts'
 import { useEpisode } from '../episode/episode-store.ts'
+import { commandsUnder } from '../keys/key-command.ts'
 import { useRoomKeys } from '../keys/room-keys.ts'
 import PlayButton from '../sound/PlayButton.vue'
 import { useSay } from '../sound/use-say.ts'
@@ -78,12 +79,7 @@ async function onward() {
 const hear = (text: string, take: string, key: string) =>
   void say(key, episode.sayRequest({ text }, { take, voice: episode.document.voice }))
 const hearNow = () => scene.value?.take && hear(scene.value.text, scene.value.take, 'now')
-const command = (name: string, keys: string[], run: () => unknown) => ({
-  group: 'Recording',
-  name,
-  keys,
-  run,
-})
+const command = commandsUnder('Recording')
 useRoomKeys(() => [
   command('Record this scene, or stop', [' '], press),
   command('Go on to the next scene and record it', ['Enter'], onward),

@@ -7,6 +7,7 @@ import { ledgerOf } from '@tidy-reel/core/film/ledger'
 import { clockText, secondsFromSamples } from '@tidy-reel/core/time/time'
 import { episodesApi } from '../api/episodes.ts'
 import { renderFile } from '../api/media.ts'
+import { useOnce } from '../controls/use-once.ts'
 import { useEpisode } from '../episode/episode-store.ts'
 import LedgerNote from './LedgerNote.vue'
 import RenderLine from './RenderLine.vue'
@@ -23,8 +24,6 @@ const episode = useEpisode()
 const size = ref(0)
 const fps = ref(30)
 const burnIn = ref(true)
-const problem = ref('')
-const busy = ref(false)
 const running = computed(() =>
   episode.renders.find(({ state }) => state === 'queued' || state === 'running'),
 )
@@ -38,26 +37,17 @@ const cards = computed(
   () => episode.document.scenes.filter(({ shots }) => !shots.some(({ item }) => item)).length,
 )
 
-async function start() {
-  if (busy.value) return
-  problem.value = ''
-  busy.value = true
-  try {
-    await episode.settled()
-    const { width, height } = itemAt(SHAPES, size.value)
-    await episodesApi.startRender(episode.data.id, {
-      width,
-      height,
-      fps: [fps.value, 1],
-      burnIn: burnIn.value,
-    })
-    await episode.load(episode.data.id)
-  } catch (cause) {
-    problem.value = (cause as Error).message
-  } finally {
-    busy.value = false
-  }
-}
+const starting = useOnce(async () => {
+  await episode.settled()
+  const { width, height } = itemAt(SHAPES, size.value)
+  await episodesApi.startRender(episode.data.id, {
+    width,
+    height,
+    fps: [fps.value, 1],
+    burnIn: burnIn.value,
+  })
+  await episode.load(episode.data.id)
+})
 async function cancel(id: string) {
   await episodesApi.cancelRender(id)
   await episode.load(episode.data.id)
@@ -148,12 +138,12 @@ async function cancel(id: string) {
       <LedgerNote :rows="ledger" />
       <ElButton
         type="primary"
-        :loading="busy"
+        :loading="starting.doing.value"
         :disabled="!!running || !episode.film.scenes.length"
-        @click="start"
+        @click="starting.run()"
         >{{ running ? 'Rendering …' : 'Start the render' }}</ElButton
       >
-      <p v-if="problem" class="red" role="alert">{{ problem }}</p>
+      <p v-if="starting.problem.value" class="red" role="alert">{{ starting.problem.value }}</p>
     </aside>
   </main>
 </template>

@@ -57,9 +57,4 @@ defineEmits<{ play: [] }>()
     opacity: 0.45;
   }
 }
-@media (prefers-reduced-motion: reduce) {
-  .waiting {
-    animation: none;
-  }
-}
 </style>
