@@ -14,7 +14,8 @@ const typed = {
   extends: [tseslint.configs.recommendedTypeChecked],
   languageOptions: {
     parserOptions: {
-      projectService: true,
+      // One program for all files: a service reads its program anew for every .vue file.
+      project: ['./tsconfig.json', './packages/web/tsconfig.json'],
       tsconfigRootDir: import.meta.dirname,
       extraFileExtensions: ['.vue'],
     },

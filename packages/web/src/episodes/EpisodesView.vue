@@ -7,6 +7,7 @@ import { BIN_DAYS, type EpisodeRow } from '@tidy-reel/core/views/episode'
 import { episodesApi } from '../api/episodes.ts'
 import ChannelHeader from '../channel/ChannelHeader.vue'
 import PanelDialog from '../controls/PanelDialog.vue'
+import { useInTurn } from '../controls/use-in-turn.ts'
 import { useOnce } from '../controls/use-once.ts'
 import { kept } from './episode-list.ts'
 import EpisodeLine from './EpisodeLine.vue'
@@ -53,25 +54,30 @@ const creating = useOnce(async (importing: boolean) => {
   await router.push({ name: 'script', params: { id }, query: importing ? { import: '' } : {} })
 })
 /** What a line asks for; the list is read anew afterwards. */
-const changing = useOnce(async (change: () => Promise<unknown>) => {
-  await change()
-  await load()
-})
+const changes = useInTurn()
+const change = (what: string, episode: EpisodeRow, act: () => Promise<unknown>) =>
+  changes.run(`${what} ${episode.id}`, async () => {
+    await act()
+    await load()
+  })
 async function remove(episode: EpisodeRow) {
-  await changing.run(() => episodesApi.removeEpisode(episode.id))
-  if (changing.problem.value) return
+  if (!(await change('remove', episode, () => episodesApi.removeEpisode(episode.id)))) return
   removed.value = episode
   await nextTick()
   undo.value?.focus()
 }
 async function bringBack(episode: EpisodeRow) {
   removed.value = undefined
-  await changing.run(() => episodesApi.restoreEpisode(episode.id))
+  await change('restore', episode, () => episodesApi.restoreEpisode(episode.id))
   await nextTick()
   document.getElementById(`episode-${episode.id}`)?.focus()
 }
+const duplicate = (episode: EpisodeRow) =>
+  change('duplicate', episode, () => episodesApi.duplicateEpisode(episode.id))
+const archive = (episode: EpisodeRow, away: boolean) =>
+  change(`archive ${away}`, episode, () => episodesApi.archiveEpisode(episode.id, away))
 const rename = (episode: EpisodeRow, name: string) =>
-  changing.run(() =>
+  change(`rename ${name}`, episode, () =>
     episodesApi.command(
       episode.id,
       0,
@@ -88,8 +94,8 @@ const rename = (episode: EpisodeRow, name: string) =>
     >
     <main>
       <h1 class="serif heading">Episodes</h1>
-      <p v-if="fault || changing.problem.value" class="red" role="alert">
-        {{ fault || changing.problem.value }}
+      <p v-if="fault || changes.problem.value" class="red" role="alert">
+        {{ fault || changes.problem.value }}
         <button class="plain link" @click="load">Try again</button>
       </p>
       <p v-if="!episodes && !fault" class="soft">Loading …</p>
@@ -138,8 +144,8 @@ const rename = (episode: EpisodeRow, name: string) =>
             @remove="remove(episode)"
             @restore="bringBack(episode)"
             @rename="(name) => rename(episode, name)"
-            @duplicate="changing.run(() => episodesApi.duplicateEpisode(episode.id))"
-            @archive="(away) => changing.run(() => episodesApi.archiveEpisode(episode.id, away))"
+            @duplicate="duplicate(episode)"
+            @archive="(away) => archive(episode, away)"
           />
         </ul>
       </template>
