@@ -1,11 +1,14 @@
 /**
  * `npm run measure:rooms`: how much compressed script and style each room of the client loads at
- * first, in KiB, as it is sent (brotli).
+ * first, in KiB, as it is sent (brotli). Fails where a room loads more script than it may.
  */
 import { existsSync, readFileSync, statSync } from 'node:fs'
 import { join } from 'node:path'
 import { buildWeb } from './build.mjs'
 import { ROOT } from './prepare.mjs'
+
+/** A room's first load of script, in KiB. */
+const MOST_SCRIPT = 250
 
 const dist = join(ROOT, 'packages/web/dist')
 buildWeb()
@@ -35,4 +38,7 @@ for (const room of rooms) {
   const script = kib([...needed].map((name) => parts[name].file))
   const style = kib([...needed].flatMap((name) => parts[name].css ?? []))
   console.log(`${name.padEnd(14)} ${script.toFixed(0).padStart(4)} ${style.toFixed(0).padStart(4)}`)
+  if (script <= MOST_SCRIPT) continue
+  console.log(`${name} loads more than ${MOST_SCRIPT} KiB of script at first.`)
+  process.exitCode = 1
 }

@@ -26,6 +26,7 @@ const STEPS = {
   types: { name: 'types', command: npm('check:types') },
   lint: { name: 'lint', command: npm('check:lint') },
   build: { name: 'build', command: npm('build') },
+  rooms: { name: 'what rooms load', command: npm('measure:rooms') },
   licences: { name: 'licences', command: npm('check:licences') },
   unit: vitest('unit'),
   parts: vitest('parts'),
@@ -43,7 +44,7 @@ const STEPS = {
  */
 const ROWS = {
   all: [
-    ['unit', 'build', 'licences', 'parts', 'server', 'lint'],
+    ['unit', 'build', 'licences', 'rooms', 'parts', 'server', 'lint'],
     ['imports', 'unused', 'format', 'types', 'e2e'],
   ],
   checks: [['format', 'imports', 'unused', 'types', 'lint']],

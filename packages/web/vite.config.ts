@@ -56,14 +56,20 @@ function bundledPackages(): Plugin {
   }
 }
 
+const leftOut = (file: string) => fileURLToPath(new URL(`src/left-out/${file}`, import.meta.url))
+
 const packageOf = (id: string) => /.*node_modules\/((?:@[^/]+\/)?[^/]+)/.exec(id)?.[1]
 
 export default defineConfig({
   root: fileURLToPath(new URL('.', import.meta.url)),
   plugins: [letteringWorker(), vue(), bundledPackages()],
   resolve: {
-    // jassub asks for a stand-in under the GPL for a call that every browser of today has.
-    alias: { 'rvfc-polyfill': fileURLToPath(new URL('src/monitor/nothing.ts', import.meta.url)) },
+    alias: {
+      // jassub asks for a stand-in under the GPL for a call that every browser of today has.
+      'rvfc-polyfill': leftOut('nothing.ts'),
+      // Element Plus works out the shades of a button's own colour; ours have none.
+      '@ctrl/tinycolor': leftOut('no-tiny-color.ts'),
+    },
   },
   build: {
     target: 'es2022',

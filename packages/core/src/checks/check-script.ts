@@ -2,7 +2,7 @@ import { estimateSeconds } from '../script/estimate.ts'
 import { narrationOnly } from '../script/narration.ts'
 import { sentencesIn } from '../script/paragraphs.ts'
 import { type ParsedScript, SCENE_SECONDS_LIMIT, SPOKEN } from '../script/parse.ts'
-import { spokenText } from '../text/spoken.ts'
+import { roughlySpoken } from '../text/roughly-spoken.ts'
 import { chapterBalance } from './chapters.ts'
 import { mixedUnits, numeralsAgainstWords } from './figures.ts'
 import type { Finding } from './finding.ts'
@@ -34,7 +34,7 @@ export interface SentenceLength {
 export function sentenceLengths(narration: string): SentenceLength[] {
   return sentencesIn(narration).flatMap(({ from, to }) => {
     const text = narration.slice(from, to)
-    return SPOKEN.test(text) ? [{ from, to, seconds: estimateSeconds(spokenText(text)) }] : []
+    return SPOKEN.test(text) ? [{ from, to, seconds: estimateSeconds(roughlySpoken(text)) }] : []
   })
 }
 

@@ -1,7 +1,7 @@
 import { syllable } from 'syllable'
 import { sentencesOf } from '../script/sentences.ts'
 import { keptByText } from '../text/kept-by-text.ts'
-import { spokenText } from '../text/spoken.ts'
+import { roughlySpoken } from '../text/roughly-spoken.ts'
 
 export interface ReadingEase {
   /** Flesch: about 100 = a child follows, 60 = plain English, under 30 = hard going. */
@@ -21,7 +21,7 @@ const WORDS = /\p{L}[\p{L}'’-]*/gu
  * @returns undefined for a text without words
  */
 export function readingEase(text: string): ReadingEase | undefined {
-  const spoken = spokenText(text)
+  const spoken = roughlySpoken(text)
   const words = spoken.match(WORDS) ?? []
   if (words.length === 0) return undefined
   const sentences = Math.max(1, sentencesOf(text).length)

@@ -2,7 +2,7 @@ import { itemAt } from '../faults/certain.ts'
 import { KEPT_CHARACTERS, keptByText } from '../text/kept-by-text.ts'
 import { linesOf } from '../text/lines.ts'
 import { piecesOf } from '../text/pieces.ts'
-import { spokenText } from '../text/spoken.ts'
+import { roughlySpoken } from '../text/roughly-spoken.ts'
 import type { TextRange } from '../text/text-range.ts'
 import { clausesOf } from './clauses.ts'
 import { estimateSeconds } from './estimate.ts'
@@ -265,7 +265,7 @@ function evenText(text: string): string {
 }
 
 /** Sentences come back with every edit of their paragraph; each is put into spoken form once. */
-const spokenSeconds = keptByText(KEPT_CHARACTERS, (text) => estimateSeconds(spokenText(text)))
+const spokenSeconds = keptByText(KEPT_CHARACTERS, (text) => estimateSeconds(roughlySpoken(text)))
 
 /**
  * Pieces of one sentence, none over the limit. Wider spaces do not move where it is parted. What

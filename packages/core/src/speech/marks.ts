@@ -1,5 +1,5 @@
 import { itemAt } from '../faults/certain.ts'
-import type { SpokenForm } from '../text/spoken.ts'
+import type { SpokenForm } from '../text/spoken-form.ts'
 
 /** A stretch of time, in any unit, `[start, end)`. */
 export type Span = [start: number, end: number]

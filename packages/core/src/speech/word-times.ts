@@ -1,6 +1,6 @@
 import { itemAt } from '../faults/certain.ts'
 import { KEPT_CHARACTERS, keptByText } from '../text/kept-by-text.ts'
-import { spokenText } from '../text/spoken.ts'
+import { roughlySpoken } from '../text/roughly-spoken.ts'
 import { wordsOf } from '../text/written-words.ts'
 import type { Span } from './marks.ts'
 
@@ -86,7 +86,7 @@ function longest(pauses: readonly (readonly [number, number])[], count: number) 
 }
 
 /** Films repeat their words; each is put into spoken form once. */
-const spokenLength = keptByText(KEPT_CHARACTERS, (word) => spokenText(word).length)
+const spokenLength = keptByText(KEPT_CHARACTERS, (word) => roughlySpoken(word).length)
 
 function spread(
   words: readonly string[],

@@ -1,24 +1,8 @@
-import { itemAt } from '../faults/certain.ts'
-import { piecesOf } from './pieces.ts'
-import { pronounced, type Pronunciation } from './pronunciation.ts'
+import type { Pronunciation } from './pronunciation.ts'
 import { spokenEnglish } from './spoken-english.ts'
+import { spokenBy, type SpokenForm } from './spoken-form.ts'
 import { spokenIn } from './spoken-languages.ts'
-import { TracedText } from './traced-text.ts'
-import { wordsOf } from './written-words.ts'
-
-/** A word as it is spoken. */
-export interface SaidWord {
-  text: string
-  /** Which of the written words (`wordsOf`) it stands for. */
-  written: number
-}
-
-export interface SpokenForm {
-  /** What a voice is given. */
-  text: string
-  /** Its words in order; each written word that is spoken has one or more. */
-  words: SaidWord[]
-}
+import type { TracedText } from './traced-text.ts'
 
 export interface SpokenOptions {
   /** BCP 47; British numbers for `en-GB`, rules of their own for other languages. */
@@ -32,47 +16,17 @@ export interface SpokenOptions {
  *
  * @example spokenForm('In 1822 it shone.').words[1] // => { text: 'eighteen', written: 1 }
  */
-export function spokenForm(written: string, options: SpokenOptions = {}): SpokenForm {
-  const pieces = piecesOf(written)
-  if (pieces.length <= 1) return spokenPiece(written, options)
-  const texts: string[] = []
-  const words: SaidWord[] = []
-  let before = 0
-  for (const { from, to } of pieces) {
-    const piece = written.slice(from, to)
-    // A word parted in its midst is the same word on both sides.
-    const first =
-      from > 0 && /^\S/.test(piece) && /\S/.test(written.charAt(from - 1)) ? before - 1 : before
-    const spoken = spokenPiece(piece, options)
-    if (spoken.text) texts.push(spoken.text)
-    for (const word of spoken.words) words.push({ ...word, written: first + word.written })
-    before = first + wordsOf(piece).length
-  }
-  return { text: texts.join(' '), words }
+export function spokenForm(
+  written: string,
+  { language = 'en-US', pronunciations = [] }: SpokenOptions = {},
+): SpokenForm {
+  return spokenBy(written, { inWords: (text) => inWords(text, language), pronunciations })
 }
 
-function spokenPiece(
-  written: string,
-  { language = 'en-US', pronunciations = [] }: SpokenOptions,
-): SpokenForm {
-  let said = TracedText.of(written).replace(/\p{Extended_Pictographic}\ufe0f?/gu, ([sign]) =>
-    /[\d#*]/.test(sign) ? sign : ' ',
-  )
-  said = pronounced(said, pronunciations)
+function inWords(text: TracedText, language: string): TracedText {
   const [base = language] = language.split('-')
-  said =
-    base === 'en'
-      ? spokenEnglish(said, language === 'en-GB' ? 'british' : 'american')
-      : spokenIn(said, base)
-  said = said
-    .replace(/(?<=\p{L})\/(?=\p{L})/gu, () => ' ')
-    // A typewriter's dash is a breath, not two signs.
-    .replace(/\s?--+\s?/g, () => ', ')
-    .replace(/[*_`|<>{}\\^~#]/g, () => ' ')
-    .replace(/\s+([.,;:!?])/g, ([, mark]) => mark)
-    .replace(/\s+/g, () => ' ')
-    .replace(/^ | $/g, () => '')
-  return { text: said.text, words: saidWords(written, said) }
+  if (base !== 'en') return spokenIn(text, base)
+  return spokenEnglish(text, language === 'en-GB' ? 'british' : 'american')
 }
 
 /**
@@ -82,13 +36,3 @@ function spokenPiece(
  */
 export const spokenText = (written: string, options?: SpokenOptions): string =>
   spokenForm(written, options).text
-
-function saidWords(written: string, said: TracedText): SaidWord[] {
-  const ends = [...written.matchAll(/\S+/g)].map((match) => match.index + match[0].length)
-  let at = 0
-  return [...said.text.matchAll(/\S+/g)].map((match) => {
-    const origin = said.originOf(match.index)
-    while (at < ends.length - 1 && itemAt(ends, at) <= origin) at++
-    return { text: match[0], written: at }
-  })
-}

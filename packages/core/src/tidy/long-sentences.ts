@@ -1,7 +1,7 @@
 import { estimateSeconds } from '../script/estimate.ts'
 import { sentencePiecesIn } from '../script/paragraphs.ts'
 import { SCENE_SECONDS_LIMIT } from '../script/parse.ts'
-import { spokenText } from '../text/spoken.ts'
+import { roughlySpoken } from '../text/roughly-spoken.ts'
 import type { Edit } from './change.ts'
 import { standsAlone, startsClause, startsWithPronoun } from './clause-start.ts'
 import type { Page } from './page.ts'
@@ -54,7 +54,7 @@ export function findLongSentences(page: Page) {
   }
 }
 
-const secondsOf = (text: string) => estimateSeconds(spokenText(text.replace(/\s+/g, ' ')))
+const secondsOf = (text: string) => estimateSeconds(roughlySpoken(text.replace(/\s+/g, ' ')))
 
 /** The cuts that bring a sentence under the limit, as far as there are places for them. */
 function cutsOf(text: string, offset = 0): Cut[] {

@@ -5,7 +5,7 @@ import { estimateSeconds } from '@tidy-reel/core/script/estimate'
 import { SCENE_SECONDS_LIMIT } from '@tidy-reel/core/script/parse'
 import { sentencesOf } from '@tidy-reel/core/script/sentences'
 import { pattern } from '@tidy-reel/core/text/pattern'
-import { spokenText } from '@tidy-reel/core/text/spoken'
+import { roughlySpoken } from '@tidy-reel/core/text/roughly-spoken'
 import type { ImportedPicture, ImportedScript } from './imported-script.ts'
 import { unpacked } from './open-zip.ts'
 import { found, textOf, type XmlNode, xmlTree } from './xml-tree.ts'
@@ -72,7 +72,7 @@ export async function slidesScript(bytes: Buffer, name: string): Promise<Importe
 
 function sceneText(lines: readonly string[]): string {
   const text = lines.map((line) => (/[.!?…:]["”’)]?$/.test(line) ? line : `${line}.`)).join(' ')
-  if (estimateSeconds(spokenText(text)) > SCENE_SECONDS_LIMIT) return text
+  if (estimateSeconds(roughlySpoken(text)) > SCENE_SECONDS_LIMIT) return text
   return sentencesOf(text)
     .map(({ from, to }) => text.slice(from, to))
     .join(' ~ ')

@@ -163,7 +163,7 @@ useRoomKeys(() => [
         data-room-keys
       >
         <div
-          v-for="(one, i) in shown"
+          v-for="(one, i) in width ? shown : []"
           :id="`picture-${i}`"
           :key="`${one.id} ${one.at}`"
           class="cell"

@@ -7,6 +7,7 @@ import { BIN_DAYS, type EpisodeRow } from '@tidy-reel/core/views/episode'
 import { episodesApi } from '../api/episodes.ts'
 import ChannelHeader from '../channel/ChannelHeader.vue'
 import PanelDialog from '../controls/PanelDialog.vue'
+import UndoLine from '../controls/UndoLine.vue'
 import { useInTurn } from '../controls/use-in-turn.ts'
 import { useOnce } from '../controls/use-once.ts'
 import { kept } from './episode-list.ts'
@@ -24,7 +25,6 @@ const words = ref('')
 const order = ref<keyof typeof ORDERS>('changed')
 const removed = ref<EpisodeRow>()
 const field = useTemplateRef<InstanceType<typeof ElInput>>('field')
-const undo = useTemplateRef<HTMLButtonElement>('undo')
 const shown = computed(() =>
   shownEpisodes(episodes.value ?? [], place.value, words.value, order.value),
 )
@@ -63,8 +63,6 @@ const change = (what: string, episode: EpisodeRow, act: () => Promise<unknown>) 
 async function remove(episode: EpisodeRow) {
   if (!(await change('remove', episode, () => episodesApi.removeEpisode(episode.id)))) return
   removed.value = episode
-  await nextTick()
-  undo.value?.focus()
 }
 async function bringBack(episode: EpisodeRow) {
   removed.value = undefined
@@ -129,10 +127,13 @@ const rename = (episode: EpisodeRow, name: string) =>
             <ElOption v-for="(said, name) in ORDERS" :key="name" :value="name" :label="said" />
           </ElSelect>
         </div>
-        <p v-if="removed" class="undo" role="status">
-          “{{ removed.title }}” is in the bin, for {{ BIN_DAYS }} days.
-          <button ref="undo" class="plain link" @click="bringBack(removed)">Undo</button>
-        </p>
+        <UndoLine
+          v-if="removed"
+          :key="removed.id"
+          :said="`“${removed.title}” is in the bin, for ${BIN_DAYS} days.`"
+          action="Undo"
+          @undo="bringBack(removed)"
+        />
         <p v-if="!shown.length" class="soft none">
           {{ words ? 'No title has these words.' : PLACES.find((p) => p.name === place)?.empty }}
         </p>
@@ -217,10 +218,6 @@ const rename = (episode: EpisodeRow, name: string) =>
 }
 .asked .el-select {
   width: 170px;
-}
-.undo {
-  padding: 9px 8px;
-  border-top: 1px solid var(--ink);
 }
 .none {
   padding: 28px 8px;

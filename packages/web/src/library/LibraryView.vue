@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { useDebounceFn } from '@vueuse/core'
-import { ElButton, ElInput, ElMessage } from 'element-plus'
-import { computed, h, onMounted, ref, watch } from 'vue'
+import { ElButton, ElInput } from 'element-plus'
+import { computed, onMounted, ref, watch } from 'vue'
 import { clockText } from '@tidy-reel/core/time/time'
 import { MOST_FOUND, type PictureView, type Shelf } from '@tidy-reel/core/views/library'
 import { libraryApi } from '../api/library.ts'
 import ChannelHeader from '../channel/ChannelHeader.vue'
+import UndoLine from '../controls/UndoLine.vue'
 import { commandsUnder } from '../keys/key-command.ts'
 import { useRoomKeys } from '../keys/room-keys.ts'
 import ChipList from '../pictures/ChipList.vue'
@@ -44,6 +45,13 @@ const SHELVES: readonly (readonly [shelf: Shelf, label: string, empty: string])[
 const FEW = 3
 const library = useLibrary()
 const { shelf, collection, words, filter, count, pages, collections, problem } = library
+/** What was taken out last, to be put back. */
+const removed = ref<string[]>([])
+const removedSaid = computed(() =>
+  removed.value.length === 1
+    ? 'A picture is out of the library; films that show it go on.'
+    : `${removed.value.length} pictures are out of the library; films that show them go on.`,
+)
 const bringing = useBringing(() => {
   void library.reload()
 })
@@ -170,21 +178,17 @@ function wantAgain() {
 async function remove() {
   const now = ids.value
   selected.value = new Map()
-  await trying(() => libraryApi.removePictures(now, true))
-  void library.reload()
-  const back = async () => {
-    note.close()
-    await trying(() => libraryApi.removePictures(now, false))
-    void library.reload()
-  }
-  const note = ElMessage({
-    duration: 12_000,
-    message: h('span', [
-      `${now.length === 1 ? 'A picture is' : `${now.length} pictures are`} out of the ` +
-        `library; films that show ${now.length === 1 ? 'it' : 'them'} go on. `,
-      h('button', { class: 'plain link', onClick: back }, 'Put back'),
-    ]),
+  await trying(async () => {
+    await libraryApi.removePictures(now, true)
+    removed.value = now
   })
+  void library.reload()
+}
+async function putBack() {
+  const now = removed.value
+  removed.value = []
+  await trying(() => libraryApi.removePictures(now, false))
+  void library.reload()
 }
 async function drop(event: DragEvent) {
   over.value = false
@@ -324,6 +328,13 @@ function go(to: Shelf, name?: string) {
             </ul>
           </details>
         </div>
+        <UndoLine
+          v-if="removed.length"
+          :key="removed.join(' ')"
+          :said="removedSaid"
+          action="Put back"
+          @undo="putBack"
+        />
         <p v-if="problem" class="red" role="alert">{{ problem }}</p>
         <p v-else-if="count === 0" class="empty serif">
           {{

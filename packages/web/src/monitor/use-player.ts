@@ -1,3 +1,4 @@
+import { useDebounceFn } from '@vueuse/core'
 import { sortedLastIndexBy } from 'lodash-es'
 import { computed, onScopeDispose, type Ref, ref } from 'vue'
 import { frameAtSample, SAMPLE_RATE, sampleAtFrame } from '@tidy-reel/core/time/time'
@@ -27,6 +28,8 @@ export interface Player {
 }
 
 const FASTEST = 8
+/** So long one rests at a place before its sound is fetched, in ms. */
+const REST_MS = 150
 
 /** Runs the film by the clock of its sound. */
 export function usePlayer(sound: () => FilmSound): Player {
@@ -74,6 +77,8 @@ export function usePlayer(sound: () => FilmSound): Player {
     first = start
     run(start >= end - SAMPLE_RATE / 10 ? 0 : start, end, 1)
   }
+  /** A quick walk through the scenes fetches only what it comes to rest at. */
+  const warm = useDebounceFn((place: number) => deck.warm(sound(), place), REST_MS)
   onScopeDispose(stop)
   return {
     playing,
@@ -103,7 +108,7 @@ export function usePlayer(sound: () => FilmSound): Player {
       if (running) return run(place, film().samples, 1)
       stop()
       at.value = place
-      deck.warm(sound(), place)
+      void warm(place)
     },
     step(frames) {
       stop()

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { defaultKeymap, history, historyKeymap } from '@codemirror/commands'
-import { type Diagnostic, lintKeymap, setDiagnostics } from '@codemirror/lint'
-import { highlightSelectionMatches, search, searchKeymap } from '@codemirror/search'
+import type { Diagnostic } from '@codemirror/lint'
 import { Compartment, EditorState, Transaction } from '@codemirror/state'
 import { drawSelection, EditorView, keymap, placeholder } from '@codemirror/view'
 import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
@@ -32,7 +31,10 @@ const HINT =
   'becomes a scene with its own picture.'
 const host = ref<HTMLElement>()
 const locked = new Compartment()
+const later = new Compartment()
 let view: EditorView
+let isGone = false
+let fetched: Promise<typeof import('./editor/find-and-mark.ts')>
 
 onMounted(() => {
   view = new EditorView({
@@ -43,9 +45,8 @@ onMounted(() => {
         history(),
         drawSelection(),
         EditorView.lineWrapping,
-        search({ top: true }),
-        highlightSelectionMatches({ minSelectionLength: 3 }),
-        keymap.of([...searchKeymap, ...historyKeymap, ...lintKeymap, ...defaultKeymap]),
+        later.of([]),
+        keymap.of([...historyKeymap, ...defaultKeymap]),
         locked.of(EditorState.readOnly.of(props.reading)),
         // The browser's own spelling would mark the words of the channel.
         EditorView.contentAttributes.of({
@@ -78,8 +79,17 @@ onMounted(() => {
       versionsLayer.set.of(props.versions),
     ],
   })
+  fetched = import('./editor/find-and-mark.ts')
+  void fetched.then(({ findAndMark, mark }) => {
+    if (isGone) return
+    view.dispatch({ effects: later.reconfigure(findAndMark) })
+    mark(view, props.diagnostics)
+  })
 })
-onBeforeUnmount(() => view.destroy())
+onBeforeUnmount(() => {
+  isGone = true
+  view.destroy()
+})
 watch(
   () => props.text,
   (text) => {
@@ -122,13 +132,10 @@ watch(
 )
 watch(
   () => props.diagnostics,
-  (diagnostics) =>
-    view.dispatch(
-      setDiagnostics(
-        view.state,
-        diagnostics.filter(({ to }) => to <= view.state.doc.length),
-      ),
-    ),
+  async () => {
+    const { mark } = await fetched
+    if (!isGone) mark(view, props.diagnostics)
+  },
 )
 watch(
   () => props.reading,
@@ -144,7 +151,11 @@ function show(from: number, to = from) {
   })
   view.focus()
 }
-defineExpose({ adopt, show, focus: () => view.focus(), editor: () => view })
+async function find() {
+  const { openSearchPanel } = await fetched
+  openSearchPanel(view)
+}
+defineExpose({ adopt, show, find, focus: () => view.focus() })
 </script>
 
 <template>

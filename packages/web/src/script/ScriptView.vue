@@ -1,8 +1,6 @@
 <script setup lang="ts">
 import type { Diagnostic } from '@codemirror/lint'
-import { openSearchPanel } from '@codemirror/search'
 import { useEventListener, useLocalStorage } from '@vueuse/core'
-import { ElOption, ElSelect } from 'element-plus'
 import { BookOpen, Columns2, FileInput, PenLine, Search, Square, Volume2 } from 'lucide-vue-next'
 import { TabsContent, TabsList, TabsRoot, TabsTrigger } from 'reka-ui'
 import { computed, defineAsyncComponent, ref, shallowRef, watch } from 'vue'
@@ -31,22 +29,23 @@ import { saveText } from '../controls/save-text.ts'
 import { useEpisode } from '../episode/episode-store.ts'
 import { withChapterMoved } from './chapter-move.ts'
 import ChapterOutline from './ChapterOutline.vue'
-import ChecksPanel from './ChecksPanel.vue'
-import ClaimsPanel from './ClaimsPanel.vue'
 import type { Seen } from './editor/ranges.ts'
-import FilmPanel from './FilmPanel.vue'
 import LengthFacts from './LengthFacts.vue'
-import NotesPanel from './NotesPanel.vue'
 import ScriptEditor from './ScriptEditor.vue'
 import SentenceStrip from './SentenceStrip.vue'
-import TidyPanel from './TidyPanel.vue'
 import { useReadAloud } from './use-read-aloud.ts'
 import { useScript } from './use-script.ts'
 import { useScriptReading } from './use-script-reading.ts'
 import { useTidyChoice } from './use-tidy-choice.ts'
 
-/** Fetched when they are opened. */
+/** Fetched when they are opened; what stands beside the text at first, once the text stands. */
+const ChecksPanel = defineAsyncComponent(() => import('./ChecksPanel.vue'))
+const ClaimsPanel = defineAsyncComponent(() => import('./ClaimsPanel.vue'))
+const FilmPanel = defineAsyncComponent(() => import('./FilmPanel.vue'))
+const NotesPanel = defineAsyncComponent(() => import('./NotesPanel.vue'))
+const TidyPanel = defineAsyncComponent(() => import('./TidyPanel.vue'))
 const CompareTexts = defineAsyncComponent(() => import('./CompareTexts.vue'))
+const MenuButton = defineAsyncComponent(() => import('../controls/MenuButton.vue'))
 const ImportPanel = defineAsyncComponent(() => import('./ImportPanel.vue'))
 const WritingPanel = defineAsyncComponent(() => import('./writing/WritingPanel.vue'))
 
@@ -343,7 +342,7 @@ async function toSheet() {
         <button class="plain" @click="writing = !writing">
           <PenLine :size="15" :stroke-width="1.6" /> Write from sources
         </button>
-        <button class="plain" @click="openSearchPanel(editor!.editor())">
+        <button class="plain" @click="editor!.find()">
           <Search :size="15" :stroke-width="1.6" /> Find
         </button>
         <button class="plain" :disabled="!parsed.scenes.length" @click="readAloud">
@@ -357,23 +356,15 @@ async function toSheet() {
         <button class="plain" :aria-pressed="reading" @click="reading = !reading">
           <BookOpen :size="15" :stroke-width="1.6" /> {{ reading ? 'Write again' : 'Reading view' }}
         </button>
-        <label v-if="!reading" class="versions"
-          ><Columns2 :size="15" :stroke-width="1.6" />
-          <span class="hidden">Compare with a version</span>
-          <ElSelect
-            size="small"
-            :model-value="''"
-            placeholder="Compare with …"
-            no-data-text="No version is kept yet; the Sheet keeps them"
-            @visible-change="(open: boolean) => open && listVersions()"
-            @change="compareWith"
-            ><ElOption
-              v-for="version in versions ?? []"
-              :key="version.id"
-              :value="version.id"
-              :label="version.name"
-          /></ElSelect>
-        </label>
+        <MenuButton
+          v-if="!reading"
+          :choices="(versions ?? []).map((version) => [version.id, version.name] as const)"
+          :empty="versions && 'No version is kept yet; the Sheet keeps them.'"
+          @open="listVersions"
+          @choose="compareWith"
+        >
+          <Columns2 :size="15" :stroke-width="1.6" /> Compare with …
+        </MenuButton>
         <span v-if="problem || aloud.problem.value" class="red" role="alert">{{
           problem || aloud.problem.value
         }}</span>
@@ -546,18 +537,9 @@ async function toSheet() {
   color: var(--soft);
 }
 .tools button,
-.versions {
-  display: inline-flex;
-  align-items: center;
-  gap: 6px;
-  white-space: nowrap;
-}
 .tools button:disabled {
   opacity: 0.5;
   cursor: default;
-}
-.tools .el-select {
-  width: 138px;
 }
 .tools .red {
   white-space: nowrap;

@@ -8,6 +8,7 @@ import type { Command, Target } from '@tidy-reel/core/document/command'
 import { itemAt } from '@tidy-reel/core/faults/certain'
 import type { Item } from '@tidy-reel/core/pictures/item'
 import { libraryApi } from '../api/library.ts'
+import { drawingSteps } from '../controls/drawing-steps.ts'
 import { useEpisode } from '../episode/episode-store.ts'
 import { focusKind } from '../keys/focus-kind.ts'
 import { overRoom, useRoomKeys } from '../keys/room-keys.ts'
@@ -28,6 +29,7 @@ import { useSheet } from './use-sheet.ts'
 const VersionsPanel = defineAsyncComponent(() => import('./VersionsPanel.vue'))
 
 const episode = useEpisode()
+const drawn = drawingSteps(2)
 const router = useRouter()
 const route = useRoute()
 const player = usePlayer(() => ({
@@ -357,7 +359,12 @@ function dropScenes(index: number) {
             <kbd>F2</kbd>
           </button>
         </div>
-        <TabsContent v-if="scene" :value="panel" class="below" @keydown.esc="leaveField">
+        <TabsContent
+          v-if="scene && drawn >= 1"
+          :value="panel"
+          class="below"
+          @keydown.esc="leaveField"
+        >
           <ScenePictures
             v-if="panel === 'pictures'"
             ref="candidates"
@@ -387,7 +394,7 @@ function dropScenes(index: number) {
             @target="which = $event"
           />
         </TabsContent>
-        <p v-else-if="row?.kind === 'card'" class="soft hint">
+        <p v-if="row?.kind === 'card'" class="soft hint">
           A card with words in place of a picture. Press Enter to word it; an empty one takes the
           film's own words.
           <button
@@ -400,6 +407,7 @@ function dropScenes(index: number) {
       </TabsRoot>
     </aside>
     <FilmMap
+      v-if="drawn >= 2"
       class="map"
       :film="episode.film"
       :at="player.at.value"

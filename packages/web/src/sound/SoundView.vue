@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { ElDropdown, ElDropdownItem, ElDropdownMenu } from 'element-plus'
 import { computed, ref, watch } from 'vue'
 import type { Command } from '@tidy-reel/core/document/command'
 import { baseOf } from '@tidy-reel/core/speech/language'
@@ -9,6 +8,8 @@ import { sceneSeconds } from '@tidy-reel/core/timeline/timeline'
 import type { VoiceView } from '@tidy-reel/core/views/speech'
 import { voiceFile } from '../api/media.ts'
 import { speechApi } from '../api/speech.ts'
+import { drawingSteps } from '../controls/drawing-steps.ts'
+import MenuButton from '../controls/MenuButton.vue'
 import { saveFrom } from '../controls/save-text.ts'
 import { useEpisode } from '../episode/episode-store.ts'
 import CompareStrip from './CompareStrip.vue'
@@ -32,6 +33,7 @@ const SAVED_AS = [
   ['marks.TextGrid', 'words with their times, Praat TextGrid'],
 ] as const
 const episode = useEpisode()
+const drawn = drawingSteps(3)
 const id = episode.data.id
 const { byId, voices, shown, languages, accents, filter, favourites, like, fault } = useVoices('en')
 const { saying, heard, problem, say } = useSay()
@@ -184,23 +186,17 @@ function step(by: number) {
           Speak the rest
         </button>
         <RouterLink class="link save" :to="{ name: 'record' }">Record your own</RouterLink>
-        <ElDropdown
+        <MenuButton
           v-if="spoken"
-          trigger="click"
-          @command="(name: string) => saveFrom(voiceFile(id, name))"
+          class="link"
+          :choices="SAVED_AS"
+          @choose="(name) => saveFrom(voiceFile(id, name))"
         >
-          <button class="plain link">Save the voice</button>
-          <template #dropdown
-            ><ElDropdownMenu
-              ><ElDropdownItem v-for="[name, label] in SAVED_AS" :key="name" :command="name">{{
-                label
-              }}</ElDropdownItem></ElDropdownMenu
-            ></template
-          >
-        </ElDropdown>
+          Save the voice
+        </MenuButton>
       </header>
       <SpokenScenes
-        v-if="scenes.length"
+        v-if="scenes.length && drawn >= 1"
         :scenes
         :selected="scene?.id ?? ''"
         :saying
@@ -208,7 +204,7 @@ function step(by: number) {
         @select="(one) => (episode.selected = one)"
         @say="hearScene"
       />
-      <p v-else class="empty soft">
+      <p v-else-if="!scenes.length" class="empty soft">
         Nothing is spoken yet. Write or bring a script in the
         <RouterLink :to="{ name: 'script' }" class="link">Script room</RouterLink>; then each
         sentence stands here with what its voice makes of it.
@@ -216,7 +212,7 @@ function step(by: number) {
     </main>
     <aside>
       <SceneVoicePanel
-        v-if="scene && planned"
+        v-if="scene && planned && drawn >= 2"
         :scene
         :film="planned"
         :voices="near"
@@ -231,6 +227,7 @@ function step(by: number) {
         "
       />
       <SpeakingPanel
+        v-if="drawn >= 3"
         :speaking="document.speaking"
         :speed="document.speed"
         :saved
@@ -244,6 +241,7 @@ function step(by: number) {
         @hear="(finish) => say(`finish ${finish}`, episode.sayRequest(sample, { finish }))"
       />
       <PronunciationPanel
+        v-if="drawn >= 3"
         :episode="document.speaking.pronunciations"
         :channel="episode.data.pronunciations"
         :saying
