@@ -81,6 +81,11 @@ test('every room and open panel, light and dark, has nothing that axe finds faul
     await page.getByRole('tab', { name: new RegExp(`^${tab}`) }).click()
     await look(`script, ${tab}`)
   }
+  await page.getByRole('button', { name: 'Compare with' }).press('Enter')
+  await expect(page.getByRole('menu')).toBeVisible()
+  await look('script, versions')
+  await page.keyboard.press('Escape')
+  await expect(page.getByRole('button', { name: 'Compare with' })).toBeFocused()
   await page.getByRole('button', { name: 'Import' }).click()
   await look('script, import')
   await page.getByRole('button', { name: 'Write from sources' }).click()

@@ -1,14 +1,8 @@
 <script setup lang="ts">
 import { notice } from './controls/notice.ts'
 import KeyDesk from './keys/KeyDesk.vue'
+import { toRoom } from './keys/to-room.ts'
 import { unreached } from './router.ts'
-
-/** Past the header, to what the room is about: its list where it has one. */
-function toRoom() {
-  const room = document.querySelector<HTMLElement>('[data-room-keys], main')
-  room?.setAttribute('tabindex', room.getAttribute('tabindex') ?? '-1')
-  room?.focus()
-}
 </script>
 
 <template>

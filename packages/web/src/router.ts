@@ -1,5 +1,6 @@
 import { ref } from 'vue'
 import { createRouter, createWebHistory } from 'vue-router'
+import { toRoomWhenShown } from './keys/to-room.ts'
 
 declare module 'vue-router' {
   interface RouteMeta {
@@ -13,7 +14,11 @@ export const unreached = ref('')
 
 export const router = createRouter({
   history: createWebHistory(),
-  scrollBehavior: (_to, _from, saved) => saved ?? { top: 0 },
+  scrollBehavior: async (_to, _from, saved) => {
+    if (!saved) return { top: 0 }
+    await pageTallEnough(saved.top)
+    return saved
+  },
   routes: [
     {
       path: '/',
@@ -91,9 +96,25 @@ export const router = createRouter({
   ],
 })
 
+const TALL = { everyMs: 30, mostMs: 2000 }
+
+/** A long page is drawn in steps: the place one left may come late, or never. */
+function pageTallEnough(top: number): Promise<void> {
+  const begun = Date.now()
+  return new Promise((resolve) => {
+    const looking = setInterval(() => {
+      const isReached = document.documentElement.scrollHeight >= top + innerHeight
+      if (!isReached && Date.now() - begun < TALL.mostMs) return
+      clearInterval(looking)
+      resolve()
+    }, TALL.everyMs)
+  })
+}
+
 router.onError((_cause, to) => (unreached.value = to.fullPath))
-router.afterEach((to) => {
+router.afterEach((to, from) => {
   unreached.value = ''
+  if (from.name && from.name !== to.name) toRoomWhenShown()
   // An episode's rooms say which episode it is: `EpisodeShell`.
   if (!to.params['id']) document.title = `${to.meta.title ?? ''} – Tidy Reel`
 })

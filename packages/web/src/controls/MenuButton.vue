@@ -2,7 +2,6 @@
 import {
   DropdownMenuContent,
   DropdownMenuItem,
-  DropdownMenuPortal,
   DropdownMenuRoot,
   DropdownMenuTrigger,
 } from 'reka-ui'
@@ -21,19 +20,19 @@ const emit = defineEmits<{ open: []; choose: [key: string] }>()
 <template>
   <DropdownMenuRoot :modal="false" @update:open="(open) => open && emit('open')">
     <DropdownMenuTrigger class="plain opener" v-bind="$attrs"><slot /></DropdownMenuTrigger>
-    <DropdownMenuPortal>
-      <DropdownMenuContent class="popover menu" align="end" :side-offset="4" loop>
-        <p v-if="!choices.length" class="soft none">{{ empty }}</p>
-        <DropdownMenuItem
-          v-for="[key, label] in choices"
-          :key="key"
-          class="item"
-          @select="emit('choose', key)"
-        >
-          {{ label }}
-        </DropdownMenuItem>
-      </DropdownMenuContent>
-    </DropdownMenuPortal>
+    <DropdownMenuContent class="popover menu" align="end" :side-offset="4" loop>
+      <DropdownMenuItem v-if="!choices.length" class="soft none" disabled>
+        {{ empty }}
+      </DropdownMenuItem>
+      <DropdownMenuItem
+        v-for="[key, label] in choices"
+        :key="key"
+        class="item"
+        @select="emit('choose', key)"
+      >
+        {{ label }}
+      </DropdownMenuItem>
+    </DropdownMenuContent>
   </DropdownMenuRoot>
 </template>
 

@@ -3,6 +3,7 @@ import { Archive, ArchiveRestore, Copy, PenLine, Trash2, Undo2 } from 'lucide-vu
 import { computed, nextTick, ref, useTemplateRef } from 'vue'
 import { clockText } from '@tidy-reel/core/time/time'
 import { BIN_DAYS, type EpisodeRow } from '@tidy-reel/core/views/episode'
+import { dayAndTime } from '../controls/day-and-time.ts'
 import ItemThumb from '../pictures/ItemThumb.vue'
 
 const props = defineProps<{ episode: EpisodeRow }>()
@@ -25,13 +26,7 @@ const room = computed(
       props.episode.state
     ],
 )
-const dayOf = (time: string) =>
-  new Date(time).toLocaleString('en-GB', {
-    day: 'numeric',
-    month: 'long',
-    hour: '2-digit',
-    minute: '2-digit',
-  })
+const dayOf = (time: string) => dayAndTime.format(new Date(time))
 const said = computed(() => {
   const { deletedAt, state, updatedAt } = props.episode
   if (!deletedAt) return `${STATES[state]} · changed ${dayOf(updatedAt)}`

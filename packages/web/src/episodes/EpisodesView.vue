@@ -1,7 +1,8 @@
 <script setup lang="ts">
+import { whenever } from '@vueuse/core'
 import { ElButton, ElInput, ElOption, ElSelect } from 'element-plus'
-import { computed, nextTick, onMounted, ref, shallowRef, useTemplateRef } from 'vue'
-import { useRouter } from 'vue-router'
+import { computed, nextTick, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue'
+import { onBeforeRouteLeave, useRouter } from 'vue-router'
 import { UNTITLED } from '@tidy-reel/core/document/document'
 import { BIN_DAYS, type EpisodeRow } from '@tidy-reel/core/views/episode'
 import { episodesApi } from '../api/episodes.ts'
@@ -49,6 +50,24 @@ const load = async () => {
 }
 onMounted(load)
 
+/** So many lines are drawn in one go; the page answers in between. */
+const AT_ONCE = 40
+const most = ref(AT_ONCE)
+const drawnEpisodes = computed(() => shown.value.slice(0, most.value))
+watch(
+  () => most.value < shown.value.length && most.value,
+  (more) => more && setTimeout(() => (most.value += AT_ONCE)),
+  { immediate: true },
+)
+
+/** On the way back the focus stands where one left. */
+const { into } = kept
+const leftFrom = computed(() => drawnEpisodes.value.some(({ id }) => id === into))
+whenever(leftFrom, () => into && focusLine(into), { flush: 'post', once: true, immediate: true })
+onBeforeRouteLeave((to) => {
+  kept.into = typeof to.params['id'] === 'string' ? to.params['id'] : undefined
+})
+
 const creating = useOnce(async (importing: boolean) => {
   const { id } = await episodesApi.createEpisode(title.value.trim() || UNTITLED)
   await router.push({ name: 'script', params: { id }, query: importing ? { import: '' } : {} })
@@ -64,11 +83,13 @@ async function remove(episode: EpisodeRow) {
   if (!(await change('remove', episode, () => episodesApi.removeEpisode(episode.id)))) return
   removed.value = episode
 }
+const focusLine = (id: string) =>
+  document.getElementById(`episode-${id}`)?.focus({ preventScroll: true })
 async function bringBack(episode: EpisodeRow) {
   removed.value = undefined
   await change('restore', episode, () => episodesApi.restoreEpisode(episode.id))
   await nextTick()
-  document.getElementById(`episode-${episode.id}`)?.focus()
+  focusLine(episode.id)
 }
 const duplicate = (episode: EpisodeRow) =>
   change('duplicate', episode, () => episodesApi.duplicateEpisode(episode.id))
@@ -139,7 +160,7 @@ const rename = (episode: EpisodeRow, name: string) =>
         </p>
         <ul v-else>
           <EpisodeLine
-            v-for="episode in shown"
+            v-for="episode in drawnEpisodes"
             :key="episode.id"
             :episode="episode"
             @remove="remove(episode)"

@@ -536,7 +536,12 @@ async function toSheet() {
   font-size: 14px;
   color: var(--soft);
 }
-.tools button,
+.tools button {
+  display: inline-flex;
+  align-items: center;
+  gap: 6px;
+  white-space: nowrap;
+}
 .tools button:disabled {
   opacity: 0.5;
   cursor: default;
