@@ -14,6 +14,8 @@ test('a pasted script becomes a film that can be downloaded', async ({ page, req
   await expect(first.getByRole('img').first()).not.toHaveAttribute('alt', before!)
   await expect(page.getByText('Saved', { exact: true })).toBeVisible()
   await smallRender(page)
+  // The button that was pressed is grey meanwhile: the keyboard stands on what can be pressed next.
+  await expect(page.getByRole('button', { name: 'Stop' })).toBeFocused()
   const film = page.getByRole('link', { name: 'Film', exact: true })
   await expect(film).toBeVisible({ timeout: 150_000 })
   const answer = await request.get(new URL((await film.getAttribute('href'))!, address()).href)
@@ -45,4 +47,24 @@ test('a deleted episode comes back with Undo, and edits survive a reload', async
   await expect(page.getByRole('link', { name: /To be kept/ })).toHaveCount(1)
   await page.getByRole('button', { name: /^Archive/ }).click()
   await expect(page.getByRole('link', { name: /To be kept/ })).toHaveCount(1)
+})
+
+test('a long list is all there, and the way back leads to where one left it', async ({
+  page,
+  request,
+}) => {
+  for (let i = 1; i <= 90; i++)
+    await request.post(new URL('/api/episodes', address()).href, {
+      data: { title: `A long list, part ${i}` },
+      headers: { origin: address() },
+    })
+  await page.goto(address())
+  const links = page.getByRole('link', { name: /A long list, part/ })
+  await expect(links).toHaveCount(90)
+  const line = page.getByRole('link', { name: /A long list, part 12 / })
+  await line.click()
+  await expect(page.getByRole('main', { name: /part 12: Script/ })).toBeFocused()
+  await page.goBack()
+  await expect(line).toBeFocused()
+  await expect(line).toBeInViewport()
 })

@@ -1,4 +1,4 @@
-import { test as base } from '@playwright/test'
+import { expect,test as base } from '@playwright/test'
 
 /** Ends and starts the product's processes, as far as the tests of faults need it. */
 export interface Stack {
@@ -18,6 +18,13 @@ export interface Stack {
 export const test = base.extend<{
   stack: Pick<Stack, 'end' | 'startServer' | 'startWorker' | 'startStock' | 'startPrints'>
 }>({
+  /** A page that throws has failed, whatever it shows: offline, in two tabs, while it is closed. */
+  page: async ({ page }, use) => {
+    const thrown: string[] = []
+    page.on('pageerror', (fault) => thrown.push(`${page.url()}: ${fault.stack ?? fault.message}`))
+    await use(page)
+    expect(thrown).toEqual([])
+  },
   stack: async ({ request }, use) => {
     const tell = async (order: string) => {
       const answer = await request.post(`${process.env.TIDY_CONTROL}/${order}`)
@@ -32,5 +39,5 @@ export const test = base.extend<{
     })
   },
 })
-export { expect } from '@playwright/test'
+export { expect }
 export const address = () => process.env.TIDY_ADDRESS!

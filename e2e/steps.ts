@@ -45,13 +45,13 @@ export async function smallRender(page: Page) {
 
 export const idOf = (page: Page) => /episode\/([\w-]+)/.exec(page.url())![1]!
 
-/** The episode as the server has it. */
 /** What matching found for its scenes, as the server tells it. */
 export const foundFor = async (request: APIRequestContext, id: string) =>
   (await (
     await request.get(`${address()}/api/episodes/${id}/candidates`)
   ).json()) as EpisodeCandidates
 
+/** The episode as the server has it. */
 export const viewOf = async (request: APIRequestContext, id: string) =>
   (await (await request.get(`${address()}/api/episodes/${id}`)).json()) as EpisodeView
 

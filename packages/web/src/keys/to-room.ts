@@ -7,19 +7,22 @@ export function toRoom(): boolean {
   const room = document.querySelector<HTMLElement>(ROOM)
   if (!room) return false
   room.setAttribute('tabindex', room.getAttribute('tabindex') ?? '-1')
+  // Who hears it is told where they are.
+  if (room.tagName === 'MAIN' && !room.hasAttribute('aria-label'))
+    room.setAttribute('aria-label', document.querySelector('h1')?.textContent.trim() ?? '')
   room.focus({ preventScroll: true })
   return true
 }
 
 /**
- * The link that led to another room is gone with its room, and the focus with it: it goes to the
- * new room as soon as that is shown, unless something else has taken it.
+ * Puts the focus on a room as soon as it is shown, unless something in it has taken it: the link
+ * that led there is gone, or belongs to what all rooms have.
  */
 export function toRoomWhenShown(): void {
   const begun = Date.now()
   const looking = setInterval(() => {
-    const isElsewhere = document.activeElement !== document.body
+    const isThere = document.activeElement?.closest('main, aside, dialog, [role="dialog"]')
     const isLate = Date.now() - begun > WAIT.mostMs
-    if (isElsewhere || isLate || toRoom()) clearInterval(looking)
+    if (isThere || isLate || toRoom()) clearInterval(looking)
   }, WAIT.everyMs)
 }

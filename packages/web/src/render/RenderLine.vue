@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ElButton, ElProgress } from 'element-plus'
-import { computed } from 'vue'
+import { computed, useTemplateRef } from 'vue'
 import { FILM_FILES } from '@tidy-reel/core/export/film-files'
 import { overallProgress } from '@tidy-reel/core/render/progress'
 import { clockText } from '@tidy-reel/core/time/time'
@@ -47,6 +47,8 @@ const step = computed(() => {
     progress.remainingSeconds === null ? '' : `, about ${clockText(progress.remainingSeconds)} left`
   return `${STEPS[progress.step]}${left}`
 })
+const stop = useTemplateRef<InstanceType<typeof ElButton>>('stop')
+defineExpose({ focusStop: () => stop.value?.ref?.focus() })
 </script>
 
 <template>
@@ -81,7 +83,7 @@ const step = computed(() => {
       {{ render.fault?.message }}
     </p>
     <p v-else class="soft">Stopped on request.</p>
-    <ElButton v-if="live" @click="$emit('cancel')">Stop</ElButton>
+    <ElButton v-if="live" ref="stop" @click="$emit('cancel')">Stop</ElButton>
   </article>
 </template>
 

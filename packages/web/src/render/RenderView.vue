@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ElButton, ElOption, ElSelect, ElSwitch } from 'element-plus'
-import { computed, ref } from 'vue'
+import { computed, ref, useTemplateRef, watch } from 'vue'
 import { doubtedClaims } from '@tidy-reel/core/checks/claims'
 import { itemAt } from '@tidy-reel/core/faults/certain'
 import { ledgerOf } from '@tidy-reel/core/film/ledger'
@@ -48,6 +48,18 @@ const starting = useOnce(async () => {
   })
   await episode.load(episode.data.id)
 })
+/** The button that was pressed goes grey or away: the focus goes to what can be pressed next. */
+const line = useTemplateRef<InstanceType<typeof RenderLine>>('line')
+const startButton = useTemplateRef<InstanceType<typeof ElButton>>('startButton')
+watch(
+  () => !!running.value,
+  (isRunning) => {
+    if (document.activeElement !== document.body) return
+    if (isRunning) line.value?.focusStop()
+    else startButton.value?.ref?.focus()
+  },
+  { flush: 'post' },
+)
 async function cancel(id: string) {
   await episodesApi.cancelRender(id)
   await episode.load(episode.data.id)
@@ -77,6 +89,7 @@ async function cancel(id: string) {
       </div>
       <RenderLine
         v-if="running"
+        ref="line"
         :render="running"
         :title="episode.document.title"
         @cancel="cancel(running.id)"
@@ -137,6 +150,7 @@ async function cancel(id: string) {
       </div>
       <LedgerNote :rows="ledger" />
       <ElButton
+        ref="startButton"
         type="primary"
         :loading="starting.doing.value"
         :disabled="!!running || !episode.film.scenes.length"

@@ -85,6 +85,7 @@ const read = computed(() => {
     scene ? `${seconds.value.toFixed(1)} seconds` : '',
   ]
     .filter(Boolean)
+    .map((said) => said.replace(/\.$/, ''))
     .join('. ')
 })
 
