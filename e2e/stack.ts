@@ -1,4 +1,4 @@
-import { expect,test as base } from '@playwright/test'
+import { expect, test as base } from '@playwright/test'
 
 /** Ends and starts the product's processes, as far as the tests of faults need it. */
 export interface Stack {

@@ -6,7 +6,7 @@ import pLimit from 'p-limit'
 import { apply, documentFrom } from '@tidy-reel/core/document/apply'
 import { filmOf } from '@tidy-reel/core/document/film-scenes'
 import { assDocument } from '@tidy-reel/core/film/supers/ass'
-import { stillMove } from '@tidy-reel/core/pictures/move'
+import { easeOf, stillMove } from '@tidy-reel/core/pictures/move'
 import type { FilmShape, Segment } from '@tidy-reel/core/render/plan'
 import { timeline } from '@tidy-reel/core/timeline/timeline'
 import { engineConfig, folders } from '@tidy-reel/engine/config'
@@ -55,16 +55,17 @@ async function renderRatio(kind: 'photo' | 'clip', path: string, folder: string)
         first: 0,
         frames: FRAMES,
         span: FRAMES,
+        ease: easeOf(FRAMES / 30),
         source:
           kind === 'photo'
-            ? { kind, item, move: stillMove(`bench ${i}`) }
+            ? { kind, item, move: stillMove(`bench ${i}`, FRAMES / 30) }
             : { kind, item, slip: 0, speed: 1 },
       },
     ],
     ass,
     hash: `bench-${kind}-${i}`,
   }))
-  const file = { path, width: 1920, height: 1080, plain: kind === 'clip' }
+  const file = { path, width: 1920, height: 1080, plain: kind === 'clip', seconds: null }
   let made: string[] = []
   const ours = await timed(async () => {
     made = await renderSegments(

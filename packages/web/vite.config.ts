@@ -56,8 +56,6 @@ function bundledPackages(): Plugin {
   }
 }
 
-const leftOut = (file: string) => fileURLToPath(new URL(`src/left-out/${file}`, import.meta.url))
-
 const packageOf = (id: string) => /.*node_modules\/((?:@[^/]+\/)?[^/]+)/.exec(id)?.[1]
 
 export default defineConfig({
@@ -66,9 +64,9 @@ export default defineConfig({
   resolve: {
     alias: {
       // jassub asks for a stand-in under the GPL for a call that every browser of today has.
-      'rvfc-polyfill': leftOut('nothing.ts'),
+      'rvfc-polyfill': fileURLToPath(new URL('src/left-out/nothing.ts', import.meta.url)),
       // Element Plus works out the shades of a button's own colour; ours have none.
-      '@ctrl/tinycolor': leftOut('no-tiny-color.ts'),
+      '@ctrl/tinycolor': fileURLToPath(new URL('src/left-out/no-tiny-color.ts', import.meta.url)),
     },
   },
   build: {

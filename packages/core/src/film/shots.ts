@@ -1,5 +1,5 @@
 import type { ChosenItem } from '../pictures/item.ts'
-import { stillMove } from '../pictures/move.ts'
+import { easeOf, stillMove, viewAnew } from '../pictures/move.ts'
 import type { Move } from '../pictures/view.ts'
 import { type FrameRate, SAMPLE_RATE } from '../time/time.ts'
 import type { Timeline, TimelineScene, TimelineShot } from '../timeline/timeline.ts'
@@ -18,6 +18,8 @@ export interface PictureRun {
   first: number
   frames: number
   span: number
+  /** The part of the span over which a move sets in and comes to rest (`easeOf`). */
+  ease: number
 }
 
 export interface SegmentShot extends PictureRun {
@@ -27,6 +29,11 @@ export interface SegmentShot extends PictureRun {
    */
   lead?: { kind: 'dissolve' | 'dip'; frames: number; from: PictureRun }
 }
+
+/** A clip that is too short runs so much slower at most: nobody sees it (common practice). */
+const SLOWED_MOST = 0.08
+/** Of a clip, so many seconds are there to be seen, however much of it is left out. */
+const LEAST_LEFT = 0.5
 
 /** Words of a narration that stand on a card in place of its picture. */
 const CARD_WORDS = 7
@@ -39,24 +46,25 @@ const CARD_WORDS = 7
  *   words
  */
 export function filmShots(
-  { scenes }: Timeline,
+  { scenes, fps }: Timeline,
   usable: (item: ChosenItem) => boolean,
 ): SegmentShot[][] {
   const following = scenes
     .flatMap((scene) => scene.shots)
     .slice(1)
     .map((shot) => shot.transition?.frames ?? 0)
+  const seen = new Map<string, number>()
   let n = 0
   let before: PictureRun | undefined
   return scenes.map((scene) =>
     scene.shots.map((shot): SegmentShot => {
       const frames = shot.endFrame - shot.startFrame
-      const stretch: PictureRun = {
-        source: sourceOf(scene, shot, usable),
-        first: 0,
-        frames,
-        span: frames + (following[n++] ?? 0),
-      }
+      const span = frames + (following[n++] ?? 0)
+      const seconds = (span * fps[1]) / fps[0]
+      const times = shot.item ? (seen.get(shot.item.id) ?? 0) : 0
+      if (shot.item) seen.set(shot.item.id, times + 1)
+      const source = sourceOf(scene, shot, { seconds, times }, usable)
+      const stretch: PictureRun = { source, first: 0, frames, span, ease: easeOf(seconds) }
       const { transition } = shot
       const lead =
         transition && before
@@ -80,11 +88,19 @@ export function filmShots(
   )
 }
 
+/** For how many seconds a picture is seen, and how often it has been seen before. */
+interface Seen {
+  seconds: number
+  times: number
+}
+
 function sourceOf(
   scene: TimelineScene,
-  { item, slip, speed, frame }: TimelineShot,
+  shot: TimelineShot,
+  seen: Seen,
   usable: (item: ChosenItem) => boolean,
 ): PictureSource {
+  const { item, frame } = shot
   if (!item || !usable(item))
     return {
       kind: 'card',
@@ -96,12 +112,49 @@ function sourceOf(
           .map((word, i) => (i === CARD_WORDS ? '…' : word))
           .join(' '),
     }
-  if (item.kind === 'photo') return { kind: 'photo', item, move: frame ?? stillMove(item.id) }
-  return { kind: 'clip', item, slip, speed, ...(frame ? { move: frame } : {}) }
+  if (item.kind === 'photo')
+    return { kind: 'photo', item, move: frame ?? stillMove(item.id, seen.seconds, seen.times) }
+  return { kind: 'clip', item, ...clipPart(item, shot, seen) }
 }
 
 /**
- * * Everything some shots show, in the order they are read: of each what goes before, then its own.
+ * What is seen of a clip. It never begins again: a little too short, it runs slower; where that is
+ * not enough, its last frame stands. One that was seen before shows another part of itself, or is
+ * seen from nearer.
+ */
+function clipPart(
+  item: ChosenItem,
+  { slip, speed, frame }: TimelineShot,
+  { seconds, times }: Seen,
+): { slip: number; speed: number; move?: Move } {
+  const move = frame ? { move: frame } : {}
+  if (item.seconds === null) return { slip, speed, ...move }
+  const wanted = seconds * speed
+  const asked = Math.min(slip / SAMPLE_RATE, Math.max(0, item.seconds - LEAST_LEFT))
+  const spare = item.seconds - asked - wanted
+  const isFree = times > 0 && slip === 0
+  const skipped =
+    isFree && spare >= wanted ? wanted * Math.min(times, Math.floor(spare / wanted)) : 0
+  const there = item.seconds - asked - skipped
+  const slowed = Math.max(1 - SLOWED_MOST, Math.min(1, there / wanted))
+  const view = viewAnew(item.id, times)
+  return {
+    slip: Math.round((asked + skipped) * SAMPLE_RATE),
+    speed: speed * slowed,
+    ...(isFree && !skipped && !frame ? { move: { from: view, to: view } } : move),
+  }
+}
+
+/** How a shot of the document is seen; undefined where it is not, or is seen whole. */
+export function moveOf(film: Timeline, sceneId: string, shot: number): Move | undefined {
+  const n = film.scenes.findIndex(({ id }) => id === sceneId)
+  const i = film.scenes[n]?.shots.findIndex((one) => one.shot === shot) ?? -1
+  const source = filmShots(film, () => true)[n]?.[i]?.source
+  return source && source.kind !== 'card' ? source.move : undefined
+}
+
+/**
+ * Everything some shots show, in the order they are read: of each what goes before, then its own.
  *
  * @returns one or two a shot: two where another picture gives way to it
  */

@@ -30,7 +30,7 @@ export interface Segment {
  * Changes whenever the encoder's arguments or the drawing change, so that old segments are not
  * taken for new.
  */
-const RECIPE = 5
+const RECIPE = 6
 
 /**
  * Cuts a film into segments.

@@ -107,17 +107,20 @@ export function encodeSegments(
 
 /** Step 5: segments, sound, subtitles and chapters become the film; it appears when it is whole. */
 export async function joinParts(
-  { document, out, place, shape, signal }: Making,
+  { config, document, out, place, shape, signal }: Making,
   plan: Timeline,
   parts: { segments: PlannedSegments; encoded: readonly string[]; mix: Mixdown },
 ): Promise<void> {
   const half = join(out, 'film.part.mp4')
   const joined = {
     segments: parts.encoded,
+    frames: parts.segments.segments.map(({ frames }) => frames),
+    fps: shape.fps,
     mix: parts.mix.file,
     srt: srt(parts.segments.cues),
     metadata: ffmetadata(document.title, plan),
-    seconds: (plan.frames * shape.fps[1]) / shape.fps[0],
+    language: voiceById(speechPlace(config).voices, document.voice).language,
+    burnIn: shape.burnIn,
   }
   await joinFilm(place.work, joined, half, signal)
   signal.throwIfAborted()

@@ -5,9 +5,13 @@ import { join } from 'node:path'
 import pLimit from 'p-limit'
 import { itemAt } from '@tidy-reel/core/faults/certain'
 import type { FilmShape, Segment } from '@tidy-reel/core/render/plan'
+import { iso6392 } from '@tidy-reel/core/speech/language-codes'
+import type { FrameRate } from '@tidy-reel/core/time/time'
 import { runProgram } from '../run/program.ts'
 import type { PictureFile } from './footage.ts'
+import { quietSubtitles } from './quiet-subtitles.ts'
 import { renderSegment } from './segment.ts'
+import { timescaleOf } from './segment-args.ts'
 
 export interface FilmParts {
   segments: readonly Segment[]
@@ -65,24 +69,31 @@ export async function renderSegments(
   })
 }
 
+/** What a film is joined from. */
+export interface Joined {
+  /** Files of the segments, in order. */
+  segments: readonly string[]
+  /** Frames of each segment. */
+  frames: readonly number[]
+  fps: FrameRate
+  mix: string
+  srt: string
+  metadata: string
+  /** Of the narration, BCP 47: players choose sound and subtitles by it. */
+  language: string
+  /** The words are on the picture already: a player is not to show them a second time. */
+  burnIn: boolean
+}
+
 /** Joins segments, sound, subtitles and chapters into the film; nothing is encoded again. */
 export async function joinFilm(
   work: string,
-  parts: {
-    segments: readonly string[]
-    mix: string
-    srt: string
-    metadata: string
-    seconds: number
-  },
+  parts: Joined,
   out: string,
   signal: AbortSignal,
 ): Promise<void> {
   const list = join(work, 'segments.txt')
-  await writeFile(
-    list,
-    parts.segments.map((file) => `file '${file.replace(/'/g, "'\\''")}'`).join('\n'),
-  )
+  await writeFile(list, concatList(parts))
   const subtitled = parts.srt.length > 0
   await writeFile(join(work, 'film.srt'), parts.srt)
   await writeFile(join(work, 'chapters.txt'), parts.metadata)
@@ -101,6 +112,9 @@ export async function joinFilm(
     join(work, 'chapters.txt'),
     ...(subtitled ? ['-i', join(work, 'film.srt')] : []),
   ]
+  const [num, den] = parts.fps
+  const frames = parts.frames.reduce((sum, each) => sum + each, 0)
+  const language = iso6392(parts.language)
   await runProgram(
     'ffmpeg',
     [
@@ -121,9 +135,16 @@ export async function joinFilm(
       '2',
       '-c',
       'copy',
-      ...(subtitled ? ['-c:s', 'mov_text', '-metadata:s:s:0', 'language=eng'] : []),
+      '-bsf:v',
+      exactTimes(parts.fps),
+      '-metadata:s:a:0',
+      `language=${language}`,
+      ...(subtitled ? ['-c:s', 'mov_text', '-metadata:s:s:0', `language=${language}`] : []),
+      // Half a frame more: the last one begins before the film's end.
       '-t',
-      parts.seconds.toFixed(6),
+      (((frames + 0.5) * den) / num).toFixed(6),
+      '-video_track_timescale',
+      String(timescaleOf(parts.fps)),
       '-movflags',
       '+faststart',
       '-f',
@@ -132,4 +153,24 @@ export async function joinFilm(
     ],
     { signal },
   )
+  if (subtitled && parts.burnIn) await quietSubtitles(out)
+}
+
+/**
+ * The list of the concat demuxer. It tells how long each file is: what a file says of itself is
+ * rounded to its movie's timescale, a millisecond, and that adds up.
+ */
+function concatList({ segments, frames, fps: [num, den] }: Joined): string {
+  return segments
+    .map((file, i) => {
+      const seconds = (itemAt(frames, i) * den) / num
+      return `file '${file.replace(/'/g, "'\\''")}'\nduration ${seconds.toFixed(6)}`
+    })
+    .join('\n')
+}
+
+/** Puts every frame on its exact tick: a frame is a whole number of ticks of the track. */
+function exactTimes(fps: FrameRate): string {
+  const ticks = (timescaleOf(fps) * fps[1]) / fps[0]
+  return `setts=pts=round(PTS/${ticks})*${ticks}:dts=round(DTS/${ticks})*${ticks}:duration=${ticks}`
 }

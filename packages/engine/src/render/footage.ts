@@ -19,6 +19,8 @@ const PictureFacts = z.object({
   height: z.number(),
   /** Its frames are limited-range BT.709 in 4:2:0 already, as the film's are. */
   plain: z.boolean(),
+  /** How long a clip is as its file says; null where it does not. */
+  seconds: z.number().nullable(),
 })
 type PictureFacts = z.infer<typeof PictureFacts>
 
@@ -64,7 +66,7 @@ export async function fetchFootage(
             await library.download(item, height, half, signal)
             await probe(half, item, signal)
           })
-          const facts = await keptFile(`${name}.json`, async (half) =>
+          const facts = await keptFile(`${name}.facts.json`, async (half) =>
             writeFile(half, JSON.stringify(await probe(path, item, signal))),
           )
           footage.files.set(item.id, {
@@ -105,7 +107,7 @@ async function probe(
       '-select_streams',
       'v:0',
       '-show_entries',
-      'stream=width,height,nb_frames,pix_fmt,color_space,color_range:format=format_name',
+      'stream=width,height,nb_frames,pix_fmt,color_space,color_range:format=format_name,duration',
       '-of',
       'json',
       file,
@@ -126,6 +128,7 @@ async function probe(
   return {
     width,
     height,
+    seconds: Number(format?.duration) || null,
     plain:
       stream.pix_fmt === 'yuv420p' && stream.color_space === 'bt709' && stream.color_range === 'tv',
   }

@@ -24,12 +24,13 @@ const lavfi = (name: string, source: string, more: string[]) => {
   execFileSync('ffmpeg', ['-v', 'error', '-y', '-f', 'lavfi', '-i', source, ...more, file])
   return file
 }
-/** A clip whose grey tells the frame: 40 + n, 30 frames a second, 4 s. */
-const counter = lavfi(
-  'counter.mp4',
-  "color=c=black:s=320x180:r=30:d=4,format=gray,geq='40+N',format=yuv420p",
-  ['-c:v', 'libx264', '-qp', '0', '-color_range', 'tv'],
-)
+/** A clip whose grey tells the frame: 40 + n, 30 frames a second. */
+const counting = (seconds: number) =>
+  lavfi(
+    `counter${seconds}.mp4`,
+    `color=c=black:s=320x180:r=30:d=${seconds},format=gray,geq='40+N',format=yuv420p`,
+    ['-c:v', 'libx264', '-qp', '0', '-color_range', 'tv'],
+  )
 /** Dark left of the middle, bright right of it. */
 const halves = lavfi(
   'halves.png',
@@ -41,9 +42,16 @@ const grey = (level: number) =>
     '-frames:v',
     '1',
   ])
-const library = memoryLibrary({ counter, halves, dark: grey(0x20), light: grey(0xe0) })
+const library = memoryLibrary({
+  counter: counting(4),
+  short: counting(1.9),
+  shorter: counting(1.2),
+  halves,
+  dark: grey(0x20),
+  light: grey(0xe0),
+})
 const picture = {
-  counter: item('counter', 'clip'),
+  counter: item('counter', 'clip', { seconds: 4 }),
   halves: item('halves'),
   dark: item('dark'),
   light: item('light'),
@@ -157,6 +165,27 @@ describe('a rendered cut', () => {
       expect(Math.abs(slipped[frame]! - normal[frame]! - 30)).toBeLessThanOrEqual(1.5)
       expect(Math.abs(slow[frame]! - normal[0]! - frame / 2)).toBeLessThanOrEqual(1.5)
     }
+  })
+  it.each([
+    ['a little too short runs slower', 'short', 1.9],
+    ['much too short stands on its last frame', 'shorter', 1.2],
+  ])('never shows a clip again from its beginning: one that is %s', async (_what, id, seconds) => {
+    const seen = (
+      await greys([show('s1', item(id, 'clip', { seconds })), show('s2', picture.dark)])
+    ).slice(0, 60)
+    // A frame of another moment would show as a step back, or as more than a frame forward.
+    const steps = seen.slice(1).map((level, i) => level - seen[i]!)
+    expect(Math.min(...steps)).toBeGreaterThan(-1.5)
+    expect(Math.max(...steps)).toBeLessThan(2.5)
+    const last = 40 + Math.round(seconds * 30) - 1
+    expect(Math.abs(seen.at(-1)! - last)).toBeLessThan(2.6)
+  })
+  it('shows another part of a clip that comes again, and another view of a still', async () => {
+    const clips = await greys([show('s1', picture.counter), show('s2', picture.counter)])
+    expect(clips.at(-1)! - clips[0]!).toBeGreaterThan(100)
+    const middle = (x: number) => x > 125 && x < 195
+    const stills = await greys([show('s1', picture.halves), show('s2', picture.halves)], middle)
+    expect(Math.abs(stills[30]! - stills[90]!)).toBeGreaterThan(10)
   })
   it('goes on with a clip under the dissolve that follows it', async () => {
     const alone = await greys([show('s1', picture.counter), show('s2', picture.dark)])

@@ -1,12 +1,16 @@
+import { isDeepStrictEqual } from 'node:util'
 import { type PictureRun, pictureRuns, type SegmentShot } from '@tidy-reel/core/film/shots'
-import type { Move } from '@tidy-reel/core/pictures/view'
+import type { Move, View } from '@tidy-reel/core/pictures/view'
 import type { FilmShape, Segment } from '@tidy-reel/core/render/plan'
-import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
+import { type FrameRate, SAMPLE_RATE } from '@tidy-reel/core/time/time'
 import { MEDIA_INPUT } from '../run/media-input.ts'
 import type { PictureFile } from './footage.ts'
 
 /** Ground of a plain card: warm paper. */
 const CARD = '0xF4F0E6'
+
+/** Of a clip's file, so much is left to be seen however much is left out, in seconds. */
+const LEAST_SECONDS = 0.1
 
 /** Common to everything that is encoded: H.264, BT.709 in limited range, tagged. */
 export const ENCODER = [
@@ -29,6 +33,9 @@ export const ENCODER = [
   '-color_range',
   'tv',
 ]
+
+/** Ticks a second of a film's picture track: a whole number of them a frame. */
+export const timescaleOf = ([num, den]: FrameRate): number => num * (den === 1 ? 1000 : 1)
 
 /**
  * Arguments of the ffmpeg run that makes one segment.
@@ -62,7 +69,7 @@ export function segmentArgs(
         '-i',
         `pipe:${pipe++}`,
       ]
-    if (source.kind === 'clip') return [...MEDIA_INPUT, '-stream_loop', '-1', '-i', files[i]!.path]
+    if (source.kind === 'clip') return [...MEDIA_INPUT, '-i', files[i]!.path]
     return ['-f', 'lavfi', '-i', `color=c=${CARD}:s=${width}x${height}:r=${rate}`]
   })
   const pictures = stretches.map(
@@ -96,7 +103,7 @@ export function segmentArgs(
     '-filter_complex_threads',
     '1',
     '-video_track_timescale',
-    String(fps[0] * (fps[1] === 1 ? 1000 : 1)),
+    String(timescaleOf(fps)),
     '-f',
     'mp4',
     names.out,
@@ -129,7 +136,7 @@ function transitionFilter(
 }
 
 function pictureFilter(
-  { source, first, frames, span }: PictureRun,
+  { source, first, frames, span, ease }: PictureRun,
   { width, height, fps }: FilmShape,
   file: PictureFile | undefined,
 ): string {
@@ -138,10 +145,13 @@ function pictureFilter(
   if (source.kind === 'photo') return `trim=end_frame=${frames},${exact}`
   if (source.kind === 'card')
     return `format=rgb24,scale=out_color_matrix=bt709:out_range=tv,format=yuv420p,trim=end_frame=${frames},${exact}`
-  const slipped = source.slip ? `trim=start=${(source.slip / SAMPLE_RATE).toFixed(6)},` : ''
+  const slip = Math.min(source.slip / SAMPLE_RATE, (file?.seconds ?? Infinity) - LEAST_SECONDS)
+  const slipped = slip > 0 ? `trim=start=${slip.toFixed(6)},` : ''
   const timed =
     slipped || source.speed !== 1 ? `${slipped}setpts=(PTS-STARTPTS)/${source.speed},` : ''
-  const cut = `${timed}fps=${rate},trim=start_frame=${first}:end_frame=${first + frames},${exact}`
+  // Beyond its end the last frame stands: a clip that begins again shows for a moment what it was.
+  const held = 'tpad=stop=-1:stop_mode=clone'
+  const cut = `${timed}fps=${rate},${held},trim=start_frame=${first}:end_frame=${first + frames},${exact}`
   // Frames that are the film's already are not touched: scaling in place costs a tenth of the
   // encoding.
   const fits = file?.plain && file.width === width && file.height === height
@@ -149,16 +159,28 @@ function pictureFilter(
     ? cut
     : `${cut},scale=${width}:${height}:force_original_aspect_ratio=increase:flags=bicubic:out_co` +
       `lor_matrix=bt709:out_range=tv,crop=${width}:${height},format=yuv420p`
-  return source.move ? `${filled},${viewFilter(source.move, first, span)}` : filled
+  return source.move
+    ? `${filled},${viewFilter(source.move, { first, span, ease }, width, height)}`
+    : filled
 }
 
 /**
  * Moves the view over frames that fill the film, in fractions of a pixel: `cropAt` as expressions
  * of the frame's number.
  */
-function viewFilter({ from, to }: Move, first: number, span: number): string {
-  const progress = span > 1 ? `((in+${first})/${span - 1})` : '0'
-  const mix = (a: number, b: number) => `(${a}+${b - a}*${progress})`
+function viewFilter(
+  { from, to }: Move,
+  { first, span, ease }: Pick<PictureRun, 'first' | 'span' | 'ease'>,
+  width: number,
+  height: number,
+): string {
+  if (isDeepStrictEqual(from, to)) return stillView(from, width, height)
+  const time = span > 1 ? `((in+${first})/${span - 1})` : '0'
+  const ramp = 2 * ease * (1 - ease)
+  const progress =
+    `if(lt(${time},${ease}),${time}^2/${ramp},` +
+    `if(gt(${time},${1 - ease}),1-(1-${time})^2/${ramp},(${time}-${ease / 2})/${1 - ease}))`
+  const mix = (a: number, b: number) => (a === b ? String(a) : `(${a}+${b - a}*${progress})`)
   const scale = mix(from.scale, to.scale)
   const left = `clip(${mix(from.x, to.x)}-${scale}/2,0,1-${scale})`
   const top = `clip(${mix(from.y, to.y)}-${scale}/2,0,1-${scale})`
@@ -167,4 +189,11 @@ function viewFilter({ from, to }: Move, first: number, span: number): string {
     `perspective=x0='${x0}':y0='${y0}':x1='${x1}':y1='${y0}':x2='${x0}':y2='${y1}':x3='${x1}':y3` +
     `='${y1}':sense=source:interpolation=cubic:eval=frame`
   )
+}
+
+/** A view that stands: cut out and enlarged, which costs a seventh of moving it. */
+function stillView({ x, y, scale }: View, width: number, height: number): string {
+  const corner = (centre: number) => Math.min(1 - scale, Math.max(0, centre - scale / 2))
+  const cut = [width * scale, height * scale, width * corner(x), height * corner(y)]
+  return `crop=${cut.map(Math.round).join(':')},scale=${width}:${height}:flags=bicubic,setsar=1`
 }

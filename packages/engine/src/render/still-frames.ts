@@ -1,5 +1,6 @@
 import { readFile } from 'node:fs/promises'
-import { cropAt } from '@tidy-reel/core/pictures/move'
+import type { PictureRun } from '@tidy-reel/core/film/shots'
+import { cropAt, eased } from '@tidy-reel/core/pictures/move'
 import type { Move } from '@tidy-reel/core/pictures/view'
 import { MEDIA_INPUT } from '../run/media-input.ts'
 import { runProgram } from '../run/program.ts'
@@ -39,12 +40,8 @@ export interface Size {
 
 const even = (n: number) => 2 * Math.ceil(n / 2)
 
-/** Frames `[first, first + frames)` of a move that takes `span`. */
-export interface FrameSpan {
-  first: number
-  frames: number
-  span: number
-}
+/** Frames `[first, first + frames)` of a move that takes `span`, eased at its ends. */
+export type FrameSpan = Pick<PictureRun, 'first' | 'frames' | 'span' | 'ease'>
 
 /**
  * Arguments that decode a still to limited-range BT.709 planes, filling `size` and what its closest
@@ -86,7 +83,7 @@ export function decodeStillArgs(
 export async function* stillFrames(
   file: string,
   move: Move,
-  { first, frames, span }: FrameSpan,
+  { first, frames, span, ease }: FrameSpan,
   size: Size,
   signal?: AbortSignal,
 ): AsyncGenerator<Uint8Array> {
@@ -118,7 +115,8 @@ export async function* stillFrames(
   const [chromaIn, chromaOut] = [(source.width * source.height) / 4, (width * height) / 4]
   for (let i = first; i < first + frames; i++) {
     signal?.throwIfAborted()
-    const crop = cropAt(move, span > 1 ? i / (span - 1) : 0, source, width / height)
+    const progress = span > 1 ? eased(i / (span - 1), ease) : 0
+    const crop = cropAt(move, progress, source, width / height)
     const step = crop.width / width
     resample(
       base,

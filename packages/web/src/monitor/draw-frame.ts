@@ -1,7 +1,7 @@
 import { sortedLastIndexBy } from 'lodash-es'
 import { itemAt } from '@tidy-reel/core/faults/certain'
 import type { PictureRun, SegmentShot } from '@tidy-reel/core/film/shots'
-import { cropAt } from '@tidy-reel/core/pictures/move'
+import { cropAt, eased } from '@tidy-reel/core/pictures/move'
 import type { Move } from '@tidy-reel/core/pictures/view'
 import { type FrameRate, SAMPLE_RATE } from '@tidy-reel/core/time/time'
 import type { Timeline } from '@tidy-reel/core/timeline/timeline'
@@ -67,7 +67,7 @@ export function drawFrame(stage: Stage, shot: SegmentShot, frame: number): boole
 
 function drawRun(
   stage: Stage,
-  { source, span }: PictureRun,
+  { source, span, ease }: PictureRun,
   frame: number,
   alpha: number,
 ): boolean {
@@ -95,7 +95,7 @@ function drawRun(
     picture.width,
     picture.height,
     source.move ?? WHOLE,
-    span > 1 ? frame / (span - 1) : 0,
+    span > 1 ? eased(frame / (span - 1), ease) : 0,
   )
   return picture.whole
 }

@@ -71,7 +71,7 @@ export function stillShelf(
 /** A clip in one of the monitor's players. */
 export interface ClipPlace {
   id: string
-  /** Seconds into the clip, before it starts again. */
+  /** Seconds into the clip; beyond its end its last frame stands. */
   time: number
   /** How fast it runs; 0 stands still. */
   rate: number
@@ -94,6 +94,8 @@ const PLAYERS = 3
  */
 const DRIFT_SECONDS = 0.09
 const STILL_SECONDS = 0.012
+/** So long before its end a clip still shows its last frame. */
+const LAST_SECONDS = 0.02
 
 /**
  * @param ready  whether an item's proxy has been made; there is nothing to play until it has
@@ -102,7 +104,7 @@ const STILL_SECONDS = 0.012
 export function clipDeck(ready: (id: string) => boolean, onCome: () => void): ClipDeck {
   const players = Array.from({ length: PLAYERS }, () => {
     const video = document.createElement('video')
-    Object.assign(video, { muted: true, loop: true, playsInline: true, preload: 'auto' })
+    Object.assign(video, { muted: true, playsInline: true, preload: 'auto' })
     const player = { video, id: '', used: 0 }
     video.addEventListener('seeked', onCome)
     video.addEventListener('loadeddata', onCome)
@@ -126,12 +128,12 @@ export function clipDeck(ready: (id: string) => boolean, onCome: () => void): Cl
   }
   const set = ({ video }: (typeof players)[number], { time, rate }: ClipPlace) => {
     const duration = video.duration || Infinity
-    const wanted = Number.isFinite(duration) ? time % duration : time
-    const off = Math.abs(video.currentTime - wanted)
-    const apart = Math.min(off, Math.abs(duration - off))
+    const wanted = Math.max(0, Math.min(time, duration - LAST_SECONDS))
+    const apart = Math.abs(video.currentTime - wanted)
     if (apart > (rate && !video.paused ? DRIFT_SECONDS : STILL_SECONDS) && !video.seeking)
       video.currentTime = wanted
-    if (rate > 0) {
+    // Played on at its end it would begin again.
+    if (rate > 0 && time < duration - LAST_SECONDS) {
       video.playbackRate = Math.min(8, rate)
       if (video.paused) void video.play().catch(() => undefined)
     } else if (!video.paused) video.pause()

@@ -3,9 +3,10 @@ import { useVirtualizer } from '@tanstack/vue-virtual'
 import { watchDebounced } from '@vueuse/core'
 import { TabsContent, TabsList, TabsRoot, TabsTrigger } from 'reka-ui'
 import { computed, defineAsyncComponent, nextTick, onMounted, ref, watch } from 'vue'
-import { useRoute, useRouter } from 'vue-router'
+import { onBeforeRouteLeave, useRoute, useRouter } from 'vue-router'
 import type { Command, Target } from '@tidy-reel/core/document/command'
 import { itemAt } from '@tidy-reel/core/faults/certain'
+import { moveOf } from '@tidy-reel/core/film/shots'
 import type { Item } from '@tidy-reel/core/pictures/item'
 import { libraryApi } from '../api/library.ts'
 import { drawingSteps } from '../controls/drawing-steps.ts'
@@ -150,12 +151,16 @@ const commands = sheetCommands({
   },
 })
 useRoomKeys(() => commands, WRITING_KEYS)
-/** The address says where one is: a reload and the way back lead there again. */
+/**
+ * The address says where one is: a reload and the way back lead there again. Who is on the way to
+ * another room, whose code is still coming, is not called back.
+ */
+let isLeaving = false
+onBeforeRouteLeave(() => void (isLeaving = true))
 watchDebounced(
   [() => episode.selected, panel],
   ([scene, open]) =>
-    route.name === 'sheet' &&
-    void router.replace({ query: { ...(scene ? { scene } : {}), panel: open } }),
+    !isLeaving && void router.replace({ query: { ...(scene ? { scene } : {}), panel: open } }),
   { debounce: 400 },
 )
 /** Out of a panel's field and back to the rows. */
@@ -381,6 +386,7 @@ function dropScenes(index: number) {
             :shot="scene.shots[shot]"
             :target="target"
             :single="which === 'these' && selectedIds.length === 1"
+            :seen="moveOf(episode.film, scene.id, shot)"
             :film="episode.document.transition"
             @run="run"
             @target="which = $event"

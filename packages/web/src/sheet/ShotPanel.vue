@@ -3,7 +3,6 @@ import { ElInputNumber, ElOption, ElSelect, ElSlider } from 'element-plus'
 import { computed, ref } from 'vue'
 import type { Command, CommandOf, Target } from '@tidy-reel/core/document/command'
 import { CUT, type Shot, type Transition } from '@tidy-reel/core/document/document'
-import { stillMove } from '@tidy-reel/core/pictures/move'
 import type { Move, View } from '@tidy-reel/core/pictures/view'
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
 import ItemThumb from '../pictures/ItemThumb.vue'
@@ -16,6 +15,8 @@ const props = defineProps<{
   shot: Shot | undefined
   target: Target
   single: boolean
+  /** How it is seen now; nothing where that is the whole of it. */
+  seen: Move | undefined
   film: Transition
 }>()
 const emit = defineEmits<{
@@ -33,11 +34,7 @@ const adjust = (set: CommandOf<'adjustShots'>['set']) =>
   })
 
 const WHOLE: View = { x: 0.5, y: 0.5, scale: 1 }
-const move = computed(
-  (): Move =>
-    props.shot?.frame ??
-    (props.shot?.item && !clip.value ? stillMove(props.shot.item.id) : { from: WHOLE, to: WHOLE }),
-)
+const move = computed((): Move => props.shot?.frame ?? props.seen ?? { from: WHOLE, to: WHOLE })
 const ENDS = [
   { name: 'from', label: 'at its start' },
   { name: 'to', label: 'at its end' },
