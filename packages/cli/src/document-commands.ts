@@ -22,6 +22,7 @@ import { readScript } from './read-script.ts'
 export async function newCommand(script: string, { out, title }: { out: string; title?: string }) {
   const document = documentFrom(title ?? nameOf(script), await readScript(script))
   if (!document.script.trim()) throw new TidyError('script_empty')
+  if (!document.scenes.length) throw new TidyError('script_nothing_spoken')
   await writeJson(out, document)
   process.stderr.write(`${document.scenes.length} scenes\n`)
 }
@@ -55,6 +56,7 @@ export async function timelineCommand(
     })
   const document = await readDocumentOrScript(file)
   const film = filmOf(document)
+  if (!film.scenes.length) throw new TidyError('script_nothing_spoken')
   const speech = speechPlace(engineConfig())
   const known = await Promise.all(
     takeRequests(document, film).map(async (request) => request && knownTake(speech, request)),

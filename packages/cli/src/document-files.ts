@@ -1,4 +1,4 @@
-import { readFile, writeFile } from 'node:fs/promises'
+import { writeFile } from 'node:fs/promises'
 import { basename } from 'node:path'
 import { z } from 'zod'
 import { documentFrom } from '@tidy-reel/core/document/apply'
@@ -7,7 +7,8 @@ import { consistent } from '@tidy-reel/core/document/consistent'
 import { Document, upgraded } from '@tidy-reel/core/document/document'
 import { itemAt } from '@tidy-reel/core/faults/certain'
 import { TidyError } from '@tidy-reel/core/faults/fault'
-import { readScript } from './read-script.ts'
+import { readBytes, readScript } from './read-script.ts'
+import { written } from './written.ts'
 
 export const nameOf = (file: string) => basename(file).replace(/\.\w+$/, '') || 'film'
 
@@ -23,9 +24,7 @@ export async function readJson<T>(
   invalid: (reason: string) => TidyError = (reason) =>
     new TidyError('json_invalid', { name: basename(file), reason }),
 ): Promise<T> {
-  const text = await readFile(file, 'utf8').catch(() => {
-    throw new TidyError('file_not_found', { name: file })
-  })
+  const text = (await readBytes(file)).toString()
   let json: unknown
   try {
     json = JSON.parse(text)
@@ -52,12 +51,5 @@ export const readCommands = async (file: string): Promise<Command[]> =>
 export const readDocumentOrScript = async (file: string): Promise<Document> =>
   file.endsWith('.json') ? readDocument(file) : documentFrom(nameOf(file), await readScript(file))
 
-export async function writeJson(file: string, value: unknown): Promise<void> {
-  await writeFile(file, `${JSON.stringify(value, null, 2)}\n`).catch(
-    (cause: NodeJS.ErrnoException) => {
-      throw cause.code === 'ENOSPC'
-        ? new TidyError('disk_full')
-        : new TidyError('file_not_writable', { name: file })
-    },
-  )
-}
+export const writeJson = (file: string, value: unknown): Promise<void> =>
+  written(file, writeFile(file, `${JSON.stringify(value, null, 2)}\n`))

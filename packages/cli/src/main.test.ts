@@ -144,6 +144,26 @@ describe('bad input', () => {
     [['make', SCRIPT, '--out', data, '--fps', '31'], /--fps cannot be "31"/],
     [['make', SCRIPT, '--out', data, '--voice', 'nobody'], /no voice "nobody"/],
     [['make', SCRIPT, '--out', data, '--mood', 'angry'], /calm, warm/],
+    [['make', SCRIPT, '--out', ''], /--out cannot be "".* name of a folder/],
+    [['make', SCRIPT, '--out', SCRIPT], /Nothing can be written into the folder/],
+    [['make', SCRIPT, '--out', '/dev/null/film'], /Nothing can be written into the folder/],
+    [['make', SCRIPT, '--out', '/proc/film'], /Nothing can be written into the folder/],
+    [
+      ['make', file('long.txt', `${'The sea is calm. [pause 60s]\n\n'.repeat(70)}`), '--out', data],
+      /about 7\d minutes/,
+    ],
+    [['scenes', file('headings.txt', '# One\n\n# Two')], /headings or directions only/],
+    [['timeline', file('headings2.txt', '# One\n\n# Two')], /headings or directions only/],
+    [
+      ['new', file('headings3.txt', '# One'), '--out', join(data, 'x.json')],
+      /headings or directions only/,
+    ],
+    [['new', SCRIPT, '--out', join(data, 'none', 'x.json')], /cannot be written/],
+    [['scenes', data], /no file/],
+    [
+      ['speak', '--voice', 'flite-slt', '--text', 'Lamp', '--out', '/dev/null/x.wav'],
+      /cannot be written/,
+    ],
     [['scenes', '/no/such/file.txt'], /no file/],
     [['match', SCRIPT, '--catalogue', '/no/such.json'], /no file/],
     [['match', SCRIPT, '--catalogue', file('broken.json', '{"a":')], /not JSON/],
@@ -174,6 +194,29 @@ describe('bad input', () => {
     expect(code).not.toBe(0)
     expect(stderr).toMatch(sentence)
   })
+})
+
+describe('the output', () => {
+  const piped = (command: string) =>
+    new Promise<Ran>((resolve) =>
+      execFile('bash', ['-c', `set -o pipefail; ${command}`], (error, stdout, stderr) =>
+        resolve({ code: error ? Number(error.code) : 0, stdout, stderr }),
+      ),
+    )
+  const scenes = `"${process.execPath}" "${BIN}" scenes`
+  it('may be closed by who reads it, without a word', async () => {
+    const many = file('many.txt', 'The lamp burns. '.repeat(9000))
+    const { stdout, stderr } = await piped(`${scenes} "${many}" | head -n 1`)
+    expect(stdout).toContain('The lamp burns.')
+    expect(stderr).toBe('')
+  })
+  it('says so when the disk under it is full', async () => {
+    const { code, stderr } = await piped(`${scenes} "${SCRIPT}" > /dev/full`)
+    expect(code).toBe(1)
+    expect(stderr.trim()).toMatch(/^The disk is full\.[^\n]*$/)
+  })
+  it('tells its version', async () =>
+    expect((await shell(['--version'])).stdout).toMatch(/^\d+\.\d+\.\d+\n$/))
 })
 
 describe('tidy-reel voices and speak', () => {

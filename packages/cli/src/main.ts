@@ -1,8 +1,11 @@
 import { Command } from 'commander'
 import { isFault } from '@tidy-reel/core/faults/fault'
+import own from '../package.json' with { type: 'json' }
 import type { MakeFlags } from './make-command.ts'
 import { print } from './print.ts'
 import type { SpeakFlags } from './speak-command.ts'
+
+export { guardOutput } from './guard-output.ts'
 
 /** Runs the shell command; 0 only when all of it worked. */
 export async function main(argv: readonly string[]): Promise<number> {
@@ -37,9 +40,9 @@ const COMMANDS = [
 ]
 
 function program(): Command {
-  const tidy = new Command('tidy-reel').description(
-    'Turns a written narration into a finished film.',
-  )
+  const tidy = new Command('tidy-reel')
+    .description('Turns a written narration into a finished film.')
+    .version(own.version)
   for (const add of COMMANDS) add(tidy)
   return tidy
 }

@@ -1,4 +1,3 @@
-import { resolve } from 'node:path'
 import { apply } from '@tidy-reel/core/document/apply'
 import { type Document, type Mood, MOODS } from '@tidy-reel/core/document/document'
 import { filmOf } from '@tidy-reel/core/document/film-scenes'
@@ -17,6 +16,7 @@ import { voiceById, voiceList } from '@tidy-reel/engine/speech/voice-list'
 import type { PictureLibrary } from '@tidy-reel/engine/stock/contract'
 import { pictureLibrary } from '@tidy-reel/engine/stock/library'
 import { matchDocument } from '@tidy-reel/engine/stock/match-film'
+import { outFolder } from './out-folder.ts'
 import { withStock } from './stock-process.ts'
 
 export interface MakeFlags {
@@ -71,11 +71,12 @@ export async function makeCommand(written: Document, flags: MakeFlags): Promise<
     ...(flags.mood ? { mood: flags.mood as Mood } : {}),
   }
   filmable(start)
+  const out = await outFolder(flags.out)
   const stop = new AbortController()
   onStopSignal(() => stop.abort(new TidyError('cancelled')))
   const config = engineConfig()
   return withStock(config, (address) =>
-    run(start, shape, resolve(flags.out), {
+    run(start, shape, out, {
       config,
       library: pictureLibrary({ ...config, stock: address }),
       signal: stop.signal,

@@ -5,6 +5,7 @@ import { TidyError } from '@tidy-reel/core/faults/fault'
 import { wordsOf } from '@tidy-reel/core/text/written-words'
 import { engineConfig } from '@tidy-reel/engine/config'
 import { speechPlace, takeOf } from '@tidy-reel/engine/speech/take'
+import { written } from './written.ts'
 
 export interface SpeakFlags {
   voice: string
@@ -37,18 +38,18 @@ export async function speakCommand({ voice, text, out, speed, finish, marks }: S
     speed: pace,
     finish: finish as Finish,
   })
-  await copyFile(take.file, out)
+  await written(out, copyFile(take.file, out))
   if (marks) {
     const seconds = (samples: number) => Math.round((samples / 48_000) * 1000) / 1000
-    const written = wordsOf(text)
+    const asWritten = wordsOf(text)
     const list = take.words
       ? take.words.map(([start, end], i) => ({
-          word: itemAt(written, i),
+          word: itemAt(asWritten, i),
           start: seconds(start),
           end: seconds(end),
         }))
       : []
-    await writeFile(marks, `${JSON.stringify(list)}\n`)
+    await written(marks, writeFile(marks, `${JSON.stringify(list)}\n`))
   }
   process.stderr.write(`${(take.samples / 48_000).toFixed(2)} s\n`)
 }

@@ -74,6 +74,8 @@ export interface FaultDetails {
   catalogue_invalid: { reason: string }
   json_invalid: { name: string; reason: string }
   file_not_writable: { name: string }
+  file_not_readable: { name: string }
+  folder_not_writable: { name: string }
   option_invalid: { option: string; value: string; wanted: string }
   scene_not_rendered: { scene: number; reason: string }
   disk_full: undefined

@@ -120,6 +120,9 @@ export const ENGLISH: Messages = {
   json_invalid: (d) => `"${d.name}" cannot be used: ${d.reason}.`,
   file_not_writable: (d) =>
     `The file "${d.name}" cannot be written. Check that its folder exists and is yours.`,
+  file_not_readable: (d) => `The file "${d.name}" cannot be read. Check that you may read it.`,
+  folder_not_writable: (d) =>
+    `Nothing can be written into the folder "${d.name}". Name another with --out, or make this one yours.`,
   option_invalid: (d) => `${d.option} cannot be "${d.value}"; it must be ${d.wanted}.`,
   scene_not_rendered: (d) => `Scene ${d.scene} could not be rendered: ${d.reason}`,
   disk_full: () => 'The disk is full. Free some space and start again; nothing finished is lost.',

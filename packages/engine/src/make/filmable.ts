@@ -3,9 +3,10 @@ import { type Film, filmOf } from '@tidy-reel/core/document/film-scenes'
 import { TidyError } from '@tidy-reel/core/faults/fault'
 import { takeRequester } from '@tidy-reel/core/speech/take-request'
 import type { Pronunciation } from '@tidy-reel/core/text/pronunciation'
+import { sceneSeconds } from '@tidy-reel/core/timeline/timeline'
 import type { Part } from '../speech/take-all.ts'
 
-/** The longest film: past that, a person is told to part the script. */
+/** The longest film, pauses included: past that, a person is told to part the script. */
 export const FILM_MINUTES_LIMIT = 60
 
 /**
@@ -19,9 +20,8 @@ export function filmable(document: Document): Film {
   if (!document.script.trim()) throw new TidyError('script_empty')
   if (document.scenes.length === 0) throw new TidyError('script_nothing_spoken')
   if (document.scenes.every(({ hidden }) => hidden)) throw new TidyError('scenes_all_hidden')
-  const minutes = Math.round(
-    film.scenes.reduce((sum, { estimatedSeconds }) => sum + estimatedSeconds, 0) / 60,
-  )
+  const seconds = sceneSeconds(film.scenes, film.speed, film.pauses)
+  const minutes = Math.round(seconds.reduce((sum, each) => sum + each, 0) / 60)
   if (minutes > FILM_MINUTES_LIMIT)
     throw new TidyError('script_too_long', { minutes, limitMinutes: FILM_MINUTES_LIMIT })
   return film

@@ -70,6 +70,8 @@ export const FAULT_STATUS = {
   catalogue_invalid: 422,
   json_invalid: 422,
   file_not_writable: 422,
+  file_not_readable: 422,
+  folder_not_writable: 422,
   option_invalid: 422,
   scene_not_rendered: 500,
   disk_full: 507,
