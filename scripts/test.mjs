@@ -5,6 +5,7 @@
  */
 import { spawn } from 'node:child_process'
 import { mkdirSync, readFileSync, rmSync } from 'node:fs'
+import { setPriority } from 'node:os'
 import { join, relative } from 'node:path'
 import { prepare, ROOT } from './prepare.mjs'
 
@@ -39,19 +40,23 @@ const STEPS = {
 }
 
 /**
- * Two rows of steps side by side: much of each is waiting for other programs, which fills the
- * other's gaps.
+ * Rows of steps side by side: much of each is waiting for other programs, which fills the others'
+ * gaps. Where there are several, the last has what is left of the machine.
  */
 const ROWS = {
   all: [
-    ['unit', 'build', 'licences', 'rooms', 'parts', 'server', 'lint'],
-    ['imports', 'unused', 'format', 'types', 'e2e'],
+    ['unit', 'build', 'licences', 'rooms', 'parts', 'server'],
+    ['e2e'],
+    ['lint', 'types', 'format', 'imports', 'unused'],
   ],
   checks: [['format', 'imports', 'unused', 'types', 'lint']],
   unit: [['unit']],
   parts: [['build', 'parts', 'server']],
   e2e: [['build', 'e2e']],
 }
+/** Steps that stand on what was built. */
+const ON_BUILT = new Set(['licences', 'rooms', 'parts', 'server', 'e2e'])
+const LEAST_PRIORITY = 15
 
 const wanted = process.argv[2] ?? 'all'
 if (!(wanted in ROWS)) {
@@ -62,8 +67,7 @@ process.env.TIDY_NICE = '0'
 if (wanted !== 'unit') await prepare()
 mkdirSync(REPORTS, { recursive: true })
 const begun = performance.now()
-const [shown, ...aside] = ROWS[wanted]
-const rows = await Promise.all([runRow(shown, false), ...aside.map((row) => runRow(row, true))])
+const rows = await Promise.all(ROWS[wanted].map(runRow))
 const results = rows.flat()
 printSlowest(results.flatMap(({ tests }) => tests))
 for (const { name, seconds, failed } of results)
@@ -74,24 +78,27 @@ const failed = results.reduce((sum, result) => sum + result.failed, 0)
 console.log(`\n${passed} passed, ${failed} failed`)
 process.exit(failed ? 1 : 0)
 
-/**
- * The browser tests stand on what was built: where they are in one row and the build in another,
- * they wait for it.
- */
-async function runRow(names, isAside) {
+/** Made once, by whichever row comes to it first; the others wait for it. */
+let built
+const buildOnce = (isAside) => (built ??= run(STEPS.build, isAside))
+
+async function runRow(names, row, { length }) {
+  const isAside = row > 0
+  const priority = length > 1 && row === length - 1 ? LEAST_PRIORITY : 0
   const done = []
   for (const name of names) {
-    if (name === 'e2e' && !names.includes('build')) await run(STEPS.build, true)
-    done.push(await run(STEPS[name], isAside))
+    if (ON_BUILT.has(name)) await buildOnce(isAside)
+    if (name === 'build') done.push(await buildOnce(isAside))
+    else done.push(await run(STEPS[name], isAside, priority))
   }
   return done
 }
 
-async function run({ name, command: [program, args], report }, isAside) {
+async function run({ name, command: [program, args], report }, isAside, priority = 0) {
   if (!isAside) console.log(`\n— ${name}`)
   if (report) rmSync(report.file, { force: true })
   const start = performance.now()
-  const { status, said } = await ended(program, args, isAside)
+  const { status, said } = await ended(program, args, isAside, priority)
   if (isAside) console.log(`\n— ${name}\n${said}`)
   const seconds = (performance.now() - start) / 1000
   const counts = report ? read(report, name) : undefined
@@ -102,18 +109,27 @@ async function run({ name, command: [program, args], report }, isAside) {
 }
 
 /** Runs a program; what it says is shown as it comes, or handed over when it has ended. */
-function ended(program, args, isAside) {
+function ended(program, args, isAside, priority) {
   return new Promise((resolve) => {
     const child = spawn(program, args, {
       cwd: ROOT,
       stdio: isAside ? ['ignore', 'pipe', 'pipe'] : ['ignore', 'inherit', 'inherit'],
       env: { ...process.env, FORCE_COLOR: '0' },
     })
+    if (priority && child.pid) trySetPriority(child.pid, priority)
     const said = []
     child.stdout?.on('data', (chunk) => said.push(chunk))
     child.stderr?.on('data', (chunk) => said.push(chunk))
     child.once('close', (status) => resolve({ status, said: Buffer.concat(said).toString() }))
   })
+}
+
+function trySetPriority(pid, priority) {
+  try {
+    setPriority(pid, priority)
+  } catch {
+    // It ended meanwhile.
+  }
 }
 
 function read({ file, read: counted }, name) {
