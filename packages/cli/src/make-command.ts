@@ -9,6 +9,7 @@ import type { FilmReport } from '@tidy-reel/core/render/report'
 import { parseFrameRate } from '@tidy-reel/core/time/time'
 import { sceneSeconds } from '@tidy-reel/core/timeline/timeline'
 import { type EngineConfig, engineConfig } from '@tidy-reel/engine/config'
+import { filmLanguage } from '@tidy-reel/engine/make/film-language'
 import { filmable } from '@tidy-reel/engine/make/filmable'
 import { makeFilm } from '@tidy-reel/engine/make/make-film'
 import { onStopSignal } from '@tidy-reel/engine/run/stop-signals'
@@ -65,13 +66,20 @@ export async function makeCommand(written: Document, flags: MakeFlags): Promise<
       value: flags.mood,
       wanted: `one of ${MOODS.join(', ')}`,
     })
+  const language = filmLanguage(
+    { ...written, ...(flags.voice ? { voice: flags.voice } : {}) },
+    voiceList(engineConfig().data),
+    flags.voice !== undefined,
+  )
+  const voice = flags.voice ?? language.voice
   const start: Document = {
     ...written,
-    ...(flags.voice ? { voice: flags.voice } : {}),
+    ...(voice ? { voice } : {}),
     ...(flags.mood ? { mood: flags.mood as Mood } : {}),
   }
   filmable(start)
   const out = await outFolder(flags.out)
+  for (const remark of language.remarks) process.stderr.write(`${remark}\n`)
   const stop = new AbortController()
   onStopSignal(() => stop.abort(new TidyError('cancelled')))
   const config = engineConfig()

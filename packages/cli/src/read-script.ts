@@ -24,10 +24,10 @@ export async function readScript(file: string): Promise<string> {
 /** @throws TidyError `file_not_found`, `file_not_readable` */
 export async function readBytes(file: string): Promise<Buffer> {
   return readFile(file).catch((cause: unknown) => {
-    const isThere = !['ENOENT', 'ENOTDIR', 'EISDIR'].includes(
-      (cause as NodeJS.ErrnoException).code ?? '',
-    )
-    throw new TidyError(isThere ? 'file_not_readable' : 'file_not_found', { name: file })
+    const { code = '' } = cause as NodeJS.ErrnoException
+    if (['ENOENT', 'ENOTDIR', 'EISDIR'].includes(code))
+      throw new TidyError('file_not_found', { name: file })
+    throw new TidyError('file_not_readable', { name: file })
   })
 }
 

@@ -5,6 +5,7 @@ import { cutText } from '@tidy-reel/core/text/well-formed'
 import { filmSeconds } from '@tidy-reel/core/timeline/timeline'
 import type { Preparing } from '@tidy-reel/core/views/episode'
 import { type EngineConfig, folders } from '@tidy-reel/engine/config'
+import { filmLanguage } from '@tidy-reel/engine/make/film-language'
 import { silentScenes } from '@tidy-reel/engine/make/film-report'
 import { takesOf } from '@tidy-reel/engine/make/film-steps'
 import { filmable, takeRequests } from '@tidy-reel/engine/make/filmable'
@@ -12,7 +13,7 @@ import { monitorBed } from '@tidy-reel/engine/sound/monitor-bed'
 import { speechPlace } from '@tidy-reel/engine/speech/take'
 import { takeAll } from '@tidy-reel/engine/speech/take-all'
 import { WIDE } from '@tidy-reel/engine/stock/match-film'
-import { type Episode, Render } from '../db/models.ts'
+import { Change, type Episode, Render } from '../db/models.ts'
 import { announce } from '../events.ts'
 import type { EpisodeActions } from './episodes.ts'
 import { libraryActions } from './library.ts'
@@ -79,12 +80,13 @@ export async function prepare(
 
   async function make() {
     await tell('match', 0, 1)
+    remarks.push(...(await spokenInItsLanguage()))
     remarks.push(
       ...(await matchEpisode(
         config,
         episodes,
         libraryActions(sequelize, episode.ownerId),
-        episode,
+        await episodes.find(episodeId),
         await shapeOf(episode),
         signal,
       )),
@@ -118,5 +120,24 @@ export async function prepare(
       )
     }
     await tell('done', 1, 1)
+  }
+
+  /** A script in another language gets a voice of it, unless somebody chose one. */
+  async function spokenInItsLanguage(): Promise<string[]> {
+    const { document, revision } = episode
+    const chosen = { episodeId, actor: 'person', command: { type: 'setVoice' } }
+    const { voice, remarks: said } = filmLanguage(
+      document,
+      speechPlace(config).voices,
+      (await Change.count({ where: chosen })) > 0,
+    )
+    if (voice)
+      await episodes.command(
+        episodeId,
+        revision,
+        { type: 'setVoice', voice, speed: document.speed },
+        'matching',
+      )
+    return said
   }
 }
