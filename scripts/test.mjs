@@ -57,6 +57,7 @@ const ROWS = {
 /** Steps that stand on what was built. */
 const ON_BUILT = new Set(['licences', 'rooms', 'parts', 'server', 'e2e'])
 const LEAST_PRIORITY = 15
+let built
 
 const wanted = process.argv[2] ?? 'all'
 if (!(wanted in ROWS)) {
@@ -79,8 +80,10 @@ console.log(`\n${passed} passed, ${failed} failed`)
 process.exit(failed ? 1 : 0)
 
 /** Made once, by whichever row comes to it first; the others wait for it. */
-let built
-const buildOnce = (isAside) => (built ??= run(STEPS.build, isAside))
+function buildOnce(isAside) {
+  built ??= run(STEPS.build, isAside)
+  return built
+}
 
 async function runRow(names, row, { length }) {
   const isAside = row > 0
