@@ -159,6 +159,9 @@ const UNITS: Record<string, [string, string]> = {
   kph: ['kilometre an hour', 'kilometres an hour'],
   kn: ['knot', 'knots'],
   'm/s': ['metre a second', 'metres a second'],
+  'm/s²': ['metre a second squared', 'metres a second squared'],
+  'kg/m³': ['kilogram a cubic metre', 'kilograms a cubic metre'],
+  'g/cm³': ['gram a cubic centimetre', 'grams a cubic centimetre'],
   'm²': ['square metre', 'square metres'],
   'km²': ['square kilometre', 'square kilometres'],
   'cm²': ['square centimetre', 'square centimetres'],
@@ -193,8 +196,23 @@ const UNIT = Object.keys(UNITS)
   .sort((a, b) => b.length - a.length)
   .map((u) => u.replace(/[/.]/g, '\\$&'))
   .join('|')
+/** Before a measure they tell that it says of what kind the next word is: a three-kilometre walk. */
+const DETERMINER =
+  "an?|the|this|that|each|every|another|his|her|its|their|our|my|your|[a-z]+'s|[a-z]+’s"
+/** Behind a measure they tell that it stands for itself: the three kilometres of the coast. */
+const NO_NOUN =
+  'of|in|on|at|to|from|by|with|for|and|or|but|nor|per|than|then|as|is|are|was|were|be|been|will|' +
+  'would|has|have|had|do|does|did|that|which|who|where|when|while|until|between|above|below|' +
+  'behind|before|after|across|along|around|into|over|under|through|up|down|out|off|away|apart|' +
+  'ago|later|earlier|more|less|further|deep|north|south|east|west|it|he|she|they|we|you|a|an|the|' +
+  'this|these|those|if|so|because|only|alone|together|each|every|high|low|long|wide|tall|thick|' +
+  'can|could|may|might|must|should|shall|about|also|still|just|even|not|without|within|towards?'
+const BEFORE_NOUN = String.raw`(?=\s+(?!(?:${NO_NOUN})\b)\p{Ll})`
+/** Said of a measure that leads to a noun: a two-metre-tall door. */
+const BEFORE_SIZED = String.raw`(?=\s+(?:high|long|wide|tall|thick|deep)\s+\p{Ll})`
 const YEAR_BEFORE =
-  'in|since|by|of|from|until|till|before|after|around|about|during|to|and|between|early|late|' +
+  String.raw`in|since|(?<!\d )by|of|` +
+  'from|until|till|before|after|around|about|during|to|and|between|early|late|' +
   `circa|year|summer|winter|spring|autumn|${MONTHS}`
 /**
  * Names that rulers bear: a single I, V or X behind one is a number, behind any other word it may
@@ -254,13 +272,19 @@ function rulesOf(variant: Variant): Rule[] {
     const parts = FRACTIONS[Number(d)] ?? [ordinal(Number(d)), `${ordinal(Number(d))}s`]
     return `${cardinal(Number(n))} ${parts[isOne(n) ? 0 : 1]}`
   }
+  const coinOf = (sign: string, amount: string) => {
+    const [whole = '0', part] = amount.replace(/,/g, '').split('.')
+    const [one] = certain(CURRENCIES[sign])
+    const rest = part && part.length === 2 && Number(part) ? ` ${cardinal(Number(part))}` : ''
+    return `${part && part.length !== 2 ? decimal(amount) : cardinal(Number(whole))} ${one}${rest}`
+  }
+  const dayOf = (d: string) => `the ${ordinal(Number(d))}`
   return [
     [
       /(?<![\w.+-])([\w.+-]+)@([\w-]+(?:\.[\w-]+)+)/g,
       (name, host) => `${name.replace(/\./g, ' dot ')} at ${host.replace(/\./g, ' dot ')}`,
     ],
-    [/https?:\/\/(?:www\.)?([\w.-]+)\S*/gi, (host) => host.replace(/\./g, ' dot ')],
-    [/\bwww\.([\w-]+(?:\.[\w-]+)+)\S*/gi, (host) => host.replace(/\./g, ' dot ')],
+    [/(?:https?:\/\/(?:www\.)?|\bwww\.)([\w-]+(?:\.[\w-]+)+)([^\s"'”’)]*)/gi, address],
     [/(\d)[   ](?=\d{3}(?!\d))/g, (n) => n],
     [
       /\b(\d{4})-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])\b/g,
@@ -295,6 +319,20 @@ function rulesOf(variant: Variant): Rule[] {
       (n, code) => money(certain(CURRENCY_CODES[code]), n),
     ],
     [
+      new RegExp(
+        String.raw`\b(${DETERMINER}) ([$£€¥₹])(${NUMBER})[ -]${SCALE}${BEFORE_NOUN}`,
+        'giu',
+      ),
+      (word, sign, n, scale) => `${word} ${decimal(n)} ${scale} ${certain(CURRENCIES[sign])[0]}`,
+    ],
+    [
+      new RegExp(
+        String.raw`\b(${DETERMINER}) ([$£€¥₹])(${NUMBER})(?![\d.,]*\d)${BEFORE_NOUN}`,
+        'giu',
+      ),
+      (word, sign, n) => `${word} ${coinOf(sign, n)}`,
+    ],
+    [
       new RegExp(String.raw`([$£€¥₹])(${NUMBER})\s?${SCALE}\b`, 'gi'),
       (sign, n, scale) => `${decimal(n)} ${scale} ${certain(CURRENCIES[sign])[1]}`,
     ],
@@ -322,6 +360,12 @@ function rulesOf(variant: Variant): Rule[] {
       /\b(\d{1,2})\s?(a\.?m\.?|p\.?m\.?|A M|P M)(?!\w)/gi,
       (n, half) => `${cardinal(Number(n))} ${half.charAt(0).toUpperCase()} M`,
     ],
+    [/\b(flight(?: [A-Z]{2})?) ?(\d{2,4})\b/gi, (word, n) => `${word} ${digits(n)}`],
+    [/\b(Room|Boeing|Airbus|Route|Highway|Platform|Channel) ([1-9]\d\d)\b/g, byHundreds],
+    [
+      /\b(\d{1,2})\.([0-5]\d)(?= (?:train|bus|ferry|boat|tram|news|service)\b)/g,
+      (h, m) => clock(Number(h), Number(m)),
+    ],
     [/\b(\d+):(\d+)\b/g, (a, b) => `${cardinal(Number(a))} to ${cardinal(Number(b))}`],
     [/\b(1[0-9]|20)(\d)0s\b/g, (c, d) => decade(Number(`${c}${d}0`))],
     [/['’]?\b(\d)0s\b/g, (d) => decade(Number(d) * 10)],
@@ -331,8 +375,16 @@ function rulesOf(variant: Variant): Rule[] {
       (month, d) => `${month} ${ordinal(Number(d))}`,
     ],
     [
-      new RegExp(String.raw`\b(\d{1,2}) (${MONTHS})\b`, 'g'),
-      (d, month) => `${ordinal(Number(d))} of ${month}`,
+      new RegExp(
+        String.raw`\b(?:the )?(\d{1,2})( to | and | or |–|-)(?:the )?(\d{1,2}) (${MONTHS})\b`,
+        'g',
+      ),
+      (a, between, b, month) =>
+        `${dayOf(a)}${/[–-]/.test(between) ? ' to ' : between}${dayOf(b)} of ${month}`,
+    ],
+    [
+      new RegExp(String.raw`\b(?:the )?(\d{1,2}) (${MONTHS})\b`, 'g'),
+      (d, month) => `${dayOf(d)} of ${month}`,
     ],
     [
       /\b(1[0-9]\d\d|20\d\d)\s?[–-]\s?(1[0-9]\d\d|20\d\d)\b/g,
@@ -368,6 +420,11 @@ function rulesOf(variant: Variant): Rule[] {
     [new RegExp(String.raw`(${NUMBER})\s?(?:%|per cent\b)`, 'g'), (n) => `${decimal(n)} percent`],
     [/\b24\/7\b/g, () => 'twenty-four seven'],
     [
+      /(?<![\d./])([1-9]\d?)\/([1-9]\d?)\b(?![/\d])/g,
+      (a, b) =>
+        Number(a) + Number(b) === 100 ? `${cardinal(Number(a))} ${cardinal(Number(b))}` : undefined,
+    ],
+    [
       /(\d+) (\d{1,2})\/(2|3|4|5|6|7|8|9|10|12|16|32|64)\b(?![/\d])/g,
       (whole, n, d) =>
         `${cardinal(Number(whole))} and ${isOne(n) ? `a ${fraction(n, d).slice(4)}` : fraction(n, d)}`,
@@ -381,17 +438,31 @@ function rulesOf(variant: Variant): Rule[] {
       /(?<![\d./])(\d+)\/(\d+)\b(?![/\d])/g,
       (a, b) => `${cardinal(Number(a))} over ${cardinal(Number(b))}`,
     ],
-    [/(\d)?\s?([½¼¾⅓⅔⅛⅜⅝⅞])/g, (whole, sign) => vulgar(whole, sign, cardinal)],
+    [/(?:(\d+)\s?)?([½¼¾⅓⅔⅛⅜⅝⅞])/g, (whole, sign) => vulgar(whole, sign, cardinal)],
+    [
+      new RegExp(
+        String.raw`\b((?:${DETERMINER}) (?:\d+ by )*)(${NUMBER})(?:\s|-)?(?!in\b)(${UNIT})(?:${BEFORE_NOUN}|${BEFORE_SIZED})`,
+        'giu',
+      ),
+      (word, n, unit) => (UNITS[unit] ? `${word}${decimal(n)} ${UNITS[unit][0]}` : undefined),
+    ],
+    [
+      new RegExp(String.raw`\b(${NUMBER})-(?!in\b)(${UNIT})${BEFORE_NOUN}`, 'gu'),
+      (n, unit) => `${decimal(n)} ${certain(UNITS[unit])[0]}`,
+    ],
     [/\b(\d{1,2})K\b/g, (n) => `${cardinal(Number(n))} K`],
     [
       new RegExp(
-        String.raw`\b(${NUMBER})\s?(°[CF]?|km/h|m/s|mph|km²|cm²|ft²|m²|cm³|m³|Ω)(?![\w])`,
+        String.raw`\b(${NUMBER})\s?(°[CF]?|km/h|kg/m³|g/cm³|m/s²|m/s|mph|km²|cm²|ft²|m²|cm³|m³|Ω)(?![\w])`,
         'g',
       ),
       measure,
     ],
     [
-      new RegExp(String.raw`\b(${NUMBER})(?:\s|-)?(${UNIT})(?![\w'’])(?!\s+(?:a|the)\b)`, 'g'),
+      new RegExp(
+        String.raw`\b(${NUMBER})(?:\s|-)?(${UNIT})(?![\w'’])(?!(?<=\d\s?(?:in|A))\s+(?:a|the)\b)`,
+        'g',
+      ),
       measure,
     ],
     [/([²³])/g, (power) => (power === '²' ? ' squared' : ' cubed')],
@@ -440,11 +511,21 @@ const counted = (thing: string, n: string) =>
 const named = (name: string, n: string) =>
   roman(n) === undefined ? undefined : `${name} the ${ordinalIn(certain(roman(n)))}`
 
+const PIECES: Record<string, string> = {
+  K: 'king',
+  Q: 'queen',
+  R: 'rook',
+  B: 'bishop',
+  N: 'knight',
+}
+
 const SYMBOLS: Rule[] = [
   [/\s?&\s?/g, () => ' and '],
   [/#(?=\d)/g, () => 'number '],
   [/(?<![\w.])@(?=\s|\d)/g, () => ' at '],
+  [/(?<=\d)\s?[x×]\s?(?=\d+(?:\s?[x×]\s?\d+)*(?![\d.]*\s?=))/g, () => ' by '],
   [/\s?×\s?/g, () => ' times '],
+  [/(?<=\d)\+(?![\d+])/g, () => ' plus'],
   [/\s?÷\s?/g, () => ' divided by '],
   [/\s?±\s?/g, () => ' plus or minus '],
   [/\s?≈\s?/g, () => ' about '],
@@ -453,8 +534,13 @@ const SYMBOLS: Rule[] = [
   [/\s?→\s?/g, () => ' to '],
   [/\s=\s/g, () => ' equals '],
   [/\s\+\s/g, () => ' plus '],
-  [/\s<\s(?=\d)/g, () => ' less than '],
-  [/\s>\s(?=\d)/g, () => ' more than '],
+  [/(?<![\w-])<\s?(?=\d)/g, () => 'less than '],
+  [/(?<![\w-])>\s?(?=[\d$£€])/g, () => 'more than '],
+  [
+    /\b([KQRBN])(x?)([a-h])([1-8])\b/g,
+    (piece, takes, file, rank) =>
+      `${certain(PIECES[piece])} ${takes ? 'takes ' : ''}${file} ${rank}`,
+  ],
   [/~(?=\d)/g, () => 'about '],
   [/§\s?/g, () => 'section '],
   [/\bw\/o\b/g, () => 'without'],
@@ -467,6 +553,22 @@ const SYMBOLS: Rule[] = [
 const FRACTIONS: Record<number, readonly [one: string, more: string]> = {
   2: ['half', 'halves'],
   4: ['quarter', 'quarters'],
+}
+
+/** A number of a room, a road or a machine: its hundreds, then the rest. */
+function byHundreds(thing: string, n: string): string {
+  const [hundreds, rest] = [Number(n.charAt(0)), Number(n.slice(1))]
+  if (rest === 0) return `${thing} ${cardinalIn(Number(n))}`
+  return `${thing} ${cardinalIn(hundreds)} ${rest < 10 ? 'oh ' : ''}${cardinalIn(rest)}`
+}
+
+/** A web address: its host, and the first steps of a plain path. */
+function address(host: string, path: string): string {
+  const steps = /^\/[a-z-]+(?:\/[a-z-]+)?(?=\/?[.,;:!?]*$)/i.exec(path)?.[0] ?? ''
+  const end = /[.,;:!?]+$/.exec(path)?.[0] ?? ''
+  return (
+    host.replace(/\./g, ' dot ') + steps.replace(/\//g, ' slash ').replace(/-/g, ' dash ') + end
+  )
 }
 
 function clock(hours: number, minutes: number, half?: string): string {
@@ -531,8 +633,18 @@ function abbreviation(word: string, text: string, at: number): string {
   const said = ABBREVIATIONS[word.toLowerCase()]
   if (!said) return word
   const after = text.slice(at + word.length)
+  const road = ROADS[word.toLowerCase()]
+  if (road && isRoad(text.slice(0, at), after)) return road + (after.trim() === '' ? '.' : '')
   const ends = after.trim() === '' || /^["'”’)]+\s*$/.test(after)
   if (BEFORE_NAME.test(word) && !/^\s\p{Lu}|^\s?\d/u.test(after)) return word
   if (BEFORE_NUMBER.test(word) && !/^\s?\d/.test(after)) return word
   return ends ? `${said}.` : said
 }
+
+/** Short forms that mean a road behind its name, and somebody before theirs. */
+const ROADS: Record<string, string> = { 'dr.': 'drive', 'st.': 'street' }
+
+/** Behind a name, with no other name behind it, or behind a house's number and a name. */
+const isRoad = (before: string, after: string) =>
+  /\d+ (?:\p{Lu}\p{L}+ )+$/u.test(before) ||
+  (/\p{Lu}\p{Ll}+ $/u.test(before) && !/^\s+\p{Lu}/u.test(after))

@@ -44,6 +44,8 @@ interface LanguageRules {
   minus?: string
   to?: string
   and?: string
+  /** Between the sides of a size: 4x6. */
+  by?: string
   /** Written sign or short form → said of one, said of more. */
   units?: Record<string, [string, string]>
   shortForms?: Record<string, string>
@@ -74,6 +76,7 @@ const GERMAN_MONTHS =
 const RULES: Record<string, LanguageRules> = {
   de: {
     words: de,
+    by: 'mal',
     decimal: ',',
     percent: 'Prozent',
     minus: 'minus',
@@ -127,6 +130,7 @@ const RULES: Record<string, LanguageRules> = {
   },
   fr: {
     words: fr,
+    by: 'sur',
     decimal: ',',
     percent: 'pour cent',
     minus: 'moins',
@@ -170,6 +174,7 @@ const RULES: Record<string, LanguageRules> = {
   es: {
     // The library says "punto" as in the Americas; Spain says "coma".
     words: { ...es, toCardinal: (n) => es.toCardinal(n).replace(' punto ', ' coma ') },
+    by: 'por',
     decimal: ',',
     percent: 'por ciento',
     minus: 'menos',
@@ -207,6 +212,7 @@ const RULES: Record<string, LanguageRules> = {
   },
   it: {
     words: it,
+    by: 'per',
     decimal: ',',
     percent: 'per cento',
     minus: 'meno',
@@ -241,6 +247,7 @@ const RULES: Record<string, LanguageRules> = {
   },
   pt: {
     words: pt,
+    by: 'por',
     decimal: ',',
     percent: 'por cento',
     minus: 'menos',
@@ -267,6 +274,7 @@ const RULES: Record<string, LanguageRules> = {
   },
   nl: {
     words: nl,
+    by: 'bij',
     decimal: ',',
     percent: 'procent',
     minus: 'min',
@@ -288,6 +296,7 @@ const RULES: Record<string, LanguageRules> = {
   },
   sv: {
     words: sv,
+    by: 'gånger',
     decimal: ',',
     percent: 'procent',
     minus: 'minus',
@@ -303,6 +312,7 @@ const RULES: Record<string, LanguageRules> = {
   },
   da: {
     words: da,
+    by: 'gange',
     decimal: ',',
     percent: 'procent',
     minus: 'minus',
@@ -317,6 +327,7 @@ const RULES: Record<string, LanguageRules> = {
   },
   nb: {
     words: nb,
+    by: 'ganger',
     decimal: ',',
     percent: 'prosent',
     minus: 'minus',
@@ -358,6 +369,10 @@ const RULES: Record<string, LanguageRules> = {
  */
 const LARGEST = 15
 
+/** Shares of a whole (60/40), and the sign between the sides of a size (4x6). */
+const SHARES = /(?<![\d./])([1-9]\d?)\/([1-9]\d?)(?![/\d])/g
+const SIZES = /(?<=\d)\s?[x×]\s?(?=\d)/g
+
 /**
  * Another language than English as it is spoken; a language without rules is left to its engine.
  */
@@ -385,6 +400,10 @@ export function spokenIn(traced: TracedText, language: string): TracedText {
   for (const [pattern, say] of rules.own ?? [])
     text = text.replace(pattern, (match) => say(match.slice(1)))
   text = text.replace(parted, ([all]) => all.replace(/\D/g, ''))
+  text = text.replace(SHARES, ([all, a, b]) =>
+    Number(a) + Number(b) === 100 ? `${a} ${b}` : (all ?? ''),
+  )
+  if (rules.by) text = text.replace(SIZES, () => ` ${rules.by} `)
   if (rules.and) text = text.replace(/ ?& ?/g, () => ` ${rules.and} `)
   if (rules.to)
     text = text.replace(

@@ -45,7 +45,7 @@ describe('spokenText', () => {
       [
         ['It is 46 m high.', 'It is forty-six metres high.'],
         ['1 km away', 'one kilometre away'],
-        ['a 250 W bulb', 'a two hundred fifty watts bulb'],
+        ['a 250 W bulb', 'a two hundred fifty watt bulb'],
         ['at 20 °C', 'at twenty degrees Celsius'],
         ['60 km/h', 'sixty kilometres an hour'],
         ['5 m² of glass', 'five square metres of glass'],
