@@ -400,9 +400,7 @@ export function spokenIn(traced: TracedText, language: string): TracedText {
   for (const [pattern, say] of rules.own ?? [])
     text = text.replace(pattern, (match) => say(match.slice(1)))
   text = text.replace(parted, ([all]) => all.replace(/\D/g, ''))
-  text = text.replace(SHARES, ([all, a, b]) =>
-    Number(a) + Number(b) === 100 ? `${a} ${b}` : (all ?? ''),
-  )
+  text = text.replace(SHARES, ([all, a, b]) => (Number(a) + Number(b) === 100 ? `${a} ${b}` : all))
   if (rules.by) text = text.replace(SIZES, () => ` ${rules.by} `)
   if (rules.and) text = text.replace(/ ?& ?/g, () => ` ${rules.and} `)
   if (rules.to)
