@@ -1,6 +1,7 @@
 import { expect, test } from './stack.ts'
 import { idOf, newEpisode, prepared, viewOf } from './steps.ts'
 
+const CALL = "Don't forget to like and subscribe!"
 const MESSY = `**[HOOK]**
 
 **Narrator (V.O.):** Twice a day the sea comes up this river. And twice a day it leaves. (pause)
@@ -9,7 +10,7 @@ const MESSY = `**[HOOK]**
 
 **Narrator (V.O.):** In 1822 somebody saw a free engine & nothing to pay.[1]
 
-Don't forget to like and subscribe!`
+${CALL}`
 const TIDY =
   '# HOOK\n\nTwice a day the sea comes up this river. And twice a day it leaves. [pause 1s]\n\n[picture: A mill pond at low water]\n\nIn 1822 somebody saw a free engine and nothing to pay.\n'
 
@@ -31,16 +32,23 @@ test('a messy script is tidied, change by change and all at once, and taken back
     '[picture: A mill pond at low water]',
   )
   await page.getByRole('button', { name: 'Tidy all' }).first().click()
-  await expect.poll(script).toBe(TIDY.trimEnd())
-  await expect(
-    page.getByText('Tidy. Everything in this script can be spoken as it stands.'),
-  ).toBeVisible()
+  // A call is often meant: it is shown, and stays until a person takes it out.
+  await expect.poll(script).toBe(`${TIDY}\n${CALL}`)
   await page
     .getByRole('status')
     .filter({ hasText: 'changes made' })
     .getByRole('button', { name: 'Undo' })
     .click()
   await expect.poll(script).toContain('**Narrator (V.O.):** Twice')
+  await page.getByRole('button', { name: 'Tidy all' }).first().click()
+  await page
+    .getByRole('region', { name: 'calls to subscribe' })
+    .getByRole('button', { name: 'Accept', exact: true })
+    .click()
+  await expect.poll(script).toBe(TIDY.trimEnd())
+  await expect(
+    page.getByText('Tidy. Everything in this script can be spoken as it stands.'),
+  ).toBeVisible()
 })
 
 test('a claim is marked in the script, seen in the sheet and named before a render', async ({

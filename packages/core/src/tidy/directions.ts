@@ -74,6 +74,8 @@ export function findDirections(page: Page) {
   for (const pattern of BRACKETS)
     for (const found of page.view.matchAll(pattern)) square(page, found)
   for (const { index, 0: whole, 2: inside = '' } of page.view.matchAll(ROUND)) {
+    // What somebody is quoted with stays as they said or wrote it.
+    if (quotedWithin(page.view, index)) continue
     const meaning = meaningOf(inside, true)
     if (meaning !== undefined) page.mark('direction', index, index + whole.length, meaning)
   }
@@ -206,4 +208,12 @@ function quoted(view: string, at: number): boolean {
   const before = view.slice(view.lastIndexOf('\n\n', at) + 1, at)
   const straight = before.match(/"/g)?.length ?? 0
   return straight % 2 === 1 || (before.match(/“/g)?.length ?? 0) > (before.match(/”/g)?.length ?? 0)
+}
+
+/** In a quotation that a sentence of the narration leads to: not narration that stands in quotes. */
+function quotedWithin(view: string, at: number): boolean {
+  if (!quoted(view, at)) return false
+  const before = view.slice(view.lastIndexOf('\n', at) + 1, at)
+  const opening = Math.max(before.lastIndexOf('"'), before.lastIndexOf('“'))
+  return /\p{Ll}[\s,:]*$/u.test(before.slice(0, Math.max(0, opening)))
 }

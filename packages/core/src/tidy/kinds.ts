@@ -36,7 +36,8 @@ export const TIDY_KINDS = {
   emoji: { name: 'emoji', why: 'No voice can say it.' },
   call: {
     name: 'calls to subscribe',
-    why: 'A call to like or subscribe; leave it in if it is meant.',
+    why: 'A call to like or subscribe. It stays, as it is often meant; take it out if it is not.',
+    asks: true,
   },
   quotes: { name: 'quotation marks', why: 'Two kinds of quotation marks are mixed.' },
   dash: { name: 'dashes', why: 'Hyphens stand for a dash; a voice may not pause at them.' },
@@ -51,3 +52,10 @@ export const TIDY_KINDS = {
 } as const
 
 export type TidyKind = keyof typeof TIDY_KINDS
+
+/** Whether a person decides on each change of a kind: none is carried out with all others. */
+export const asksFirst = (kind: TidyKind): boolean => 'asks' in TIDY_KINDS[kind]
+
+/** Of some changes those that need not be asked for one by one. */
+export const unasked = <T extends { kind: TidyKind }>(changes: readonly T[]): T[] =>
+  changes.filter(({ kind }) => !asksFirst(kind))

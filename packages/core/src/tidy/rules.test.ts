@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
+import { withChanges } from './change.ts'
 import { meaningOf } from './direction-words.ts'
-import { tidyScript } from './tidy.ts'
+import { tidyChanges, tidyScript } from './tidy.ts'
 
 // Each kind by small cases: what it makes of them, and what it must leave alone (common practice of
 // scripts).
@@ -93,11 +94,7 @@ const cases: Record<string, { made: [string, string][]; left: string[] }> = {
     ],
   },
   'calls to subscribe': {
-    made: [
-      ['It burns. Like and subscribe!', 'It burns.'],
-      ['Hit that bell. It burns.', 'It burns.'],
-      ['Let us know in the comments what you think. It burns.', 'It burns.'],
-    ],
+    made: [],
     left: [
       'People like the sea and subscribe to the almanac.',
       'She would like to comment.',
@@ -177,6 +174,28 @@ const cases: Record<string, { made: [string, string][]; left: string[] }> = {
 describe.each(Object.entries(cases))('%s', (_kind, { made, left }) => {
   it.each(made)('%j', (messy, tidy) => expect(tidyScript(messy)).toBe(tidy))
   it.each(left)('leaves %j', (text) => expect(tidyScript(text)).toBe(text))
+})
+
+describe('a call to subscribe', () => {
+  it.each([
+    ['It burns. Like and subscribe!', 'It burns.'],
+    ['Hit that bell. It burns.', 'It burns.'],
+    ['Let us know in the comments what you think. It burns.', 'It burns.'],
+  ])('is shown in %j, and stays until a person takes it out', (messy, without) => {
+    expect(tidyScript(messy)).toBe(messy)
+    expect(withChanges(messy, tidyChanges(messy))).toBe(without)
+  })
+})
+
+describe('a quotation', () => {
+  it.each([
+    'The sign read "Stop (pause here)" and nobody did.',
+    'She wrote: “Wind from the west (music).” Then she slept.',
+  ])('is left as it is: %j', (text) => expect(tidyScript(text)).toBe(text))
+  it('that is the narration itself is tidied', () =>
+    expect(tidyScript('"The lamp burns (pause) and turns."')).toBe(
+      '"The lamp burns [pause 1s] and turns."',
+    ))
 })
 
 describe('meaningOf', () => {

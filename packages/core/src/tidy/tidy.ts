@@ -7,6 +7,7 @@ import { findDirectionLines, findDirections } from './directions.ts'
 import { findDoubledWords } from './doubled-words.ts'
 import { findEmoji } from './emoji.ts'
 import { findHeadings } from './headings.ts'
+import { unasked } from './kinds.ts'
 import { findCredits, findLinks } from './links.ts'
 import { findLongSentences } from './long-sentences.ts'
 import { findMarkdown } from './markdown.ts'
@@ -68,8 +69,9 @@ export function tidyChanges(script: string): TidyChange[] {
 }
 
 /**
- * The script with every proposed change carried out.
+ * The script with every proposed change carried out that need not be asked for.
  *
  * @returns the script itself where there is nothing to tidy
  */
-export const tidyScript = (script: string): string => withChanges(script, tidyChanges(script))
+export const tidyScript = (script: string): string =>
+  withChanges(script, unasked(tidyChanges(script)))

@@ -15,7 +15,7 @@ import { entryOf, itemAt } from '@tidy-reel/core/faults/certain'
 import { chosenItem } from '@tidy-reel/core/pictures/item'
 import { parsedScript } from '@tidy-reel/core/script/parsed-script'
 import type { TidyChange } from '@tidy-reel/core/tidy/change'
-import { TIDY_KINDS } from '@tidy-reel/core/tidy/kinds'
+import { TIDY_KINDS, unasked } from '@tidy-reel/core/tidy/kinds'
 import type { ChannelView } from '@tidy-reel/core/views/checks'
 import type { VersionView } from '@tidy-reel/core/views/episode'
 import type { ImportedScriptView } from '@tidy-reel/core/views/imported-script'
@@ -384,7 +384,11 @@ async function toSheet() {
         @close="importing = false"
       />
       <CompareTexts v-else-if="beside" v-bind="beside" @close="beside = undefined"
-        ><button v-if="beside.tidied" class="plain link" @click="tidy.accept(tidy.proposed.value)">
+        ><button
+          v-if="beside.tidied"
+          class="plain link"
+          @click="tidy.accept(unasked(tidy.proposed.value))"
+        >
           Tidy all
         </button></CompareTexts
       >

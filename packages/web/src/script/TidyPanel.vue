@@ -3,7 +3,7 @@ import { ElButton } from 'element-plus'
 import { groupBy } from 'lodash-es'
 import { computed } from 'vue'
 import type { TidyChange } from '@tidy-reel/core/tidy/change'
-import { TIDY_KINDS, type TidyKind } from '@tidy-reel/core/tidy/kinds'
+import { TIDY_KINDS, type TidyKind, unasked } from '@tidy-reel/core/tidy/kinds'
 
 const props = defineProps<{
   changes: readonly TidyChange[]
@@ -40,7 +40,12 @@ const short = (text: string) =>
       spoken as {{ changes.length === 1 ? 'it stands' : 'they stand' }}.
     </p>
     <div class="all">
-      <ElButton type="primary" @click="emit('accept', changes)">Tidy all</ElButton>
+      <ElButton
+        type="primary"
+        :disabled="!unasked(changes).length"
+        @click="emit('accept', unasked(changes))"
+        >Tidy all</ElButton
+      >
       <ElButton @click="emit('compare')">Before and after</ElButton>
     </div>
     <section

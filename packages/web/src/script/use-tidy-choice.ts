@@ -2,6 +2,7 @@ import { useLocalStorage } from '@vueuse/core'
 import { computed, type Ref, shallowRef } from 'vue'
 import { itemAt } from '@tidy-reel/core/faults/certain'
 import { type TidyChange, withChanges } from '@tidy-reel/core/tidy/change'
+import { unasked } from '@tidy-reel/core/tidy/kinds'
 import type { ScriptReading } from './script-reading.ts'
 
 /** Known again by its words and those around it, wherever they have moved. */
@@ -40,6 +41,6 @@ export function useTidyChoice(episodeId: string, looked: Ref<ScriptReading>, tex
     undo() {
       if (done.value?.after === text.value) text.value = done.value.before
     },
-    tidied: computed(() => withChanges(looked.value.script, proposed.value)),
+    tidied: computed(() => withChanges(looked.value.script, unasked(proposed.value))),
   }
 }
