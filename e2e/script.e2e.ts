@@ -41,6 +41,7 @@ test('a messy script is tidied, change by change and all at once, and taken back
     .click()
   await expect.poll(script).toContain('**Narrator (V.O.):** Twice')
   await page.getByRole('button', { name: 'Tidy all' }).first().click()
+  await expect(labels).toHaveCount(0)
   await page
     .getByRole('region', { name: 'calls to subscribe' })
     .getByRole('button', { name: 'Accept', exact: true })

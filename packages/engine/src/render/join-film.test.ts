@@ -37,9 +37,9 @@ function segment(rate: FrameRate, frames: number): string {
   return file
 }
 
-/** A film of 500 segments, and its picture's times in ticks of its track, in order. */
-async function joined(fps: FrameRate, burnIn = true, language = 'en-GB') {
-  const frames = Array.from({ length: SEGMENTS }, (_, i) => itemAt(LENGTHS, i % LENGTHS.length))
+/** A film of many segments, and its picture's times in ticks of its track, in order. */
+async function joined(fps: FrameRate, segments = SEGMENTS, burnIn = true, language = 'en-GB') {
+  const frames = Array.from({ length: segments }, (_, i) => itemAt(LENGTHS, i % LENGTHS.length))
   const made = new Map(LENGTHS.map((length) => [length, segment(fps, length)]))
   const all = frames.reduce((sum, each) => sum + each, 0)
   const seconds = (all * fps[1]) / fps[0]
@@ -94,9 +94,9 @@ describe('joinFilm', () => {
       )
         .trim()
         .split('\n')
-    const burnt = await joined([25, 1], true, 'de-DE')
+    const burnt = await joined([25, 1], 3, true, 'de-DE')
     expect(tracks(burnt.out)).toEqual(['video,1,und', 'audio,1,deu', 'subtitle,0,deu'])
-    const soft = await joined([25, 1], false, 'cmn')
+    const soft = await joined([25, 1], 3, false, 'cmn')
     expect(tracks(soft.out).slice(1)).toEqual(['audio,1,zho', 'subtitle,1,zho'])
   })
 })

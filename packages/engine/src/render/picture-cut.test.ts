@@ -109,9 +109,13 @@ async function greys(
     expect(all).toHaveLength(segments[i]!.frames)
     return all
   })
+  const places = Array.from({ length: WIDTH * HEIGHT }, (_, i) => i).filter((i) =>
+    part(i % WIDTH, Math.floor(i / WIDTH)),
+  )
   return frames.map((frame) => {
-    const seen = [...frame].filter((_, i) => part(i % WIDTH, Math.floor(i / WIDTH)))
-    return seen.reduce((sum, y) => sum + y, 0) / seen.length
+    let sum = 0
+    for (const i of places) sum += frame[i]!
+    return sum / places.length
   })
 }
 const show = (

@@ -193,7 +193,7 @@ describe('a recording that cannot be used', () => {
       '-f',
       'lavfi',
       '-i',
-      'sine=f=300:r=8000:d=3630',
+      'anullsrc=r=8000:cl=mono:d=3630',
       '-c:a',
       'libmp3lame',
       '-b:a',
