@@ -2,7 +2,7 @@
 import { useVirtualizer } from '@tanstack/vue-virtual'
 import { watchDebounced } from '@vueuse/core'
 import { TabsContent, TabsList, TabsRoot, TabsTrigger } from 'reka-ui'
-import { computed, defineAsyncComponent, nextTick, onMounted, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, nextTick, onMounted, onUnmounted, ref, watch } from 'vue'
 import { onBeforeRouteLeave, useRoute, useRouter } from 'vue-router'
 import type { Command, Target } from '@tidy-reel/core/document/command'
 import { itemAt } from '@tidy-reel/core/faults/certain'
@@ -157,6 +157,7 @@ useRoomKeys(() => commands, WRITING_KEYS)
  */
 let isLeaving = false
 onBeforeRouteLeave(() => void (isLeaving = true))
+onUnmounted(router.onError(() => (isLeaving = false)))
 watchDebounced(
   [() => episode.selected, panel],
   ([scene, open]) =>
