@@ -1,4 +1,6 @@
 import { certain, itemAt } from '../faults/certain.ts'
+import { CURRENCIES, CURRENCY_CODES, LARGE, SINGLE, UNITS } from './english-measures.ts'
+import { saidInFull } from './english-short-forms.ts'
 import {
   cardinal as cardinalIn,
   decade,
@@ -12,181 +14,6 @@ import {
 import { wordList } from './pattern.ts'
 import type { TracedText } from './traced-text.ts'
 
-const ABBREVIATIONS: Record<string, string> = {
-  'mr.': 'mister',
-  'mrs.': 'missus',
-  'ms.': 'miz',
-  'dr.': 'doctor',
-  'prof.': 'professor',
-  'st.': 'saint',
-  'mt.': 'mount',
-  'ft.': 'fort',
-  'capt.': 'captain',
-  'lt.': 'lieutenant',
-  'gen.': 'general',
-  'sgt.': 'sergeant',
-  'col.': 'colonel',
-  'maj.': 'major',
-  'adm.': 'admiral',
-  'cmdr.': 'commander',
-  'gov.': 'governor',
-  'sen.': 'senator',
-  'rev.': 'reverend',
-  'hon.': 'honourable',
-  'e.g.': 'for example',
-  'i.e.': 'that is',
-  'etc.': 'et cetera',
-  'vs.': 'versus',
-  'approx.': 'approximately',
-  'ca.': 'around',
-  'c.': 'around',
-  'no.': 'number',
-  'nos.': 'numbers',
-  'fig.': 'figure',
-  'vol.': 'volume',
-  'ch.': 'chapter',
-  'p.': 'page',
-  'pp.': 'pages',
-  'jr.': 'junior',
-  'sr.': 'senior',
-  'dept.': 'department',
-  'est.': 'established',
-  'inc.': 'incorporated',
-  'ltd.': 'limited',
-  'corp.': 'corporation',
-  'bros.': 'brothers',
-  'ave.': 'avenue',
-  'blvd.': 'boulevard',
-  'rd.': 'road',
-  'yr.': 'year',
-  'yrs.': 'years',
-  'hr.': 'hour',
-  'hrs.': 'hours',
-  'min.': 'minutes',
-  'max.': 'maximum',
-  'jan.': 'January',
-  'feb.': 'February',
-  'mar.': 'March',
-  'apr.': 'April',
-  'jun.': 'June',
-  'jul.': 'July',
-  'aug.': 'August',
-  'sept.': 'September',
-  'sep.': 'September',
-  'oct.': 'October',
-  'nov.': 'November',
-  'dec.': 'December',
-  'a.m.': 'A M',
-  'p.m.': 'P M',
-  'u.s.': 'U S',
-  'u.k.': 'U K',
-  'u.s.a.': 'U S A',
-  'b.c.': 'B C',
-  'a.d.': 'A D',
-  'd.c.': 'D C',
-  'ph.d.': 'P H D',
-}
-/** Short forms that are words too: spoken in full only before what they belong to. */
-const BEFORE_NUMBER =
-  /^(est|dec|jan|feb|mar|apr|jun|jul|aug|sept?|oct|nov|ca|c|in|p|pp|ch|nos?|max|min)\.$/i
-const BEFORE_NAME = /^(st|mt|ft|fig|vol|gen|capt|lt|col|maj|adm|rev|hon|sen|gov)\.$/i
-/** Written unit → [said of one, said of more]. */
-const UNITS: Record<string, [string, string]> = {
-  km: ['kilometre', 'kilometres'],
-  m: ['metre', 'metres'],
-  cm: ['centimetre', 'centimetres'],
-  µm: ['micrometre', 'micrometres'],
-  μm: ['micrometre', 'micrometres'],
-  mm: ['millimetre', 'millimetres'],
-  kg: ['kilogram', 'kilograms'],
-  g: ['gram', 'grams'],
-  mg: ['milligram', 'milligrams'],
-  t: ['tonne', 'tonnes'],
-  ft: ['foot', 'feet'],
-  in: ['inch', 'inches'],
-  mi: ['mile', 'miles'],
-  yd: ['yard', 'yards'],
-  nm: ['nanometre', 'nanometres'],
-  lb: ['pound', 'pounds'],
-  lbs: ['pound', 'pounds'],
-  oz: ['ounce', 'ounces'],
-  gal: ['gallon', 'gallons'],
-  l: ['litre', 'litres'],
-  L: ['litre', 'litres'],
-  ml: ['millilitre', 'millilitres'],
-  mL: ['millilitre', 'millilitres'],
-  s: ['second', 'seconds'],
-  sec: ['second', 'seconds'],
-  ms: ['millisecond', 'milliseconds'],
-  min: ['minute', 'minutes'],
-  h: ['hour', 'hours'],
-  hr: ['hour', 'hours'],
-  hrs: ['hour', 'hours'],
-  Hz: ['hertz', 'hertz'],
-  kHz: ['kilohertz', 'kilohertz'],
-  MHz: ['megahertz', 'megahertz'],
-  GHz: ['gigahertz', 'gigahertz'],
-  W: ['watt', 'watts'],
-  kW: ['kilowatt', 'kilowatts'],
-  MW: ['megawatt', 'megawatts'],
-  GW: ['gigawatt', 'gigawatts'],
-  kWh: ['kilowatt hour', 'kilowatt hours'],
-  MWh: ['megawatt hour', 'megawatt hours'],
-  V: ['volt', 'volts'],
-  kV: ['kilovolt', 'kilovolts'],
-  A: ['amp', 'amps'],
-  mA: ['milliamp', 'milliamps'],
-  Ω: ['ohm', 'ohms'],
-  Pa: ['pascal', 'pascals'],
-  kPa: ['kilopascal', 'kilopascals'],
-  hPa: ['hectopascal', 'hectopascals'],
-  N: ['newton', 'newtons'],
-  kN: ['kilonewton', 'kilonewtons'],
-  J: ['joule', 'joules'],
-  kJ: ['kilojoule', 'kilojoules'],
-  kcal: ['kilocalorie', 'kilocalories'],
-  ha: ['hectare', 'hectares'],
-  KB: ['kilobyte', 'kilobytes'],
-  GB: ['gigabyte', 'gigabytes'],
-  MB: ['megabyte', 'megabytes'],
-  TB: ['terabyte', 'terabytes'],
-  rpm: ['revolution a minute', 'revolutions a minute'],
-  '°C': ['degree Celsius', 'degrees Celsius'],
-  '°F': ['degree Fahrenheit', 'degrees Fahrenheit'],
-  '°': ['degree', 'degrees'],
-  mph: ['mile an hour', 'miles an hour'],
-  'km/h': ['kilometre an hour', 'kilometres an hour'],
-  kph: ['kilometre an hour', 'kilometres an hour'],
-  kn: ['knot', 'knots'],
-  'm/s': ['metre a second', 'metres a second'],
-  'm/s²': ['metre a second squared', 'metres a second squared'],
-  'kg/m³': ['kilogram a cubic metre', 'kilograms a cubic metre'],
-  'g/cm³': ['gram a cubic centimetre', 'grams a cubic centimetre'],
-  'm²': ['square metre', 'square metres'],
-  'km²': ['square kilometre', 'square kilometres'],
-  'cm²': ['square centimetre', 'square centimetres'],
-  'm³': ['cubic metre', 'cubic metres'],
-  'cm³': ['cubic centimetre', 'cubic centimetres'],
-  'ft²': ['square foot', 'square feet'],
-  K: ['kelvin', 'kelvins'],
-  dB: ['decibel', 'decibels'],
-}
-const CURRENCIES: Record<string, [one: string, more: string, small: string]> = {
-  $: ['dollar', 'dollars', 'cents'],
-  '£': ['pound', 'pounds', 'pence'],
-  '€': ['euro', 'euros', 'cents'],
-  '¥': ['yen', 'yen', 'sen'],
-  '₹': ['rupee', 'rupees', 'paise'],
-}
-const SINGLE: Record<string, string> = { cents: 'cent', pence: 'penny', paise: 'paisa' }
-const CURRENCY_CODES: Record<string, string> = { USD: '$', GBP: '£', EUR: '€', JPY: '¥', INR: '₹' }
-const LARGE: Record<string, string> = {
-  k: 'thousand',
-  m: 'million',
-  bn: 'billion',
-  b: 'billion',
-  tn: 'trillion',
-}
 export const MONTHS =
   'January|February|March|April|May|June|July|August|September|October|November|December'
 const MONTH_NAMES = MONTHS.split('|')
@@ -619,7 +446,7 @@ const RULES = { british: rulesOf('british'), american: rulesOf('american') }
 /** English as it is spoken: no digit, sign, short form or Roman numeral is left. */
 export function spokenEnglish(traced: TracedText, variant: Variant): TracedText {
   let said = traced.replace(/(?<![\p{L}.])(\p{L}+\.(?:\p{L}+\.)*)/gu, (match, text) =>
-    abbreviation(match[0], text, match.index),
+    saidInFull(match[0], text, match.index),
   )
   const shouting = shouts(said.text)
   for (const [pattern, say] of [...NAMES, ...SYMBOLS, ...RULES[variant]])
@@ -628,23 +455,3 @@ export function spokenEnglish(traced: TracedText, variant: Variant): TracedText 
     ? said
     : said.replace(CAPITALS, (match) => initials(itemAt(match, 1), match[2] ?? ''))
 }
-
-function abbreviation(word: string, text: string, at: number): string {
-  const said = ABBREVIATIONS[word.toLowerCase()]
-  if (!said) return word
-  const after = text.slice(at + word.length)
-  const road = ROADS[word.toLowerCase()]
-  if (road && isRoad(text.slice(0, at), after)) return road + (after.trim() === '' ? '.' : '')
-  const ends = after.trim() === '' || /^["'”’)]+\s*$/.test(after)
-  if (BEFORE_NAME.test(word) && !/^\s\p{Lu}|^\s?\d/u.test(after)) return word
-  if (BEFORE_NUMBER.test(word) && !/^\s?\d/.test(after)) return word
-  return ends ? `${said}.` : said
-}
-
-/** Short forms that mean a road behind its name, and somebody before theirs. */
-const ROADS: Record<string, string> = { 'dr.': 'drive', 'st.': 'street' }
-
-/** Behind a name, with no other name behind it, or behind a house's number and a name. */
-const isRoad = (before: string, after: string) =>
-  /\d+ (?:\p{Lu}\p{L}+ )+$/u.test(before) ||
-  (/\p{Lu}\p{Ll}+ $/u.test(before) && !/^\s+\p{Lu}/u.test(after))
