@@ -89,7 +89,8 @@ export function saidInFull(word: string, text: string, at: number): string {
   if (!said) return word
   const after = text.slice(at + word.length)
   const road = ROADS[word.toLowerCase()]
-  if (road && isRoad(text.slice(Math.max(0, at - NAME_LENGTH), at), after)) return road + (after.trim() === '' ? '.' : '')
+  if (road && isRoad(text.slice(Math.max(0, at - NAME_LENGTH), at), after))
+    return road + (after.trim() === '' ? '.' : '')
   const ends = after.trim() === '' || /^["'”’)]+\s*$/.test(after)
   if (BEFORE_NAME.test(word) && !/^\s\p{Lu}|^\s?\d/u.test(after)) return word
   if (BEFORE_NUMBER.test(word) && !/^\s?\d/.test(after)) return word
