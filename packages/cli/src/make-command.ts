@@ -59,30 +59,27 @@ export function filmShape({
  */
 export async function makeCommand(written: Document, flags: MakeFlags): Promise<FilmReport> {
   const shape = filmShape(flags)
-  if (flags.voice) voiceById(voiceList(engineConfig().data), flags.voice)
+  const config = engineConfig()
+  const voices = voiceList(config.data)
+  if (flags.voice) voiceById(voices, flags.voice)
   if (flags.mood && !(MOODS as readonly string[]).includes(flags.mood))
     throw new TidyError('option_invalid', {
       option: '--mood',
       value: flags.mood,
       wanted: `one of ${MOODS.join(', ')}`,
     })
-  const language = filmLanguage(
-    { ...written, ...(flags.voice ? { voice: flags.voice } : {}) },
-    voiceList(engineConfig().data),
-    flags.voice !== undefined,
-  )
-  const voice = flags.voice ?? language.voice
-  const start: Document = {
+  const asked: Document = {
     ...written,
-    ...(voice ? { voice } : {}),
+    ...(flags.voice ? { voice: flags.voice } : {}),
     ...(flags.mood ? { mood: flags.mood as Mood } : {}),
   }
+  const language = filmLanguage(asked, voices, flags.voice !== undefined)
+  const start = language.voice ? { ...asked, voice: language.voice } : asked
   filmable(start)
   const out = await outFolder(flags.out)
   for (const remark of language.remarks) process.stderr.write(`${remark}\n`)
   const stop = new AbortController()
   onStopSignal(() => stop.abort(new TidyError('cancelled')))
-  const config = engineConfig()
   return withStock(config, (address) =>
     run(start, shape, out, {
       config,

@@ -15,11 +15,6 @@ export async function outFolder(asked: string): Promise<string> {
       wanted: 'the name of a folder',
     })
   const folder = resolve(asked)
-  const isFile = await stat(folder).then(
-    (facts) => !facts.isDirectory(),
-    () => false,
-  )
-  if (isFile) throw new TidyError('folder_not_writable', { name: asked })
   try {
     await madeFolder(folder)
     await rm(await mkdtemp(join(folder, '.try-')), { recursive: true })

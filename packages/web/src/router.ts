@@ -1,5 +1,6 @@
 import { ref } from 'vue'
 import { createRouter, createWebHistory } from 'vue-router'
+import { whenTrue } from './controls/when-true.ts'
 import { toRoomWhenShown } from './keys/to-room.ts'
 
 declare module 'vue-router' {
@@ -12,11 +13,16 @@ declare module 'vue-router' {
 /** Where a person wanted to go when the room's code did not come. */
 export const unreached = ref('')
 
+/** So long a page may take to be as tall as it was. */
+const TALL_MS = 2000
+
 export const router = createRouter({
   history: createWebHistory(),
   scrollBehavior: async (_to, _from, saved) => {
     if (!saved) return { top: 0 }
-    await pageTallEnough(saved.top)
+    // A long page is drawn in steps: the place one left may come late, or never.
+    const isTall = () => document.documentElement.scrollHeight >= saved.top + innerHeight
+    await whenTrue(isTall, TALL_MS)
     return saved
   },
   routes: [
@@ -95,21 +101,6 @@ export const router = createRouter({
     },
   ],
 })
-
-const TALL = { everyMs: 30, mostMs: 2000 }
-
-/** A long page is drawn in steps: the place one left may come late, or never. */
-function pageTallEnough(top: number): Promise<void> {
-  const begun = Date.now()
-  return new Promise((resolve) => {
-    const looking = setInterval(() => {
-      const isReached = document.documentElement.scrollHeight >= top + innerHeight
-      if (!isReached && Date.now() - begun < TALL.mostMs) return
-      clearInterval(looking)
-      resolve()
-    }, TALL.everyMs)
-  })
-}
 
 router.onError((_cause, to) => (unreached.value = to.fullPath))
 router.afterEach((to, from) => {

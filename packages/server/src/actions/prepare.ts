@@ -86,7 +86,7 @@ export async function prepare(
         config,
         episodes,
         libraryActions(sequelize, episode.ownerId),
-        await episodes.find(episodeId),
+        episode,
         await shapeOf(episode),
         signal,
       )),

@@ -1,6 +1,9 @@
+import { whenTrue } from '../controls/when-true.ts'
+
 /** What a room is about: its list where it has one, the room itself otherwise. */
 const ROOM = '[data-room-keys], main'
-const WAIT = { everyMs: 50, mostMs: 3000 }
+/** So long a room may take to be shown. */
+const MOST_MS = 3000
 
 /** Puts the focus past the header, on what the room is about; false while no room is shown. */
 export function toRoom(): boolean {
@@ -19,10 +22,7 @@ export function toRoom(): boolean {
  * that led there is gone, or belongs to what all rooms have.
  */
 export function toRoomWhenShown(): void {
-  const begun = Date.now()
-  const looking = setInterval(() => {
-    const isThere = document.activeElement?.closest('main, aside, dialog, [role="dialog"]')
-    const isLate = Date.now() - begun > WAIT.mostMs
-    if (isThere || isLate || toRoom()) clearInterval(looking)
-  }, WAIT.everyMs)
+  const isThere = () =>
+    !!document.activeElement?.closest('main, aside, dialog, [role="dialog"]') || toRoom()
+  void whenTrue(isThere, MOST_MS)
 }

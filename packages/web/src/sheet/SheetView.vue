@@ -53,6 +53,8 @@ const candidates = ref<InstanceType<typeof ScenePictures>>()
 const monitor = ref<InstanceType<typeof FilmMonitor>>()
 const list = ref<HTMLElement>()
 
+/** How the selected picture is seen: worked out when the film changes, not with every frame. */
+const seen = computed(() => scene.value && moveOf(episode.film, scene.value.id, shot.value))
 const unprepared = computed(() =>
   episode.document.scenes.some(
     (each) =>
@@ -387,7 +389,7 @@ function dropScenes(index: number) {
             :shot="scene.shots[shot]"
             :target="target"
             :single="which === 'these' && selectedIds.length === 1"
-            :seen="moveOf(episode.film, scene.id, shot)"
+            :seen="seen"
             :film="episode.document.transition"
             @run="run"
             @target="which = $event"
