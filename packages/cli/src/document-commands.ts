@@ -1,6 +1,6 @@
 import { apply, documentFrom } from '@tidy-reel/core/document/apply'
 import { commandName } from '@tidy-reel/core/document/command-name'
-import { filmOf } from '@tidy-reel/core/document/film-scenes'
+import { filmOf, type FilmScene } from '@tidy-reel/core/document/film-scenes'
 import { inverseOf } from '@tidy-reel/core/document/inverse'
 import { TidyError } from '@tidy-reel/core/faults/fault'
 import { clockText, parseFrameRate, secondsFromSamples } from '@tidy-reel/core/time/time'
@@ -42,6 +42,12 @@ export async function applyCommand(file: string, commandsFile: string, { out }: 
   for (const command of commands) process.stderr.write(`${commandName(command)}\n`)
 }
 
+/** Whether the picture of the scene before goes on over a scene, or its own begins before it. */
+const begins = (scene: FilmScene | undefined) => ({
+  holds: scene?.begins === 'hold',
+  early: scene?.begins === 'early',
+})
+
 /** Prints exact frames and samples: by the takes there are, else by the estimate. */
 export async function timelineCommand(
   file: string,
@@ -62,8 +68,9 @@ export async function timelineCommand(
     takeRequests(document, film).map(async (request) => request && knownTake(speech, request)),
   )
   const { frames, samples, scenes } = timeline(film, known, fps)
-  const list = scenes.map(({ id, startFrame, endFrame, startSample, endSample, shots }) => ({
+  const list = scenes.map(({ id, startFrame, endFrame, startSample, endSample, shots }, i) => ({
     id,
+    ...begins(film.scenes[i]),
     startFrame,
     endFrame,
     startSample,

@@ -16,7 +16,7 @@ import { onStopSignal } from '@tidy-reel/engine/run/stop-signals'
 import { voiceById, voiceList } from '@tidy-reel/engine/speech/voice-list'
 import type { PictureLibrary } from '@tidy-reel/engine/stock/contract'
 import { pictureLibrary } from '@tidy-reel/engine/stock/library'
-import { matchDocument } from '@tidy-reel/engine/stock/match-film'
+import { matchDocument, placed } from '@tidy-reel/engine/stock/match-film'
 import { outFolder } from './out-folder.ts'
 import { withStock } from './stock-process.ts'
 
@@ -105,10 +105,8 @@ async function run(
   })
   for (const { message } of faults) process.stderr.write(`${message}\n`)
   const matched = (performance.now() - started) / 1000
-  const scenes = film.scenes.flatMap(({ id, text, shots, card }, i) =>
-    card !== undefined || shots.length
-      ? []
-      : [{ sceneId: id, text, items: itemAt(picks, i).chosen }],
+  const scenes = film.scenes.flatMap(({ shots, card }, i) =>
+    card !== undefined || shots.length ? [] : [placed(film, i, itemAt(picks, i))],
   )
   const { document } = apply(unmatched, { type: 'placeShots', scenes })
   const report = await makeFilm(document, shape, out, {

@@ -51,8 +51,12 @@ export async function matchCommand(
       )
   if (faults[0] && picks.every(({ chosen }) => !chosen.length)) throw faults[0]
   for (const { message } of faults) process.stderr.write(`${message}\n`)
-  const list = picks.map(({ candidates, numbers }, i) => ({
+  const list = picks.map(({ candidates, numbers, begins }, i) => ({
     text: itemAt(film.scenes, i).text,
+    /** The picture of the scene before goes on; it is the first pick. */
+    holds: begins === 'hold',
+    /** Its first picture begins under the last word of the scene before. */
+    early: begins === 'early',
     numbers,
     picks: candidates.map(({ item, score, why, sure }) => ({
       id: item.id,

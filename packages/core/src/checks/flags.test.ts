@@ -80,6 +80,12 @@ describe('filmFlags', () => {
       ]),
     ).toEqual(['s1 short'])
   })
+  it('finds pictures that flash by, and none that goes on', () => {
+    expect(flagged(all, {}, 0.9)).toContain('s2 brief')
+    const goesOn: Command = { type: 'adjustScenes', target: ['s2'], set: { begins: 'hold' } }
+    expect(flagged([...all, goesOn], {}, 0.9)).toEqual([])
+    expect(flagged(all, { byHand: () => true }, 0.9)).toEqual([])
+  })
   it('finds weak pictures and silent scenes', () => {
     const weak: FlagFacts['picks'] = () => [
       { item: item('b'), score: 0.1, why: '', sure: 'weak', shows: [] },

@@ -1,15 +1,20 @@
+import { groupBy } from 'lodash-es'
+import { itemAt } from '../faults/certain.ts'
 import { HOURS } from '../match/hours.ts'
 import type { OfferedPicture } from '../match/pick.ts'
 import { SCENES_APART } from '../match/scenes-apart.ts'
+import { SLOWED_MOST } from '../pictures/clip.ts'
 import { SCENE_SECONDS_LIMIT } from '../script/parse.ts'
 import { SAMPLE_RATE } from '../time/time.ts'
-import type { Timeline } from '../timeline/timeline.ts'
+import { filmPictures } from '../timeline/pictures.ts'
+import type { Timeline, TimelineScene } from '../timeline/timeline.ts'
 import type { DoubtedClaim } from './claims.ts'
 
 export const FLAGS = [
   'long',
   'missing',
   'weak',
+  'brief',
   'short',
   'alike',
   'again',
@@ -52,12 +57,28 @@ const subjectOf = (title: string) =>
     .sort()
     .join(' ')
 
+/** A picture seen for less flashes by. */
+const LEAST_SECONDS = 2
+/** A clip that is too short by so little runs slower; nobody sees it. */
+const SLOWED = 1 - SLOWED_MOST
+
+/** Of a scene, its own pictures, each with the frames it is seen for wherever it goes on. */
+function picturesByScene(film: Pick<Timeline, 'scenes'>) {
+  const pictures = filmPictures(film).map(({ parts, of, frames }) => {
+    const own = parts.find(({ scene }) => scene === of) ?? itemAt(parts, 0)
+    return { ...own.shot, of, frames }
+  })
+  const known = groupBy(pictures, ({ of }) => of.id)
+  return ({ id }: TimelineScene) => known[id] ?? []
+}
+
 /** The flags of every scene of a film, by scene id; scenes without any are left out. */
 export function filmFlags(
   { scenes, fps }: Timeline,
   { spoken, picks, byHand, doubted }: FlagFacts,
 ): Map<string, Flag[]> {
   const flags = new Map<string, Flag[]>()
+  const ownPictures = picturesByScene({ scenes })
   const seen = new Map<string, number>()
   let before: { id: string; subject: string } | undefined
   scenes.forEach((scene, n) => {
@@ -67,8 +88,9 @@ export function filmFlags(
     if (seconds > LONG_SECONDS)
       found.push({ kind: 'long', text: `speaks for ${seconds.toFixed(1)} s: split it` })
     const offered = picks(scene.id)
-    for (const { item, shot, startFrame, endFrame, slip, speed } of scene.shots) {
+    for (const { item, shot, frames, slip, speed } of ownPictures(scene)) {
       const at = shot < 0 ? {} : { shot }
+      const seconds = (frames * fps[1]) / fps[0]
       if (!item) {
         if (offered) found.push({ kind: 'missing', text: 'no picture', ...at })
         before = undefined
@@ -79,11 +101,13 @@ export function filmFlags(
         offered?.some((pick) => pick.item.id === item.id && pick.sure === 'weak')
       )
         found.push({ kind: 'weak', text: 'the picture may not fit', ...at })
-      const needed = (((endFrame - startFrame) * fps[1]) / fps[0]) * speed + slip / SAMPLE_RATE
-      if (item.kind === 'clip' && item.seconds && item.seconds < needed - 0.05)
+      if (!byHand(scene.id, shot) && seconds < LEAST_SECONDS)
+        found.push({ kind: 'brief', text: `is seen for ${seconds.toFixed(1)} s only`, ...at })
+      const needed = seconds * speed * SLOWED + slip / SAMPLE_RATE
+      if (item.kind === 'clip' && item.seconds && item.seconds < needed)
         found.push({
           kind: 'short',
-          text: `the clip lasts ${item.seconds.toFixed(1)} of ${needed.toFixed(1)} s and starts again`,
+          text: `the clip ends after ${item.seconds.toFixed(1)} of ${seconds.toFixed(1)} s; its last frame stands`,
           ...at,
         })
       const last = seen.get(item.id)

@@ -219,6 +219,22 @@ describe('settings', () => {
     )
     expect(placed.scenes.map(({ shots }) => shots[0]?.item?.id)).toEqual(['a', undefined, 'b'])
   })
+  it('let a picture go on over a scene until it is given one of its own', () => {
+    const held = { how: 'hold' as const, after: 's1' }
+    const place = (...more: Command[]) =>
+      run(start, ...more, {
+        type: 'placeShots',
+        scenes: [{ sceneId: 's2', text: 'The sea is calm.', items: [item], begins: held }],
+      })
+    const begins = (document: Document) => document.scenes[1]!.begins?.how
+    expect(place().scenes[1]!.begins).toEqual({ ...held, by: 'match' })
+    expect(begins(run(place(), { type: 'setShot', sceneId: 's2', shot: 0, item }))).toBeUndefined()
+    // What a person chose, and where they said that a picture begins, is never held over.
+    expect(begins(place({ type: 'setShot', sceneId: 's2', shot: 0, item }))).toBeUndefined()
+    const cut: Command = { type: 'adjustScenes', target: ['s2'], set: { begins: 'cut' } }
+    expect(place(cut).scenes[1]!.begins).toEqual({ how: 'cut', by: 'hand' })
+    expect(begins(run(start, { type: 'splitScene', sceneId: 's1', at: 8 }))).toBe('cut')
+  })
   it('lay several pictures on a scene at once, and exchange two of them in one step', () => {
     const laid = run(
       start,
@@ -400,6 +416,11 @@ const commands = fc.oneof(
       fc.record({ without: fc.constantFrom([], ['Prints']) }),
     ),
   }),
+  fc.record({
+    type: fc.constant('adjustScenes'),
+    target,
+    set: fc.record({ begins: maybe(fc.constantFrom('hold', 'early', 'cut')) }),
+  }),
   fc.record({ type: fc.constant('removeShot'), sceneId: nth, shot: fc.nat({ max: 4 }) }),
   fc.record({
     type: fc.constant('moveShot'),
@@ -509,6 +530,10 @@ const commands = fc.oneof(
         sceneId: nth,
         text: fc.constantFrom('The lamp.', 'Why?'),
         items: fc.array(fc.constant(picture('c')), { maxLength: 3 }),
+        begins: fc.option(
+          fc.record({ how: fc.constantFrom('hold', 'early'), after: fc.constantFrom('s1', 's2') }),
+          { nil: undefined },
+        ),
       }),
       { maxLength: 3 },
     ),

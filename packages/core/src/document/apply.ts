@@ -25,6 +25,7 @@ import {
 } from './scene-edits.ts'
 import {
   adjustedShot,
+  unheld,
   withAddedShot,
   withCut,
   withMovedShot,
@@ -138,7 +139,7 @@ function changed(document: Document, command: Command): Document {
       )
     case 'layShots':
       return withScene(document, command.sceneId, (scene) => ({
-        ...scene,
+        ...unheld(scene),
         shots: command.items.map((item): Shot => ({ item: chosenItem(item), by: 'hand' })),
       }))
     case 'swapShots':
@@ -261,11 +262,21 @@ function placeShots(document: Document, { scenes: places }: CommandOf<'placeShot
     ...document,
     scenes: document.scenes.map((scene) => {
       const place = placed.get(scene.id)
-      return place && place.text === scene.text
-        ? { ...scene, shots: shotsPlaced(scene.shots, place.items.map(chosenItem)) }
-        : scene
+      return place && place.text === scene.text ? scenePlaced(scene, place) : scene
     }),
   }
+}
+
+type Place = CommandOf<'placeShots'>['scenes'][number]
+
+/** Nothing is held over a picture chosen by hand, nor where a person said how it begins. */
+function scenePlaced({ begins, ...scene }: Scene, place: Place): Scene {
+  const shots = shotsPlaced(scene.shots, place.items.map(chosenItem))
+  if (begins?.by === 'hand') return { ...scene, shots, begins }
+  const isFree = place.begins?.how !== 'hold' || shots.every(({ by }) => by === 'match')
+  return place.begins && isFree
+    ? { ...scene, shots, begins: { ...place.begins, by: 'match' } }
+    : { ...scene, shots }
 }
 
 /**

@@ -1,6 +1,12 @@
 import { assertNever } from '../faults/fault.ts'
 import type { Command } from './command.ts'
 
+const BEGINNING_NAMES = {
+  cut: 'picture of its own',
+  early: 'picture that begins early',
+  hold: 'picture that goes on',
+}
+
 const count = (ids: readonly string[], done: string) =>
   ids.length === 1 ? `scene ${done}` : `${ids.length} scenes ${done}`
 
@@ -81,6 +87,7 @@ export function commandName(command: Command): string {
               voice: 'voice of a scene',
               pace: 'pace of a scene',
               emphasis: 'emphasis',
+              begins: BEGINNING_NAMES[command.set.begins ?? 'cut'],
             })[name] ?? name,
         )
         .join(', ')
@@ -119,6 +126,7 @@ export function commandName(command: Command): string {
         .map(
           (name) =>
             ({
+              rhythm: 'rhythm of pictures',
               stills: 'clips and stills',
               longest: 'longest picture',
               without: 'sources of pictures',

@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { ChosenItem } from '../pictures/item.ts'
 import { Move } from '../pictures/view.ts'
 import {
+  BEGINNINGS,
   Card,
   CheckedClaim,
   ChosenTake,
@@ -71,6 +72,8 @@ const SceneSettings = z.object({
   voice: Scene.shape.voice.unwrap().nullish(),
   pace: Scene.shape.pace.unwrap().nullish(),
   emphasis: Scene.shape.emphasis.unwrap().nullish(),
+  /** Where its picture begins; null leaves it to matching again. */
+  begins: z.enum(BEGINNINGS).nullish(),
 })
 
 /** Settings of shots, as above. */
@@ -226,7 +229,15 @@ export const Command = z.discriminatedUnion('type', [
   z.object({
     type: z.literal('placeShots'),
     scenes: z
-      .array(z.object({ sceneId, text: z.string(), items: z.array(ChosenItem).max(SHOTS_LIMIT) }))
+      .array(
+        z.object({
+          sceneId,
+          text: z.string(),
+          items: z.array(ChosenItem).max(SHOTS_LIMIT),
+          /** Where its picture begins, if not with the scene, and which scene is before it. */
+          begins: z.object({ how: z.enum(['early', 'hold']), after: sceneId }).optional(),
+        }),
+      )
       .max(5000),
   }),
   /** Takes changes back, given what leads back from them. */

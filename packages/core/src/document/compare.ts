@@ -123,7 +123,10 @@ const lookOf = ({ number, text, pictures }: Look): SceneLook => ({ number, text,
 function changesOf(was: Look, is: Look, moved: boolean): SceneChange[] {
   const found: [boolean, SceneChange][] = [
     [was.text !== is.text, 'words'],
-    [!equal(was.scene.shots, is.scene.shots), 'pictures'],
+    [
+      !equal(was.scene.shots, is.scene.shots) || was.scene.begins?.how !== is.scene.begins?.how,
+      'pictures',
+    ],
     [moved, 'moved'],
     [!was.scene.hidden && !!is.scene.hidden, 'left out'],
     [!!was.scene.hidden && !is.scene.hidden, 'shown'],

@@ -54,6 +54,21 @@ export const Shot = z.object({
 })
 export type Shot = z.infer<typeof Shot>
 
+/** Where a scene's picture begins; each is told below. */
+export const BEGINNINGS = ['cut', 'early', 'hold'] as const
+/**
+ * Where a scene's picture begins: with the scene (`cut`), under the last word of the scene before
+ * (`early`), or the picture of the scene before goes on in place of its first (`hold`).
+ */
+export const Beginning = z.object({
+  how: z.enum(BEGINNINGS),
+  /** Who decided: what a person decided is never decided anew by matching. */
+  by: z.enum(['match', 'hand']),
+  /** The scene before when matching decided; with another one before it, it means nothing. */
+  after: z.string().min(1).max(40).optional(),
+})
+export type Beginning = z.infer<typeof Beginning>
+
 /** The longest a scene may be held or followed by silence. */
 export const LENGTH_LIMIT = 300 * SAMPLE_RATE
 
@@ -106,7 +121,10 @@ export const Scene = z.object({
   id: z.string().min(1).max(40),
   /** Narration; always what `parseScript` reads at this place of the script. */
   text: z.string().min(1),
+  /** Its own pictures; while another goes on in place of the first, that one waits. */
   shots: z.array(Shot).max(SHOTS_LIMIT),
+  /** Left out: with the scene, unless matching decides otherwise. */
+  begins: Beginning.optional(),
   /** Left out of the film, kept on the sheet. */
   hidden: z.literal(true).optional(),
   /** Samples it lasts whatever its voice, which is never cut; left out, its voice decides. */
@@ -192,8 +210,13 @@ export const Matching = z.object({
 export type Matching = z.infer<typeof Matching>
 export const NOTHING_TOLD: Matching = { senses: [], refusals: [] }
 
+/** How quickly pictures change. */
+export const RHYTHMS = ['calm', 'usual', 'brisk'] as const
+export type Rhythm = (typeof RHYTHMS)[number]
+
 /** How pictures are chosen for this film. */
 export const Picking = z.object({
+  rhythm: z.enum(RHYTHMS),
   /** Stills among its pictures, from none (0) to all (1); null: whichever fit best. */
   stills: z.number().min(0).max(1).nullable(),
   /** Seconds a scene shows one picture at most; a longer one gets several. */
@@ -203,7 +226,12 @@ export const Picking = z.object({
 })
 export type Picking = z.infer<typeof Picking>
 /** Eight seconds: 10 to 15 are the most that common practice leaves on a still. */
-export const PLAIN_PICKING: Picking = { stills: null, longest: 8, without: [] }
+export const PLAIN_PICKING: Picking = {
+  rhythm: 'usual',
+  stills: null,
+  longest: 8,
+  without: [],
+}
 
 /** How pictures are made for this film where none is found: all of them in one style. */
 export const Making = z.object({
@@ -235,7 +263,7 @@ export type Conflict = z.infer<typeof Conflict>
 
 /** All that a person decides about a film. Everything else is derived from it. */
 export const Document = z.object({
-  version: z.literal(8),
+  version: z.literal(9),
   title: z.string().min(1).max(200),
   /** The narration with its markup: the one truth of what is said and shown in which order. */
   script: z.string(),
@@ -277,7 +305,7 @@ export const UNTITLED = 'Untitled episode'
 export function emptyDocument(title: string): Document {
   const card = { shown: false, text: null, samples: 4 * SAMPLE_RATE }
   return {
-    version: 8,
+    version: 9,
     title,
     script: '',
     voice: DEFAULT_VOICE,
@@ -319,6 +347,10 @@ export function upgraded(stored: unknown): unknown {
   if (stored.version === 4) return upgraded({ ...stored, version: 5, matching: NOTHING_TOLD })
   if (stored.version === 5) return upgraded({ ...stored, version: 6, making: PLAIN_MAKING })
   if (stored.version === 6) return upgraded({ ...stored, version: 7, picking: PLAIN_PICKING })
-  if (stored.version === 7) return { ...stored, version: 8, conflicts: [] }
+  if (stored.version === 7) return upgraded({ ...stored, version: 8, conflicts: [] })
+  if (stored.version === 8) {
+    const picking = 'picking' in stored && typeof stored.picking === 'object' ? stored.picking : {}
+    return { ...stored, version: 9, picking: { rhythm: PLAIN_PICKING.rhythm, ...picking } }
+  }
   return stored
 }

@@ -10,6 +10,8 @@ import type { Emphasis } from './voicing.ts'
 export interface FilmScene extends Omit<ScriptScene, 'source' | 'marked'> {
   id: string
   shots: readonly Shot[]
+  /** Left out: its picture begins with it. Never `hold` where no picture is before it. */
+  begins?: 'early' | 'hold'
   /** Samples it lasts whatever its voice. */
   length?: number
   /** As `Scene` says. */
@@ -43,9 +45,12 @@ export interface Film {
  */
 export function filmOf(document: Document, rate = 1): Film {
   const { scenes, chapters, remarks } = parsedScript(document.script)
-  const shown = document.scenes.flatMap((scene, i) =>
-    scene.hidden ? [] : [filmScene(scene, itemAt(scenes, i))],
-  )
+  const shown: FilmScene[] = []
+  document.scenes.forEach((scene, i) => {
+    if (scene.hidden) return
+    const begins = beginningAfter(shown.at(-1), scene)
+    shown.push({ ...filmScene(scene, itemAt(scenes, i)), ...(begins ? { begins } : {}) })
+  })
   const { opening, closing } = document.cards
   return {
     scenes: [
@@ -71,6 +76,17 @@ export function filmOf(document: Document, rate = 1): Film {
     rate,
     transition: document.transition,
   }
+}
+
+/** Where a scene's picture begins with this scene before it: what matching decided of another lapses. */
+function beginningAfter(
+  before: FilmScene | undefined,
+  { begins, shots }: Scene,
+): FilmScene['begins'] {
+  if (!before || !begins || begins.how === 'cut') return undefined
+  if (begins.by === 'match' && begins.after !== before.id) return undefined
+  const seen = begins.how === 'early' ? shots[0]?.item : before.shots.at(-1)?.item
+  return seen || (begins.how === 'hold' && before.begins === 'hold') ? begins.how : undefined
 }
 
 function filmScene(

@@ -7,7 +7,7 @@ import { wordsOf } from '../text/written-words.ts'
 import { secondsFromSamples } from '../time/time.ts'
 import type { CommandOf, NewScene } from './command.ts'
 import { withVersionsMarked } from './conflicts.ts'
-import type { Document, Scene } from './document.ts'
+import type { Beginning, Document, Scene } from './document.ts'
 import {
   added,
   type Draft,
@@ -20,7 +20,7 @@ import {
   targeted,
 } from './draft.ts'
 import { type Block, directionsIn, paragraphText, type Piece, placeOf, spoken } from './outline.ts'
-import { joinedShots, orderly, partedShots, shotsAfterEdit } from './shot-edits.ts'
+import { isHeld, joinedShots, orderly, partedShots, shotsAfterEdit } from './shot-edits.ts'
 
 /** One line, no mark at its head that a script would read as a heading. */
 const oneLine = (text: string) =>
@@ -88,9 +88,12 @@ export function splitScene(document: Document, { sceneId, at }: CommandOf<'split
   const first = wordsOf(head).length
   const [shots, rest] = partedShots(scene.shots, words, Math.min(first, words - 1))
   const { length: _, ...unheld } = scene
+  const { begins: _begins, ...rested } = unheld
   draft.scenes.set(sceneId, { ...unheld, text: head.trim(), shots: orderly(shots, first) })
   const second = added(draft, {
-    ...unheld,
+    ...rested,
+    // Who parts a scene wants two pictures: none is held over the cut by itself.
+    begins: { how: 'cut', by: 'hand' },
     text: tail.trim(),
     shots: orderly(rest, wordsOf(tail).length),
   })
@@ -162,7 +165,7 @@ export function mergeScene(document: Document, { sceneId }: CommandOf<'mergeScen
   draft.scenes.set(sceneId, {
     ...unheld,
     text: `${first.text} ${second.text}`,
-    shots: joinedShots(first.shots, words, second.shots, more),
+    shots: joinedShots(first.shots, words, isHeld(second) ? [] : second.shots, more),
   })
   return settle(document, draft)
 }
@@ -297,10 +300,14 @@ export function adjustScenes(
   return settle(changed, draft)
 }
 
+const begunByHand = (how: Beginning['how'] | null): Scene['begins'] =>
+  how ? { how, by: 'hand' } : undefined
+
 const settingsOf = (
   scene: Scene,
-  { hidden, length, voice, pace, emphasis }: CommandOf<'adjustScenes'>['set'],
+  { hidden, length, voice, pace, emphasis, begins }: CommandOf<'adjustScenes'>['set'],
 ) => ({
+  begins: begins === undefined ? scene.begins : begunByHand(begins),
   hidden: hidden === undefined ? scene.hidden : hidden || undefined,
   length: length === undefined ? scene.length : (length ?? undefined),
   voice: voice === undefined ? scene.voice : (voice ?? undefined),

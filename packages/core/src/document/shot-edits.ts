@@ -86,6 +86,16 @@ export function shotsAfterEdit(shots: readonly Shot[], before: string, after: st
   )
 }
 
+/** Whether the picture of the scene before is to go on over a scene. */
+export const isHeld = ({ begins }: Pick<Scene, 'begins'>) => begins?.how === 'hold'
+
+/** A scene over which no picture goes on any more: it was given one of its own. */
+export function unheld(scene: Scene): Scene {
+  if (!isHeld(scene)) return scene
+  const { begins: _, ...own } = scene
+  return own
+}
+
 const settled = (scene: Scene, shots: readonly Shot[]): Scene => ({
   ...scene,
   shots: orderly(shots, wordsOf(scene.text).length),
@@ -113,7 +123,7 @@ export function withShot(scene: Scene, index: number, item: Shot['item']): Scene
     ...(transition ? { transition } : {}),
   }
   return settled(
-    scene,
+    index === 0 ? unheld(scene) : scene,
     scene.shots.length > index ? scene.shots.with(index, shot) : [...scene.shots, shot],
   )
 }
@@ -127,7 +137,7 @@ export function withAddedShot(scene: Scene, { shot, item, word }: CommandOf<'add
     throw new TidyError('shots_too_many', { limit: SHOTS_LIMIT })
   if (shot > scene.shots.length) throw new TidyError('shot_not_found', { shot })
   return settled(
-    scene,
+    shot === 0 ? unheld(scene) : scene,
     scene.shots.toSpliced(shot, 0, {
       item: chosenItem(item),
       by: 'hand',
@@ -141,7 +151,7 @@ export function withAddedShot(scene: Scene, { shot, item, word }: CommandOf<'add
  */
 export function withoutShot(scene: Scene, shot: number): Scene {
   shotOf(scene, shot)
-  return settled(scene, scene.shots.toSpliced(shot, 1))
+  return settled(shot === 0 ? unheld(scene) : scene, scene.shots.toSpliced(shot, 1))
 }
 
 /**

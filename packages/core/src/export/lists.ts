@@ -23,6 +23,7 @@ export function shotsCsv({ scenes, fps }: Timeline): string {
       shot.item?.author ?? '',
       shot.item?.licence ?? '',
       scene.text,
+      shot.standing === 'on' ? 'yes' : '',
     ]),
   )
   return csv([
@@ -38,6 +39,7 @@ export function shotsCsv({ scenes, fps }: Timeline): string {
       'author',
       'licence',
       'narration',
+      'goes_on',
     ],
     ...rows,
   ])

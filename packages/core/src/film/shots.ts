@@ -1,7 +1,10 @@
+import { itemAt } from '../faults/certain.ts'
+import { SLOWED_MOST } from '../pictures/clip.ts'
 import type { ChosenItem } from '../pictures/item.ts'
 import { easeOf, stillMove, viewAnew } from '../pictures/move.ts'
 import type { Move } from '../pictures/view.ts'
 import { type FrameRate, SAMPLE_RATE } from '../time/time.ts'
+import { filmPictures } from '../timeline/pictures.ts'
 import type { Timeline, TimelineScene, TimelineShot } from '../timeline/timeline.ts'
 import type { Super } from './supers/supers.ts'
 
@@ -30,8 +33,6 @@ export interface SegmentShot extends PictureRun {
   lead?: { kind: 'dissolve' | 'dip'; frames: number; from: PictureRun }
 }
 
-/** A clip that is too short runs so much slower at most: nobody sees it (common practice). */
-const SLOWED_MOST = 0.08
 /** Of a clip, so many seconds are there to be seen, however much of it is left out. */
 const LEAST_LEFT = 0.5
 
@@ -40,52 +41,53 @@ const CARD_WORDS = 7
 
 /**
  * The shots of every scene as they are drawn; each picture goes on under the transition that
- * follows it.
+ * follows it, and over the scenes that hold it.
  *
  * @param usable tells whether an item's file is at hand; a scene without one gets a card with its
  *   words
  */
-export function filmShots(
-  { scenes, fps }: Timeline,
-  usable: (item: ChosenItem) => boolean,
-): SegmentShot[][] {
-  const following = scenes
-    .flatMap((scene) => scene.shots)
-    .slice(1)
-    .map((shot) => shot.transition?.frames ?? 0)
-  const seen = new Map<string, number>()
+export function filmShots(film: Timeline, usable: (item: ChosenItem) => boolean): SegmentShot[][] {
+  const stretches = stretchesOf(film, usable)
   let n = 0
-  let before: PictureRun | undefined
-  return scenes.map((scene) =>
-    scene.shots.map((shot): SegmentShot => {
-      const frames = shot.endFrame - shot.startFrame
-      const span = frames + (following[n++] ?? 0)
-      const seconds = (span * fps[1]) / fps[0]
-      const times = shot.item ? (seen.get(shot.item.id) ?? 0) : 0
-      if (shot.item) seen.set(shot.item.id, times + 1)
-      const source = sourceOf(scene, shot, { seconds, times }, usable)
-      const stretch: PictureRun = { source, first: 0, frames, span, ease: easeOf(seconds) }
-      const { transition } = shot
-      const lead =
-        transition && before
-          ? {
-              lead: {
-                ...transition,
-                from: {
-                  ...before,
-                  first: before.frames,
-                  frames:
-                    transition.kind === 'dip'
-                      ? Math.ceil(transition.frames / 2)
-                      : transition.frames,
-                },
-              },
-            }
-          : {}
-      before = stretch
-      return { ...stretch, ...lead }
+  return film.scenes.map(({ shots }) =>
+    shots.map(({ transition }): SegmentShot => {
+      const before = stretches[n - 1]
+      const own = itemAt(stretches, n++)
+      return transition && before ? { ...own, lead: leadFrom(before, transition) } : own
     }),
   )
+}
+
+/** What goes on of the picture before while another takes over. */
+const leadFrom = (
+  before: PictureRun,
+  transition: NonNullable<TimelineShot['transition']>,
+): NonNullable<SegmentShot['lead']> => ({
+  ...transition,
+  from: {
+    ...before,
+    first: before.first + before.frames,
+    frames: transition.kind === 'dip' ? Math.ceil(transition.frames / 2) : transition.frames,
+  },
+})
+
+/** Shot by shot, the part of its picture that is seen there. */
+function stretchesOf(film: Timeline, usable: (item: ChosenItem) => boolean): PictureRun[] {
+  const times = new Map<string, number>()
+  return filmPictures(film).flatMap(({ parts, of, frames, after }) => {
+    const { shot } = itemAt(parts, 0)
+    const span = frames + after
+    const seconds = (span * film.fps[1]) / film.fps[0]
+    const before = shot.item ? (times.get(shot.item.id) ?? 0) : 0
+    if (shot.item) times.set(shot.item.id, before + 1)
+    const source = sourceOf(of, shot, { seconds, times: before }, usable)
+    let first = 0
+    return parts.map(({ shot: { startFrame, endFrame } }): PictureRun => {
+      const run = { source, first, frames: endFrame - startFrame, span, ease: easeOf(seconds) }
+      first += run.frames
+      return run
+    })
+  })
 }
 
 /** For how many seconds a picture is seen, and how often it has been seen before. */

@@ -1,5 +1,5 @@
 import { itemAt } from '../faults/certain.ts'
-import { chooseForFilm, type ShotSlot } from './choose.ts'
+import { type Choice, chooseForFilm, type Pace, type ShotSlot } from './choose.ts'
 
 /**
  * How far stills may be favoured over clips, as the logarithm of a factor, and how often the search
@@ -25,13 +25,15 @@ export function chooseWithMix(
   alike: (a: number, b: number) => number,
   still: (i: number) => boolean,
   wished: number | null,
-): number[] {
-  const plain = chooseForFilm(places, alike)
+  pace?: Pace,
+): Choice[] {
+  const plain = chooseForFilm(places, alike, pace)
   if (wished === null) return plain
-  const off = (chosen: readonly number[]) => {
-    const shown = places.flatMap(
-      ({ kept }, k) => kept ?? (itemAt(chosen, k) < 0 ? [] : [itemAt(chosen, k)]),
-    )
+  const off = (chosen: readonly Choice[]) => {
+    const shown = places.flatMap(({ kept }, k) => {
+      const { i } = itemAt(chosen, k)
+      return kept ?? (i < 0 ? [] : [i])
+    })
     return shown.filter(still).length / Math.max(1, shown.length) - wished
   }
   const leaning = (lean: number) =>
@@ -44,6 +46,7 @@ export function chooseWithMix(
         })),
       })),
       alike,
+      pace,
     )
   let best = plain
   let [least, most] = [-FURTHEST, FURTHEST]

@@ -212,11 +212,12 @@ describe('pickPictures', () => {
       Array.from({ length: 24 }, () => scene('The lamp burns.')),
       { pool },
     )
-    it('offers four at least, the chosen one first', () => {
-      for (const { chosen, candidates } of lamps) {
+    it('offers four at least, what is seen first', () => {
+      lamps.forEach(({ chosen, candidates, begins }, n) => {
+        const seen = begins === 'hold' ? lamps[n - 1]!.candidates[0]!.item : chosen[0]
         expect(candidates.length).toBeGreaterThanOrEqual(4)
-        expect(candidates[0]!.item).toBe(chosen[0])
-      }
+        expect(candidates[0]!.item).toBe(seen)
+      })
     })
     it('gives two to a scene over 8 s', () =>
       expect(picks([scene('The lamp burns.', { seconds: 8.5 })], { pool })[0]!.chosen).toHaveLength(
@@ -230,16 +231,51 @@ describe('pickPictures', () => {
     )
     fc.assert(
       fc.property(fc.array(words, { minLength: 1, maxLength: 40 }), (nouns) => {
-        const ids = first(
+        const ids = picks(
           nouns.map((noun) => scene(`See the ${noun}.`)),
-          emptyLexicon,
-          pool,
-        )
-        ids.forEach((id, i) =>
-          expect(ids.slice(Math.max(0, i - SCENES_APART), i)).not.toContain(id),
-        )
+          { pool },
+        ).map(({ chosen, begins }) => (begins === 'hold' ? 'goes on' : chosen[0]?.id))
+        ids.forEach((id, i) => {
+          if (id !== 'goes on')
+            expect(ids.slice(Math.max(0, i - SCENES_APART), i)).not.toContain(id)
+        })
       }),
       { numRuns: 50 },
     )
+  })
+  describe('with a sentence too short for a picture of its own', () => {
+    const lamp = scene('The lighthouse stands alone.')
+    const aside = scene('Nobody knows.', { seconds: 1.2 })
+    const cow = scene('A cow eats grass.')
+    it('lets the picture before go on, offers it first, and keeps one for when it does not', () => {
+      const [one, two] = picks([lamp, aside, cow])
+      expect(two!.begins).toBe('hold')
+      expect(two!.candidates[0]!.item).toBe(one!.candidates[0]!.item)
+      expect(two!.chosen).toHaveLength(1)
+      expect(two!.chosen[0]!.id).not.toBe(one!.chosen[0]!.id)
+    })
+    it('begins the next one there where a chapter opens with it', () => {
+      const [, two, three] = picks([lamp, { ...aside, chapter: 1 }, { ...cow, chapter: 1 }])
+      expect(two).not.toHaveProperty('begins')
+      expect([two!.chosen[0]!.id, three!.begins]).toEqual(['cow', 'hold'])
+    })
+    it('holds nothing where a person wrote what is to be seen, or said that it begins anew', () => {
+      const pictured = picks([lamp, { ...aside, picture: 'bread in the oven' }, cow])
+      expect(pictured[1]!.begins).toBeUndefined()
+      const scenes = [lamp, aside, cow]
+      const told = (how: 'cut' | 'hold', n: number) =>
+        pickPictures(
+          scenes,
+          queriesOf(scenes, emptyLexicon),
+          pictureIndex(POOL, emptyLexicon),
+          emptyLexicon,
+          { orientation: 'landscape', begins: new Map([[n, how]]) },
+        )[n]!.begins
+      expect([told('cut', 1), told('hold', 2)]).toEqual([undefined, 'hold'])
+    })
+  })
+  it('begins the picture of an answer under its question', () => {
+    const [, answer] = picks([scene('Where does the lighthouse stand?'), scene('A cow knows.')])
+    expect(answer!.begins).toBe('early')
   })
 })

@@ -1,10 +1,13 @@
-import { type Picking, PLAIN_PICKING, type Refusal } from '../document/document.ts'
+import { type Beginning, type Picking, PLAIN_PICKING, type Refusal } from '../document/document.ts'
 import { certain, entryOf, itemAt } from '../faults/certain.ts'
+import { SLOWED_MOST } from '../pictures/clip.ts'
 import type { Item, Orientation } from '../pictures/item.ts'
 import type { Lexicon } from '../words/lexicon.ts'
 import type { SearchWord } from '../words/search-words.ts'
 import type { Vector } from '../words/vectors.ts'
-import type { ShotSlot } from './choose.ts'
+import type { Choice, ShotSlot } from './choose.ts'
+import { seenInScenes, slotsOf } from './film-slots.ts'
+import { isQuestion } from './goes-on.ts'
 import { likenessIn } from './likeness.ts'
 import { chooseWithMix } from './mix.ts'
 import { namedWorlds } from './names.ts'
@@ -12,6 +15,7 @@ import type { PictureIndex } from './picture-index.ts'
 import type { SceneQuery } from './queries.ts'
 import { preferredOf, type Ranked, ranked, type World, worldOf } from './rank.ts'
 import { keptAfterRefusals, saidBy } from './refusals.ts'
+import { longestShown } from './rhythm.ts'
 import type { SceneToMatch } from './scene-to-match.ts'
 import { SCENES_APART } from './scenes-apart.ts'
 import { shotsIn } from './shots-in.ts'
@@ -43,7 +47,12 @@ export interface ScenePicks {
   words: SearchWord[]
   /** One entry a shot, in order; empty when the library had nothing. */
   chosen: Item[]
-  /** Best first, the chosen ones among them. */
+  /**
+   * Where its picture begins, if not with the scene: the picture before goes on in place of the
+   * first of `chosen` (`hold`), or its own begins under the last word before (`early`).
+   */
+  begins?: 'early' | 'hold'
+  /** What is seen first, then best first, the chosen ones among them. */
   candidates: OfferedPicture[]
   /** What its nouns are taken for. */
   meanings: NounSenses[]
@@ -57,11 +66,21 @@ const CONSIDERED = 40
 /** How much less an item is offered that looks like one offered before it. */
 const ALIKE_OFFERED = 0.5
 
+export interface PickOptions {
+  orientation: Orientation
+  /** Pictures that stay, by scene number: never changed, but counted as used. */
+  kept?: ReadonlyMap<number, readonly string[]>
+  /** Where pictures begin, by scene number, as far as it is decided already. */
+  begins?: ReadonlyMap<number, Beginning['how']>
+  refusals?: readonly Refusal[]
+  picking?: Picking
+  favourites?: ReadonlySet<string>
+}
+
 /**
  * Chooses pictures for a whole film from one pool of items.
  *
  * @param index everything the libraries returned for this film's searches, each item once
- * @param kept  pictures a person chose, by scene number: never changed, but counted as used
  * @returns one entry a scene, in order
  */
 export function pickPictures(
@@ -69,15 +88,11 @@ export function pickPictures(
   queries: readonly SceneQuery[],
   index: PictureIndex,
   lexicon: Lexicon,
-  options: {
-    orientation: Orientation
-    kept?: ReadonlyMap<number, readonly string[]>
-    refusals?: readonly Refusal[]
-    picking?: Picking
-    favourites?: ReadonlySet<string>
-  },
+  options: PickOptions,
 ): ScenePicks[] {
-  const { stills, longest } = options.picking ?? PLAIN_PICKING
+  const { stills, ...picking } = options.picking ?? PLAIN_PICKING
+  const { rhythm } = picking
+  const longest = longestShown(picking)
   const worlds = new Map<Vector, World>()
   const world = (direction: Vector) =>
     worlds.get(direction) ?? entryOf(worlds.set(direction, worldOf(direction, index)), direction)
@@ -102,36 +117,38 @@ export function pickPictures(
       { orientation: options.orientation, longest, preferred, most: CONSIDERED },
     ),
   )
-  const numbers = new Map(index.items.map(({ id }, i) => [id, i]))
-  const places = scenes.flatMap((scene, n): ShotSlot[] => {
-    const kept = options.kept?.get(n)?.flatMap((id) => numbers.get(id) ?? [])
-    const shots = shotsIn(scene.seconds, longest)
-    if (kept && kept.length >= shots) return [{ scene: n, options: [], stake: 0, kept }]
-    return Array.from({ length: shots }, () => ({
-      scene: n,
-      options: itemAt(lists, n),
-      stake: itemAt(queries, n).stake,
-    }))
+  const places = slotsOf(scenes, queries, lists, {
+    longest,
+    begins: options.begins ?? new Map(),
+    kept: numbersOf(options.kept ?? new Map(), index),
   })
-  const taken = chooseWithMix(places, alike, (i) => itemAt(index.items, i).kind === 'photo', stills)
+  const isStill = (i: number) => itemAt(index.items, i).kind === 'photo'
+  const lasts = (i: number) => (itemAt(index.items, i).seconds ?? Infinity) / (1 - SLOWED_MOST)
+  const taken = chooseWithMix(places, alike, isStill, stills, { rhythm, lasts })
+  const seen = seenInScenes(places, taken)
+  const inFilm = new Set(taken.map(({ i }) => i))
   return scenes.map((scene, n) => {
-    const chosen = taken
-      .filter((i, k) => itemAt(places, k).scene === n && i >= 0)
-      .map((i) => certain(itemAt(lists, n).find((r) => r.i === i)))
-    const least = Math.min(...chosen.map(({ score }) => score))
+    const list = itemAt(lists, n)
+    const { shown, held } = seen.get(n) ?? { shown: [], held: undefined }
+    const entries = shown.map((i) => entryFor(i, list, lists))
+    const first = held === undefined ? [] : [entryFor(held, list, lists)]
+    const own = held === undefined ? [] : waiting(list, held, inFilm)
+    const onScreen = [...first, ...entries]
+    const least = Math.min(...onScreen.map(({ score }) => score))
     const passedOver = (entry: Ranked) =>
-      chosen.includes(entry) || !(entry.score > least)
+      onScreen.includes(entry) || !(entry.score > least)
         ? {}
         : { passed: whyPassed(entry, n, places, taken, alike) }
     const offered = unlike(
-      itemAt(lists, n),
-      chosen.length ? chosen : itemAt(lists, n).slice(0, shotsIn(scene.seconds, longest)),
+      list,
+      onScreen.length ? onScreen : list.slice(0, shotsIn(scene.seconds, longest)),
       CANDIDATES,
       alike,
     )
     return {
       words: itemAt(queries, n).words,
-      chosen: chosen.map(({ item }) => item),
+      chosen: [...own, ...entries].map(({ item }) => item),
+      ...beginningOf(scenes, n, held !== undefined, options),
       candidates: offered.map((entry) => ({
         item: entry.item,
         score: entry.score,
@@ -145,6 +162,44 @@ export function pickPictures(
   })
 }
 
+/** Ids as places in the index; those it does not have are left out. */
+function numbersOf(
+  kept: ReadonlyMap<number, readonly string[]>,
+  { items }: PictureIndex,
+): Map<number, number[]> {
+  const numbers = new Map(items.map(({ id }, i) => [id, i]))
+  return new Map([...kept].map(([n, ids]) => [n, ids.flatMap((id) => numbers.get(id) ?? [])]))
+}
+
+/** What a scene shows of its own once nothing is held over it: rather what the film has not yet. */
+const waiting = (list: readonly Ranked[], held: number, inFilm: ReadonlySet<number>): Ranked[] =>
+  [list.find(({ i }) => !inFilm.has(i)) ?? list.find(({ i }) => i !== held)].flatMap(
+    (found) => found ?? [],
+  )
+
+/** An item beside a scene whose own list may not have it: it comes from a scene around. */
+function entryFor(i: number, list: readonly Ranked[], lists: readonly (readonly Ranked[])[]) {
+  const own = list.find((entry) => entry.i === i)
+  if (own) return own
+  const other = certain(lists.flat().find((entry) => entry.i === i))
+  return { ...other, score: list.at(-1)?.score ?? 0, believed: 0 }
+}
+
+/** An answer's picture begins under the question's last word: the trade's own overlap. */
+function beginningOf(
+  scenes: readonly SceneToMatch[],
+  n: number,
+  isHeld: boolean,
+  { begins, kept }: Pick<PickOptions, 'begins' | 'kept'>,
+): Pick<ScenePicks, 'begins'> {
+  if (isHeld) return { begins: 'hold' }
+  const [before, scene] = [scenes[n - 1], itemAt(scenes, n)]
+  const isFree = !begins?.has(n) && !kept?.has(n) && !kept?.has(n - 1)
+  return before?.chapter === scene.chapter && isQuestion(before.text) && isFree
+    ? { begins: 'early' }
+    : {}
+}
+
 /**
  * What a picture that fits better has against it in this film: it is shown close by, or looks like
  * what is.
@@ -153,11 +208,11 @@ function whyPassed(
   { i }: Ranked,
   n: number,
   places: readonly ShotSlot[],
-  taken: readonly number[],
+  taken: readonly Choice[],
   alike: (a: number, b: number) => number,
 ): string {
   const near = places.flatMap(({ scene, kept }, k) =>
-    (kept ?? [itemAt(taken, k)]).flatMap((other) =>
+    (kept ?? [itemAt(taken, k).i]).flatMap((other) =>
       other >= 0 && scene !== n && Math.abs(scene - n) <= SCENES_APART ? [{ scene, other }] : [],
     ),
   )

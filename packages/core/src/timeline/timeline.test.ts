@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { documentFrom } from '../document/apply.ts'
 import { CUT, type Document, type Shot } from '../document/document.ts'
 import { filmOf } from '../document/film-scenes.ts'
+import { ChosenItem } from '../pictures/item.ts'
 import { frameAtSample, type FrameRate, SAMPLE_RATE } from '../time/time.ts'
 import { soundSamples, timeline } from './timeline.ts'
 
@@ -22,6 +23,9 @@ const script = documentFrom(
 const take = (samples: number) => ({ samples, pauses: [] })
 const shots = (...words: (number | undefined)[]): Shot[] =>
   words.map((word) => ({ item: null, by: 'match', ...(word ? { word } : {}) }))
+const PHOTO = { kind: 'photo', seconds: null, width: 1920, height: 1080 }
+const seenItem = (...ids: string[]): Shot[] =>
+  ids.map((id) => ({ item: ChosenItem.parse({ ...PHOTO, id, title: id }), by: 'match' }))
 const filmWith = (
   scenes: (scene: Document['scenes'][number], i: number) => object,
   more: Partial<Document> = {},
@@ -146,5 +150,57 @@ describe('timeline', () => {
     expect([film.scenes[0]!.card, film.scenes.at(-1)!.card]).toEqual(['T', 'The end'])
     expect(film.scenes[0]!.endFrame).toBe(120)
     expect(film.chapters[0]!.startSample).toBe(192_000)
+  })
+  it('lets a picture go on over the scene after, in place of its first', () => {
+    const held = { begins: { how: 'hold' as const, by: 'hand' as const } }
+    const planned = filmWith(
+      (_, i) =>
+        [
+          { shots: seenItem('a') },
+          { shots: seenItem('b', 'c'), ...held },
+          { shots: seenItem('d'), ...held },
+        ][i] ?? {},
+    )
+    const film = timeline(planned, [take(240_000), take(480_000), take(96_000)], [25, 1])
+    expect(
+      film.scenes
+        .slice(0, 3)
+        .map(({ shots: seen }) => seen.map(({ item, standing }) => [item?.id, standing])),
+    ).toEqual([
+      [['a', undefined]],
+      [
+        ['a', 'on'],
+        ['c', undefined],
+      ],
+      [['c', 'on']],
+    ])
+  })
+  it('begins a picture under the last word before it where enough is left there', () => {
+    const early = { begins: { how: 'early' as const, by: 'hand' as const } }
+    const planned = filmWith(
+      (_, i) => [{ shots: seenItem('a') }, { shots: seenItem('b'), ...early }][i] ?? {},
+    )
+    const [one, two] = timeline(planned, [take(240_000), take(240_000)], [25, 1]).scenes
+    const cut = frameAtSample(one!.words.at(-1)!.start, [25, 1])
+    expect(one!.shots).toMatchObject([
+      { item: { id: 'a' }, endFrame: cut },
+      { item: { id: 'b' }, startFrame: cut, standing: 'early' },
+    ])
+    expect(two!.shots).toMatchObject([{ item: { id: 'b' }, standing: 'on' }])
+    const short = timeline(planned, [take(48_000), take(240_000)], [25, 1]).scenes
+    expect(short[0]!.shots).toHaveLength(1)
+  })
+  it('forgets what matching decided of a scene with another before it', () => {
+    const held = { begins: { how: 'hold' as const, by: 'match' as const, after: 's1' } }
+    const film = (hidden: object) =>
+      filmWith(
+        (_, i) =>
+          [
+            { shots: seenItem('a'), ...hidden },
+            { shots: seenItem('b'), ...held },
+          ][i] ?? {},
+      )
+    expect(film({}).scenes[1]!.begins).toBe('hold')
+    expect(film({ hidden: true }).scenes[0]!.begins).toBeUndefined()
   })
 })

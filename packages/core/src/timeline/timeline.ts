@@ -35,8 +35,16 @@ export interface TimelineShot {
   /** Exclusive. */
   endFrame: number
   item: ChosenItem | null
-  /** Which of the scene's shots in the document this is; -1 when it has none. */
+  /**
+   * Which of the scene's shots in the document this is; -1 when it has none, or another scene's is
+   * seen.
+   */
   shot: number
+  /**
+   * `on`: the picture of the shot before goes on, it is seen in the same way; `early`: it is the
+   * first picture of the scene after.
+   */
+  standing?: 'on' | 'early'
   /** Samples of a clip left out at its beginning, and how fast it runs. */
   slip: number
   speed: number
@@ -93,7 +101,7 @@ const AIR = {
 }
 const ENDS = /[.!?…。！？؟]["'’”»)\]]*$/
 /** A second picture is not shown for less than this. */
-const SHORTEST_SHOT_SECONDS = 1.6
+const SHORTEST_SHOT_SECONDS = 2
 
 type Airy = Pick<
   FilmScene,
@@ -217,6 +225,11 @@ export function timeline(
       shots: tileShots(scene.shots, frames.startFrame, frames.endFrame, words, fps),
     }
   })
+  film.scenes.forEach(({ begins }, n) => {
+    const [before, scene] = [scenes[n - 1], itemAt(scenes, n)]
+    if (before && begins === 'hold') holdOver(before, scene)
+    if (before && begins === 'early') beginEarly(before, scene, fps)
+  })
   placeTransitions(scenes, film, fps)
   const chapters = film.chapters.flatMap(({ title }, c) => {
     const first = scenes.find((scene) => scene.chapter === c)
@@ -293,16 +306,55 @@ function evenCuts(
   return cuts.map((cut, i) => [cut, cuts[i + 1] ?? end])
 }
 
-/** A transition lasts no longer than either picture. */
+/** How a picture is seen goes with it. */
+const seenAs = ({ item, slip, speed, frame }: TimelineShot) => ({
+  item,
+  slip,
+  speed,
+  ...(frame ? { frame } : {}),
+})
+
+/** The last picture of a scene goes on in place of the first of the next. */
+function holdOver(before: TimelineScene, scene: TimelineScene) {
+  const { startFrame, endFrame } = itemAt(scene.shots, 0)
+  const seen = seenAs(lastOf(before.shots))
+  scene.shots[0] = { startFrame, endFrame, shot: -1, standing: 'on', ...seen }
+}
+
+/**
+ * A scene's first picture begins under the last word of the scene before, where that leaves enough
+ * of the picture there.
+ */
+function beginEarly(before: TimelineScene, scene: TimelineScene, fps: FrameRate) {
+  const [last, own] = [lastOf(before.shots), itemAt(scene.shots, 0)]
+  const word = before.words.at(-1)
+  const startFrame = word ? frameAtSample(word.start, fps) : before.endFrame
+  const { endFrame } = last
+  if (startFrame - last.startFrame < (SHORTEST_SHOT_SECONDS * fps[0]) / fps[1]) return
+  if (startFrame >= endFrame) return
+  last.endFrame = startFrame
+  before.shots.push({ startFrame, endFrame, shot: -1, standing: 'early', ...seenAs(own) })
+  own.standing = 'on'
+}
+
+/** A transition lasts no longer than either picture; one that goes on has none. */
 function placeTransitions(scenes: readonly TimelineScene[], film: Film, fps: FrameRate) {
   let before = 0
   scenes.forEach((scene, i) => {
     for (const shot of scene.shots) {
-      const { kind, samples } =
-        itemAt(film.scenes, i).shots[shot.shot]?.transition ?? film.transition
-      const frames = Math.min(frameAtSample(samples, fps), before, shot.endFrame - shot.startFrame)
+      const length = shot.endFrame - shot.startFrame
+      if (shot.standing === 'on') {
+        before += length
+        continue
+      }
+      const decided =
+        shot.standing === 'early'
+          ? film.scenes[i + 1]?.shots[0]
+          : itemAt(film.scenes, i).shots[shot.shot]
+      const { kind, samples } = decided?.transition ?? film.transition
+      const frames = Math.min(frameAtSample(samples, fps), before, length)
       if (kind !== 'cut' && frames > 0) shot.transition = { kind, frames }
-      before = shot.endFrame - shot.startFrame
+      before = length
     }
   })
 }

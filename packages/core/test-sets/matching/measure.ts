@@ -6,8 +6,13 @@ import { estimateSeconds } from '../../src/script/estimate.ts'
 import type { Lexicon } from '../../src/words/lexicon.ts'
 import type { Hardness, LabelledItem, LabelledScript } from './labelled.ts'
 
-/** Ids offered for a scene, best first; the first is the one a film would show. */
-export type Offered = readonly string[]
+/** What is offered for a scene. */
+export interface Offered {
+  /** Ids, best first; the first is the one a film would show. */
+  ids: readonly string[]
+  /** The first is the picture of the scene before, which goes on. */
+  holds: boolean
+}
 
 export interface MatchScore {
   scenes: number
@@ -44,7 +49,10 @@ export function offeredFor(
     const picks = pickPictures(film, queriesOf(film, lexicon, script.title), index, lexicon, {
       orientation: 'landscape',
     })
-    return picks.map(({ candidates }) => candidates.map(({ item }) => item.id))
+    return picks.map(({ candidates, begins }) => ({
+      ids: candidates.map(({ item }) => item.id),
+      holds: begins === 'hold',
+    }))
   })
 }
 
@@ -70,14 +78,15 @@ export function judgeMatches(
   scripts.forEach((script, s) => {
     let before: string | undefined
     script.scenes.forEach((scene, i) => {
-      const subjects = offered[s]![i]!.slice(0, 4).map((id) => subjectOf.get(id)!)
+      const { ids, holds } = offered[s]![i]!
+      const subjects = ids.slice(0, 4).map((id) => subjectOf.get(id)!)
       const first = subjects[0]
       const facts = {
         scenes: 1,
         first: Number(first !== undefined && scene.fits.has(first)),
         four: Number(subjects.some((subject) => scene.fits.has(subject))),
         otherSense: Number(first !== undefined && scene.otherSense.has(first)),
-        alike: Number(first !== undefined && first === before),
+        alike: Number(first !== undefined && first === before && !holds),
       }
       before = first
       const own =

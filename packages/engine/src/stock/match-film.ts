@@ -1,6 +1,8 @@
 import { setMaxListeners } from 'node:events'
 import { numbersWorth } from '@tidy-reel/core/checks/numbers-worth'
+import type { CommandOf } from '@tidy-reel/core/document/command'
 import {
+  type Beginning,
   type Document,
   type Matching,
   NOTHING_TOLD,
@@ -36,6 +38,8 @@ export interface MatchOptions {
   /** Of the film. */
   title?: string
   kept?: ReadonlyMap<number, readonly string[]>
+  /** Where pictures begin, as far as it is decided. */
+  begins?: ReadonlyMap<number, Beginning['how']>
   /** What a person told matching. */
   told?: Matching
   /** How pictures are to be chosen. */
@@ -56,6 +60,43 @@ export const keptPictures = (scenes: Film['scenes']): Map<number, string[]> =>
       return ids.length ? [[i, ids] as const] : []
     }),
   )
+
+/**
+ * Where the pictures of a document begin, by number of the scene of its film, where a person said
+ * so or the scene's pictures stay as they are.
+ *
+ * @param stays scenes whose pictures stay
+ */
+export function decidedBeginnings(
+  { scenes: decided }: Pick<Document, 'scenes'>,
+  { scenes }: Film,
+  stays: (n: number) => boolean,
+): Map<number, Beginning['how']> {
+  const known = new Map(decided.map(({ id, begins }) => [id, begins] as const))
+  const found = new Map<number, Beginning['how']>()
+  scenes.forEach(({ id, begins }, n) => {
+    const said = known.get(id)
+    if (said?.by === 'hand') found.set(n, said.how)
+    else if (stays(n)) found.set(n, begins ?? 'cut')
+  })
+  return found
+}
+
+/** What `placeShots` is told of a scene: its pictures, and where they begin. */
+export function placed(
+  { scenes }: Film,
+  n: number,
+  { chosen, begins }: Pick<ScenePicks, 'chosen' | 'begins'>,
+): CommandOf<'placeShots'>['scenes'][number] {
+  const { id: sceneId, text } = itemAt(scenes, n)
+  const after = scenes[n - 1]?.id
+  return {
+    sceneId,
+    text,
+    items: chosen,
+    ...(begins && after ? { begins: { how: begins, after } } : {}),
+  }
+}
 
 /** One entry a scene of the film; a card has no words to look for. */
 export function scenesToMatch(
@@ -148,6 +189,8 @@ export interface DocumentWish {
   seconds: readonly number[]
   /** Pictures that stay, by number of the scene; left out, those the scenes have. */
   kept?: ReadonlyMap<number, readonly string[]>
+  /** Where pictures begin, as far as it is decided; left out, where a person said so. */
+  begins?: ReadonlyMap<number, Beginning['how']>
   /** What the channel turned down and marked, in all its films. */
   channel?: { refusals: readonly Refusal[]; favourites: ReadonlySet<string> }
   hashOf?: MatchOptions['hashOf']
@@ -160,10 +203,18 @@ export interface DocumentWish {
  * @returns as `matchFilm`
  */
 export async function matchDocument(
-  document: Pick<Document, 'title' | 'matching' | 'picking'>,
+  document: Pick<Document, 'title' | 'matching' | 'picking' | 'scenes'>,
   film: Film,
   library: PictureLibrary | readonly Item[],
-  { shape, seconds, channel, kept = keptPictures(film.scenes), hashOf, signal }: DocumentWish,
+  {
+    shape,
+    seconds,
+    channel,
+    kept = keptPictures(film.scenes),
+    begins,
+    hashOf,
+    signal,
+  }: DocumentWish,
 ): Promise<{ picks: MatchedScene[]; faults: TidyError[] }> {
   const { title, matching, picking } = document
   const refusals = [...matching.refusals, ...(channel?.refusals ?? [])]
@@ -173,6 +224,7 @@ export async function matchDocument(
     told: { ...matching, refusals },
     picking,
     kept,
+    begins: begins ?? decidedBeginnings(document, film, (n) => kept.has(n)),
     ...(channel ? { favourites: channel.favourites } : {}),
     ...(hashOf ? { hashOf } : {}),
     ...(signal ? { signal } : {}),

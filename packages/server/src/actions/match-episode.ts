@@ -3,6 +3,7 @@ import type { FilmScene } from '@tidy-reel/core/document/film-scenes'
 import { sharedWords } from '@tidy-reel/core/document/reconcile'
 import { itemAt } from '@tidy-reel/core/faults/certain'
 import { concerns, saidBy } from '@tidy-reel/core/match/refusals'
+import { longestShown } from '@tidy-reel/core/match/rhythm'
 import { shotsIn } from '@tidy-reel/core/match/shots-in'
 import { orientationOf, sourceName } from '@tidy-reel/core/pictures/item'
 import type { FilmShape } from '@tidy-reel/core/render/plan'
@@ -10,7 +11,12 @@ import { sceneSeconds } from '@tidy-reel/core/timeline/timeline'
 import { type EngineConfig, folders } from '@tidy-reel/engine/config'
 import { filmable } from '@tidy-reel/engine/make/filmable'
 import { pictureLibrary } from '@tidy-reel/engine/stock/library'
-import { keptPictures, matchDocument } from '@tidy-reel/engine/stock/match-film'
+import {
+  decidedBeginnings,
+  keptPictures,
+  matchDocument,
+  placed,
+} from '@tidy-reel/engine/stock/match-film'
 import { lookOfThumbnail } from '@tidy-reel/engine/stock/thumbnails'
 import { contentHash } from '@tidy-reel/engine/storage/kept-file'
 import { Candidates, type Episode } from '../db/models.ts'
@@ -62,6 +68,7 @@ export async function matchEpisode(
       suits[i] ? scene : { ...scene, shots: scene.shots.filter(({ by }) => by === 'hand') },
     ),
   )
+  const begins = decidedBeginnings(document, film, (n) => kept.has(n))
   const { picks, faults } = await matchDocument(
     document,
     film,
@@ -70,6 +77,7 @@ export async function matchEpisode(
       shape,
       seconds,
       kept,
+      begins,
       channel: {
         refusals: await library.refusals(),
         favourites: await library.favouriteIds(),
@@ -102,11 +110,7 @@ export async function matchEpisode(
       }
     }),
   )
-  const anew = shown.flatMap((scene) =>
-    suits[scene.i]
-      ? []
-      : [{ sceneId: scene.id, text: scene.text, items: itemAt(picks, scene.i).chosen }],
-  )
+  const anew = shown.flatMap(({ i }) => (suits[i] ? [] : [placed(film, i, itemAt(picks, i))]))
   if (anew.length)
     await episodes.command(episodeId, revision, { type: 'placeShots', scenes: anew }, 'matching')
   return remarks
@@ -143,7 +147,8 @@ function stillSuits(
   return (
     before.words.every(({ text: word }) => sense(was, word) === sense(told, word)) &&
     was.picking.stills === told.picking.stills &&
+    was.picking.rhythm === told.picking.rhythm &&
     (was.picking.longest === told.picking.longest ||
-      shotsIn(seconds, told.picking.longest) === shots.length)
+      shotsIn(seconds, longestShown(told.picking)) === shots.length)
   )
 }

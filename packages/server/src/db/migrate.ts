@@ -164,6 +164,17 @@ const DOCUMENT_8 = documentsOf(7, JSON.stringify({ version: 8, conflicts: [] }))
 /** Episodes that are put away. */
 const ARCHIVE = ['alter table episodes add column archived_at timestamptz']
 
+/** Documents of version 9: how quickly pictures change. What leads back to earlier ones says so too. */
+const RHYTHM = `'{picking,rhythm}', '"usual"'`
+const DOCUMENT_9 = [
+  ...['episodes', 'renders', 'versions'].map(
+    (table) =>
+      `update ${table} set document = jsonb_set(document || '{"version": 9}'::jsonb, ${RHYTHM}) where document->>'version' = '8'`,
+  ),
+  `update candidates set told = jsonb_set(told, ${RHYTHM})`,
+  `update changes set inverse = jsonb_set(inverse, '{fields,picking,rhythm}', '"usual"') where inverse->'fields' ? 'picking'`,
+]
+
 /** In order; one that has been published never changes. */
 const MIGRATIONS: readonly [name: string, statements: readonly string[]][] = [
   ['001-first', FIRST],
@@ -180,6 +191,7 @@ const MIGRATIONS: readonly [name: string, statements: readonly string[]][] = [
   ['012-job-beats', JOB_BEATS],
   ['013-document-8', DOCUMENT_8],
   ['014-archive', ARCHIVE],
+  ['015-document-9', DOCUMENT_9],
 ]
 
 /** Brings the database to the newest layout; each step once, in a transaction. */

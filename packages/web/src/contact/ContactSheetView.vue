@@ -3,6 +3,7 @@ import { useElementSize } from '@vueuse/core'
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import type { Command } from '@tidy-reel/core/document/command'
 import { alikePictures } from '@tidy-reel/core/match/alike-pictures'
+import { filmPictures } from '@tidy-reel/core/timeline/pictures'
 import { useEpisode } from '../episode/episode-store.ts'
 import { commandsUnder } from '../keys/key-command.ts'
 import { useRoomKeys } from '../keys/room-keys.ts'
@@ -31,23 +32,35 @@ const cell = computed(() => {
     height: (picture * 9) / 16 + SIZES.caption,
   }
 })
+const goingOn = computed(
+  () => new Set(episode.plan.scenes.flatMap(({ id, begins }) => (begins === 'hold' ? [id] : []))),
+)
+/** A picture that goes on over other scenes is shown once. */
 const shown = computed(() =>
-  episode.document.scenes.flatMap(({ id, text, shots, hidden }, scene) =>
-    hidden
-      ? []
-      : (shots.length ? shots : [undefined]).map((shot, at) => ({
-          id,
-          text,
-          scene,
-          at,
-          item: shot?.item ?? null,
-        })),
-  ),
+  episode.document.scenes.flatMap(({ id, text, shots, hidden }, scene) => {
+    if (hidden) return []
+    const all = (shots.length ? shots : [undefined]).map((shot, at) => ({
+      id,
+      text,
+      scene,
+      at,
+      item: shot?.item ?? null,
+    }))
+    return goingOn.value.has(id) ? all.slice(1) : all
+  }),
 )
 const offered = computed(() =>
   Object.values(episode.data.candidates).flatMap(({ picks }) => picks.map(({ item }) => item)),
 )
 const pairs = computed(() => alikePictures(shown.value, (id) => episode.data.hashes[id]))
+/** Seconds a picture stands, by the middle one. */
+const middle = computed(() => {
+  const { fps } = episode.film
+  const lengths = filmPictures(episode.film)
+    .map(({ frames }) => (frames * fps[1]) / fps[0])
+    .sort((a, b) => a - b)
+  return lengths[Math.floor(lengths.length / 2)] ?? 0
+})
 const at = ref(0)
 const current = computed(() => shown.value[at.value])
 const scene = computed(() => episode.document.scenes[current.value?.scene ?? -1])
@@ -149,6 +162,7 @@ useRoomKeys(() => [
           :picking="episode.document.picking"
           :shown="shown.flatMap(({ item }) => item ?? [])"
           :offered="offered"
+          :middle="middle"
           @change="(set) => episode.run({ type: 'setPicking', set })"
         /><RouterLink class="link" :to="{ name: 'sheet' }">Back to the sheet</RouterLink>
       </p>

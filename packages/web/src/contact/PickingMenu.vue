@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ElCheckbox, ElInputNumber, ElOption, ElSelect } from 'element-plus'
 import { computed } from 'vue'
-import type { Picking } from '@tidy-reel/core/document/document'
+import type { Picking, Rhythm } from '@tidy-reel/core/document/document'
 import { type ChosenItem, sourceName } from '@tidy-reel/core/pictures/item'
 import PopPanel from '../controls/PopPanel.vue'
 
@@ -12,8 +12,15 @@ const props = defineProps<{
   picking: Picking
   shown: readonly Pick<ChosenItem, 'kind' | 'source'>[]
   offered: readonly Pick<ChosenItem, 'source'>[]
+  /** Seconds a picture stands, by the middle one. */
+  middle: number
 }>()
 const emit = defineEmits<{ change: [set: Partial<Picking>] }>()
+const PACES = [
+  ['calm', 'calm'],
+  ['usual', 'usual'],
+  ['brisk', 'brisk'],
+] as const
 const MIXES = [
   ['fit', 'whichever fit best'],
   [0, 'clips only'],
@@ -37,7 +44,12 @@ const sources = computed(() => {
       count: props.shown.filter(({ source }) => sourceName(source) === name).length,
     }))
 })
-const changed = computed(() => props.picking.stills !== null || props.picking.without.length > 0)
+const changed = computed(
+  () =>
+    props.picking.rhythm !== 'usual' ||
+    props.picking.stills !== null ||
+    props.picking.without.length > 0,
+)
 const use = (name: string, wanted: boolean) =>
   emit('change', {
     without: wanted
@@ -50,6 +62,20 @@ const use = (name: string, wanted: boolean) =>
   <PopPanel label="How they are chosen" :width="380" :on="changed">
     <template #label>How they are chosen</template>
     <form class="picking" aria-label="How pictures are chosen" @submit.prevent>
+      <label class="row"
+        ><span>Rhythm</span>
+        <ElSelect
+          :model-value="picking.rhythm"
+          size="small"
+          :teleported="false"
+          aria-label="Rhythm"
+          @change="(rhythm: Rhythm) => emit('change', { rhythm })"
+          ><ElOption v-for="[value, said] in PACES" :key="value" :value="value" :label="said"
+        /></ElSelect>
+      </label>
+      <p class="soft">
+        Half of them stand longer than {{ middle.toFixed(1) }} s. Short sentences share a picture.
+      </p>
       <label class="row"
         ><span>Clips and stills</span>
         <ElSelect

@@ -176,12 +176,13 @@ export function usePickRun(episode: Episode) {
 }
 
 /** Pictures that matching chose, weakest first, then in the order of the film. */
-function orderOf({ document, data }: Episode): PickStop[] {
+function orderOf({ document, data, plan }: Episode): PickStop[] {
+  const goingOn = new Set(plan.scenes.flatMap((each) => (each.begins === 'hold' ? [each.id] : [])))
   const places = document.scenes.flatMap(({ id, shots, hidden }) =>
     hidden
       ? []
       : shots.flatMap(({ by, item }, shot) =>
-          by === 'match'
+          by === 'match' && !(shot === 0 && goingOn.has(id))
             ? [{ sceneId: id, shot, sure: surenessOf(item?.id, data.candidates[id]?.picks) }]
             : [],
         ),

@@ -3,7 +3,7 @@ import { Sparkle, Star } from 'lucide-vue-next'
 import { computed, onMounted, ref, watch } from 'vue'
 import type { Making, Shot } from '@tidy-reel/core/document/document'
 import type { OfferedPicture as Candidate } from '@tidy-reel/core/match/pick'
-import type { Item } from '@tidy-reel/core/pictures/item'
+import type { ChosenItem, Item } from '@tidy-reel/core/pictures/item'
 import type { SearchWord } from '@tidy-reel/core/words/search-words'
 import FilterButton from '../pictures/FilterButton.vue'
 import { chipsOf } from '../pictures/filters.ts'
@@ -16,6 +16,8 @@ const props = defineProps<{
   number: number
   shot: number
   shots: readonly Shot[]
+  /** The picture of the scene before, where it goes on here. */
+  goesOn?: ChosenItem | null | undefined
   candidates: readonly Candidate[]
   words: readonly SearchWord[]
   numbers: readonly string[]
@@ -27,6 +29,7 @@ const props = defineProps<{
 const emit = defineEmits<{
   choose: [item: Item]
   lay: [items: Item[]]
+  own: []
   shot: [index: number]
   making: [set: Partial<Making>]
   letter: [words: string | null]
@@ -51,7 +54,7 @@ const typed = ref('')
 /** Which is under the pointer, and which are held to be laid on the scene together. */
 const over = ref('')
 const held = ref<Item[]>([])
-const chosen = computed(() => props.shots[props.shot]?.item?.id)
+const chosen = computed(() => (props.goesOn ?? props.shots[props.shot]?.item)?.id)
 const filters = computed(() => chipsOf(filter.value))
 onMounted(() => void offer.loadFavourites())
 watch(
@@ -127,6 +130,10 @@ defineExpose({ look })
         </button>
       </nav>
     </header>
+    <p v-if="goesOn" class="soft">
+      The picture before goes on here.
+      <button class="plain link" title="O" @click="emit('own')">Show its own</button>
+    </p>
     <MakePanel
       v-if="place === 'make'"
       :key="sceneId"

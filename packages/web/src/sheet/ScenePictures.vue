@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import type { Command } from '@tidy-reel/core/document/command'
 import { SHOTS_LIMIT } from '@tidy-reel/core/document/document'
+import { goesOnIn } from '@tidy-reel/core/timeline/pictures'
 import { useEpisode } from '../episode/episode-store.ts'
 import CandidatePanel from './CandidatePanel.vue'
 
@@ -13,6 +14,10 @@ const panel = ref<InstanceType<typeof CandidatePanel>>()
 const shots = computed(
   () => episode.document.scenes.find(({ id }) => id === props.sceneId)?.shots ?? [],
 )
+const goesOn = computed(() => {
+  const scene = episode.film.scenes.find(({ id }) => id === props.sceneId)
+  return props.shot === 0 && scene ? goesOnIn(scene)?.item : undefined
+})
 const offered = computed(() => episode.candidatesOf(props.sceneId))
 const lettered = computed(
   () =>
@@ -31,6 +36,7 @@ defineExpose({ look: (words?: string) => panel.value?.look(words) })
     :number="number"
     :shot="shot"
     :shots="shots"
+    :goes-on="goesOn"
     :candidates="offered.picks"
     :words="offered.words"
     :numbers="offered.numbers"
@@ -42,6 +48,7 @@ defineExpose({ look: (words?: string) => panel.value?.look(words) })
       (item) => emit('run', { type: 'setShot', sceneId, shot: Math.min(shot, shots.length), item })
     "
     @lay="(items) => emit('run', { type: 'layShots', sceneId, items: items.slice(0, SHOTS_LIMIT) })"
+    @own="emit('run', { type: 'adjustScenes', target: [sceneId], set: { begins: 'cut' } })"
     @shot="emit('shot', $event)"
     @letter="
       (words) => emit('run', { type: 'adjustScenes', target: [sceneId], set: { super: words } })

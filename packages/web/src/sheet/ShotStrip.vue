@@ -4,7 +4,8 @@ import { itemAt } from '@tidy-reel/core/faults/certain'
 import { Item } from '@tidy-reel/core/pictures/item'
 import { jsonAs } from '@tidy-reel/core/text/json'
 import { frameAtSample, type FrameRate, sampleAtFrame } from '@tidy-reel/core/time/time'
-import type { TimelineScene } from '@tidy-reel/core/timeline/timeline'
+import { goesOnIn } from '@tidy-reel/core/timeline/pictures'
+import type { TimelineScene, TimelineShot } from '@tidy-reel/core/timeline/timeline'
 import ItemThumb from '../pictures/ItemThumb.vue'
 
 const props = defineProps<{
@@ -50,6 +51,14 @@ const shots = computed(() =>
     }
   }),
 )
+
+/** Which of them is the picture of the scene before; -1 for none. */
+const goesOn = computed(() => (goesOnIn(props.scene) ? 0 : -1))
+function titleOf({ item, standing }: Pick<TimelineShot, 'item' | 'standing'>, i: number): string {
+  const title = item?.title ?? 'No picture'
+  if (goesOn.value === i) return `${title}: the picture before goes on (O: show its own)`
+  return standing === 'early' ? `${title}: the next scene's picture begins here` : title
+}
 
 function grab(event: PointerEvent, index: number) {
   ;(event.currentTarget as HTMLElement).setPointerCapture(event.pointerId)
@@ -108,10 +117,15 @@ function dragOver(event: DragEvent, index: number) {
       v-for="(shot, i) in shots"
       :key="i"
       class="plain frame"
-      :class="{ chosen: selected && Math.max(0, shot.shot) === selectedShot, over: over === i }"
+      :class="{
+        chosen: selected && shot.standing !== 'early' && Math.max(0, shot.shot) === selectedShot,
+        over: over === i,
+        on: goesOn === i,
+        early: shot.standing === 'early',
+      }"
       :style="{ left: `${shot.left}%`, width: `calc(${shot.width}% - 2px)` }"
       tabindex="-1"
-      :title="shot.item?.title ?? 'No picture'"
+      :title="titleOf(shot, i)"
       @click.stop="emit('select', Math.max(0, shot.shot))"
       @dragover="dragOver($event, i)"
       @dragleave="over = -1"
@@ -127,6 +141,8 @@ function dragOver(event: DragEvent, index: number) {
       <span v-else class="card serif">{{
         scene.card !== undefined ? 'card' : looked ? 'plain card' : 'no picture yet'
       }}</span>
+      <span v-if="goesOn === i" class="mark">goes on</span>
+      <span v-else-if="shot.standing === 'early'" class="mark">next</span>
       <span
         v-if="shot.transition"
         class="transition"
@@ -136,7 +152,7 @@ function dragOver(event: DragEvent, index: number) {
     </button>
     <template v-for="(shot, i) in shots" :key="i">
       <span
-        v-if="i > 0"
+        v-if="i > 0 && shot.standing !== 'early'"
         class="cut"
         :class="{ held: dragged?.index === i }"
         :style="{ left: `${shot.left}%` }"
@@ -184,6 +200,33 @@ function dragOver(event: DragEvent, index: number) {
   outline: 2px dashed var(--blue);
   outline-offset: 1px;
   z-index: 1;
+}
+.on img {
+  opacity: 0.45;
+}
+.on::before {
+  content: '';
+  position: absolute;
+  left: 0;
+  right: 0;
+  top: 0;
+  border-top: 3px double var(--ink);
+  z-index: 1;
+}
+.early img {
+  opacity: 0.7;
+}
+.mark {
+  position: absolute;
+  left: 0;
+  bottom: 0;
+  max-width: 100%;
+  overflow: hidden;
+  background: var(--paper);
+  color: var(--ink);
+  font: italic 12.5px/17px var(--serif);
+  padding: 0 6px 1px 4px;
+  white-space: nowrap;
 }
 .card {
   flex: 1;

@@ -1,3 +1,4 @@
+import type { Episode } from '../../episode/episode-store.ts'
 import type { Sheet } from '../use-sheet.ts'
 import type { SheetCommand, SheetWorld } from './sheet-command.ts'
 import { FOLLOWING } from './transitions.ts'
@@ -73,6 +74,18 @@ export function pictureCommands({ sheet, episode, desk }: SheetWorld): SheetComm
     },
     {
       group: 'Pictures',
+      name: 'Let the picture before go on here, or show its own',
+      keys: ['o'],
+      run: () => begin(sheet, episode.plan, 'hold'),
+    },
+    {
+      group: 'Pictures',
+      name: 'Begin the picture under the last word before, or with its own words',
+      keys: ['Shift+o'],
+      run: () => begin(sheet, episode.plan, 'early'),
+    },
+    {
+      group: 'Pictures',
       name: 'Transition at this cut: none, dissolve, dip',
       keys: ['t'],
       run: () =>
@@ -94,6 +107,14 @@ export function pictureCommands({ sheet, episode, desk }: SheetWorld): SheetComm
     },
     { group: 'Pictures', name: 'Pictures offered', keys: ['p'], run: () => desk.open('pictures') },
   ]
+}
+
+/** Makes the pictures of the selected scenes begin so, or with their scenes where the first does. */
+function begin({ run, selectedIds, scene }: Sheet, plan: Episode['plan'], how: 'hold' | 'early') {
+  const target = selectedIds.value
+  const now = plan.scenes.find(({ id }) => id === scene.value?.id)?.begins
+  if (target.length)
+    run({ type: 'adjustScenes', target, set: { begins: now === how ? 'cut' : how } })
 }
 
 function moveShot(sheet: Sheet, by: number) {
