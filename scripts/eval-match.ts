@@ -27,8 +27,11 @@ const items = catalogue.map(({ item }) => item)
 const lexicon = await loadLexicon()
 const percent = (part: number, whole: number) =>
   `${((part / whole) * 100).toFixed(1)} %`.padStart(7)
-const row = (name: string, { scenes, first, four, otherSense, alike }: MatchScore) =>
-  `${name.padEnd(10)} ${String(scenes).padStart(4)}  first ${percent(first, scenes)}  one of four ${percent(four, scenes)}  other sense ${percent(otherSense, scenes)}  alike ${alike}`
+const row = (
+  name: string,
+  { scenes, first, four, otherSense, alike, pictures, again }: MatchScore,
+) =>
+  `${name.padEnd(10)} ${String(scenes).padStart(4)}  first ${percent(first, scenes)}  one of four ${percent(four, scenes)}  other sense ${percent(otherSense, scenes)}  alike ${alike}  shown before ${again} of ${pictures}`
 
 console.log(
   `catalogue: ${items.length} items of ${new Set(catalogue.map(({ subject }) => subject)).size} subjects`,
@@ -38,9 +41,23 @@ for (const half of ['tuned', 'held'] as const) {
   const judged = judgeMatches(scripts, catalogue, offeredFor(scripts, catalogue, lexicon))
   console.log(`\n${half}: ${scripts.length} scripts`)
   for (const [hardness, score] of judged.byHardness) console.log(row(hardness, score))
+  for (const [sure, score] of judged.bySureness) console.log(row(sure, score))
   console.log(row('all', judged.all))
   if (half === 'tuned' && process.argv.includes('--failures'))
     console.log(judged.failures.join('\n'))
+}
+
+if (process.argv.includes('--shapes')) {
+  // Every second item of the same library is upright.
+  const mixed = catalogue.map(({ item, subject }, i) => {
+    const upright = { ...item, width: 1080, height: 1920, orientation: 'portrait' as const }
+    return { subject, item: i % 2 ? upright : item }
+  })
+  const scripts = labelledScripts(read('scripts'))
+  for (const shape of ['landscape', 'portrait'] as const)
+    console.log(
+      row(shape, judgeMatches(scripts, mixed, offeredFor(scripts, mixed, lexicon, shape)).all),
+    )
 }
 
 if (process.argv.includes('--speed')) {

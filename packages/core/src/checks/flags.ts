@@ -1,8 +1,8 @@
 import { groupBy } from 'lodash-es'
 import { itemAt } from '../faults/certain.ts'
-import { HOURS } from '../match/hours.ts'
 import type { OfferedPicture } from '../match/pick.ts'
 import { SCENES_APART } from '../match/scenes-apart.ts'
+import { seriesOf } from '../match/series.ts'
 import { SLOWED_MOST } from '../pictures/clip.ts'
 import { SCENE_SECONDS_LIMIT } from '../script/parse.ts'
 import { SAMPLE_RATE } from '../time/time.ts'
@@ -50,13 +50,6 @@ export interface FlagFacts {
  */
 const LONG_SECONDS = SCENE_SECONDS_LIMIT * 1.15
 
-/** What a picture shows, whatever the hour: the words of its title in order. */
-const subjectOf = (title: string) =>
-  (title.toLowerCase().match(/\p{L}+/gu) ?? [])
-    .filter((word) => !HOURS.has(word))
-    .sort()
-    .join(' ')
-
 /** A picture seen for less flashes by. */
 const LEAST_SECONDS = 2
 /** A clip that is too short by so little runs slower; nobody sees it. */
@@ -80,7 +73,7 @@ export function filmFlags(
   const flags = new Map<string, Flag[]>()
   const ownPictures = picturesByScene({ scenes })
   const seen = new Map<string, number>()
-  let before: { id: string; subject: string } | undefined
+  let before: { id: string; series: string } | undefined
   scenes.forEach((scene, n) => {
     if (scene.card !== undefined) return
     const found: Flag[] = []
@@ -111,10 +104,10 @@ export function filmFlags(
           ...at,
         })
       const last = seen.get(item.id)
-      const subject = subjectOf(item.title)
+      const series = seriesOf(item.title)
       if (item.id === before?.id)
         found.push({ kind: 'alike', text: 'the same picture as before', ...at })
-      else if (subject && subject === before?.subject)
+      else if (series && series === before?.series)
         found.push({ kind: 'alike', text: 'looks like the picture before', ...at })
       else if (last !== undefined && n - last <= SCENES_APART)
         found.push({
@@ -126,7 +119,7 @@ export function filmFlags(
           ...at,
         })
       seen.set(item.id, n)
-      before = { id: item.id, subject }
+      before = { id: item.id, series }
     }
     for (const { words, mark } of doubted(scene.id))
       found.push({ kind: 'claim', text: `“${words}”: ${mark}` })

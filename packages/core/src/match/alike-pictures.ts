@@ -1,9 +1,8 @@
 import { itemAt } from '../faults/certain.ts'
 import type { ChosenItem } from '../pictures/item.ts'
 import { sameLook } from '../pictures/look.ts'
-import { STOP_WORDS } from '../words/stop.ts'
-import { HOURS } from './hours.ts'
 import { SCENES_APART } from './scenes-apart.ts'
+import { seriesOf } from './series.ts'
 
 /** A picture of the film, in order. */
 export interface Shown {
@@ -15,14 +14,12 @@ export interface AlikePair {
   /** Places in the list, the earlier first. */
   a: number
   b: number
-  /** `same` for one picture twice, `alike` for two that show the same. */
+  /** `same` for one picture twice, `alike` for two of one series, or that look the same. */
   kind: 'same' | 'alike'
 }
 
 /** So many scenes later the same picture, or one like it, is no longer felt as a repetition. */
 const FAR = { same: SCENES_APART, alike: 6 }
-/** Share of the words of both titles that both have, hours of the day aside. */
-const ALIKE = 0.6
 
 /**
  * Pictures of a film that are the same or look it, each joined to the nearest later one.
@@ -34,7 +31,7 @@ export function alikePictures(
   shown: readonly Shown[],
   hashOf: (id: string) => string | undefined = () => undefined,
 ): AlikePair[] {
-  const looks = shown.map(({ item }) => new Set(item ? wordsOf(item.title) : []))
+  const series = shown.map(({ item }) => (item ? seriesOf(item.title) : ''))
   return shown.flatMap(({ scene, item }, a): AlikePair[] => {
     if (!item) return []
     for (let b = a + 1; b < shown.length && itemAt(shown, b).scene - scene <= FAR.same; b++) {
@@ -45,24 +42,10 @@ export function alikePictures(
       const lookAlike = one !== undefined && another !== undefined && sameLook(one, another)
       if (
         itemAt(shown, b).scene - scene <= FAR.alike &&
-        (lookAlike || sharedWords(itemAt(looks, a), itemAt(looks, b)) >= ALIKE)
+        (lookAlike || (series[a] && series[a] === series[b]))
       )
         return [{ a, b, kind: 'alike' }]
     }
     return []
   })
-}
-
-/**
- * What a title names, whatever the hour; no base forms, which would need a dictionary in the
- * browser.
- */
-const wordsOf = (title: string) =>
-  (title.toLowerCase().match(/\p{L}{3,}/gu) ?? []).filter(
-    (word) => !HOURS.has(word) && !STOP_WORDS.has(word),
-  )
-
-function sharedWords(a: ReadonlySet<string>, b: ReadonlySet<string>): number {
-  const shared = [...a].filter((word) => b.has(word)).length
-  return shared / (a.size + b.size - shared || 1)
 }

@@ -55,6 +55,8 @@ export const LIKENESS = {
  * What showing the same picture again costs: more than any score, so that it is the last resort.
  */
 const AGAIN = 3
+/** What it costs, of a picture's score, that the film showed it before, however long ago. */
+const SEEN_BEFORE = 0.1
 /**
  * Ways through the film that are followed at once, by hand: more cost time and hardly change a
  * film.
@@ -115,9 +117,13 @@ export function chooseForFilm(
       if (!place.options.length) next.push(keptOn(path, here))
       const ended = path.value - endingCost(path, here.isFirst)
       const shown = shownBefore(path, places, n)
+      const before = itemsOf(path, places, n)
       for (const { i, score } of place.options)
         next.push({
-          value: ended + worth(i, (score / best) ** LIKENESS.loyal, place.stake, shown, alike),
+          value:
+            ended +
+            worth(i, (score / best) ** LIKENESS.loyal, place.stake, shown, alike) -
+            (before.has(i) ? SEEN_BEFORE * (score / best) : 0),
           chosen: i,
           holds: false,
           seen: i,
@@ -127,7 +133,7 @@ export function chooseForFilm(
         })
     }
     const promised = promiseOf(places[n + 1]?.hold !== undefined)
-    paths = next.sort((a, b) => promised(b) - promised(a)).slice(0, BEAM)
+    paths = bestOf(next, promised)
   })
   const last = paths.reduce((best, path) =>
     path.value - endingCost(path, false) > best.value - endingCost(best, false) ? path : best,
@@ -137,6 +143,13 @@ export function chooseForFilm(
     choices.push({ i: path.chosen, holds: path.holds })
   return choices.reverse()
 }
+
+const bestOf = (paths: readonly Path[], value: (path: Path) => number): Path[] =>
+  paths
+    .map((path) => ({ path, value: value(path) }))
+    .sort((a, b) => b.value - a.value)
+    .slice(0, BEAM)
+    .map(({ path }) => path)
 
 /**
  * What a path is worth so far: a picture that drags already costs what it will when it ends, and so
@@ -195,6 +208,17 @@ function heldOn(
     standing: path.standing + seconds,
     before: path,
   }
+}
+
+/** Everything the film has shown on its way. */
+function itemsOf(path: Path, places: readonly ShotSlot[], n: number): Set<number> {
+  const items = new Set<number>()
+  let at: Path | undefined = path
+  for (let k = n - 1; k >= 0 && at; k--, at = at.before) {
+    if (at.chosen >= 0) items.add(at.chosen)
+    for (const i of itemAt(places, k).kept ?? []) items.add(i)
+  }
+  return items
 }
 
 interface Shown {

@@ -8,18 +8,19 @@ import type { Vector } from '../words/vectors.ts'
 import type { Choice, ShotSlot } from './choose.ts'
 import { seenInScenes, slotsOf } from './film-slots.ts'
 import { isQuestion } from './goes-on.ts'
-import { likenessIn } from './likeness.ts'
+import { likenessIn, samenessIn } from './likeness.ts'
 import { chooseWithMix } from './mix.ts'
 import { namedWorlds } from './names.ts'
 import type { PictureIndex } from './picture-index.ts'
 import type { SceneQuery } from './queries.ts'
-import { preferredOf, type Ranked, ranked, type World, worldOf } from './rank.ts'
+import { preferredOf, type Ranked, ranked } from './rank.ts'
 import { keptAfterRefusals, saidBy } from './refusals.ts'
 import { longestShown } from './rhythm.ts'
 import type { SceneToMatch } from './scene-to-match.ts'
 import { SCENES_APART } from './scenes-apart.ts'
 import { shotsIn } from './shots-in.ts'
-import type { Sureness } from './sureness.ts'
+import { type Sureness, surenessOf } from './sureness.ts'
+import { type World, worldOf } from './worlds.ts'
 
 export interface OfferedPicture {
   item: Item
@@ -98,7 +99,7 @@ export function pickPictures(
     worlds.get(direction) ?? entryOf(worlds.set(direction, worldOf(direction, index)), direction)
   const named = namedWorlds(scenes)
   const alike = likenessIn(index)
-  const left = keptAfterRefusals(index, options.refusals ?? [], alike)
+  const left = keptAfterRefusals(index, options.refusals ?? [], samenessIn(index))
   const preferred = preferredOf(index.items, options.favourites ?? NONE)
   const said = scenes.map(({ text }, n) => saidBy(text, itemAt(queries, n).words))
   const lists = scenes.map((scene, n) =>
@@ -127,18 +128,20 @@ export function pickPictures(
   const taken = chooseWithMix(places, alike, isStill, stills, { rhythm, lasts })
   const seen = seenInScenes(places, taken)
   const inFilm = new Set(taken.map(({ i }) => i))
+  const isWished = (i: number) => stills === null || isStill(i) === stills >= 0.5
   return scenes.map((scene, n) => {
     const list = itemAt(lists, n)
     const { shown, held } = seen.get(n) ?? { shown: [], held: undefined }
     const entries = shown.map((i) => entryFor(i, list, lists))
     const first = held === undefined ? [] : [entryFor(held, list, lists)]
-    const own = held === undefined ? [] : waiting(list, held, inFilm)
+    const own = held === undefined ? [] : waiting(list, held, (i) => !inFilm.has(i) && isWished(i))
     const onScreen = [...first, ...entries]
     const least = Math.min(...onScreen.map(({ score }) => score))
     const passedOver = (entry: Ranked) =>
       onScreen.includes(entry) || !(entry.score > least)
         ? {}
         : { passed: whyPassed(entry, n, places, taken, alike) }
+    const believed = list.toSorted((a, b) => b.believed - a.believed)
     const offered = unlike(
       list,
       onScreen.length ? onScreen : list.slice(0, shotsIn(scene.seconds, longest)),
@@ -149,14 +152,19 @@ export function pickPictures(
       words: itemAt(queries, n).words,
       chosen: [...own, ...entries].map(({ item }) => item),
       ...beginningOf(scenes, n, held !== undefined, options),
-      candidates: offered.map((entry) => ({
-        item: entry.item,
-        score: entry.score,
-        shows: itemAt(said, n).words.filter((word) => itemAt(index.weights, entry.i).has(word)),
-        why: whyOf(itemAt(queries, n), itemAt(said, n).words, entry, index),
-        sure: surenessOf(entry),
-        ...passedOver(entry),
-      })),
+      candidates: offered.map((entry) => {
+        const shows = itemAt(said, n).words.filter((word) =>
+          itemAt(index.weights, entry.i).has(word),
+        )
+        return {
+          item: entry.item,
+          score: entry.score,
+          shows,
+          why: whyOf(itemAt(queries, n), itemAt(said, n).words, entry, index),
+          sure: surenessOf(entry, shows.length, believed, alike),
+          ...passedOver(entry),
+        }
+      }),
       meanings: nounSenses(itemAt(queries, n)),
     }
   })
@@ -171,9 +179,9 @@ function numbersOf(
   return new Map([...kept].map(([n, ids]) => [n, ids.flatMap((id) => numbers.get(id) ?? [])]))
 }
 
-/** What a scene shows of its own once nothing is held over it: rather what the film has not yet. */
-const waiting = (list: readonly Ranked[], held: number, inFilm: ReadonlySet<number>): Ranked[] =>
-  [list.find(({ i }) => !inFilm.has(i)) ?? list.find(({ i }) => i !== held)].flatMap(
+/** What a scene shows of its own once nothing is held over it; rather one that suits the film. */
+const waiting = (list: readonly Ranked[], held: number, suits: (i: number) => boolean): Ranked[] =>
+  [list.find(({ i }) => suits(i)) ?? list.find(({ i }) => i !== held)].flatMap(
     (found) => found ?? [],
   )
 
@@ -248,18 +256,6 @@ function unlike(
     )
   }
   return taken
-}
-
-/**
- * Score from which a match may be believed and below which it is hardly one; `docs/matching.md`
- * says how often each is right.
- */
-const SURE = 0.7
-const WEAK = 0.52
-
-function surenessOf({ believed, clashes, lean }: Ranked): Sureness {
-  if (clashes.length || believed < WEAK) return 'weak'
-  return believed >= SURE && lean < 0.5 ? 'sure' : 'look'
 }
 
 /** Meanings of a word that a person is shown; rarer ones are hardly ever meant. */

@@ -5,9 +5,11 @@ import type { Lexicon } from '../words/lexicon.ts'
 import { STOP_WORDS } from '../words/stop.ts'
 import { addTo, dot, unit, type Vector } from '../words/vectors.ts'
 import { type Bm25, bm25, type Fields } from './bm25.ts'
+import { type Company, companyOf } from './company.ts'
 import { gistOf } from './gist.ts'
 import { withoutHours } from './hours.ts'
 import { namesInTitle } from './names.ts'
+import { seriesOf } from './series.ts'
 
 /** Items made ready to be searched by words and by meaning. */
 export interface PictureIndex {
@@ -22,6 +24,10 @@ export interface PictureIndex {
   weights: readonly ReadonlyMap<string, number>[]
   /** The things each shows, whatever the hour. */
   looks: readonly ReadonlySet<string>[]
+  /** What goes with what in them. */
+  company: Company
+  /** The series each is of. */
+  series: readonly string[]
   /** What each is named after, in lower case. */
   names: readonly (readonly string[])[]
   /** Perceptual hashes of those that somebody has looked at. */
@@ -88,8 +94,12 @@ export function pictureIndex(
     }
     return sum
   })
+  const looks = fields.map(
+    (read) => new Set(withoutHours(read.slice(1, 3).flatMap(({ words }) => words))),
+  )
   return {
     items,
+    series: items.map(({ title }) => seriesOf(title)),
     names: items.map(({ title }) => namesInTitle(title)),
     hashes: items.map(({ id }) => hashOf(id)),
     bm25: index,
@@ -106,9 +116,8 @@ export function pictureIndex(
       ),
     ),
     related: relatedIn(index, lexicon),
-    looks: fields.map(
-      (read) => new Set(withoutHours(read.slice(1, 3).flatMap(({ words }) => words))),
-    ),
+    looks,
+    company: companyOf(looks, index),
   }
 }
 

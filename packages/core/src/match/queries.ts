@@ -20,6 +20,9 @@ export interface SceneQuery {
   direction: Vector
   /** What it says as a whole, in its chapter and film. */
   gist: Vector
+  /** What the film is about, and its chapter: words with their weights, the heaviest at 1. */
+  subject: ReadonlyMap<string, number>
+  chapterSubject: ReadonlyMap<string, number>
   /** Where the film as a whole points, and its chapter. */
   film: Vector
   chapter: Vector
@@ -173,6 +176,8 @@ function queryOf(
     terms,
     concepts: strongest(concepts),
     meanings,
+    subject: reading.subject,
+    chapterSubject: chapter,
     direction,
     ...worlds,
     need,

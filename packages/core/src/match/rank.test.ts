@@ -4,8 +4,9 @@ import { emptyLexicon, type Lexicon, type Sense } from '../words/lexicon.ts'
 import { namedWorlds } from './names.ts'
 import { pictureIndex } from './picture-index.ts'
 import { queriesOf } from './queries.ts'
-import { preferredOf, ranked, worldOf } from './rank.ts'
+import { preferredOf, ranked } from './rank.ts'
 import type { SceneToMatch } from './scene-to-match.ts'
+import { worldOf } from './worlds.ts'
 
 const photo = (id: string, title: string, more: object = {}) =>
   Item.parse({

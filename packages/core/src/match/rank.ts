@@ -2,12 +2,13 @@ import { isOurs, type Item, type Orientation, sourceName } from '../pictures/ite
 import { mayBeUsed } from '../pictures/licences.ts'
 import type { Lexicon } from '../words/lexicon.ts'
 import { dot, unit, type Vector } from '../words/vectors.ts'
-import { type NamedWorld, strangeness } from './names.ts'
+import { strangeness } from './names.ts'
 import type { PictureIndex } from './picture-index.ts'
 import type { Concept, SceneQuery } from './queries.ts'
 import type { SceneToMatch } from './scene-to-match.ts'
 import { agreement, type Meaning, meaningIn } from './senses.ts'
 import { shotsIn } from './shots-in.ts'
+import { companyWorld, type World, type Worlds } from './worlds.ts'
 
 /** An item beside a scene. */
 export interface Ranked {
@@ -78,14 +79,14 @@ const WEIGHT = {
   clashes: 0.34,
   agrees: 0.59,
   trusted: 0.81,
-  /**
-   * Where the world of a film begins: so many standard deviations above the mean of the pool, and
-   * how sharply.
-   */
   chapter: 0.9,
   covered: 0.52,
-  world: 1.11,
-  edge: 2.23,
+  /**
+   * How much of belonging to a world is told by what stands together in the library, against where
+   * words point in general: of an item, and of what else is in it beside a word.
+   */
+  beside: 0.6,
+  besideWord: 0.5,
 }
 
 /**
@@ -99,7 +100,13 @@ export function ranked(
   wish: FilmWish,
 ): Ranked[] {
   const { film: world, chapter } = worlds
-  const fits = chapter.fits.map((fit, i) => Math.max(world.fits[i]!, fit * WEIGHT.chapter))
+  const library = [companyWorld(query.subject, index), companyWorld(query.chapterSubject, index)]
+  const [filmLibrary, chapterLibrary] = library as [World, World]
+  const fits = world.fits.map(
+    (fit, i) =>
+      (1 - WEIGHT.beside) * Math.max(fit, chapter.fits[i]! * WEIGHT.chapter) +
+      WEIGHT.beside * Math.max(filmLibrary.fits[i]!, chapterLibrary.fits[i]! * WEIGHT.chapter),
+  )
   const concepts = {
     own: query.concepts.filter(({ borrowed }) => !borrowed),
     lent: query.concepts.filter(({ borrowed }) => borrowed),
@@ -108,7 +115,9 @@ export function ranked(
   const clashes = new Map<number, string[]>()
   const meant: Meant = (noun, weight, i) => {
     const meaning = weight > 0.1 ? query.meanings.get(noun) : undefined
-    const share = meaning ? meantShare(index, i, noun, meaning, world, lexicon) : 1
+    const share = meaning
+      ? meantShare(index, i, noun, meaning, { world, library: filmLibrary }, lexicon)
+      : 1
     if (share < CLASHING && weight > 0.25) clashes.set(i, [...(clashes.get(i) ?? []), noun])
     return Math.max(WEIGHT.clash, share)
   }
@@ -242,64 +251,29 @@ function meantShare(
   i: number,
   noun: string,
   meaning: Meaning,
-  world: World,
+  { world, library }: { world: World; library: World },
   lexicon: Lexicon,
 ): number {
   const there = inItem(index, i, noun, lexicon)
   const agreed = there.meaning ? agreement(meaning, there.meaning) : 1
+  const fit =
+    (1 - WEIGHT.besideWord) * world.fitOf(there.rest) +
+    WEIGHT.besideWord * library.fitOf(there.company)
   return Math.min(
     1,
     Math.max(
       0,
-      (agreed + WEIGHT.trusted * (world.fitOf(there.rest) - 0.5) - WEIGHT.clashes) /
-        (WEIGHT.agrees - WEIGHT.clashes),
+      (agreed + WEIGHT.trusted * (fit - 0.5) - WEIGHT.clashes) / (WEIGHT.agrees - WEIGHT.clashes),
     ),
   )
-}
-
-/** The worlds a scene stands in. */
-export interface Worlds {
-  film: World
-  chapter: World
-  named: NamedWorld
-}
-
-/** The world of a film or a chapter among the items of a pool. */
-export interface World {
-  direction: Vector
-  /** How well each item fits it, 0 to 1: how far it stands out from the rest of the pool. */
-  fits: Float32Array
-  /** The same for any direction of length 1. */
-  fitOf(direction: Vector): number
-}
-
-/**
- * An item this near to a film belongs to its world whatever else is in the pool: where everything
- * was searched for the film, most does.
- */
-const BORDER = 0.42
-
-export function worldOf(film: Vector, index: PictureIndex): World {
-  const direction = unit(film)
-  const near = index.directions.map((item) => dot(direction, item))
-  const mean = near.reduce((sum, value) => sum + value, 0) / Math.max(1, near.length)
-  const spread =
-    Math.sqrt(
-      near.reduce((sum, value) => sum + (value - mean) ** 2, 0) / Math.max(1, near.length),
-    ) || 1
-  const border = Math.min(mean + WEIGHT.world * spread, BORDER)
-  const fit = (value: number) => 1 / (1 + Math.exp((-(value - border) / spread) * WEIGHT.edge))
-  return {
-    direction,
-    fits: Float32Array.from(near, fit),
-    fitOf: (other) => fit(dot(direction, other)),
-  }
 }
 
 /** How an item has a noun: what it means by it, and where the rest of it points. */
 interface InItem {
   meaning: Meaning | undefined
   rest: Vector
+  /** The same by what its other words stand beside in the library. */
+  company: Vector
 }
 
 const inItems = new WeakMap<PictureIndex, Map<string, InItem>>()
@@ -316,14 +290,24 @@ function readIn(index: PictureIndex, i: number, noun: string, lexicon: Lexicon):
   const weight = index.weights[i]!.get(noun) ?? 0
   const own = lexicon.vector(noun)
   const context = index.sums[i]!.map((value, d) => value - weight * (own?.[d] ?? 0))
-  return { meaning: meaningIn(noun, context, lexicon), rest: unit(context) }
+  return {
+    meaning: meaningIn(noun, context, lexicon),
+    rest: unit(context),
+    company: index.company.without(i, noun),
+  }
 }
+
+/**
+ * Left of an item of another shape: what is meant comes first, and a wide picture of the right
+ * thing, reframed, is better than an upright stranger.
+ */
+const OTHER_SHAPE = 0.88
 
 /**
  * Below 1 where the item suits the film less: other shape, too small, a clip that ends too early.
  */
 function fitness(item: Item, scene: SceneToMatch, { orientation, longest }: FilmWish): number {
-  const shape = item.orientation === orientation ? 1 : 0.35
+  const shape = item.orientation === orientation ? 1 : OTHER_SHAPE
   const small = item.height > 0 && Math.max(item.width, item.height) < 900 ? 0.75 : 1
   const shotSeconds = scene.seconds / shotsIn(scene.seconds, longest)
   const short =

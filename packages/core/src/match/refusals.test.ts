@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import type { Refusal } from '../document/document.ts'
 import { Item } from '../pictures/item.ts'
 import { emptyLexicon } from '../words/lexicon.ts'
-import { likenessIn } from './likeness.ts'
+import { samenessIn } from './likeness.ts'
 import { pictureIndex } from './picture-index.ts'
 import { keptAfterRefusals } from './refusals.ts'
 
@@ -29,7 +29,7 @@ const kept = (refusal: Omit<Refusal, 'item'> & { id: string }, text: string, wor
     ...keptAfterRefusals(
       index,
       [{ ...rest, item: items.find((item) => item.id === id)! }],
-      likenessIn(index),
+      samenessIn(index),
     )({ text, words }),
   ]
 }
@@ -61,7 +61,7 @@ describe('keptAfterRefusals', () => {
       kept({ ...wrong, reason: 'people' }, 'The lamp.', ['lamp']).map((value) => value === 1),
     ).toEqual([false, true, true, false, true]))
   it('has nothing against anything where nothing was turned down', () =>
-    expect([...keptAfterRefusals(index, [], likenessIn(index))({ text: '', words: [] })]).toEqual([
+    expect([...keptAfterRefusals(index, [], samenessIn(index))({ text: '', words: [] })]).toEqual([
       1, 1, 1, 1, 1,
     ]))
 })

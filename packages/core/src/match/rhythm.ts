@@ -47,6 +47,12 @@ const COST: Record<Rhythm, readonly (readonly [seconds: number, cost: number])[]
     [14, 3],
   ],
 }
+const freeUntil = (rhythm: Rhythm) => COST[rhythm].findLast(([, cost]) => cost === 0)?.[0] ?? 0
+const FREE_UNTIL: Record<Rhythm, number> = {
+  calm: freeUntil('calm'),
+  usual: freeUntil('usual'),
+  brisk: freeUntil('brisk'),
+}
 const QUICKER: Record<Rhythm, Rhythm> = { calm: 'usual', usual: 'brisk', brisk: 'brisk' }
 /** Seconds one picture is shown at most, by rhythm alone. */
 const LONGEST: Record<Rhythm, number> = { calm: 10, usual: 8, brisk: 6 }
@@ -65,10 +71,8 @@ export function standingCost(seconds: number, rhythm: Rhythm): number {
 }
 
 /** The same of a picture that has not ended yet: what it cost to be too short may still be mended. */
-export function draggingCost(seconds: number, rhythm: Rhythm): number {
-  const free = COST[rhythm].findLast(([, cost]) => cost === 0)
-  return free && seconds > free[0] ? standingCost(seconds, rhythm) : 0
-}
+export const draggingCost = (seconds: number, rhythm: Rhythm) =>
+  seconds > FREE_UNTIL[rhythm] ? standingCost(seconds, rhythm) : 0
 
 /** Seconds one picture is shown at most: as long as the rhythm wants and a person allows. */
 export const longestShown = ({ rhythm, longest }: Pick<Picking, 'rhythm' | 'longest'>) =>

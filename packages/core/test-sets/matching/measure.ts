@@ -2,6 +2,9 @@ import { pickPictures } from '../../src/match/pick.ts'
 import { pictureIndex } from '../../src/match/picture-index.ts'
 import { queriesOf } from '../../src/match/queries.ts'
 import type { SceneToMatch } from '../../src/match/scene-to-match.ts'
+import { seriesOf } from '../../src/match/series.ts'
+import type { Sureness } from '../../src/match/sureness.ts'
+import type { Orientation } from '../../src/pictures/item.ts'
 import { estimateSeconds } from '../../src/script/estimate.ts'
 import type { Lexicon } from '../../src/words/lexicon.ts'
 import type { Hardness, LabelledItem, LabelledScript } from './labelled.ts'
@@ -12,6 +15,8 @@ export interface Offered {
   ids: readonly string[]
   /** The first is the picture of the scene before, which goes on. */
   holds: boolean
+  /** How sure matching called that one. */
+  sure: Sureness | undefined
 }
 
 export interface MatchScore {
@@ -21,24 +26,40 @@ export interface MatchScore {
   four: number
   /** Scenes whose first picture has the word in another sense. */
   otherSense: number
-  /** Neighbours that show the same subject. */
+  /** Neighbours that look alike: of one series of the same subject. */
   alike: number
+  /** Pictures, those that go on counted once, and of these the ones shown before in their film. */
+  pictures: number
+  again: number
 }
 
 export interface MatchJudgement {
   all: MatchScore
   byHardness: Map<Hardness, MatchScore>
+  bySureness: Map<Sureness, MatchScore>
   /** What went wrong, as read by a person. */
   failures: string[]
 }
 
-const none = (): MatchScore => ({ scenes: 0, first: 0, four: 0, otherSense: 0, alike: 0 })
+const scoreIn = <K>(scores: Map<K, MatchScore>, key: K) =>
+  scores.get(key) ?? scores.set(key, none()).get(key)!
+
+const none = (): MatchScore => ({
+  scenes: 0,
+  first: 0,
+  four: 0,
+  otherSense: 0,
+  alike: 0,
+  pictures: 0,
+  again: 0,
+})
 
 /** What matching offers for scripts of the labelled set. */
 export function offeredFor(
   scripts: readonly LabelledScript[],
   catalogue: readonly LabelledItem[],
   lexicon: Lexicon,
+  orientation: Orientation = 'landscape',
 ): Offered[][] {
   const index = pictureIndex(
     catalogue.map(({ item }) => item),
@@ -47,11 +68,12 @@ export function offeredFor(
   return scripts.map((script) => {
     const film = filmOfScript(script)
     const picks = pickPictures(film, queriesOf(film, lexicon, script.title), index, lexicon, {
-      orientation: 'landscape',
+      orientation,
     })
     return picks.map(({ candidates, begins }) => ({
       ids: candidates.map(({ item }) => item.id),
       holds: begins === 'hold',
+      sure: candidates[0]?.sure,
     }))
   })
 }
@@ -72,27 +94,33 @@ export function judgeMatches(
   offered: readonly (readonly Offered[])[],
 ): MatchJudgement {
   const subjectOf = new Map(catalogue.map(({ item, subject }) => [item.id, subject]))
+  const titleOf = new Map(catalogue.map(({ item }) => [item.id, seriesOf(item.title)]))
   const all = none()
   const byHardness = new Map<Hardness, MatchScore>()
+  const bySureness = new Map<Sureness, MatchScore>()
   const failures: string[] = []
   scripts.forEach((script, s) => {
     let before: string | undefined
+    const shown = new Set<string>()
     script.scenes.forEach((scene, i) => {
-      const { ids, holds } = offered[s]![i]!
+      const { ids, holds, sure } = offered[s]![i]!
       const subjects = ids.slice(0, 4).map((id) => subjectOf.get(id)!)
       const first = subjects[0]
+      const series = titleOf.get(ids[0] ?? '')
       const facts = {
         scenes: 1,
         first: Number(first !== undefined && scene.fits.has(first)),
         four: Number(subjects.some((subject) => scene.fits.has(subject))),
         otherSense: Number(first !== undefined && scene.otherSense.has(first)),
-        alike: Number(first !== undefined && first === before && !holds),
+        alike: Number(series !== undefined && series === before && !holds),
+        pictures: Number(!holds),
+        again: Number(!holds && shown.has(ids[0] ?? '')),
       }
-      before = first
-      const own =
-        byHardness.get(scene.hardness) ??
-        byHardness.set(scene.hardness, none()).get(scene.hardness)!
-      for (const score of [all, own])
+      shown.add(ids[0] ?? '')
+      before = series
+      const own = scoreIn(byHardness, scene.hardness)
+      const called = sure ? [scoreIn(bySureness, sure)] : []
+      for (const score of [all, own, ...called])
         for (const key of Object.keys(facts) as (keyof MatchScore)[]) score[key] += facts[key]
       const wrong = [
         ...(facts.first ? [] : [facts.otherSense ? 'other sense' : 'does not fit']),
@@ -105,5 +133,5 @@ export function judgeMatches(
         )
     })
   })
-  return { all, byHardness, failures }
+  return { all, byHardness, bySureness, failures }
 }

@@ -21,7 +21,7 @@ const emit = defineEmits<{ open: []; choose: [key: string] }>()
   <DropdownMenuRoot :modal="false" @update:open="(open) => open && emit('open')">
     <DropdownMenuTrigger class="plain opener" v-bind="$attrs"><slot /></DropdownMenuTrigger>
     <DropdownMenuContent class="popover menu" align="end" :side-offset="4" loop>
-      <DropdownMenuItem v-if="!choices.length" class="soft none" disabled>
+      <DropdownMenuItem v-if="empty && !choices.length" class="soft none" disabled>
         {{ empty }}
       </DropdownMenuItem>
       <DropdownMenuItem

@@ -7,6 +7,7 @@ import { certain, itemAt } from '@tidy-reel/core/faults/certain'
 import { filmShots } from '@tidy-reel/core/film/shots'
 import { clockText, frameAtSample, secondsFromSamples } from '@tidy-reel/core/time/time'
 import type { Timeline } from '@tidy-reel/core/timeline/timeline'
+import { lastingWorker } from '../controls/lasting-worker.ts'
 import { drawFrame, placeOfFrame } from './draw-frame.ts'
 import { type Lettering, lettering } from './lettering.ts'
 import type { LettersAsked } from './letters.worker.ts'
@@ -38,11 +39,13 @@ const frame = computed(() =>
 )
 let written: Lettering | undefined
 /** Breaking a long film's words into subtitles takes longer than a key press may. */
-const lettered = new Worker(new URL('./letters.worker.ts', import.meta.url), { type: 'module' })
-lettered.onmessage = ({ data }: MessageEvent<string>) => {
-  written?.write(data)
-  draw()
-}
+const lettered = lastingWorker<LettersAsked, string>(
+  () => new Worker(new URL('./letters.worker.ts', import.meta.url), { type: 'module' }),
+  (ass) => {
+    written?.write(ass)
+    draw()
+  },
+)
 
 const shotAt = ({ scene, shot }: { scene: number; shot: number }) =>
   itemAt(itemAt(shots.value, scene), shot)
@@ -89,12 +92,12 @@ watchDebounced(() => props.proxies, draw, { debounce: 300, maxWait: 1500 })
 watch([size.width, size.height], fit)
 
 function write() {
-  lettered.postMessage({
+  lettered.post({
     film: toRaw(props.film),
     plan: toRaw(props.plan),
     shots: shots.value,
     ...LETTERED,
-  } satisfies LettersAsked)
+  })
 }
 function fit() {
   const canvas = picture.value
@@ -110,7 +113,7 @@ onMounted(() => {
 })
 onBeforeUnmount(() => {
   written?.close()
-  lettered.terminate()
+  lettered.end()
   clips.close()
 })
 

@@ -1,6 +1,7 @@
 import { useDebounceFn } from '@vueuse/core'
 import { onScopeDispose, type Ref, ref, shallowRef, watch } from 'vue'
 import type { ScriptChecks } from '@tidy-reel/core/views/checks'
+import { lastingWorker } from '../controls/lasting-worker.ts'
 import { NOTHING_READ, type ScriptReading } from './script-reading.ts'
 
 const READ_MS = 250
@@ -17,19 +18,21 @@ export function useScriptReading(
   const looked = shallowRef<ScriptReading>(NOTHING_READ)
   const checks = shallowRef<ScriptChecks>()
   const unanswered = ref(false)
-  const worker = new Worker(new URL('./checks.worker.ts', import.meta.url), { type: 'module' })
   let busy = false
   let waiting = false
-  worker.onmessage = ({ data }: MessageEvent<ScriptReading>) => {
-    busy = false
-    looked.value = data
-    if (waiting) read()
-  }
+  const worker = lastingWorker<string, ScriptReading>(
+    () => new Worker(new URL('./checks.worker.ts', import.meta.url), { type: 'module' }),
+    (reading) => {
+      busy = false
+      looked.value = reading
+      if (waiting) read()
+    },
+  )
   function read() {
     waiting = busy
     if (busy) return
     busy = true
-    worker.postMessage(text.value)
+    worker.post(text.value)
   }
   async function dictionary() {
     const asked = text.value
@@ -47,6 +50,6 @@ export function useScriptReading(
   })
   read()
   void dictionary()
-  onScopeDispose(() => worker.terminate())
+  onScopeDispose(() => worker.end())
   return { looked, checks, unanswered, askAgain: dictionary }
 }
