@@ -1,4 +1,3 @@
-import { groupBy } from 'lodash-es'
 import { itemAt } from '../faults/certain.ts'
 import type { OfferedPicture } from '../match/pick.ts'
 import { SCENES_APART } from '../match/scenes-apart.ts'
@@ -7,7 +6,7 @@ import { SLOWED_MOST } from '../pictures/clip.ts'
 import { SCENE_SECONDS_LIMIT } from '../script/parse.ts'
 import { SAMPLE_RATE } from '../time/time.ts'
 import { filmPictures } from '../timeline/pictures.ts'
-import type { Timeline, TimelineScene } from '../timeline/timeline.ts'
+import type { Timeline, TimelineScene, TimelineShot } from '../timeline/timeline.ts'
 import type { DoubtedClaim } from './claims.ts'
 
 export const FLAGS = [
@@ -57,12 +56,12 @@ const SLOWED = 1 - SLOWED_MOST
 
 /** Of a scene, its own pictures, each with the frames it is seen for wherever it goes on. */
 function picturesByScene(film: Pick<Timeline, 'scenes'>) {
-  const pictures = filmPictures(film).map(({ parts, of, frames }) => {
+  const known = new Map<TimelineScene, (TimelineShot & { frames: number })[]>()
+  for (const { parts, of, frames } of filmPictures(film)) {
     const own = parts.find(({ scene }) => scene === of) ?? itemAt(parts, 0)
-    return { ...own.shot, of, frames }
-  })
-  const known = groupBy(pictures, ({ of }) => of.id)
-  return ({ id }: TimelineScene) => known[id] ?? []
+    known.set(of, [...(known.get(of) ?? []), { ...own.shot, frames }])
+  }
+  return (scene: TimelineScene) => known.get(scene) ?? []
 }
 
 /** The flags of every scene of a film, by scene id; scenes without any are left out. */

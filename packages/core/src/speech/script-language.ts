@@ -27,22 +27,27 @@ const TOLD_APART: Partial<Record<Language, Partial<Record<string, Language>>>> =
  * The language a text is written in: by its letters, and in Latin ones by which of them stand
  * together (the package franc).
  *
- * @param text what is to be spoken, without directions and headings
+ * @param text  what is to be spoken, without directions and headings
+ * @param clear how much less likely the second language has to be, 0 to 1; 0 takes the likeliest
  * @returns undefined where that cannot be told: few words, or two languages as likely
  */
-export function languageOfText(text: string): Language | undefined {
+export function languageOfText(text: string, clear = CLEAR): Language | undefined {
   const foreign = foreignLanguage(text, 'en')
-  if (foreign) return likeliest(text, TOLD_APART[foreign] ?? {}) ?? foreign
+  if (foreign) return likeliest(text, TOLD_APART[foreign] ?? {}, clear) ?? foreign
   if ((text.match(/\p{L}/gu)?.length ?? 0) < LEAST_LETTERS) return undefined
-  return likeliest(text, TOLD)
+  return likeliest(text, TOLD, clear)
 }
 
 /** One of some languages, by the finder's codes; undefined where two are as likely. */
-function likeliest(text: string, told: Partial<Record<string, Language>>): Language | undefined {
+function likeliest(
+  text: string,
+  told: Partial<Record<string, Language>>,
+  clear: number,
+): Language | undefined {
   const codes = Object.keys(told)
   if (!codes.length) return undefined
   const [first, second] = francAll(text, { only: codes })
-  if (!first || (second && first[1] - second[1] < CLEAR)) return undefined
+  if (!first || (second && first[1] - second[1] < clear)) return undefined
   return told[first[0]]
 }
 

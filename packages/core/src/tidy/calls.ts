@@ -77,7 +77,7 @@ export function findCalls(page: Page) {
     if (text.trim() === '') continue
     for (const sentence of sentencesOf(text)) {
       const said = text.slice(sentence.from, sentence.to)
-      if (CALL.some((call) => call.test(said)))
+      if (CALL.some((call) => call.test(said)) || page.rules?.calls.some((call) => call.test(said)))
         page.drop('call', from + sentence.from, from + sentence.to)
     }
   }

@@ -31,7 +31,7 @@ export function findCounting(page: Page) {
   if (isCount(openers)) for (const opener of openers) respell(page, opener)
   for (const { index, 0: whole, 1: n } of page.view.matchAll(INSIDE))
     page.claim('counting', [
-      { from: index, to: index + whole.length, text: `number ${WORDS[Number(n)] ?? n}` },
+      { from: index, to: index + whole.length, text: spelt(page, Number(n)).toLowerCase() },
     ])
 }
 
@@ -65,9 +65,13 @@ function isCount(openers: readonly Opener[]): boolean {
   return step < 0 || openers.some(({ line }) => /^\s*(?:\*\*)?(?:#|number)/i.test(line.text))
 }
 
+/** "Number five"; in other languages the voice says the digit. */
+const spelt = ({ rules }: Page, n: number) =>
+  rules ? `${rules.words.number} ${n}` : `Number ${WORDS[n] ?? n}`
+
 function respell(page: Page, { line, n, from, to, rest }: Opener) {
   const at = line.from + from
-  const text = `Number ${WORDS[n] ?? n}${rest.trim() === '' ? '.' : ':'}${/^\s/.test(rest) || rest === '' ? '' : ' '}`
+  const text = `${spelt(page, n)}${rest.trim() === '' ? '.' : ':'}${/^\s/.test(rest) || rest === '' ? '' : ' '}`
   const bold = /^\s*\*\*/.test(line.text.slice(0, from)) && line.text.slice(from, to).includes('**')
   page.claim('counting', [{ from: bold ? at - 2 : at, to: line.from + to, text }])
 }

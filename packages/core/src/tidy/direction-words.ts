@@ -48,7 +48,7 @@ const PICTURE = pattern(
   String.raw`hard |jump )?cut to|cutaway to|dissolve to|fade to|we see|show(?:s|ing)?|pan(?:s|`,
   String.raw`ning)? (?:across|over|to|along|up|down)|zoom(?:s|ing)?(?: slowly)?(?: in|`,
   String.raw` out)? (?:on|to|onto|into|from)|visuals?|video|on screen|image|picture|photo|`,
-  String.raw`graphic)(?: (?:shows?|showing|with|of))?\s*(?:[:–—]|\s-\s)?\s*(?:of |to |on |over |`,
+  String.raw`graphic)(?!\w)(?: (?:shows?|showing|with|of))?\s*(?:[:–—]|\s-\s)?\s*(?:of |to |on |over |`,
   String.raw`across |along )?`,
 )
 const CAMERA_ONLY = pattern(

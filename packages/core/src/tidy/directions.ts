@@ -1,7 +1,8 @@
-import { certain, itemAt } from '../faults/certain.ts'
+import { certain } from '../faults/certain.ts'
 import { pattern } from '../text/pattern.ts'
 import { meaningOf, picture } from './direction-words.ts'
 import { namesPart } from './headings.ts'
+import { foreignMeaning, labelMeaning as foreignLabel, type TidyRules } from './languages/rules.ts'
 import type { Line, Page } from './page.ts'
 
 const OWN = /\[(?:(?:picture|sound|super)\s*:\s*[^[\]\n]*|pause\b[^[\]\n]*)\]/gi
@@ -49,6 +50,9 @@ const NOTES = /[♪♫♬]+(?:([^♪♫♬\n]*)[♪♫♬]+)?/g
 /** Of sounds in italics, only those that stand where a sentence would. */
 const STANDS_ALONE = /(?:^|[.!?…]\s|\n)\s*$/
 const WHOLE_ROUND = /^\s*\(([^()\n]+)\)\s*$/
+/** A bracket with something behind it is no line of its own. */
+const OPENS_WITH_BRACKET =
+  /^\s*(?:\*\*|__|\*)?(?:\[[^\]\n]*\]|\([^)\n]*\))(?!\s*(?:\*\*|__|\*)?\s*[.:]?\s*$)/
 /** With the marks of emphasis around them, if there are any. */
 const BRACKETS = [/(\*{0,3}|_{0,3})\[([^[\]\n]+)\]\1/g, /(\*{0,3}|_{0,3})\{([^{}\n]+)\}\1/g]
 const ROUND = /(\*{0,3}|_{0,3})\(([^()\n]+)\)\1/g
@@ -62,7 +66,29 @@ const ANGLE = /<<([^<>\n]{3,80})>>|<(?!\/?\w+(?:\s[^<>]*)?\/?>)([^<>\n]{3,80})>/
  */
 export function findDirectionLines(page: Page) {
   for (const { index, 0: own } of page.view.matchAll(OWN)) page.keep(index, index + own.length)
-  for (const line of page.lines) wholeLine(page, line)
+  const { lines } = page
+  const actions = new Set(actionLines(lines))
+  for (const line of lines)
+    if (actions.has(line)) page.mark('direction', line.from, line.to, picture(line.text))
+    else wholeLine(page, line)
+}
+
+/** A name in capitals on a line of its own: who speaks, in a screenplay. */
+const CUE = /^\s*\p{Lu}[\p{Lu}'’. -]{1,30}(?:\([^()]*\))?\s*$/u
+
+/** Of a screenplay, what happens between the line that names a place and who speaks there first. */
+function actionLines(lines: readonly Line[]): Line[] {
+  const found: Line[] = []
+  let since: Line[] | undefined
+  lines.forEach((line, i) => {
+    const { text } = line
+    if (SLUG.test(text)) since = []
+    else if (since && CUE.test(text) && lines[i + 1]?.text.trim()) {
+      found.push(...since)
+      since = undefined
+    } else if (since && /[.!?…]\s*$/.test(text) && lineMeaning(text) === undefined) since.push(line)
+  })
+  return found
 }
 
 /**
@@ -76,7 +102,7 @@ export function findDirections(page: Page) {
   for (const { index, 0: whole, 2: inside = '' } of page.view.matchAll(ROUND)) {
     // What somebody is quoted with stays as they said or wrote it.
     if (quotedWithin(page.view, index)) continue
-    const meaning = meaningOf(inside, true)
+    const meaning = meaningIn(page, inside, true)
     if (meaning !== undefined) page.mark('direction', index, index + whole.length, meaning)
   }
   for (const { index, 0: whole, 1: heard } of page.view.matchAll(NOTES))
@@ -88,32 +114,45 @@ export function findDirections(page: Page) {
       /^[.!]?(?:\s+[\p{Lu}"“*_(\[]|\s*\n|\s*$)/u.test(
         input.slice(index + whole.length, index + whole.length + 12),
       )
-    const meaning = meaningOf(inside, !alone || /[.,!?]/.test(inside))
+    const meaning = meaningIn(page, inside, !alone || /[.,!?]/.test(inside))
     if (!alone && !meaning?.startsWith('[pause')) continue
     if (meaning !== undefined) page.mark('direction', index, index + whole.length, meaning)
   }
   for (const { index, 0: whole, 1: double, 2: single = '' } of page.view.matchAll(ANGLE)) {
-    const meaning = meaningOf(double ?? single, false)
+    const meaning = meaningIn(page, double ?? single, false)
     if (meaning !== undefined) page.mark('direction', index, index + whole.length, meaning)
   }
 }
 
 function wholeLine(page: Page, { from, to, text }: Line) {
-  const meaning = lineMeaning(text)
+  const meaning = lineMeaning(text) ?? (page.rules ? foreignLine(text, page.rules) : undefined)
   if (meaning !== undefined)
     page.mark('direction', from + (text.length - text.trimStart().length), to, meaning)
 }
 
+/** As `meaningOf`, in the language of the script or in English. */
+const meaningIn = ({ rules }: Page, inside: string, round: boolean): string | undefined =>
+  (rules ? foreignMeaning(inside, round, rules) : undefined) ?? meaningOf(inside, round)
+
+/** A line of its own in the language of the script: a transition, a label, a bracket. */
+function foreignLine(text: string, rules: TidyRules): string | undefined {
+  if (text.trim() === '' || OPENS_WITH_BRACKET.test(text)) return undefined
+  if (rules.transition.test(text)) return ''
+  const labelled = foreignLabel(text, rules)
+  if (labelled !== undefined) return labelled
+  const inside = (WHOLE_ITALIC.exec(text)?.[2] ?? WHOLE_ROUND.exec(text)?.[1]) || undefined
+  return inside ? foreignMeaning(inside, false, rules) : undefined
+}
+
 function lineMeaning(text: string): string | undefined {
-  if (text.trim() === '') return undefined
+  if (text.trim() === '' || OPENS_WITH_BRACKET.test(text)) return undefined
   if (TRANSITION.test(text)) return ''
   const to = TRANSITION_TO.exec(text)?.[1]
   if (to) return picture(to)
   const slug = slugPicture(text)
   if (slug !== undefined) return slug
-  const labelled = LABELLED.exec(text)
-  if (labelled && isLabel(text, itemAt(labelled, 1)))
-    return labelMeaning(itemAt(labelled, 1), itemAt(labelled, 2))
+  const labelled = labelledMeaning(text)
+  if (labelled !== undefined) return labelled
   const sized = SHOT_SIZE.exec(text)?.[1]
   if (sized) return picture(sized)
   if (BROLL_OF.test(text)) return meaningOf(text, false)
@@ -129,6 +168,12 @@ function lineMeaning(text: string): string | undefined {
           round.split(/\s+/).length > 3,
       )
     : undefined
+}
+
+/** "Camera: slow push in on the cracks": undefined for what has no label. */
+function labelledMeaning(text: string): string | undefined {
+  const [, label, rest] = LABELLED.exec(text) ?? []
+  return label && rest && isLabel(text, label) ? labelMeaning(label, rest) : undefined
 }
 
 /** "INT. MILL HOUSE - DAY" as a picture; undefined for any other line. */
@@ -153,7 +198,13 @@ const isLabel = (text: string, label: string) =>
   ) ||
     /^b-?roll|sfx|visual/i.test(label))
 
+/** What the camera goes to: "slow push in on the cracks". */
+const FILMED =
+  /\b(?:on|onto|over|across|along|to|towards|through|past)\s+((?:the|an?|his|her|its)\s.+)$/i
+
 function labelMeaning(label: string, rest: string): string {
+  const filmed = /^camera$/i.test(label) ? FILMED.exec(rest)?.[1] : undefined
+  if (filmed) return picture(filmed)
   if (
     /^(camera|tone|delivery|transition|lighting|director|action|cue|pace|pacing|energy)$/i.test(
       label,
@@ -185,7 +236,7 @@ function square(
   const to = from + whole.length
   const text = inside.trim()
   if (/^\(?https?:/.test(text) || input.startsWith('(', to) || !/\p{L}{2}/u.test(text)) return
-  const meaning = meaningOf(text, false)
+  const meaning = meaningIn(page, text, false) ?? labelledMeaning(text)
   if (meaning !== undefined) return void page.mark('direction', from, to, meaning)
   if (quoted(input, from) && /^\p{Ll}/u.test(text))
     return void page.claim(

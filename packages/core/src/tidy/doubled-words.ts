@@ -33,6 +33,7 @@ export function findDoubledWords(page: Page) {
     // The next pair may begin with this one's second word.
     pattern.lastIndex = found.index + first.length
     if (!isSlip(view, found.index, first, second, found.index + whole.length)) continue
+    if (page.rules?.words.doubled.includes(first.toLowerCase())) continue
     const end = found.index + whole.length
     // Over the end of a line the break stays, and the word goes with the space behind it.
     const gone = space.includes('\n')

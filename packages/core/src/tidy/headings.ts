@@ -1,5 +1,6 @@
 import { itemAt } from '../faults/certain.ts'
 import { pattern } from '../text/pattern.ts'
+import type { TidyRules } from './languages/rules.ts'
 import type { Line, Page } from './page.ts'
 
 const MARKED = /^(\s{0,3}#{1,6})(?:(\s+)|(?=[^\d\s#]))(.+?)(\s*#*\s*)$/
@@ -36,12 +37,18 @@ const SMALL_WORDS = new Set(
 export function findHeadings(page: Page) {
   const { lines } = page
   const shouted = mostlyCapitals(lines)
+  const plainHeadings = unmarkedHeadings(lines)
   lines.forEach((line, i) => {
     const { text, from, to } = line
     const marked = MARKED.exec(text)
     if (marked) return tidyHeading(page, line, marked)
     if (text.trim() === '' || !alone(lines, i)) return underlined(page, lines, i)
-    const title = titleOf(text, shouted) ?? (isTitle(lines, i) ? text.trim() : undefined)
+    const bare = text.replace(TIMES, ' ').trim()
+    const title =
+      titleOf(text, shouted) ??
+      (bare && bare !== text.trim() ? titleOf(bare, shouted) : undefined) ??
+      (page.rules && namesForeignPart(text, page.rules) ? text.trim() : undefined) ??
+      (isTitle(lines, i) || plainHeadings.has(i) ? text.trim() : undefined)
     if (title !== undefined) page.mark('heading', from, to, `# ${plainTitle(title)}`)
   })
 }
@@ -121,6 +128,10 @@ function titleOf(text: string, shouted: boolean): string | undefined {
   return undefined
 }
 
+/** The same in the language of the script. */
+const namesForeignPart = (text: string, { part, chapter }: TidyRules) =>
+  part.test(text) || (chapter.test(text) && isShort(text) && !/[.!,]\s*$/.test(text))
+
 /** "HOOK", "Part 2": what a part of a script is called, in brackets or out of them. */
 export const namesPart = (text: string) => USUAL.test(text) || NAMED.test(text)
 
@@ -131,6 +142,35 @@ const mostlyCapitals = (lines: readonly Line[]) => {
   return (
     worded.length > 0 && worded.filter(({ text }) => isCapitals(text)).length > worded.length / 2
   )
+}
+
+/** The first line with words from a place on; only a few empty ones are passed. */
+function worded(lines: readonly Line[], from: number): Line | undefined {
+  for (let i = from; i < Math.min(lines.length, from + EMPTY_PASSED); i++)
+    if (itemAt(lines, i).text.trim() !== '') return lines[i]
+  return undefined
+}
+const EMPTY_PASSED = 6
+
+/** Words of a heading that has no mark at all, and of the narration under it. */
+const UNMARKED = { most: 6, narration: 8 }
+
+/**
+ * Lines that are plainly headings though nothing marks them: short, no stop, an empty line on each
+ * side and narration below; two at least, since one alone may be a verse or a slip.
+ */
+function unmarkedHeadings(lines: readonly Line[]): Set<number> {
+  const found = lines.flatMap(({ text }, i) => {
+    if (!/^\p{Lu}[\p{L}\p{N}’' ,-]*$/u.test(text.trim()) || !alone(lines, i)) return []
+    if (text.trim().split(/\s+/).length > UNMARKED.most) return []
+    const next = worded(lines, i + 1)
+    const isNarration =
+      next &&
+      /[.!?…]["”’»]?\s*$/.test(next.text) &&
+      next.text.trim().split(/\s+/).length >= UNMARKED.narration
+    return isNarration ? [i] : []
+  })
+  return new Set(found.length > 1 ? found : [])
 }
 
 /**
@@ -147,7 +187,7 @@ function isTitle(lines: readonly Line[], i: number): boolean {
   )
     return false
   if (words.length === 1 && text.endsWith('?')) return false
-  const next = lines.slice(i + 1).find((line) => line.text.trim() !== '')
+  const next = worded(lines, i + 1)
   // Narration must follow it, and be punctuated as narration is.
   return next !== undefined && /[.!?…”"]/.test(next.text) && /\s\p{Ll}/u.test(next.text)
 }

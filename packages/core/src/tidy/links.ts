@@ -87,8 +87,15 @@ const isAlone = (view: string, from: number, to: number) =>
   /(^|\n|[.!?]\s)\s*$/.test(view.slice(Math.max(0, from - 80), from)) &&
   /^[.!]?\s*(\n|$)/.test(view.slice(to, to + 80))
 
-/** @param whole whether a sentence that holds it always goes, with the short question before it */
-function dropAddress(page: Page, view: string, from: number, to: number, whole = false) {
+/** A sentence that holds an address and says no more than how to reach somebody. */
+const asksToWrite = (sentence: string) =>
+  sentence.trim().split(/\s+/).length <= 9 || /\b(?:us|me|our|my)\b/i.test(sentence)
+
+/**
+ * @param isMail a sentence that asks for mail goes, with the short question before it; in any other
+ *   the address is told
+ */
+function dropAddress(page: Page, view: string, from: number, to: number, isMail = false) {
   const open = view.slice(Math.max(0, from - 60), from).search(/\([^()\n]*$/)
   const close = view.slice(to, to + 60).search(/^[^()\n]*\)/)
   if (open >= 0 && close >= 0)
@@ -104,7 +111,8 @@ function dropAddress(page: Page, view: string, from: number, to: number, whole =
     /(?:^|\s)(?:questions|comments|ideas|feedback|got (?:a )?questions?|any questions)\?\s*$/i.exec(
       line.slice(0, sentence.from),
     )
-  if (sentence && whole)
+  if (sentence && isMail && !asksToWrite(line.slice(sentence.from, sentence.to))) return false
+  if (sentence && isMail)
     return page.drop('link', start + (asked ? asked.index : sentence.from), start + sentence.to)
   if (sentence && POINTS_TO_IT.test(line.slice(sentence.from, sentence.to)))
     return page.drop('link', start + sentence.from, start + sentence.to)

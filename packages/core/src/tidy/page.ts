@@ -2,6 +2,7 @@ import { itemAt, lastOf } from '../faults/certain.ts'
 import type { TextRange } from '../text/text-range.ts'
 import { type Edit, type TidyChange, withChanges } from './change.ts'
 import type { TidyKind } from './kinds.ts'
+import { rulesFor, type TidyRules } from './languages/rules.ts'
 
 /** One line of the page as it is seen now. */
 export interface Line extends TextRange {
@@ -26,8 +27,11 @@ export class Page {
   private readonly blank: Uint8Array
   private seen: string | undefined
   private readonly lineStarts: number[]
+  /** Rules of the script's language beside those of English. */
+  readonly rules: TidyRules | undefined
 
   constructor(readonly script: string) {
+    this.rules = rulesFor(script)
     this.taken = new Uint8Array(script.length)
     this.blank = new Uint8Array(script.length)
     this.lineStarts = [0]

@@ -28,6 +28,7 @@ export function findPunctuation(page: Page) {
     page.drop('punctuation', index, index + found.length)
   for (const { index, 0: found } of page.view.matchAll(SPACE_BEFORE)) {
     const { view } = page
+    if (page.rules?.words.spaced?.includes(view.charAt(index + found.length))) continue
     // An ellipsis with space before it is a matter of taste.
     if (!/^\.\./.test(view.slice(index + found.length)))
       page.claim('punctuation', [{ from: index, to: index + found.length, text: '' }], {

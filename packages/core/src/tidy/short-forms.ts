@@ -1,5 +1,7 @@
 import { certain } from '../faults/certain.ts'
 import type { TidyKind } from './kinds.ts'
+import type { TidyRules } from './languages/rules.ts'
+import type { TidyWords } from './languages/tidy-words.ts'
 import type { Page } from './page.ts'
 
 type Rule = [kind: TidyKind, pattern: RegExp, said: string | ((...groups: string[]) => string)]
@@ -62,7 +64,7 @@ const RULES: Rule[] = [
   ['symbol', /(?<=\s)@(?=\s)/g, 'at'],
   ['symbol', /(?<=[\p{L}\p{N}])[©®™]/gu, ''],
   ['symbol', /(?<=\s)[©®™](?=\s)/gu, ''],
-  ['symbol', /\/(?<=\b\p{L}\p{Ll}+\/)(?=\p{Ll}{2,}\b)/gu, ' or '],
+  ['symbol', /\/(?<=(?<!\.)\b\p{L}\p{Ll}+\/)(?=\p{Ll}{2,}\b)/gu, ' or '],
   [
     'symbol',
     /(?<=\d)x(?=\s+(?:more|faster|slower|bigger|larger|smaller|longer|heavier|stronger|as)\b)/g,
@@ -71,13 +73,36 @@ const RULES: Rule[] = [
   ['symbol', /(?<=\S\s)[•▪◦■●](?=\s\S)/g, ','],
 ]
 
+const SIGNS: [sign: keyof TidyWords['signs'], pattern: RegExp][] = [
+  ['&', /(?<=[\s;])&(?=\s)/g],
+  ['~', /(?<=\s|^|\()[~≈∼](?:\s)?(?=[\d$£€\p{L}])/gmu],
+  ['±', /(?<=\s|^|\d)\s?(?:±|\+\/-)\s?(?=\d)/gm],
+  ['≤', /(?<=\s|^|\()(?:<=|≤)\s?(?=\d)/gm],
+  ['≥', /(?<=\s|^|\()(?:>=|≥)\s?(?=\d)/gm],
+  ['=', /(?<=\s)=(?=\s)/g],
+]
+/** Signs that stand before a number bring the space behind them. */
+const BEFORE_NUMBER = new Set<string>(['~', '±', '≤', '≥'])
+
+/** The rules of another language: its own short forms, and the signs in its words. */
+function foreignRules({ words, shortForms }: TidyRules): Rule[] {
+  return [
+    ...shortForms.map(([form, said]): Rule => ['abbreviation', form, said]),
+    ...SIGNS.map(([sign, form]): Rule => [
+      'symbol',
+      form,
+      `${sign === '±' ? ' ' : ''}${words.signs[sign]}${BEFORE_NUMBER.has(sign) ? ' ' : ''}`,
+    ]),
+  ]
+}
+
 /**
  * Short forms and signs in the words they stand for.
  *
  * @returns nothing: what is found is claimed on the page, which may be none of it
  */
 export function findShortForms(page: Page) {
-  for (const [kind, pattern, said] of RULES)
+  for (const [kind, pattern, said] of page.rules ? foreignRules(page.rules) : RULES)
     for (const found of page.view.matchAll(pattern)) {
       const text =
         typeof said === 'string'

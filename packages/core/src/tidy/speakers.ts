@@ -14,21 +14,35 @@ const OPEN = String.raw`^(\s*)(?:\*\*|__|\*)?\[?`
  * "**Narrator (softly):** …", "[HOST]: …", "ANNA: …": the label with its colon, inside or outside
  * of bold.
  */
-const ROLE_LABEL = new RegExp(
-  String.raw`${OPEN}(${ROLE})\]?(?:${ASIDE})*\]?(?:\*\*|__|\*)?\s*:\s?(?:\*\*|__|\*)?\s*`,
-  'iu',
-)
+const roleLabelOf = (role: string) =>
+  new RegExp(
+    String.raw`${OPEN}(${role})\]?(?:${ASIDE})*\]?(?:\*\*|__|\*)?\s*:\s?(?:\*\*|__|\*)?\s*`,
+    'iu',
+  )
 const NAME_LABEL = new RegExp(
   String.raw`${OPEN}(${NAME})\]?(?:${ASIDE})*\]?(?:\*\*|__|\*)?\s*:\s?(?:\*\*|__|\*)?(?:\s+|$)`,
   'u',
 )
 /** A label on a line of its own, as in a screenplay. */
-const CUE = new RegExp(
-  String.raw`^(\s*)(?:\*\*)?(${ROLE}|[A-Z][A-Z'. -]{1,30}?)(?:\*\*)?\s*(?:\((?:v\.?\s?o\.?|` +
-    String.raw`o\.?\s?s\.?|o\.?\s?c\.?|cont(?:'|’)?d|voice-?over|` +
-    String.raw`off)[^()]*\)\s*)*(?:\*\*)?\s*:?\s*$`,
-  'i',
-)
+const cueOf = (role: string) =>
+  new RegExp(
+    String.raw`^(\s*)(?:\*\*)?(${role}|\p{Lu}[\p{Lu}'. -]{1,30}?)(?:\*\*)?\s*(?:\((?:v\.?\s?o\.?|` +
+      String.raw`o\.?\s?s\.?|o\.?\s?c\.?|cont(?:'|’)?d|voice-?over|` +
+      String.raw`off)[^()]*\)\s*)*(?:\*\*)?\s*:?\s*$`,
+    'iu',
+  )
+/** What labels look like in a script, by what its roles are called. */
+interface Roles {
+  label: RegExp
+  cue: RegExp
+  role: RegExp
+}
+const rolesOf = (role: string): Roles => ({
+  label: roleLabelOf(role),
+  cue: cueOf(role),
+  role: new RegExp(`^(?:${role})$`, 'iu'),
+})
+const ENGLISH = rolesOf(ROLE)
 const OFF_SCREEN = /\((?:v\.?\s?o\.?|o\.?\s?s\.?|cont(?:'|’)?d)/i
 /** Words before a colon that are no names. */
 const NO_NAME = new Set(
@@ -63,7 +77,9 @@ interface Label {
  * @returns nothing: what is found is claimed on the page, which may be none of it
  */
 export function findSpeakers(page: Page) {
-  const labels = labelsOf(page.lines)
+  const { rules } = page
+  const roles = rules ? rolesOf(`${ROLE}|${rules.words.roles}`) : ENGLISH
+  const labels = labelsOf(page.lines, roles)
   const voices = new Set(labels.map(({ voice }) => voice))
   const alone = voices.size === 1
   labels.forEach((label) => {
@@ -81,31 +97,37 @@ export function findSpeakers(page: Page) {
 const precededByText = (page: Page, line: Line) =>
   line.from > 0 && !/\n\s*\n\s*$/.test(page.script.slice(0, line.from))
 
-function labelsOf(lines: readonly Line[]): Label[] {
-  const roles = lines.flatMap((line, i) => roleLabel(line) ?? cueLabel(lines, i) ?? [])
-  const named = namesOf(lines)
+function labelsOf(lines: readonly Line[], named: Roles): Label[] {
+  const roles = lines.flatMap(
+    (line, i) => roleLabel(line, named) ?? cueLabel(lines, i, named) ?? [],
+  )
+  const speakers = namesOf(lines)
   const taken = new Set(roles.map(({ line }) => line))
   const names = lines.flatMap((line) => {
     const found = taken.has(line) ? undefined : nameLabel(line)
-    return found && named.has(found.voice) ? [found] : []
+    return found && speakers.has(found.voice) ? [found] : []
   })
   return [...roles, ...names].sort((a, b) => a.line.from - b.line.from)
 }
 
-function roleLabel(line: Line): Label[] | undefined {
-  const found = ROLE_LABEL.exec(line.text)
+function roleLabel(line: Line, { label }: Roles): Label[] | undefined {
+  const found = label.exec(line.text)
   // "host: " in lower case inside prose is a word.
   if (!found || !/\p{Lu}/u.test(itemAt(found, 2))) return undefined
   return [labelAt(line, found, true)]
 }
 
-function cueLabel(lines: readonly Line[], i: number): Label[] | undefined {
+function cueLabel(
+  lines: readonly Line[],
+  i: number,
+  { cue, role: named }: Roles,
+): Label[] | undefined {
   const line = itemAt(lines, i)
-  const found = CUE.exec(line.text)
+  const found = cue.exec(line.text)
   const next = lines[i + 1]
   if (!found || !next || next.text.trim() === '' || found[2] !== itemAt(found, 2).toUpperCase())
     return undefined
-  const role = new RegExp(`^(?:${ROLE})$`, 'iu').test(found[2])
+  const role = named.test(found[2])
   if (!role && !OFF_SCREEN.test(line.text)) return undefined
   // The line break goes with the label: its words move up.
   return [{ ...labelAt({ ...line }, found, role), line, to: line.text.length + 1, cue: true }]

@@ -1,4 +1,5 @@
 import { certain, itemAt, lastOf } from '../faults/certain.ts'
+import { pattern } from '../text/pattern.ts'
 import type { Line, Page } from './page.ts'
 
 const ROW = /^\s*\|(.+)\|\s*$/
@@ -53,11 +54,20 @@ function tablesOf(lines: readonly Line[]): Line[][] {
   return tables
 }
 
+/** A cell of the sound column that names music or a noise, not narration: few words, no stop. */
+const SOUND_CELL = pattern(
+  'iu',
+  String.raw`^(?:\p{L}+,? ){0,3}(?:piano|strings|guitar|drums|music|theme|choir|violins?|cello|`,
+  String.raw`ambience|ambient|silence|wind|waves|rain|thunder|birds|gulls|sfx|nat sound|drone`,
+  String.raw`|hum|synth|score|song|jingle)(?: \p{L}+){0,3}$`,
+)
+const heardIn = (cell: string) => (SOUND_CELL.test(cell) ? `[sound: ${cell}]` : cell)
+
 function sceneLines(rows: readonly string[][], picture: number, spoken: number): string {
   return rows
     .flatMap((cells) => {
       const shown = picture < 0 ? '' : (cells[picture] ?? '').replace(/[[\]]/g, '')
-      const said = cells[spoken] ?? ''
+      const said = heardIn(cells[spoken] ?? '')
       return said || shown ? [[shown && `[picture: ${shown}]`, said].filter(Boolean).join(' ')] : []
     })
     .join('\n\n')

@@ -19,7 +19,7 @@ import { findSceneNumbers } from './scene-numbers.ts'
 import { findShortForms } from './short-forms.ts'
 import { findSpeakers } from './speakers.ts'
 import { findTables } from './tables.ts'
-import { findCues, findTimestamps } from './time-stamps.ts'
+import { findCues, findStampedNames, findTimestamps } from './time-stamps.ts'
 import { findDashes, findQuotes } from './typography.ts'
 
 /**
@@ -28,6 +28,7 @@ import { findDashes, findQuotes } from './typography.ts'
  */
 const STEPS = [
   findCues,
+  findStampedNames,
   findNotes,
   findReferences,
   findTables,
