@@ -5,8 +5,8 @@ import { voiceFacts } from '@tidy-reel/engine/speech/voice-measures'
 import { print } from './print.ts'
 
 /**
- * Lists the voices; each that has not spoken on this machine yet says something first, so that its
- * factor is measured.
+ * Lists the voices; one of one's own that has not spoken on this machine yet says something first, so
+ * that its factor is known.
  */
 export async function voicesCommand({ json }: { json?: boolean }) {
   const place = speechPlace(engineConfig())

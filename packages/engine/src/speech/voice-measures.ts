@@ -78,11 +78,19 @@ const ENOUGH = 3
  */
 const KNOWN_SECONDS = 200
 
+/**
+ * Seconds of work for a second of sound of the built-in engines, as once measured (docs/performance.md)
+ * and true until a voice has spoken here.
+ */
+const KNOWN_WORK: Record<string, number> = { flite: 0.02, festival: 0.05, 'espeak-ng': 0.003 }
+
 /** What a voice's takes have shown. */
 export interface VoiceFacts {
   /** How much longer than the estimate it speaks. */
   rate: number
-  /** Seconds of work for a second of sound; null before it has spoken. */
+  /**
+   * Seconds of work for a second of sound; of a voice of one's own null before it has spoken.
+   */
   realTimeFactor: number | null
 }
 
@@ -97,6 +105,8 @@ export async function voiceFacts(
   const three = (n: number) => Math.round(n * 1000) / 1000
   return {
     rate: three(rate),
-    realTimeFactor: work.soundSeconds ? three(work.workSeconds / work.soundSeconds) : null,
+    realTimeFactor: work.soundSeconds
+      ? three(work.workSeconds / work.soundSeconds)
+      : (KNOWN_WORK[engine] ?? null),
   }
 }

@@ -9,8 +9,16 @@ import { pictureLibrary } from '@tidy-reel/engine/stock/library'
 import { announce } from '../events.ts'
 import type { EpisodeActions } from './episodes.ts'
 
-const itemsOf = ({ scenes }: Document): ChosenItem[] =>
-  scenes.flatMap(({ shots }) => shots.flatMap(({ item }) => item ?? []))
+/** Its pictures in the order they are wanted: what is seen, then what waits under a held one. */
+function itemsOf({ scenes }: Document): ChosenItem[] {
+  const seen = scenes.flatMap(({ shots, begins }) =>
+    begins?.how === 'hold' ? shots.slice(1) : shots,
+  )
+  const waiting = scenes.flatMap(({ shots, begins }) =>
+    begins?.how === 'hold' ? shots.slice(0, 1) : [],
+  )
+  return [...seen, ...waiting].flatMap(({ item }) => item ?? [])
+}
 
 /**
  * Makes what the monitor shows of an episode's pictures, one after the other in the film's order;

@@ -59,7 +59,10 @@ useRoomKeys(() => [
 ])
 const doing = computed(() => {
   const now = episode.preparing
-  if (!now || now.step === 'done') return ''
+  if (!now || now.step === 'done') {
+    const left = episode.picturesComing
+    return left ? `${left} ${left === 1 ? 'picture' : 'pictures'} still to come` : ''
+  }
   return {
     match: 'Choosing pictures …',
     speak: `Speaking ${now.done} of ${now.all}`,

@@ -20,6 +20,7 @@ import { type SayRequest } from '../api/speech.ts'
 import { followEpisode } from './episode-events.ts'
 import { outbox, type SaveState, type SetAside, type Verdict } from './outbox.ts'
 import { ownTabStore } from './tab-store.ts'
+import { usePicturesComing } from './use-pictures-coming.ts'
 
 /** Changes after which something is to be spoken, matched or made ready for the monitor. */
 const SHOWN_OR_HEARD = new Set<Command['type']>([
@@ -139,6 +140,7 @@ export const useEpisode = defineStore('episode', () => {
     )
   })
   const proxies = computed(() => new Set(data.value.proxies))
+  const coming = usePicturesComing(film, proxies)
   const renders = computed(() => data.value.renders)
 
   async function open(id: string) {
@@ -160,6 +162,7 @@ export const useEpisode = defineStore('episode', () => {
       },
       proxy({ id: ready }) {
         data.value = { ...data.value, proxies: [...data.value.proxies, ready] }
+        coming.oneCame()
       },
       recording: (told) => (listening.value = told),
       render(told) {
@@ -332,6 +335,7 @@ export const useEpisode = defineStore('episode', () => {
     plan,
     film,
     proxies,
+    picturesComing: coming.count,
     renders,
     open,
     close,

@@ -4,7 +4,7 @@ import { Grid3x3, Maximize, Pause, Play, Repeat } from 'lucide-vue-next'
 import { computed, onBeforeUnmount, onMounted, ref, toRaw, watch } from 'vue'
 import type { Film } from '@tidy-reel/core/document/film-scenes'
 import { certain, itemAt } from '@tidy-reel/core/faults/certain'
-import { filmShots } from '@tidy-reel/core/film/shots'
+import { filmShots, type SegmentShot } from '@tidy-reel/core/film/shots'
 import { clockText, frameAtSample, secondsFromSamples } from '@tidy-reel/core/time/time'
 import type { Timeline } from '@tidy-reel/core/timeline/timeline'
 import { lastingWorker } from '../controls/lasting-worker.ts'
@@ -50,6 +50,11 @@ const lettered = lastingWorker<LettersAsked, string>(
 const shotAt = ({ scene, shot }: { scene: number; shot: number }) =>
   itemAt(itemAt(shots.value, scene), shot)
 
+/** Whether the picture that is seen is still on its way. */
+const waits = ref(false)
+const isToCome = ({ source }: SegmentShot) =>
+  source.kind !== 'card' && !props.proxies.has(source.item.id)
+
 /** Draws the frame the player stands at; the element says which, once all of it could be drawn. */
 function draw() {
   const canvas = picture.value
@@ -67,6 +72,7 @@ function draw() {
     shotAt(place),
     place.frame,
   )
+  waits.value = !whole && isToCome(shotAt(place))
   if (rate > 0) makeReady(place.scene, place.shot)
   else clips.pause()
   const drawn = frame.value
@@ -80,7 +86,8 @@ function draw() {
 function makeReady(scene: number, shot: number) {
   const next = itemAt(shots.value, scene)[shot + 1] ?? shots.value[scene + 1]?.[0]
   const end = itemAt(itemAt(props.film.scenes, scene).shots, shot).endFrame
-  if (!next || end - frame.value > READY_FRAMES) return
+  // What goes on is there already.
+  if (!next || next.first > 0 || end - frame.value > READY_FRAMES) return
   if (next.source.kind === 'clip')
     clips.ready({ id: next.source.item.id, time: next.source.slip / 48_000, rate: 0 })
   else if (next.source.kind === 'photo') stills.get(next.source.item.id)
@@ -132,6 +139,7 @@ defineExpose({ fullscreen })
     <div ref="screen" class="screen" data-frame="" @click="player.toggle()">
       <canvas ref="picture" class="picture" />
       <canvas ref="letters" class="letters" />
+      <p v-if="waits" class="waits serif">This picture is still to come</p>
       <div v-if="guides" class="guides" aria-hidden="true"><i /><i /><b /></div>
     </div>
     <div class="bar">
@@ -218,6 +226,18 @@ canvas {
 }
 .letters {
   pointer-events: none;
+}
+
+.waits {
+  position: absolute;
+  right: 0;
+  top: 0;
+  margin: 0;
+  padding: 2px 9px 3px;
+  background: var(--paper);
+  color: var(--ink);
+  font-size: 14px;
+  font-style: italic;
 }
 .guides {
   position: absolute;
