@@ -220,7 +220,7 @@ describe('the output', () => {
 })
 
 describe('tidy-reel voices and speak', () => {
-  it('lists what is known of every voice, its real-time factor measured on this machine', async () => {
+  it('lists what is known of every voice, built-in ones without having them speak first', async () => {
     const voices = JSON.parse((await tidy(['voices', '--json'])).stdout) as Record<
       string,
       unknown

@@ -138,6 +138,12 @@ function rulesOf(variant: Variant): Rule[] {
       new RegExp(String.raw`\b(${Object.keys(CURRENCY_CODES).join('|')})\s?(?=\d)`, 'g'),
       (code) => CURRENCY_CODES[code],
     ],
+    // "US$40": whose dollars they are is said where it was written.
+    [/\b(US|A|C|NZ|HK)\$(?=\d)/g, () => '$'],
+    [
+      new RegExp(String.raw`([$£€¥₹])(${NUMBER})\s?[–-]\s?\1?(${NUMBER})(?![\d.,]*\d)`, 'g'),
+      (sign, a, b) => `${decimal(a)} to ${decimal(b)} ${certain(CURRENCIES[sign])[1]}`,
+    ],
     [
       new RegExp(
         String.raw`(?<![\d,.])(${NUMBER})\s?(${Object.keys(CURRENCY_CODES).join('|')})\b`,
@@ -175,25 +181,50 @@ function rulesOf(variant: Variant): Rule[] {
       (n, large) => `${decimal(n)} ${LARGE[large]}`,
     ],
     [/\b(\d+(?:\.\d+)?)M\b(?! ?Hz)/g, (n) => `${decimal(n)} million`],
+    [/\b(\d+(?:\.\d+)?)k\b(?! ?(?:Hz|W|V|Pa|N|J|B)\b)/g, (n) => `${decimal(n)} thousand`],
     [
       /\b(\d+):(\d+)(?= (?:ratio|scale|odds|aspect|mixture|picture|screen|film|video|gear))/g,
       (a, b) => `${cardinal(Number(a))} to ${cardinal(Number(b))}`,
     ],
     [
-      /\b(\d{1,2}):([0-5]\d)(?:\s?(a\.?m\.?|p\.?m\.?|A M|P M))?(?![\d:])/gi,
+      /\b(\d{1,2}):([0-5]\d)(?:\s?(a\.?m\.?|p\.?m\.?|A M|P M))?(?![\d:]|,\d{3})/gi,
       (h, m, half) => clock(Number(h), Number(m), half),
     ],
     [
       /\b(\d{1,2})\s?(a\.?m\.?|p\.?m\.?|A M|P M)(?!\w)/gi,
       (n, half) => `${cardinal(Number(n))} ${half.charAt(0).toUpperCase()} M`,
     ],
+    [
+      /\b(call|dial|phone|ring|rang|called|dialled) (\d{3})\b(?![\d,. ]*\d| (?!now\b|for\b|if\b|and\b|or\b|at\b|when\b)\p{Ll})/giu,
+      (word, n) => `${word} ${digits(n)}`,
+    ],
     [/\b(flight(?: [A-Z]{2})?) ?(\d{2,4})\b/gi, (word, n) => `${word} ${digits(n)}`],
-    [/\b(Room|Boeing|Airbus|Route|Highway|Platform|Channel) ([1-9]\d\d)\b/g, byHundreds],
+    [/\b([Rr]oom|Boeing|Airbus|Route|Highway|Platform|Channel) ([1-9]\d\d)\b/g, byHundreds],
+    [
+      /\b([ABM])([1-9])0([1-9])\b/g,
+      (road, a, b) => `${road} ${cardinal(Number(a))} oh ${cardinal(Number(b))}`,
+    ],
     [
       /\b(\d{1,2})\.([0-5]\d)(?= (?:train|bus|ferry|boat|tram|news|service)\b)/g,
       (h, m) => clock(Number(h), Number(m)),
     ],
-    [/\b(\d+):(\d+)\b/g, (a, b) => `${cardinal(Number(a))} to ${cardinal(Number(b))}`],
+    [
+      /\b(\d+):(\d{1,3}(?:,\d{3})+|\d+)\b/g,
+      (a, b) => `${cardinal(Number(a))} to ${cardinal(Number(b.replace(/,/g, '')))}`,
+    ],
+    [
+      new RegExp(
+        String.raw`\b(won|win|wins|lost|lose|loses|drew|beat|beaten|led|lead|leading|trailed|scored?|` +
+          String.raw`finished|ended)( (?:\p{L}+ ){0,3}?)(\d{1,2})[–-](\d{1,2})\b(?!\s?(?:%|${UNIT}|\p{L}))`,
+        'giu',
+      ),
+      (word, between, a, b) => `${word}${between}${goals(a)} ${goals(b)}`,
+    ],
+    [
+      /\b(\d{1,2})[–-](\d{1,2})(?= (?:win|victory|defeat|loss|draw|lead|thriller)\b)/g,
+      (a, b) => `${goals(a)} ${goals(b)}`,
+    ],
+    [/\b(\d+(?:st|nd|rd|th))[–-](\d+(?:st|nd|rd|th))\b/g, (a, b) => `${a} to ${b}`],
     [/\b(1[0-9]|20)(\d)0s\b/g, (c, d) => decade(Number(`${c}${d}0`))],
     [/['’]?\b(\d)0s\b/g, (d) => decade(Number(d) * 10)],
     [/\b(\d{1,3}(?:,\d{3})*|\d+)(?:st|nd|rd|th)\b/gi, (n) => ordinal(Number(n.replace(/,/g, '')))],
@@ -292,6 +323,10 @@ function rulesOf(variant: Variant): Rule[] {
       ),
       measure,
     ],
+    [
+      /(?<=\d)(⁻?[⁰¹⁴-⁹][⁰¹²³⁴-⁹]*|⁻[⁰¹²³⁴-⁹]+|[²³][⁰¹²³⁴-⁹]+)/g,
+      (power) => ` to the power of ${raised(power)}`,
+    ],
     [/([²³])/g, (power) => (power === '²' ? ' squared' : ' cubed')],
     [
       /\b[vV](?:ersion )?(\d+(?:\.\d+)+)\b/g,
@@ -316,6 +351,17 @@ function rulesOf(variant: Variant): Rule[] {
       (n, next) => decimal(n) + (next ? ' ' : ''),
     ],
   ]
+}
+
+/** Nil is said of a side that scored nothing. */
+const goals = (n: string) => (n === '0' ? 'nil' : cardinalIn(Number(n)))
+
+const RAISED = '⁰¹²³⁴⁵⁶⁷⁸⁹'
+const raised = (power: string) => {
+  const n = Number(
+    [...power].flatMap((sign) => (sign === '⁻' ? [] : RAISED.indexOf(sign))).join(''),
+  )
+  return `${power.startsWith('⁻') ? 'minus ' : ''}${cardinalIn(n)}`
 }
 
 const SIDES: Record<string, string> = { N: 'north', S: 'south', E: 'east', W: 'west' }
@@ -346,6 +392,19 @@ const PIECES: Record<string, string> = {
   N: 'knight',
 }
 
+/** Symbols of elements as formulas of everyday things have them. */
+const ELEMENT =
+  'He|Li|Be|Ne|Na|Mg|Al|Si|Cl|Ar|Ca|Cr|Mn|Fe|Co|Ni|Cu|Zn|Br|Ag|Sn|Au|Hg|Pb|H|B|C|N|O|F|P|S|K|I|U'
+/** "CaCO₃", "NaCl": two elements at least, and a number or a symbol of two letters among them. */
+const FORMULA = new RegExp(
+  String.raw`(?<![\p{L}\p{N}])(?=[\p{L}\p{N}]*(?:\d|[A-Z][a-z]))((?:(?:${ELEMENT})\d{0,3}){2,})(?![\p{L}\p{N}])`,
+  'gu',
+)
+const spelt = (formula: string) =>
+  formula
+    .replace(/[a-z]/g, (letter) => letter.toUpperCase())
+    .replace(/([A-Z])(?=[A-Z\d])|(\d)(?=[A-Z])/g, '$1$2 ')
+
 const SYMBOLS: Rule[] = [
   [/\s?&\s?/g, () => ' and '],
   [/#(?=\d)/g, () => 'number '],
@@ -374,6 +433,7 @@ const SYMBOLS: Rule[] = [
   [/\bw\/(?=\s)/g, () => 'with'],
   [/\band\/or\b/gi, () => 'and or'],
   [/([₀-₉]+)/g, (low) => [...low].map((d) => d.charCodeAt(0) - 0x2080).join('')],
+  [FORMULA, (formula) => (/^(?:[A-Z][a-z]|[A-Z])$/.test(formula) ? undefined : spelt(formula))],
 ]
 
 /** Fractions with names of their own, one and several, by what they divide by. */
