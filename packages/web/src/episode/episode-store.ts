@@ -159,10 +159,11 @@ export const useEpisode = defineStore('episode', () => {
       prepare(told) {
         preparing.value = told
         if (told.step !== 'match') void loadSoon(id)
+        coming.expectMore()
       },
       proxy({ id: ready }) {
         data.value = { ...data.value, proxies: [...data.value.proxies, ready] }
-        coming.oneCame()
+        coming.expectMore()
       },
       recording: (told) => (listening.value = told),
       render(told) {

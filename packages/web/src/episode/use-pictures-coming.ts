@@ -2,8 +2,8 @@ import { useTimeoutFn } from '@vueuse/core'
 import { computed, type Ref, ref } from 'vue'
 import type { Timeline } from '@tidy-reel/core/timeline/timeline'
 
-/** Milliseconds without a picture after which none is expected any more: some cannot be had. */
-const SILENT_MS = 20_000
+/** Milliseconds without news after which no picture is expected any more: some cannot be had. */
+const SILENT_MS = 60_000
 
 /** How many pictures of a film the monitor still waits for while they are being made. */
 export function usePicturesComing(
@@ -19,9 +19,9 @@ export function usePicturesComing(
     )
     return [...new Set(seen)].filter((id) => !proxies.value.has(id)).length
   })
-  function oneCame() {
+  function expectMore() {
     isComing.value = true
     silent.start()
   }
-  return { count, oneCame }
+  return { count, expectMore }
 }
