@@ -134,6 +134,32 @@ test('two browsers on one episode see each other, and one that was offline catch
   await other.context().close()
 })
 
+test('a picture goes on over a short sentence until a key gives it one of its own', async ({
+  page,
+  request,
+}) => {
+  await newEpisode(
+    page,
+    'Nobody knows',
+    'The lighthouse stands on a rock far out in the sea. Nobody knows. A brown cow eats the wet grass of a meadow behind the village.',
+  )
+  await prepared(page, 3)
+  const begins = async () => (await viewOf(request, idOf(page))).document.scenes[1]!.begins
+  expect(await begins()).toMatchObject({ how: 'hold', by: 'match' })
+  const mark = scene(page, 2).getByText('goes on')
+  await expect(mark).toBeVisible()
+  await keys(page, 'ArrowDown')
+  await expect(page.getByText('The picture before goes on here.')).toBeVisible()
+  await keys(page, 'o')
+  await expect(mark).toHaveCount(0)
+  await saved(page)
+  expect(await begins()).toEqual({ how: 'cut', by: 'hand' })
+  await keys(page, 'o')
+  await expect(mark).toBeVisible()
+  await page.getByRole('button', { name: 'Show its own' }).click()
+  await expect(mark).toHaveCount(0)
+})
+
 test('scenes go from one episode to another by copy and paste, several at once, with their pictures', async ({
   context,
   page,

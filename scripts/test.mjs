@@ -44,8 +44,8 @@ const STEPS = {
  */
 const ROWS = {
   all: [
-    ['unit', 'build', 'licences', 'rooms', 'parts', 'server', 'lint'],
-    ['imports', 'unused', 'format', 'types', 'e2e'],
+    ['unit', 'imports', 'unused', 'format', 'build', 'licences', 'rooms', 'parts', 'server'],
+    ['types', 'lint', 'e2e'],
   ],
   checks: [['format', 'imports', 'unused', 'types', 'lint']],
   unit: [['unit']],

@@ -1,5 +1,6 @@
 import { engineConfig } from '@tidy-reel/engine/config'
 import { onStopOrOrphaned } from '@tidy-reel/engine/run/stop-signals'
+import { warmUp } from '@tidy-reel/engine/stock/warm-up'
 import { hereAndNow } from '@tidy-reel/engine/threads/here-and-now'
 import { channelActions } from './actions/channels.ts'
 import { episodeActions } from './actions/episodes.ts'
@@ -52,6 +53,7 @@ const sweeping = setInterval(
   SWEEP_MS,
 )
 console.log('worker ready')
+void warmUp().catch((error: Error) => console.error(error.message))
 
 const stop = async () => {
   clearInterval(sweeping)

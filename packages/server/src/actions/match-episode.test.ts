@@ -89,6 +89,21 @@ describe('matchEpisode', () => {
     await match()
     expect((await fresh.app.episodes.find(id)).revision).toBe(revision)
   })
+  it('lets pictures go on over short sentences, anew for another rhythm, never against what a person said', async () => {
+    const { id, change } = await matched()
+    const scenes = async () => (await fresh.app.episodes.find(id)).document.scenes
+    const held = async () =>
+      (await scenes()).flatMap((scene) => (scene.begins?.how === 'hold' ? [scene.id] : []))
+    const short = await held()
+    expect(short.length).toBeGreaterThan(0)
+    await change({ type: 'adjustScenes', target: [short[0]!], set: { begins: 'cut' } })
+    await change({ type: 'setPicking', set: { rhythm: 'calm' } })
+    expect(await held()).not.toContain(short[0])
+    expect((await scenes()).find((scene) => scene.id === short[0])!.begins).toEqual({
+      how: 'cut',
+      by: 'hand',
+    })
+  })
   it.each([
     [1, 'photo'],
     [0, 'clip'],
