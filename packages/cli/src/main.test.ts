@@ -242,7 +242,9 @@ describe('tidy-reel voices and speak', () => {
       expect(voice.realTimeFactor).toBeGreaterThan(0)
     }
     // One that has not spoken here is told as it was once measured.
-    expect(voices.find(({ language }) => language === 'fi')).toMatchObject({ realTimeFactor: 0.003 })
+    expect(voices.find(({ language }) => language === 'fi')).toMatchObject({
+      realTimeFactor: 0.003,
+    })
   })
   it('says what a voice would be given, in its language', async () => {
     const spoken = async (...args: string[]) =>
