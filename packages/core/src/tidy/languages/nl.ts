@@ -1,37 +1,66 @@
-import { wordList } from '../../text/pattern.ts'
+import { source, wordList } from '../../text/pattern.ts'
 import type { TidyWords } from './tidy-words.ts'
 
 /** Dutch. */
 export const nl: TidyWords = {
-  roles:
-    'verteller|vertelster|voice-?over|stem(?: \\d)?|spreker(?: \\d)?|presentat(?:or|rice)|commentaar|commentator|tekst',
-  seen: 'beeld(?:en)?|video|visueel|opname|shot|foto|grafiek|animatie|kaart|archief(?:beeld)?|b-?roll|sfeerbeeld',
+  roles: source(
+    'verteller|vertelster|voice-?over|stem(?: \\d)?|spreker(?: \\d)?|presentat(?:or|',
+    'rice)|commentaar|commentator|tekst',
+  ),
+  seen: source(
+    'beeld(?:en)?|video|visueel|opname|shot|foto|grafiek|animatie|kaart|',
+    'archief(?:beeld)?|b-?roll|sfeerbeeld',
+  ),
   heard: 'muziek|geluid(?:en)?|geluidseffect(?:en)?|omgevingsgeluid|sfeergeluid|achtergrondmuziek',
-  written:
-    'tekst (?:in|op) (?:beeld|scherm|het scherm)|titel (?:in|op) beeld|titelkaart|naambalk|onderschrift in beeld',
+  written: source(
+    'tekst (?:in|op) (?:beeld|scherm|het scherm)|titel (?:in|op) beeld|titelkaart|',
+    'naambalk|onderschrift in beeld',
+  ),
   told: 'camera|toon|tempo|regie|licht|overgang|notitie|opmerking|intonatie',
-  camera:
-    '(?:close-?up|detailopname|totaalshot|overzichtsshot|luchtopname|dronebeeld|droneshot|timelapse|slow motion|archiefbeeld)(?: (?:van|over))?|(?:de )?camera (?:volgt|toont|glijdt|draait|zoomt)(?: (?:langzaam|rustig))?(?: (?:over|naar|langs|in op))?|we zien|zoom (?:op|naar)|inzoomen op|snede naar|uitzicht op|beeld van',
+  camera: source(
+    '(?:close-?up|detailopname|totaalshot|overzichtsshot|luchtopname|dronebeeld|',
+    'droneshot|timelapse|slow motion|archiefbeeld)(?: (?:van|over))?|',
+    '(?:de )?camera (?:volgt|toont|glijdt|draait|zoomt)(?: (?:langzaam|',
+    'rustig))?(?: (?:over|naar|langs|in op))?|we zien|zoom (?:op|naar)|inzoomen op|',
+    'snede naar|uitzicht op|beeld van',
+  ),
   pause: 'pauze|stilte|adempauze',
   short: 'korte?|kleine?|even',
   long: 'lange?|dramatische?',
-  delivery:
-    '(?:(?:hij|zij|ze|beiden|allemaal|heel|zacht|met|een) )*(?:lacht|lachen|lachend|gelach|glimlacht|glimlachend|zucht|zuchtend|fluistert|fluisterend|zachtjes|zacht|luid|langzaam|snel|rustig|ernstig|ironisch|enthousiast|applaus|knikt|hoest|onverstaanbaar|in de camera)',
+  delivery: source(
+    '(?:(?:hij|zij|ze|beiden|allemaal|heel|zacht|met|een) )*(?:lacht|lachen|lachend|',
+    'gelach|glimlacht|glimlachend|zucht|zuchtend|fluistert|fluisterend|zachtjes|zacht|',
+    'luid|langzaam|snel|rustig|ernstig|ironisch|enthousiast|applaus|knikt|hoest|',
+    'onverstaanbaar|in de camera)',
+  ),
   music: 'muziek|piano|gitaar|melodie|violen|titelmuziek|trommels?',
-  noise:
-    'golven|wind|donder|regen|klok(?:ken)?|meeuwen|voetstappen|gekraak|misthoorn|motor|water|applaus',
+  noise: source(
+    'golven|wind|donder|regen|klok(?:ken)?|meeuwen|voetstappen|gekraak|misthoorn|motor|',
+    'water|applaus',
+  ),
   scene: 'scène|scene|dia|sequentie',
   shot: 'shot|opname',
-  part: 'inleiding|intro|opening|kern|middenstuk|slot|conclusie|samenvatting|epiloog|proloog|aftiteling|afsluiting|haakje',
+  part: source(
+    'inleiding|intro|opening|kern|middenstuk|slot|conclusie|samenvatting|epiloog|proloog|',
+    'aftiteling|afsluiting|haakje',
+  ),
   chapter: 'hoofdstuk|deel|akte|paragraaf',
-  facts:
-    'werktitel|onderwerp|lengte|duur|speelduur|woorden|aantal woorden|versie|auteur|geschreven door|door|doelgroep|toon|formaat|taal|datum|deadline|trefwoorden|thumbnail|beschrijving|status',
-  later:
-    'nog (?:doen|nakijken|checken|uitzoeken)|todo|nakijken|controleren|checken|notitie(?: voor .{1,20})?|opmerking',
+  facts: source(
+    'werktitel|onderwerp|lengte|duur|speelduur|woorden|aantal woorden|versie|auteur|',
+    'geschreven door|door|doelgroep|toon|formaat|taal|datum|deadline|trefwoorden|',
+    'thumbnail|beschrijving|status',
+  ),
+  later: source(
+    'nog (?:doen|nakijken|checken|uitzoeken)|todo|nakijken|controleren|checken|',
+    'notitie(?: voor .{1,20})?|opmerking',
+  ),
   calls: [
     '\\babonneer\\b|\\bvond je (?:deze|de) video\\b',
     '\\b(?:duimpje|duim) omhoog\\b|\\b(?:geef|laat)\\b.*\\b(?:like|duimpje)\\b',
-    '\\b(?:laat|schrijf|vertel|zet)\\b.*\\b(?:reacties|comments|opmerkingen)\\b|\\bin de reacties\\b',
+    source(
+      '\\b(?:laat|schrijf|vertel|zet)\\b.*\\b(?:reacties|comments|opmerkingen)\\b|',
+      '\\bin de reacties\\b',
+    ),
     '\\b(?:zet|schakel)\\b.*\\b(?:meldingen|belletje)\\b',
     '\\blinks?\\b.*\\b(?:beschrijving|hieronder)\\b',
     '\\bdeel (?:deze|dit) video\\b|\\bvolg (?:ons|mij|me) op\\b',
