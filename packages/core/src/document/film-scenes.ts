@@ -78,6 +78,10 @@ export function filmOf(document: Document, rate = 1): Film {
   }
 }
 
+/** Ids of the scenes over which the picture of the scene before goes on. */
+export const heldScenes = ({ scenes }: Pick<Film, 'scenes'>): Set<string> =>
+  new Set(scenes.flatMap(({ id, begins }) => (begins === 'hold' ? [id] : [])))
+
 /** Where a scene's picture begins with this scene before it: what matching decided of another lapses. */
 function beginningAfter(
   before: FilmScene | undefined,

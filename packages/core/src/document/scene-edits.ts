@@ -88,10 +88,9 @@ export function splitScene(document: Document, { sceneId, at }: CommandOf<'split
   const first = wordsOf(head).length
   const [shots, rest] = partedShots(scene.shots, words, Math.min(first, words - 1))
   const { length: _, ...unheld } = scene
-  const { begins: _begins, ...rested } = unheld
   draft.scenes.set(sceneId, { ...unheld, text: head.trim(), shots: orderly(shots, first) })
   const second = added(draft, {
-    ...rested,
+    ...unheld,
     // Who parts a scene wants two pictures: none is held over the cut by itself.
     begins: { how: 'cut', by: 'hand' },
     text: tail.trim(),

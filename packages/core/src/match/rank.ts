@@ -100,8 +100,8 @@ export function ranked(
   wish: FilmWish,
 ): Ranked[] {
   const { film: world, chapter } = worlds
-  const library = [companyWorld(query.subject, index), companyWorld(query.chapterSubject, index)]
-  const [filmLibrary, chapterLibrary] = library as [World, World]
+  const filmLibrary = companyWorld(query.subject, index)
+  const chapterLibrary = companyWorld(query.chapterSubject, index)
   const fits = world.fits.map(
     (fit, i) =>
       (1 - WEIGHT.beside) * Math.max(fit, chapter.fits[i]! * WEIGHT.chapter) +

@@ -1,6 +1,7 @@
 import { existsSync } from 'node:fs'
 import type { Sequelize } from 'sequelize'
 import type { Document } from '@tidy-reel/core/document/document'
+import { isHeld } from '@tidy-reel/core/document/shot-edits'
 import { isFault } from '@tidy-reel/core/faults/fault'
 import type { ChosenItem } from '@tidy-reel/core/pictures/item'
 import { type EngineConfig, folders } from '@tidy-reel/engine/config'
@@ -11,12 +12,8 @@ import type { EpisodeActions } from './episodes.ts'
 
 /** Its pictures in the order they are wanted: what is seen, then what waits under a held one. */
 function itemsOf({ scenes }: Document): ChosenItem[] {
-  const seen = scenes.flatMap(({ shots, begins }) =>
-    begins?.how === 'hold' ? shots.slice(1) : shots,
-  )
-  const waiting = scenes.flatMap(({ shots, begins }) =>
-    begins?.how === 'hold' ? shots.slice(0, 1) : [],
-  )
+  const seen = scenes.flatMap((scene) => (isHeld(scene) ? scene.shots.slice(1) : scene.shots))
+  const waiting = scenes.filter(isHeld).flatMap(({ shots }) => shots.slice(0, 1))
   return [...seen, ...waiting].flatMap(({ item }) => item ?? [])
 }
 

@@ -2,6 +2,7 @@
 import { useElementSize } from '@vueuse/core'
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import type { Command } from '@tidy-reel/core/document/command'
+import { heldScenes } from '@tidy-reel/core/document/film-scenes'
 import { alikePictures } from '@tidy-reel/core/match/alike-pictures'
 import { filmPictures } from '@tidy-reel/core/timeline/pictures'
 import { useEpisode } from '../episode/episode-store.ts'
@@ -32,9 +33,7 @@ const cell = computed(() => {
     height: (picture * 9) / 16 + SIZES.caption,
   }
 })
-const goingOn = computed(
-  () => new Set(episode.plan.scenes.flatMap(({ id, begins }) => (begins === 'hold' ? [id] : []))),
-)
+const goingOn = computed(() => heldScenes(episode.plan))
 /** A picture that goes on over other scenes is shown once. */
 const shown = computed(() =>
   episode.document.scenes.flatMap(({ id, text, shots, hidden }, scene) => {

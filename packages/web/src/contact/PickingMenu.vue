@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ElCheckbox, ElInputNumber, ElOption, ElSelect } from 'element-plus'
 import { computed } from 'vue'
-import type { Picking, Rhythm } from '@tidy-reel/core/document/document'
+import { type Picking, type Rhythm, RHYTHMS } from '@tidy-reel/core/document/document'
 import { type ChosenItem, sourceName } from '@tidy-reel/core/pictures/item'
 import PopPanel from '../controls/PopPanel.vue'
 
@@ -16,11 +16,6 @@ const props = defineProps<{
   middle: number
 }>()
 const emit = defineEmits<{ change: [set: Partial<Picking>] }>()
-const PACES = [
-  ['calm', 'calm'],
-  ['usual', 'usual'],
-  ['brisk', 'brisk'],
-] as const
 const MIXES = [
   ['fit', 'whichever fit best'],
   [0, 'clips only'],
@@ -70,7 +65,7 @@ const use = (name: string, wanted: boolean) =>
           :teleported="false"
           aria-label="Rhythm"
           @change="(rhythm: Rhythm) => emit('change', { rhythm })"
-          ><ElOption v-for="[value, said] in PACES" :key="value" :value="value" :label="said"
+          ><ElOption v-for="rhythm in RHYTHMS" :key="rhythm" :value="rhythm" :label="rhythm"
         /></ElSelect>
       </label>
       <p class="soft">

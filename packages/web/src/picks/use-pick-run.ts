@@ -1,5 +1,6 @@
 import { computed, ref, watch } from 'vue'
 import type { RefusalReason } from '@tidy-reel/core/document/document'
+import { heldScenes } from '@tidy-reel/core/document/film-scenes'
 import { certain } from '@tidy-reel/core/faults/certain'
 import type { OfferedPicture } from '@tidy-reel/core/match/pick'
 import { concerns, saidBy } from '@tidy-reel/core/match/refusals'
@@ -177,7 +178,7 @@ export function usePickRun(episode: Episode) {
 
 /** Pictures that matching chose, weakest first, then in the order of the film. */
 function orderOf({ document, data, plan }: Episode): PickStop[] {
-  const goingOn = new Set(plan.scenes.flatMap((each) => (each.begins === 'hold' ? [each.id] : [])))
+  const goingOn = heldScenes(plan)
   const places = document.scenes.flatMap(({ id, shots, hidden }) =>
     hidden
       ? []

@@ -16,10 +16,12 @@ const READ = 6000
 /** The patterns of a language, made of its words. */
 export interface TidyRules {
   words: TidyWords
-  /** "IMAGE : …": the label and what it says. */
+  /** "IMAGE : …": the label and what it says; a label that only the makers read. */
   label: RegExp
+  told: RegExp
   /** What a bracket says, in the order it is asked. */
   pause: RegExp
+  short: RegExp
   written: RegExp
   heard: RegExp
   seen: RegExp
@@ -52,6 +54,8 @@ function rulesOf(words: TidyWords): TidyRules {
       String.raw`^\s*(?:[-*•]\s+)?[[(]?${MARKS}(${labels})(?:\s*\([^)]*\))?${MARKS}${SIGN}${MARKS}\s*(.+?)${MARKS}[\])]?\s*$`,
       'iu',
     ),
+    told: whole(words.told),
+    short: whole(words.short),
     pause: whole(`(?:(${size})\\s+)?(?:${words.pause})(?:\\s+(${size}))?${seconds}`),
     written: new RegExp(`^(?:${words.written})${SIGN}(.+)$`, 'iu'),
     heard: new RegExp(`^(?:${words.heard})${SIGN}(.+)$`, 'iu'),
@@ -127,10 +131,10 @@ const plain = (text: string) =>
     .replace(/[[\]]/g, '')
     .trim()
 
-function pauseOf([, before, after, seconds]: RegExpExecArray, { words }: TidyRules): string {
+function pauseOf([, before, after, seconds]: RegExpExecArray, { short }: TidyRules): string {
   if (seconds) return `[pause ${seconds.replace(',', '.')}s]`
   const size = before ?? after
-  if (size && new RegExp(`^(?:${words.short})$`, 'iu').test(size)) return '[pause 0.5s]'
+  if (size && short.test(size)) return '[pause 0.5s]'
   return size ? '[pause 2s]' : '[pause 1s]'
 }
 
@@ -139,6 +143,6 @@ export function labelMeaning(text: string, rules: TidyRules): string | undefined
   const found = rules.label.exec(text)
   if (!found || !/^[^\p{L}]*\p{Lu}/u.test(text)) return undefined
   const [label, rest] = [itemAt(found, 1), itemAt(found, 2)]
-  if (new RegExp(`^(?:${rules.words.told})$`, 'iu').test(label)) return ''
+  if (rules.told.test(label)) return ''
   return foreignMeaning(`${label}: ${rest}`, false, rules)
 }
