@@ -107,6 +107,32 @@ test('a word is taken for what a person says it means, for the whole film', asyn
     ])
 })
 
+test('what the film shows is read as a list and written into the script before pictures are chosen', async ({
+  page,
+  request,
+}) => {
+  await newEpisode(page, 'Bats of the tower', BAT)
+  const id = idOf(page)
+  await page.goto(page.url().replace('script', 'shown'))
+  const shows = page.getByRole('textbox', { name: 'Scene 3 shows' })
+  await expect(shows).toHaveAttribute('placeholder', /sea.* ship/)
+  await shows.fill('a freighter at dusk, not a sailing boat')
+  await page.keyboard.press('Enter')
+  const script = async () => (await viewOf(request, id)).document.script
+  await expect
+    .poll(script)
+    .toContain('[picture: a freighter at dusk, not a sailing boat] The sea is far away')
+  await expect(page.getByText('as you wrote it')).toHaveCount(1)
+
+  // Emptied, it is left to what is read; the keys go from scene to scene.
+  await page.keyboard.press('ArrowUp')
+  await page.keyboard.press('Enter')
+  await expect(shows).toBeFocused()
+  await shows.fill('')
+  await page.keyboard.press('Enter')
+  await expect.poll(script).toBe(BAT)
+})
+
 test('the contact sheet shows all pictures; another is chosen there, two change places', async ({
   page,
   request,

@@ -322,6 +322,20 @@ describe('tidy-reel align', () => {
   })
 })
 
+describe('tidy-reel shown', () => {
+  it('says what each scene shows, a direction as it stands', async () => {
+    const script = file('shown.txt', 'The boat rises. [picture: a lock, not a key] It is slow.')
+    const { code, stdout } = await tidy(['shown', script, '--json'])
+    expect(code).toBe(0)
+    expect(JSON.parse(stdout)).toMatchObject({
+      scenes: [
+        { n: 1, text: 'The boat rises.', see: 'boat rises', from: 'sentence' },
+        { n: 2, text: 'It is slow.', see: 'a lock', not: ['key'], from: 'direction' },
+      ],
+    })
+  })
+})
+
 describe('tidy-reel match', () => {
   const items = ['harbour', 'lamp', 'sea', 'keeper', 'cow', 'bread'].map((tag) =>
     item(tag, 'photo', {

@@ -28,6 +28,7 @@ function wordsOf(cause: unknown): string {
 const COMMANDS = [
   scenes,
   prepare,
+  shown,
   match,
   newDocument,
   apply,
@@ -66,6 +67,17 @@ function prepare(tidy: Command) {
     .description('a script without what should not be spoken')
     .action(async (file: string, flags: { json?: boolean }) =>
       (await import('./prepare-command.ts')).prepareCommand(file, flags),
+    )
+}
+
+function shown(tidy: Command) {
+  tidy
+    .command('shown')
+    .argument('<file>')
+    .option('--json')
+    .description('what every scene will show, in words, before pictures are looked for')
+    .action(async (file: string, flags: { json?: boolean }) =>
+      (await import('./shown-command.ts')).shownCommand(file, flags),
     )
 }
 

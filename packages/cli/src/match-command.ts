@@ -1,32 +1,17 @@
-import { parse } from 'node:path'
 import { z } from 'zod'
-import { emptyDocument, UNTITLED } from '@tidy-reel/core/document/document'
+import { emptyDocument } from '@tidy-reel/core/document/document'
 import { itemAt } from '@tidy-reel/core/faults/certain'
 import { TidyError } from '@tidy-reel/core/faults/fault'
 import { Item } from '@tidy-reel/core/pictures/item'
-import { pattern } from '@tidy-reel/core/text/pattern'
 import { sceneSeconds } from '@tidy-reel/core/timeline/timeline'
 import { engineConfig } from '@tidy-reel/engine/config'
 import { pictureLibrary } from '@tidy-reel/engine/stock/library'
 import { matchDocument, WIDE } from '@tidy-reel/engine/stock/match-film'
 import { readJson } from './document-files.ts'
+import { titleFrom } from './film-title.ts'
 import { print } from './print.ts'
 import { filmFromFile } from './read-script.ts'
 import { withStock } from './stock-process.ts'
-
-/** Words of a file's name that tell nothing of a film. */
-const NAMES_NOTHING = pattern(
-  'gi',
-  String.raw`\b(?:script|film|draft|episode|text|final|version|test|sample|narration|copy|new|`,
-  String.raw`old|\w?\d+\w?)\b`,
-)
-
-/** What a script's file name says it is about. */
-const titleFrom = (file: string) =>
-  parse(file)
-    .name.replace(/[-_.]+/g, ' ')
-    .replace(NAMES_NOTHING, ' ')
-    .trim()
 
 /** Prints the pictures chosen for every scene, the first being the one the film would show. */
 export async function matchCommand(
@@ -35,7 +20,7 @@ export async function matchCommand(
 ) {
   const film = await filmFromFile(file)
   const config = engineConfig()
-  const document = emptyDocument(titleFrom(file) || UNTITLED)
+  const document = emptyDocument(titleFrom(file))
   const wish = { shape: WIDE, seconds: sceneSeconds(film.scenes) }
   const items = catalogue
     ? await readJson(

@@ -1,4 +1,5 @@
 import { itemAt } from '@tidy-reel/core/faults/certain'
+import { pictureAsked } from '@tidy-reel/core/script/picture-asked'
 import { sceneSeconds } from '@tidy-reel/core/timeline/timeline'
 import { searchWords } from '@tidy-reel/core/words/search-words'
 import { loadLexicon } from '@tidy-reel/engine/words/wordnet'
@@ -14,10 +15,9 @@ export async function scenesCommand(file: string, { json }: { json?: boolean }) 
     n: i + 1,
     chapter: film.chapters[scene.chapter]?.title ?? '',
     text: scene.text,
-    words: searchWords(
-      scene.directions.find((d) => d.kind === 'picture')?.text ?? scene.text,
-      lexicon,
-    ).map(({ text }) => text),
+    words: searchWords(pictureAsked(scene.directions).see || scene.text, lexicon).map(
+      ({ text }) => text,
+    ),
     seconds: Math.round(itemAt(seconds, i) * 100) / 100,
   }))
   print(

@@ -7,6 +7,7 @@ import { knownHost } from './http/known-host.ts'
 import { answerProblem } from './http/problem.ts'
 import { sameOrigin } from './http/same-origin.ts'
 import { securityHeaders } from './http/security-headers.ts'
+import { depictionRoutes } from './routes/depictions.ts'
 import { episodeRoutes } from './routes/episodes.ts'
 import { libraryRoutes } from './routes/library.ts'
 import { mediaRoutes } from './routes/media.ts'
@@ -25,6 +26,7 @@ const UPLOADS_AT_ONCE = 12
 const rooms = (services: Services) =>
   new Hono()
     .route('/api/episodes', episodeRoutes(services))
+    .route('/api/episodes', depictionRoutes(services))
     .route('/api/episodes', versionRoutes(services))
     .route('/api/episodes', voiceRoutes(services))
     .route('/api', writingRoutes(services))

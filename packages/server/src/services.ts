@@ -6,6 +6,7 @@ import { type Thumbnails, thumbnails } from '@tidy-reel/engine/stock/thumbnails'
 import { type WorkPool, workPool } from '@tidy-reel/engine/threads/pool'
 import { type CandidatesActions, candidatesOf } from './actions/candidates.ts'
 import { type ChannelActions, channelActions } from './actions/channels.ts'
+import { type DepictionActions, depictionActions } from './actions/depictions.ts'
 import { episodeView } from './actions/episode-view.ts'
 import { type EpisodeActions, episodeActions } from './actions/episodes.ts'
 import { type HistoryActions, historyActions } from './actions/history.ts'
@@ -25,6 +26,7 @@ import { openQueue, type Queue } from './jobs/queue.ts'
 /** What the routes stand on. */
 export interface Services {
   channels: ChannelActions
+  depictions: DepictionActions
   episodes: EpisodeActions
   history: HistoryActions
   imports: ImportActions
@@ -74,18 +76,21 @@ export async function openServices(
       await history.history(id),
     ),
   )
+  const library = libraryActions(sequelize, owner)
+  const writing = writingActions(episodes, owner, pool, engine)
   return {
     channels,
+    depictions: depictionActions(episodes, writing, library, pool, engine),
     episodes,
     history,
     imports: importActions(pictures.take, pool),
-    library: libraryActions(sequelize, owner),
+    library,
     pictures,
     recordings: recordingActions(sequelize, queue, engine, episodes, owner),
     renders: renderActions(sequelize, queue, engine, episodes, owner),
     topics: topicActions(sequelize, statisticsClient(engine.statistics), episodes, owner, pool),
     versions: versionActions(episodes, owner),
-    writing: writingActions(episodes, owner, pool, engine),
+    writing,
     hub,
     queue,
     pool,

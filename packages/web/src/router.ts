@@ -75,6 +75,13 @@ export const router = createRouter({
           meta: { title: 'Contact sheet' },
         },
         {
+          path: 'shown',
+          name: 'shown',
+          component: () => import('./shown/ShownView.vue'),
+          props: true,
+          meta: { title: 'What is shown' },
+        },
+        {
           path: 'sound',
           name: 'sound',
           component: () => import('./sound/SoundView.vue'),

@@ -5,6 +5,7 @@ import { parseScript } from '../script/parse.ts'
 import { apply } from './apply.ts'
 import { Command } from './command.ts'
 import { Document, emptyDocument } from './document.ts'
+import { filmOf } from './film-scenes.ts'
 import { takenBack } from './inverse.ts'
 
 const picture = (id: string, kind: 'clip' | 'photo' = 'photo') => ({
@@ -202,6 +203,42 @@ describe('settings', () => {
       '# C\nThe lamp burns. [super: 1] The sea is calm.\n\n# Next\n\nIt turns.',
     )
     expect(run(start, { type: 'setChapter', sceneId: 's1', title: null }).script).not.toContain('#')
+  })
+  it('keep what a service would show beside the script, and write into it what is taken', () => {
+    const depiction = { see: 'a lamp at dusk', search: ['lamp'], not: ['torch'], finds: 3 }
+    const offered = run(start, {
+      type: 'offerDepictions',
+      scenes: [
+        { sceneId: 's1', text: 'The lamp burns.', depiction },
+        { sceneId: 's2', text: 'What it said before.', depiction },
+      ],
+    })
+    expect(offered.script).toBe(start.script)
+    expect(offered.scenes.map((scene) => scene.depiction?.see)).toEqual([
+      'a lamp at dusk',
+      undefined,
+      undefined,
+    ])
+    const taken = run(offered, { type: 'takeDepictions', sceneIds: ['s1', 's2'] })
+    expect(taken.script).toBe(
+      '# C\n[picture: a lamp at dusk, not torch] The lamp burns. [super: 1] The sea is calm. It turns.',
+    )
+    expect(filmOf(taken).scenes.map(({ search }) => search)).toEqual([
+      ['lamp'],
+      undefined,
+      undefined,
+    ])
+    const own = run(taken, {
+      type: 'adjustScenes',
+      target: ['s1'],
+      set: { picture: 'a lamp at dawn' },
+    })
+    expect(own.script).toContain('[picture: a lamp at dawn] The lamp burns.')
+    expect(filmOf(own).scenes[0]!.search).toBeUndefined()
+    const rewritten = run(offered, { type: 'editNarration', sceneId: 's1', text: 'It is out.' })
+    expect(run(rewritten, { type: 'takeDepictions', sceneIds: ['s1'] }).script).toBe(
+      rewritten.script,
+    )
   })
   it('leave pictures chosen by hand, and scenes whose words changed, alone when matching places its own', () => {
     const other = picture('b')
@@ -419,7 +456,32 @@ const commands = fc.oneof(
   fc.record({
     type: fc.constant('adjustScenes'),
     target,
-    set: fc.record({ begins: maybe(fc.constantFrom('hold', 'early', 'cut')) }),
+    set: fc.oneof(
+      fc.record({ begins: maybe(fc.constantFrom('hold', 'early', 'cut')) }),
+      fc.record({ picture: maybe(fc.constantFrom('a lamp', 'the sea, not a lamp')) }),
+    ),
+  }),
+  fc.record({
+    type: fc.constant('takeDepictions'),
+    sceneIds: fc.array(nth, { minLength: 1, maxLength: 3 }),
+  }),
+  fc.record({
+    type: fc.constant('offerDepictions'),
+    scenes: fc.array(
+      fc.record({
+        sceneId: nth,
+        text: fc.constantFrom('The lamp burns.', 'It turns.'),
+        depiction: maybe(
+          fc.record({
+            see: fc.constantFrom('# a lamp', 'KEEPER: the sea'),
+            search: fc.constant(['lamp']),
+            not: fc.constantFrom([], ['torch']),
+            finds: fc.nat({ max: 3 }),
+          }),
+        ),
+      }),
+      { minLength: 1, maxLength: 3 },
+    ),
   }),
   fc.record({ type: fc.constant('removeShot'), sceneId: nth, shot: fc.nat({ max: 4 }) }),
   fc.record({

@@ -22,6 +22,7 @@ import {
   moveScenes,
   setChapter,
   splitScene,
+  takeDepictions,
 } from './scene-edits.ts'
 import {
   adjustedShot,
@@ -182,6 +183,10 @@ function changed(document: Document, command: Command): Document {
       return { ...document, making: { ...document.making, ...defined(command.set) } }
     case 'placeShots':
       return placeShots(document, command)
+    case 'offerDepictions':
+      return offerDepictions(document, command)
+    case 'takeDepictions':
+      return takeDepictions(document, command)
     case 'takeBack':
       return consistent(takenBack(document, command.inverse))
     case 'restore':
@@ -253,6 +258,24 @@ function adjustShots(
   return {
     ...document,
     scenes: document.scenes.map((scene) => (ids.has(scene.id) ? adjusted(scene) : scene)),
+  }
+}
+
+function offerDepictions(
+  document: Document,
+  { scenes: offered }: CommandOf<'offerDepictions'>,
+): Document {
+  const offers = new Map(offered.map((offer) => [offer.sceneId, offer]))
+  return {
+    ...document,
+    scenes: document.scenes.map((scene) => {
+      const offer = offers.get(scene.id)
+      if (offer?.text !== scene.text) return scene
+      const { depiction: _before, ...bare } = scene
+      return offer.depiction
+        ? { ...bare, depiction: { ...offer.depiction, text: scene.text } }
+        : bare
+    }),
   }
 }
 

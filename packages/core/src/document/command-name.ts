@@ -137,6 +137,15 @@ export function commandName(command: Command): string {
       return command.set.style === undefined
         ? 'what made pictures leave out'
         : 'style of made pictures'
+    case 'offerDepictions':
+      return command.scenes.some(({ depiction }) => depiction)
+        ? 'what a service would show'
+        : count(
+            command.scenes.map(({ sceneId }) => sceneId),
+            'left as it was',
+          )
+    case 'takeDepictions':
+      return count(command.sceneIds, 'shown as offered')
     case 'placeShots':
       return 'chosen pictures'
     case 'takeBack':

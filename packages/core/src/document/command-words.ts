@@ -1,7 +1,18 @@
 import type { Command } from './command.ts'
 
 /** Fields of commands that a person has written, in the order they are read. */
-const WRITTEN = new Set(['title', 'script', 'text', 'notes', 'on', 'words', 'super', 'say', 'word'])
+const WRITTEN = new Set([
+  'title',
+  'script',
+  'text',
+  'notes',
+  'on',
+  'words',
+  'super',
+  'picture',
+  'say',
+  'word',
+])
 
 /**
  * What a person wrote in a command, to be copied when it cannot be saved.

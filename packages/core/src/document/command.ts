@@ -13,6 +13,7 @@ import {
   Making,
   Matching,
   MOODS,
+  OfferedDepiction,
   Picking,
   Refusal,
   Scene,
@@ -66,6 +67,14 @@ const SceneSettings = z.object({
     .trim()
     .min(1)
     .max(200)
+    .regex(/^[^[\]\n]*$/, 'words without square brackets')
+    .nullish(),
+  /** What is to be seen; written into the script as `[picture: …]`. */
+  picture: z
+    .string()
+    .trim()
+    .min(1)
+    .max(300)
     .regex(/^[^[\]\n]*$/, 'words without square brackets')
     .nullish(),
   speaker: SpeakerName.or(z.literal('')).nullish(),
@@ -239,6 +248,28 @@ export const Command = z.discriminatedUnion('type', [
         }),
       )
       .max(5000),
+  }),
+  /**
+   * What a service would show, in place of what it offered before; null takes an offer away. Skipped
+   * where the narration changed meanwhile.
+   */
+  z.object({
+    type: z.literal('offerDepictions'),
+    scenes: z
+      .array(
+        z.object({
+          sceneId,
+          text: z.string(),
+          depiction: OfferedDepiction.omit({ text: true }).nullable(),
+        }),
+      )
+      .min(1)
+      .max(5000),
+  }),
+  /** Writes what is offered for scenes into the script, as their directions. */
+  z.object({
+    type: z.literal('takeDepictions'),
+    sceneIds: z.array(sceneId).min(1).max(5000),
   }),
   /** Takes changes back, given what leads back from them. */
   z.object({ type: z.literal('takeBack'), inverse: Inverse }),

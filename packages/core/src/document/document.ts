@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { Depiction } from '../pictures/depiction.ts'
 import { ChosenItem } from '../pictures/item.ts'
 import { Move } from '../pictures/view.ts'
 import { Pronunciation } from '../text/pronunciation.ts'
@@ -117,6 +118,15 @@ export const ChosenTake = z.object({
 })
 export type ChosenTake = z.infer<typeof ChosenTake>
 
+/** What is offered to be seen in a scene; it lapses when the narration changes. */
+export const OfferedDepiction = Depiction.extend({
+  /** The narration it was thought out for. */
+  text: z.string().min(1),
+  /** Pictures that its words found when it came; 0 where there is none. */
+  finds: z.number().int().min(0),
+})
+export type OfferedDepiction = z.infer<typeof OfferedDepiction>
+
 export const Scene = z.object({
   id: z.string().min(1).max(40),
   /** Narration; always what `parseScript` reads at this place of the script. */
@@ -135,6 +145,8 @@ export const Scene = z.object({
   pace: Speed.optional(),
   emphasis: z.enum(EMPHASES).optional(),
   take: ChosenTake.optional(),
+  /** What a service would show; taken, it stands in the script as a direction. */
+  depiction: OfferedDepiction.optional(),
 })
 export type Scene = z.infer<typeof Scene>
 

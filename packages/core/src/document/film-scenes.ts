@@ -1,7 +1,8 @@
 import { itemAt } from '../faults/certain.ts'
+import { depictionText } from '../pictures/depiction.ts'
 import type { ScriptScene } from '../script/parse.ts'
 import { parsedScript } from '../script/parsed-script.ts'
-import type { Document, Scene, Shot } from './document.ts'
+import type { Document, OfferedDepiction, Scene, Shot } from './document.ts'
 import type { Emphasis } from './voicing.ts'
 
 /**
@@ -20,6 +21,8 @@ export interface FilmScene extends Omit<ScriptScene, 'source' | 'marked'> {
   emphasis?: Emphasis
   /** Hash of the take a person chose for just these words. */
   take?: string
+  /** What its picture is looked for by, beside what its direction says. */
+  search?: readonly string[]
   /** Words on a plain card that nobody speaks, in place of a narration. */
   card?: string
 }
@@ -94,7 +97,7 @@ function beginningAfter(
 }
 
 function filmScene(
-  { id, shots, length, voice, pace, emphasis, take }: Scene,
+  { id, shots, length, voice, pace, emphasis, take, depiction }: Scene,
   { text, chapter, speaker, directions, opensParagraph, estimatedSeconds }: ScriptScene,
 ): FilmScene {
   return {
@@ -111,7 +114,17 @@ function filmScene(
     ...(pace ? { pace } : {}),
     ...(emphasis ? { emphasis } : {}),
     ...(take?.text === text ? { take: take.hash } : {}),
+    ...(depiction && isTaken(depiction, directions) ? { search: depiction.search } : {}),
   }
+}
+
+/** True where the script's direction is what was offered. */
+export const isTaken = (
+  { see, not }: Pick<OfferedDepiction, 'see' | 'not'>,
+  directions: ScriptScene['directions'],
+): boolean => {
+  const offered = depictionText({ see, not })
+  return directions.some((one) => one.kind === 'picture' && one.text === offered)
 }
 
 const cardScene = (id: string, card: string, length: number, chapter: number): FilmScene => ({

@@ -1,5 +1,6 @@
 import { entryOf, itemAt, lastOf } from '../faults/certain.ts'
 import { TidyError } from '../faults/fault.ts'
+import { depictionText } from '../pictures/depiction.ts'
 import { cleanScript } from '../script/clean.ts'
 import { BOUNDARY, parseScript } from '../script/parse.ts'
 import { mergeTexts } from '../text/merge-texts.ts'
@@ -290,11 +291,14 @@ export function adjustScenes(
     .map((scene) => (ids.has(scene.id) ? { ...scene, ...settingsOf(scene, set) } : scene))
     .map(withoutUndefined)
   const changed = { ...document, scenes }
-  if (set.pause === undefined && set.super === undefined && set.speaker === undefined)
-    return changed
+  const isWritten = [set.pause, set.super, set.picture, set.speaker].some(
+    (value) => value !== undefined,
+  )
+  if (!isWritten) return changed
   const draft = draftOf(changed)
   if (set.pause !== undefined) for (const id of ids) setPause(draft, id, set.pause)
   if (set.super !== undefined) for (const id of ids) setSuper(draft, id, set.super)
+  if (set.picture !== undefined) for (const id of ids) setPicture(draft, id, set.picture)
   if (set.speaker !== undefined) setSpeaker(draft, ids, set.speaker ?? '')
   return settle(changed, draft)
 }
@@ -332,11 +336,33 @@ function setPause(draft: Draft, id: string, pause: number | null) {
 const setSuper = (draft: Draft, id: string, text: string | null) =>
   setDirection(draft, id, 'super', (bare) => (text === null ? bare : `[super: ${text}] ${bare}`))
 
+const setPicture = (draft: Draft, id: string, text: string | null) =>
+  setDirection(draft, id, 'picture', (bare) =>
+    text === null ? bare : `[picture: ${text}] ${bare}`,
+  )
+
+/**
+ * Scenes of which nothing is offered stay as they are.
+ *
+ * @throws TidyError `scene_not_found` for an id the document does not have; nothing is changed then
+ */
+export function takeDepictions(
+  document: Document,
+  { sceneIds }: CommandOf<'takeDepictions'>,
+): Document {
+  const draft = draftOf(document)
+  for (const id of sceneIds) {
+    const { depiction, text } = sceneOf(draft, id)
+    if (depiction?.text === text) setPicture(draft, id, depictionText(depiction))
+  }
+  return settle(document, draft)
+}
+
 /** Rewrites a scene without its directions of one kind, then as asked. */
 function setDirection(
   draft: Draft,
   id: string,
-  kind: 'pause' | 'super',
+  kind: 'pause' | 'super' | 'picture',
   put: (bare: string) => string,
 ) {
   const { block, piece } = placeOf(draft.blocks, id)

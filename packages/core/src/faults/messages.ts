@@ -23,13 +23,16 @@ export const ENGLISH: Messages = {
   import_pictures_only: (d) =>
     `"${d.name}" holds pictures of pages and no text. Have its text recognised first (OCR), ` +
     'or paste it. Your text is as it was.',
+  director_missing: () =>
+    'No writing service is set up that could say what the film shows. Set one up here, or write into ' +
+    'the list yourself what is to be seen.',
   writer_unreachable: (d) =>
-    `The writing service at ${d.address} does not answer. Check its address, or use the built-in writer.`,
+    `The writing service at ${d.address} does not answer. Check its address, or do without it.`,
   writer_refused: (d) =>
     `The writing service at ${d.address} refuses: ${d.reason}. Nothing of yours was changed.`,
   writer_answer_invalid: (d) =>
     `What the writing service at ${d.address} sent cannot be used: ${d.reason}. Nothing of ` +
-    'yours was changed; try again, or use the built-in writer.',
+    'yours was changed; try again, or do without it.',
   films_unreadable: (d) =>
     `"${d.name}" cannot be used as a list of films: ${d.reason}. It needs the columns title, published and views.`,
   statistics_unreachable: (d) =>

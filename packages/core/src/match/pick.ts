@@ -20,6 +20,7 @@ import type { SceneToMatch } from './scene-to-match.ts'
 import { SCENES_APART } from './scenes-apart.ts'
 import { shotsIn } from './shots-in.ts'
 import { type Sureness, surenessOf } from './sureness.ts'
+import { withoutUnwanted } from './unwanted.ts'
 import { type World, worldOf } from './worlds.ts'
 
 export interface OfferedPicture {
@@ -112,7 +113,7 @@ export function pickPictures(
           chapter: world(itemAt(queries, n).chapter),
           named: itemAt(named, n),
         },
-        kept: left(itemAt(said, n)),
+        kept: withoutUnwanted(index, scene.not ?? [], left(itemAt(said, n))),
       },
       { index, lexicon },
       { orientation: options.orientation, longest, preferred, most: CONSIDERED },

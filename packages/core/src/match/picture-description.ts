@@ -1,6 +1,5 @@
-import {} from '../faults/certain.ts'
 import type { SearchWord } from '../words/search-words.ts'
-import { HOURS } from './hours.ts'
+import { HOURS, timeOfDayIn } from './hours.ts'
 
 /** A scene as somebody who is to paint it should know it. */
 export interface SceneToPaint {
@@ -30,18 +29,18 @@ export function pictureDescription(
 ): string {
   const film = `From a film about ${lowered(title)}${chapter && chapter !== title ? `: ${lowered(chapter)}` : ''}.`
   const seen = picture?.trim() || thingsIn(text, words)
-  const hour = picture
-    ? undefined
-    : text
-        .toLowerCase()
-        .match(/\p{L}+/gu)
-        ?.find((word) => HOURS.has(word))
+  const hour = picture ? undefined : timeOfDayIn(text)
   if (!seen) return film
   const sight = seen.charAt(0).toUpperCase() + seen.slice(1).replace(/[.!?]+$/, '')
   return `${sight}${hour ? `, at ${hour}` : ''}. ${film}`
 }
 
-function thingsIn(text: string, words: readonly SearchWord[]): string {
+/**
+ * The heaviest things a sentence names, in its order; of those it borrowed where it names none.
+ *
+ * @returns words for a person: "lens, flame and keeper"; empty for none
+ */
+export function thingsIn(text: string, words: readonly SearchWord[]): string {
   const things = words.filter(
     ({ names, weight, text: word }) =>
       (names === 'thing' || names === 'phrase') && weight > 0.05 && !HOURS.has(word),

@@ -33,6 +33,8 @@ export interface SceneQuery {
    * leans on others.
    */
   stake: number
+  /** What its pronoun stands for, likeliest first; empty where it rests on none. */
+  standing: readonly SearchWord[]
   /** True when it rests on a pronoun: what its other words name stands beside its subject. */
   resting: boolean
 }
@@ -181,6 +183,7 @@ function queryOf(
     direction,
     ...worlds,
     need,
+    standing,
     resting: standing.length > 0,
     stake: (1 - (1 - SHARE.stakeNeed) * need) * (standing.length ? SHARE.stakeStanding : 1),
   }

@@ -4,6 +4,7 @@ import type { Item } from '../pictures/item.ts'
 import type { Idea, OfferedChannel, TopicsView } from '../topics/topic-views.ts'
 import type { WriterView, Writing } from '../writing/brief.ts'
 import type { ChannelView, ScriptChecks } from './checks.ts'
+import type { AskedDepictions, DepictedScene } from './depictions.ts'
 import type {
   EpisodeCandidates,
   EpisodeRow,
@@ -30,6 +31,8 @@ export interface Answers {
   'POST /episodes': { id: string }
   'GET /episodes/:id': EpisodeView
   'GET /episodes/:id/candidates': EpisodeCandidates
+  'GET /episodes/:id/depictions': { scenes: DepictedScene[] }
+  'POST /episodes/:id/depictions': AskedDepictions
   'DELETE /episodes/:id': null
   'POST /episodes/:id/restore': null
   'POST /episodes/:id/duplicate': { id: string }

@@ -16,7 +16,7 @@ import { itemAt } from '@tidy-reel/core/faults/certain'
 import type { TidyError } from '@tidy-reel/core/faults/fault'
 import { pickPictures, type ScenePicks } from '@tidy-reel/core/match/pick'
 import { pictureIndex } from '@tidy-reel/core/match/picture-index'
-import { queriesOf, searchesOf } from '@tidy-reel/core/match/queries'
+import { queriesOf, type SceneQuery, searchesOf } from '@tidy-reel/core/match/queries'
 import type { SceneToMatch } from '@tidy-reel/core/match/scene-to-match'
 import { shortlist } from '@tidy-reel/core/match/shortlist'
 import {
@@ -26,6 +26,7 @@ import {
   sourceName,
 } from '@tidy-reel/core/pictures/item'
 import type { FilmShape } from '@tidy-reel/core/render/plan'
+import { pictureAsked } from '@tidy-reel/core/script/picture-asked'
 import type { Lexicon } from '@tidy-reel/core/words/lexicon'
 import { loadLexicon } from '../words/wordnet.ts'
 import type { PictureLibrary } from './contract.ts'
@@ -104,15 +105,15 @@ export function scenesToMatch(
   seconds: readonly number[],
 ): SceneToMatch[] {
   return scenes.map((scene, i) => {
-    const picture = scene.directions
-      .flatMap((d) => (d.kind === 'picture' ? [d.text] : []))
-      .join('. ')
+    const { see, not } = pictureAsked(scene.directions)
+    const picture = [see, ...(scene.search ?? [])].filter(Boolean).join('. ')
     const chapterTitle = chapters[scene.chapter]?.title
     return {
       text: scene.text,
       chapter: scene.chapter,
       seconds: itemAt(seconds, i),
       ...(picture ? { picture } : {}),
+      ...(not.length ? { not } : {}),
       ...(chapterTitle ? { chapterTitle } : {}),
     }
   })
@@ -128,6 +129,20 @@ const once = (faults: readonly TidyError[]) => [
   ...new Map(faults.map((fault) => [fault.message, fault])).values(),
 ]
 
+/** What a film looks for, in the senses a person pinned; a film without a title says nothing by it. */
+export const filmQueries = (
+  scenes: readonly SceneToMatch[],
+  lexicon: Lexicon,
+  title: string | undefined,
+  senses: Matching['senses'],
+): SceneQuery[] =>
+  queriesOf(
+    scenes,
+    lexicon,
+    title === UNTITLED ? '' : title,
+    new Map(senses.map(({ noun, sense }) => [noun, sense])),
+  )
+
 /**
  * Matches a whole film against a library, or against a list of items in its place.
  *
@@ -141,12 +156,7 @@ export async function matchFilm(
   options: MatchOptions,
 ): Promise<{ picks: MatchedScene[]; faults: TidyError[] }> {
   const { told = NOTHING_TOLD, picking = PLAIN_PICKING } = options
-  const queries = queriesOf(
-    scenes,
-    lexicon,
-    options.title === UNTITLED ? '' : options.title,
-    new Map(told.senses.map(({ noun, sense }) => [noun, sense])),
-  )
+  const queries = filmQueries(scenes, lexicon, options.title, told.senses)
   const keptIds = new Set([...(options.kept?.values() ?? [])].flat())
   // What a person chose stays, wherever it is from: matching looks around it.
   const wanted = ({ id, source }: Item) =>

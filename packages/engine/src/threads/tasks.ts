@@ -2,7 +2,9 @@ import { scriptWords } from '@tidy-reel/core/checks/script-words'
 import { newThings } from '@tidy-reel/core/checks/things'
 import { apply, documentFrom } from '@tidy-reel/core/document/apply'
 import type { Command } from '@tidy-reel/core/document/command'
-import type { Document } from '@tidy-reel/core/document/document'
+import type { Document, Matching } from '@tidy-reel/core/document/document'
+import { depictionsOf, type ReadDepiction } from '@tidy-reel/core/match/depictions'
+import type { SceneToMatch } from '@tidy-reel/core/match/scene-to-match'
 import { type ReadPictureList, readPictureList } from '@tidy-reel/core/pictures/picture-list'
 import { parsedScript } from '@tidy-reel/core/script/parsed-script'
 import { type ReadFilms, readFilms } from '@tidy-reel/core/topics/read-films'
@@ -61,6 +63,19 @@ export const TASKS = {
       asked.speed,
       NEVER,
     ),
+  readDepictions: async ({
+    scenes,
+    title,
+    senses,
+  }: {
+    scenes: readonly SceneToMatch[]
+    title: string
+    senses: Matching['senses']
+  }): Promise<ReadDepiction[]> => {
+    const { loadLexicon } = await import('../words/wordnet.ts')
+    const { filmQueries } = await import('../stock/match-film.ts')
+    return depictionsOf(scenes, filmQueries(scenes, await loadLexicon(), title, senses))
+  },
   beginDocument: async ({ title, script }: { title: string; script: string }) =>
     withFacts({ document: documentFrom(title, script) }),
   applyCommand: async ({ document, command }: { document: Document; command: Command }) =>

@@ -1,7 +1,6 @@
-import { createServer, type IncomingMessage, type ServerResponse } from 'node:http'
-import type { AddressInfo } from 'node:net'
 import { describe, expect, it } from 'vitest'
 import type { Brief, Outline } from '@tidy-reel/core/writing/brief'
+import { type Asked, piece, streams, withService } from '../test/chat-service.ts'
 import { chatWriter } from './chat-writer.ts'
 
 const brief: Brief = {
@@ -24,36 +23,6 @@ const outline: Outline = [
   { title: 'The oil', minutes: 1, points: [] },
 ]
 
-type Asked = { model: string; messages: { content: string }[]; stream: boolean }
-/** A chat service that streams, fails or lies as it is told. */
-async function withService<T>(
-  answer: (asked: Asked, response: ServerResponse, request: IncomingMessage) => void,
-  run: (address: string) => Promise<T>,
-): Promise<T> {
-  const server = createServer((request, response) => {
-    let body = ''
-    request.on('data', (chunk: Buffer) => (body += String(chunk)))
-    request.on('end', () => answer(JSON.parse(body) as Asked, response, request))
-  })
-  await new Promise<void>((done) => server.listen(0, '127.0.0.1', done))
-  try {
-    return await run(`http://127.0.0.1:${(server.address() as AddressInfo).port}/chat`)
-  } finally {
-    server.closeAllConnections()
-    await new Promise((done) => server.close(done))
-  }
-}
-const piece = (content: string) =>
-  `data: ${JSON.stringify({ choices: [{ delta: { content } }] })}\n\n`
-const streams =
-  (text: string, end = 'data: [DONE]\n\n') =>
-  (_asked: Asked, response: ServerResponse) => {
-    response.setHeader('content-type', 'text/event-stream')
-    // In pieces that break words, lines and events apart.
-    const all = (text.match(/[\s\S]{1,7}/g) ?? []).map(piece).join('') + end
-    for (let at = 0; at < all.length; at += 11) response.write(all.slice(at, at + 11))
-    response.end()
-  }
 const writer = (address: string) =>
   chatWriter({ address, key: 'secret', model: 'm' }, { silenceMs: 300 }, [new URL(address).host])
 const signal = () => new AbortController().signal

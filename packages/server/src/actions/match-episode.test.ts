@@ -168,6 +168,21 @@ describe('matchEpisode', () => {
     const { document } = await fresh.app.episodes.find(id)
     expect(document.scenes[0]!.shots[0]!.item!.id).toContain(`tower-${name}`)
   })
+  it('shows what a direction asks for once it is given, there alone, and not what it will not have', async () => {
+    const { first, change } = await matched()
+    const before = await first()
+    const asks = (picture: string | null): Command => ({
+      type: 'adjustScenes',
+      target: ['s2'],
+      set: { picture },
+    })
+    const subjects = async () => (await first()).map(({ id }) => id.split('-')[0])
+    await change(asks('an apple, not a lamp'))
+    expect((await subjects()).slice(0, 3)).toEqual(['lamp', 'apple', 'bridge'])
+    expect((await first())[0]!.id).toBe(before[0]!.id)
+    await change(asks(null))
+    expect(await subjects()).toEqual(['lamp', 'whale', 'bridge', 'apple'])
+  })
   it('tells which numbers are worth showing', async () => {
     const { id } = await fresh.app.episodes.create(
       'A film',

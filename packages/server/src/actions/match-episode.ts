@@ -4,7 +4,9 @@ import { sharedWords } from '@tidy-reel/core/document/reconcile'
 import { itemAt } from '@tidy-reel/core/faults/certain'
 import { concerns, saidBy } from '@tidy-reel/core/match/refusals'
 import { longestShown } from '@tidy-reel/core/match/rhythm'
+import type { SceneToMatch } from '@tidy-reel/core/match/scene-to-match'
 import { shotsIn } from '@tidy-reel/core/match/shots-in'
+import { depictionText } from '@tidy-reel/core/pictures/depiction'
 import { orientationOf, sourceName } from '@tidy-reel/core/pictures/item'
 import type { FilmShape } from '@tidy-reel/core/render/plan'
 import { sceneSeconds } from '@tidy-reel/core/timeline/timeline'
@@ -16,6 +18,7 @@ import {
   keptPictures,
   matchDocument,
   placed,
+  scenesToMatch,
 } from '@tidy-reel/engine/stock/match-film'
 import { lookOfThumbnail } from '@tidy-reel/engine/stock/thumbnails'
 import { contentHash } from '@tidy-reel/engine/storage/kept-file'
@@ -53,15 +56,26 @@ export async function matchEpisode(
   const shown = film.scenes.flatMap((scene, i) =>
     scene.card === undefined ? [{ ...scene, i }] : [],
   )
+  const seconds = sceneSeconds(film.scenes, film.speed, film.pauses)
+  const asked = scenesToMatch(film, seconds).map(pictureAsked)
+  const isKnown = (row: Candidates | undefined, text: string, asks: string) =>
+    row?.text === text && (row.told.asked ?? asks) === asks
   const nothingNew =
     before.every((row) => row.told.of === of) &&
-    shown.every(({ id, text, shots }) => shots.length > 0 && known.get(id)?.text === text)
+    shown.every(
+      ({ id, text, shots, i }) =>
+        shots.length > 0 && isKnown(known.get(id), text, itemAt(asked, i)),
+    )
   if (nothingNew) return []
 
-  const seconds = sceneSeconds(film.scenes, film.speed, film.pauses)
   const suits = film.scenes.map(
     (scene, i) =>
-      scene.shots.length > 0 && stillSuits(scene, itemAt(seconds, i), known.get(scene.id), told),
+      scene.shots.length > 0 &&
+      stillSuits(
+        { ...scene, seconds: itemAt(seconds, i), asked: itemAt(asked, i) },
+        known.get(scene.id),
+        told,
+      ),
   )
   const kept = keptPictures(
     film.scenes.map((scene, i) =>
@@ -104,6 +118,7 @@ export async function matchEpisode(
         numbers,
         told: {
           of,
+          asked: itemAt(asked, i),
           picking: told.picking,
           senses: told.senses.filter(({ noun }) => words.some((word) => word.text === noun)),
         },
@@ -118,13 +133,21 @@ export async function matchEpisode(
 
 type Told = Matching & { picking: Picking }
 
+/** What its directions ask for, to tell whether they still do. */
+const pictureAsked = ({ picture = '', not = [] }: SceneToMatch) =>
+  depictionText({ see: picture, not: [...not] })
+
 /**
  * Whether the pictures of a scene are still what would be chosen, given what was found for it
  * before.
  */
 function stillSuits(
-  { text, shots }: Pick<FilmScene, 'text' | 'shots'>,
-  seconds: number,
+  {
+    text,
+    shots,
+    seconds,
+    asked,
+  }: Pick<FilmScene, 'text' | 'shots'> & { seconds: number; asked: string },
   before: Candidates | undefined,
   told: Told,
 ): boolean {
@@ -132,6 +155,8 @@ function stillSuits(
   const matched = shots.flatMap(({ by, item }) => (by === 'match' && item ? [item] : []))
   if (matched.some(({ source }) => told.picking.without.includes(sourceName(source)))) return false
   if (!before) return true
+  // Of films matched before directions were kept, nobody knows what was asked.
+  if ((before.told.asked ?? asked) !== asked) return false
   const said = saidBy(before.text, before.words)
   if (
     told.refusals.some(

@@ -11,9 +11,12 @@ import {
 } from '@tidy-reel/core/writing/brief'
 import { departures, styleOf } from '@tidy-reel/core/writing/style'
 import { type EngineConfig, folders } from '@tidy-reel/engine/config'
+import { chatDirector } from '@tidy-reel/engine/directing/chat-director'
+import type { Director } from '@tidy-reel/engine/directing/contract'
 import { secretFile } from '@tidy-reel/engine/storage/secret-file'
 import type { WorkPool } from '@tidy-reel/engine/threads/pool'
-import { chatWriter, wayTo } from '@tidy-reel/engine/writing/chat-writer'
+import { wayTo } from '@tidy-reel/engine/writing/chat-service'
+import { chatWriter } from '@tidy-reel/engine/writing/chat-writer'
 import type { Writer } from '@tidy-reel/engine/writing/contract'
 import { WriterSettings, WritingRow } from '../db/models.ts'
 import type { EpisodeActions } from './episodes.ts'
@@ -92,6 +95,11 @@ export function writingActions(
       await keep(episodeId, { ...(await view(episodeId)), brief, outline })
       const draft = await (await writer()).draft(brief, outline, document.speed, signal)
       return keep(episodeId, { brief, outline, draft: withStyle(draft, brief) })
+    },
+    /** The same service, asked what a film shows; null where none is set. */
+    async director(): Promise<Director | null> {
+      const own = await settings()
+      return own && chatDirector(own, {}, near)
     },
     async writer(): Promise<WriterView> {
       const own = await settings()

@@ -85,7 +85,13 @@ export class Candidates extends Model<
    * What a person had told matching when it chose: a hash of all of it, what was said of the
    * scene's own words, how pictures were to be chosen.
    */
-  declare told: { of: string; senses: Matching['senses']; picking: Picking }
+  declare told: {
+    of: string
+    /** What its directions asked for; rows of an earlier time do not say. */
+    asked?: string
+    senses: Matching['senses']
+    picking: Picking
+  }
 }
 
 export class Render extends Model<InferAttributes<Render>, InferCreationAttributes<Render>> {

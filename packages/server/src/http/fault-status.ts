@@ -12,6 +12,7 @@ export const FAULT_STATUS = {
   import_too_large: 413,
   import_empty: 422,
   import_pictures_only: 422,
+  director_missing: 409,
   writer_unreachable: 502,
   writer_refused: 502,
   writer_answer_invalid: 502,

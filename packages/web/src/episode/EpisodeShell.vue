@@ -31,6 +31,7 @@ const ROOMS = [
 /** Also those that no link of the header leads to. */
 const WAYS = [
   ...ROOMS.map(({ name, label }) => [name, `Go to ${label}`] as const),
+  ['shown', 'Go to what is shown'],
   ['picks', 'Go to the pick run'],
   ['contact', 'Go to the contact sheet'],
   ['record', 'Go to recording'],

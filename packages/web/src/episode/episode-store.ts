@@ -11,6 +11,7 @@ import { filmOf } from '@tidy-reel/core/document/film-scenes'
 import { pictureDescription } from '@tidy-reel/core/match/picture-description'
 import { itemAgain } from '@tidy-reel/core/pictures/item'
 import { parsedScript } from '@tidy-reel/core/script/parsed-script'
+import { pictureAsked } from '@tidy-reel/core/script/picture-asked'
 import { takeRequester } from '@tidy-reel/core/speech/take-request'
 import { timeline } from '@tidy-reel/core/timeline/timeline'
 import type { EpisodeCandidates, EpisodeView, Preparing } from '@tidy-reel/core/views/episode'
@@ -37,6 +38,7 @@ const SHOWN_OR_HEARD = new Set<Command['type']>([
   'useTakes',
   'setMood',
   'adjustScenes',
+  'takeDepictions',
   'pinSense',
   'refusePicture',
   'setPicking',
@@ -307,9 +309,7 @@ export const useEpisode = defineStore('episode', () => {
   function descriptionOf(sceneId: string): string {
     const planned = plan.value.scenes.find(({ id }) => id === sceneId)
     if (!planned) return ''
-    const picture = planned.directions
-      .flatMap((direction) => (direction.kind === 'picture' ? [direction.text] : []))
-      .join('. ')
+    const picture = pictureAsked(planned.directions).see
     return pictureDescription(
       { text: planned.text, words: candidatesOf(sceneId).words, ...(picture ? { picture } : {}) },
       document.value.title,

@@ -354,6 +354,12 @@ function dropScenes(index: number) {
           >
           <RouterLink
             class="link also"
+            :to="{ name: 'shown' }"
+            title="What each scene shows, in words: to read and change before pictures are chosen"
+            >In words</RouterLink
+          >
+          <RouterLink
+            class="link also"
             :to="{ name: 'contact' }"
             title="All pictures of the film at once (C)"
             >Contact sheet</RouterLink

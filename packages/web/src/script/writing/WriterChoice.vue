@@ -4,6 +4,16 @@ import { onMounted, ref } from 'vue'
 import { type WriterView } from '@tidy-reel/core/writing/brief'
 import { writingApi } from '../../api/writing.ts'
 
+const props = defineProps<{
+  /** What it does, before its name. */
+  reads: string
+  /** What does it where no service is set. */
+  builtIn: string
+}>()
+const emit = defineEmits<{
+  /** Who it is that does it: the service's host, or nobody. */
+  set: [host: string | undefined]
+}>()
 const now = ref<WriterView['service']>(null)
 const open = ref(false)
 const address = ref('')
@@ -13,6 +23,7 @@ const problem = ref('')
 
 function show({ service }: WriterView) {
   now.value = service
+  emit('set', service ? new URL(service.address).host : undefined)
   address.value = service?.address ?? ''
   model.value = service?.model ?? ''
   key.value = ''
@@ -33,20 +44,15 @@ async function set(service: { address: string; model: string; key?: string } | n
 <template>
   <div class="writer">
     <p class="soft">
-      Written by
-      {{
-        now
-          ? `the service at ${now.address}`
-          : 'the built-in writer, which only takes sentences from your sources'
-      }}.
+      {{ props.reads }} {{ now ? `the service at ${now.address}` : props.builtIn }}.
       <button class="plain link" :aria-expanded="open" @click="open = !open">
         {{ open ? 'Leave it so' : 'Change' }}
       </button>
     </p>
     <form v-if="open" @submit.prevent="set({ address, model, ...(key ? { key } : {}) })">
       <p>
-        A language-model service of your own that takes chat messages over HTTP. Your brief and your
-        sources are sent there.
+        A language-model service of your own that takes chat messages over HTTP. What it is asked
+        about is sent there: your brief with its sources, or your script.
       </p>
       <ElInput
         v-model="address"
@@ -64,7 +70,7 @@ async function set(service: { address: string; model: string; key?: string } | n
       <p v-if="problem" class="red" role="alert">{{ problem }}</p>
       <span
         ><ElButton native-type="submit" :disabled="!address.trim()">Use this service</ElButton>
-        <ElButton v-if="now" @click="set(null)">Use the built-in writer</ElButton></span
+        <ElButton v-if="now" @click="set(null)">Do without it</ElButton></span
       >
     </form>
   </div>

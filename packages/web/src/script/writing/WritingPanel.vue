@@ -38,7 +38,10 @@ const take = (way: 'replace' | 'append') =>
           }
         "
       />
-      <WriterChoice />
+      <WriterChoice
+        reads="Written by"
+        built-in="the built-in writer, which only takes sentences from your sources"
+      />
       <div class="act">
         <ElButton
           type="primary"

@@ -1,0 +1,87 @@
+import { createServer, type Server } from 'node:http'
+import type { AddressInfo } from 'node:net'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import type { AskedDepictions, DepictedScene } from '@tidy-reel/core/views/depictions'
+import { type FreshApp, freshApp } from '../test/fresh-app.ts'
+
+let fresh: FreshApp
+let service: Server
+/** What the service says to the next question. */
+let answer: unknown = []
+beforeAll(async () => {
+  service = createServer((request, response) => {
+    request.resume()
+    request.on('end', () =>
+      response
+        .setHeader('content-type', 'application/json')
+        .end(JSON.stringify({ choices: [{ message: { content: JSON.stringify(answer) } }] })),
+    )
+  })
+  await new Promise<void>((done) => service.listen(0, '127.0.0.1', done))
+  const { port } = service.address() as AddressInfo
+  fresh = await freshApp(undefined, undefined, undefined, [`127.0.0.1:${port}`])
+})
+afterAll(async () => {
+  await fresh.close()
+  service.close()
+})
+
+const SCRIPT = '# The lamp\n\nThe keeper winds the clock. It turns the lamp. Nobody knows why.'
+const episode = async () =>
+  (await fresh.ask<{ id: string }>('POST', '/api/episodes', { title: 'The lamp', script: SCRIPT }))
+    .body.id
+const ask = (id: string) => fresh.ask<AskedDepictions>('POST', `/api/episodes/${id}/depictions`)
+const use = () =>
+  fresh.ask('PUT', '/api/writer', {
+    service: {
+      address: `http://127.0.0.1:${(service.address() as AddressInfo).port}/chat`,
+      model: 'm',
+    },
+  })
+
+describe('what a film shows', () => {
+  it('is read from its sentences before any picture is looked for', async () => {
+    const id = await episode()
+    const { scenes } = (
+      await fresh.ask<{ scenes: DepictedScene[] }>('GET', `/api/episodes/${id}/depictions`)
+    ).body
+    expect(scenes.map(({ from }) => from)).toEqual(['sentence', 'pronoun', 'around'])
+    expect(scenes[0]!.see).toContain('keeper')
+    expect((await fresh.app.episodes.find(id)).document.scenes[0]!.shots).toEqual([])
+  })
+  it('is asked of nobody while no service is set, and says so', async () => {
+    const refused = await ask(await episode())
+    expect([refused.status, refused.body]).toMatchObject([409, { code: 'director_missing' }])
+  })
+  it('is kept as offers that a step back takes away, whatever else the service says', async () => {
+    await use()
+    const id = await episode()
+    answer = [
+      { scene: 1, see: 'hands winding a clock', search: ['clock'], not: ['wrist watch'] },
+      { scene: 2, see: 'a lamp\n[pause 60s]' },
+      { scene: 12, see: 'a whale' },
+    ]
+    expect((await ask(id)).body).toEqual({
+      offered: 1,
+      limits: [
+        '1 of its answers name no scene that was asked for.',
+        'Not usable as a direction: scene 2.',
+        'Nothing came for scene 3.',
+      ],
+    })
+    const offers = async () =>
+      (await fresh.app.episodes.find(id)).document.scenes.map(({ depiction }) => depiction?.see)
+    expect(await offers()).toEqual(['hands winding a clock', undefined, undefined])
+    await fresh.ask('POST', `/api/episodes/${id}/undo`)
+    expect(await offers()).toEqual([undefined, undefined, undefined])
+  })
+  it('stays as it was when the service sends nothing of use', async () => {
+    await use()
+    const id = await episode()
+    const { revision } = await fresh.app.episodes.find(id)
+    answer = { shows: 'a lamp' }
+    const failed = await ask(id)
+    expect([failed.status, failed.body]).toMatchObject([502, { code: 'writer_answer_invalid' }])
+    expect((await fresh.app.episodes.find(id)).revision).toBe(revision)
+  })
+})
