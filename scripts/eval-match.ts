@@ -47,6 +47,18 @@ for (const half of ['tuned', 'held'] as const) {
     console.log(judged.failures.join('\n'))
 }
 
+// Scripts far from those that were worked on, in a library that has their subjects too.
+const wider = labelledCatalogue(`${read('subjects')}\n${read('unseen-subjects')}`)
+const unseen = labelledScripts(read('unseen-scripts'))
+const judgedUnseen = judgeMatches(unseen, wider, offeredFor(unseen, wider, lexicon))
+console.log(`\nunseen: ${unseen.length} scripts, ${wider.length} items`)
+for (const [hardness, score] of judgedUnseen.byHardness) console.log(row(hardness, score))
+for (const [sure, score] of judgedUnseen.bySureness) console.log(row(sure, score))
+console.log(row('all', judgedUnseen.all))
+const directed = offeredFor(unseen, wider, lexicon, 'landscape', true)
+console.log(row('directed', judgeMatches(unseen, wider, directed).all))
+if (process.argv.includes('--unseen-failures')) console.log(judgedUnseen.failures.join('\n'))
+
 if (process.argv.includes('--shapes')) {
   // Every second item of the same library is upright.
   const mixed = catalogue.map(({ item, subject }, i) => {

@@ -13,11 +13,14 @@ export interface LabelledScene {
   fits: ReadonlySet<string>
   /** Subjects that have the word and another meaning of it. */
   otherSense: ReadonlySet<string>
+  /** What somebody who directs would have seen, written beside the labels; of the unseen scripts. */
+  depiction?: string
 }
 
 export interface LabelledScript {
   title: string
-  half: 'tuned' | 'held'
+  /** Worked on, only reported, or written for one reading. */
+  half: 'tuned' | 'held' | 'unseen'
   scenes: LabelledScene[]
 }
 
@@ -31,7 +34,7 @@ const HARDNESS: Record<string, Hardness> = {
 /**
  * Reads the labelled scripts: `% half | title`, `@ subjects of its world`, `# chapter`, then a line
  * a sentence: hardness, sentence, subjects that fit (`@` for all of its world), subjects of another
- * sense.
+ * sense, what somebody who directs would have seen.
  */
 export function labelledScripts(file: string): LabelledScript[] {
   return file
@@ -52,7 +55,13 @@ export function labelledScripts(file: string): LabelledScript[] {
 }
 
 function labelledScene(line: string, world: string[], chapters: string[]): LabelledScene {
-  const [hardness, text, fits, otherSense] = line.split('|') as [string, string, string, string?]
+  const [hardness, text, fits, otherSense, depiction] = line.split('|') as [
+    string,
+    string,
+    string,
+    string?,
+    string?,
+  ]
   const names = (list = '') => list.split(' ').filter((name) => name && !name.startsWith('@'))
   return {
     text,
@@ -61,6 +70,7 @@ function labelledScene(line: string, world: string[], chapters: string[]): Label
     hardness: HARDNESS[hardness]!,
     fits: new Set([...names(fits), ...(fits.split(' ').includes('@') ? world : [])]),
     otherSense: new Set(names(otherSense)),
+    ...(depiction ? { depiction } : {}),
   }
 }
 

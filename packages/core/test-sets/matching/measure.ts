@@ -60,13 +60,14 @@ export function offeredFor(
   catalogue: readonly LabelledItem[],
   lexicon: Lexicon,
   orientation: Orientation = 'landscape',
+  isDirected = false,
 ): Offered[][] {
   const index = pictureIndex(
     catalogue.map(({ item }) => item),
     lexicon,
   )
   return scripts.map((script) => {
-    const film = filmOfScript(script)
+    const film = filmOfScript(script, isDirected)
     const picks = pickPictures(film, queriesOf(film, lexicon, script.title), index, lexicon, {
       orientation,
     })
@@ -79,12 +80,13 @@ export function offeredFor(
 }
 
 /** A labelled script as matching takes it. */
-export const filmOfScript = ({ scenes }: LabelledScript): SceneToMatch[] =>
-  scenes.map(({ text, chapter, chapterTitle }) => ({
+export const filmOfScript = ({ scenes }: LabelledScript, isDirected = false): SceneToMatch[] =>
+  scenes.map(({ text, chapter, chapterTitle, depiction }) => ({
     text,
     chapter,
     chapterTitle,
     seconds: estimateSeconds(text),
+    ...(isDirected && depiction ? { picture: depiction } : {}),
   }))
 
 /** Judges what a matcher offered for scripts of the labelled set, `offered[script][scene]`. */
