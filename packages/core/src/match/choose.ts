@@ -62,6 +62,8 @@ const SEEN_BEFORE = 0.1
  * film.
  */
 const BEAM = 48
+/** So many of them may show the same picture. */
+const SAME_SEEN = 8
 
 interface Path {
   value: number
@@ -144,12 +146,22 @@ export function chooseForFilm(
   return choices.reverse()
 }
 
-const bestOf = (paths: readonly Path[], value: (path: Path) => number): Path[] =>
-  paths
+/** The best paths, of which not too many show the same: a better one later may go on from another. */
+function bestOf(paths: readonly Path[], value: (path: Path) => number): Path[] {
+  const sorted = paths
     .map((path) => ({ path, value: value(path) }))
     .sort((a, b) => b.value - a.value)
-    .slice(0, BEAM)
-    .map(({ path }) => path)
+  const showing = new Map<string, number>()
+  const best: Path[] = []
+  for (const { path } of sorted) {
+    const state = `${path.seen} ${path.holds}`
+    const same = showing.get(state) ?? 0
+    if (same >= SAME_SEEN) continue
+    showing.set(state, same + 1)
+    if (best.push(path) >= BEAM) break
+  }
+  return best
+}
 
 /**
  * What a path is worth so far: a picture that drags already costs what it will when it ends, and so

@@ -42,6 +42,8 @@ function oneSpelling(word: string): string {
 /** Plurals of the kept words end in -es, of which the lemmatizer takes only the s. */
 function singular(word: string): string {
   const stem = word.replace(/es$/, '')
+  // "bunches": the lemmatizer has a few such words with their e.
+  if (/[nr]ches$/.test(word)) return stem
   return stem !== word && KEPT.has(stem) ? stem : lemmatizer.noun(word)
 }
 
