@@ -6,6 +6,7 @@ import { STOP_WORDS } from '../words/stop.ts'
 import { addTo, dot, unit, type Vector } from '../words/vectors.ts'
 import { type Bm25, bm25, type Fields } from './bm25.ts'
 import { type Company, companyOf } from './company.ts'
+import { deedsIn } from './deeds.ts'
 import { gistOf } from './gist.ts'
 import { withoutHours } from './hours.ts'
 import { namesInTitle } from './names.ts'
@@ -22,6 +23,8 @@ export interface PictureIndex {
   gists: readonly Vector[]
   /** The weight each word has in that sum. */
   weights: readonly ReadonlyMap<string, number>[]
+  /** What is done in each. */
+  deeds: readonly ReadonlySet<string>[]
   /** The things each shows, whatever the hour. */
   looks: readonly ReadonlySet<string>[]
   /** What goes with what in them. */
@@ -116,6 +119,7 @@ export function pictureIndex(
       ),
     ),
     related: relatedIn(index, lexicon),
+    deeds: items.map(({ title, description }) => deedsIn(`${title}. ${description}`)),
     looks,
     company: companyOf(looks, index),
   }

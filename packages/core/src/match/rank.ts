@@ -2,6 +2,7 @@ import { isOurs, type Item, type Orientation, sourceName } from '../pictures/ite
 import { mayBeUsed } from '../pictures/licences.ts'
 import type { Lexicon } from '../words/lexicon.ts'
 import { dot, unit, type Vector } from '../words/vectors.ts'
+import { deedOf, isDone } from './deeds.ts'
 import { strangeness } from './names.ts'
 import type { PictureIndex } from './picture-index.ts'
 import type { Concept, SceneQuery } from './queries.ts'
@@ -81,6 +82,8 @@ const WEIGHT = {
   trusted: 0.81,
   chapter: 0.9,
   covered: 0.52,
+  /** Shown at just what a sentence says is done. */
+  done: 0.12,
   /**
    * How much of belonging to a world is told by what stands together in the library, against where
    * words point in general: of an item, and of what else is in it beside a word.
@@ -124,6 +127,7 @@ export function ranked(
   const own = worded(index, concepts.own, near.marked, meant)
   const lent = worded(index, concepts.lent, near.marked, meant)
   const direction = unit(query.direction)
+  const deed = deedOf(query)
   const asked = concepts.own.reduce((sum, { weight }) => sum + weight, 0) || 1
   const saturated = (value: number) => 1 - Math.exp(-value / WEIGHT.saturate)
   // Where nothing in the film's world shows what the sentence says, it leans on what stands around
@@ -149,7 +153,8 @@ export function ranked(
       WEIGHT.meaning * closeness * closeness +
       WEIGHT.gist * gist * gist +
       WEIGHT.film * fit * (0.3 + 0.7 * lean) +
-      WEIGHT.lent * saturated(lent.earned[i]!) * fit * (0.15 + 0.85 * lean)
+      WEIGHT.lent * saturated(lent.earned[i]!) * fit * (0.15 + 0.85 * lean) +
+      (isDone(deed, index.deeds[i]!, index.weights[i]!) ? WEIGHT.done * (0.5 + 0.5 * fit) : 0)
     const believed =
       value * fitness(item, scene, wish) * strangeness(index.names[i]!, worlds.named) * kept[i]!
     return {

@@ -33,6 +33,10 @@ const PLACE = { subject: 1, object: 0.7, aside: 0.45 }
 const OTHER_NUMBER = 0.4
 /** The same of a lifeless thing as the meaning of "she" or "he". */
 const LIFELESS = 0.15
+/** Nobody calls a person so. */
+const IT = new Set(['it', 'its', 'itself'])
+const PERSON = 18
+const NEVER = 0.15
 
 /** A thing a sentence speaks of, that a later pronoun may stand for. */
 export interface Topic extends SearchWord {
@@ -46,6 +50,7 @@ export interface Topic extends SearchWord {
  * @returns undefined for a sentence that stands by itself
  */
 export function leaningOn(terms: readonly Term[]): string | undefined {
+  const isFronted = terms[0]?.tags.has('Preposition')
   for (const [i, term] of terms.entries()) {
     const word = term.text.toLowerCase()
     const next = terms[i + 1]
@@ -70,7 +75,8 @@ export function leaningOn(terms: readonly Term[]): string | undefined {
     if (LIVING.has(word) || ONE.has(word) || MANY.has(word)) {
       if (!pointing || !owns || ['its', 'their', 'his', 'her'].includes(word))
         return word === 'that' && i > 0 ? undefined : word
-    } else if (isNoun(term)) return undefined
+      // "At night they look …": what stands before the subject says when or where.
+    } else if (isFronted ? term.tags.has('Verb') : isNoun(term)) return undefined
   }
   return undefined
 }
@@ -106,6 +112,8 @@ export function standsFor(
       .senses(topic.text)
       .slice(0, 4)
       .some(({ file }) => LIVING_FILES.has(file))
+    const isPerson = lexicon.senses(topic.text)[0]?.file === PERSON
+    if (IT.has(pronoun) && isPerson) return NEVER
     const number = ONE.has(pronoun) === !topic.many || LIVING.has(pronoun) ? 1 : OTHER_NUMBER
     return number * (LIVING.has(pronoun) && !living ? LIFELESS : 1)
   }

@@ -70,7 +70,9 @@ function isDeed(terms: readonly Term[], i: number): boolean {
 
 const ARTICLE = /^(?:an?|the|this|that|each|every|its|his|her|their|our|my|your|no|one)$/i
 const endsClause = ({ afterBreak, tags, text }: Term) =>
-  afterBreak || tags.has('Conjunction') || /^(?:where|when|while|which|who|that|how|why)$/i.test(text)
+  afterBreak ||
+  tags.has('Conjunction') ||
+  /^(?:where|when|while|which|who|that|how|why)$/i.test(text)
 
 /**
  * "Cranes lift …": no English sentence opens with the third person of a verb, so it is a plural
