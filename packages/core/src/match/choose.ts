@@ -39,7 +39,7 @@ export interface Choice {
 /** What likeness costs. */
 export const LIKENESS = {
   /** How much dearer it is to fall further behind a place's best option. */
-  loyal: 2,
+  loyal: 3,
   /** How much a picture loses that looks just like one shown one, two, three places before. */
   one: 0.6,
   two: 0.15,
@@ -64,6 +64,8 @@ const SEEN_BEFORE = 0.1
 const BEAM = 48
 /** So many of them may show the same picture. */
 const SAME_SEEN = 8
+/** And so many of them are kept for those that go on. */
+const HOLDING = 16
 
 interface Path {
   value: number
@@ -146,21 +148,24 @@ export function chooseForFilm(
   return choices.reverse()
 }
 
-/** The best paths, of which not too many show the same: a better one later may go on from another. */
+/**
+ * The best paths, some of them holding and not too many showing the same: one that looks worse here
+ * may be the way to what comes next.
+ */
 function bestOf(paths: readonly Path[], value: (path: Path) => number): Path[] {
   const sorted = paths
     .map((path) => ({ path, value: value(path) }))
     .sort((a, b) => b.value - a.value)
-  const showing = new Map<string, number>()
-  const best: Path[] = []
-  for (const { path } of sorted) {
-    const state = `${path.seen} ${path.holds}`
-    const same = showing.get(state) ?? 0
-    if (same >= SAME_SEEN) continue
-    showing.set(state, same + 1)
-    if (best.push(path) >= BEAM) break
-  }
-  return best
+  const showing = new Map<number, number>()
+  const left = { holding: HOLDING, changing: BEAM - HOLDING }
+  return sorted.flatMap(({ path }) => {
+    const kind = path.holds ? 'holding' : 'changing'
+    const same = showing.get(path.seen) ?? 0
+    if (left[kind] <= 0 || same >= SAME_SEEN) return []
+    left[kind]--
+    showing.set(path.seen, same + 1)
+    return [path]
+  })
 }
 
 /**

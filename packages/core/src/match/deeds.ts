@@ -28,9 +28,14 @@ export function deedOf({ words }: Pick<SceneQuery, 'words'>): Deed {
 }
 
 /** True where an item shows somebody, or something, at what a sentence says. */
-export const isDone = (
+export function isDone(
   { does, things }: Deed,
   deeds: ReadonlySet<string>,
   words: ReadonlyMap<string, number>,
-): boolean =>
-  [...deeds].some((deed) => does.has(deed)) && [...things].some((thing) => words.has(lemma(thing)))
+): boolean {
+  // Asked of every item for every scene: most have nothing done in them.
+  if (deeds.size === 0 || does.size === 0) return false
+  for (const deed of deeds)
+    if (does.has(deed)) return [...things].some((thing) => words.has(lemma(thing)))
+  return false
+}

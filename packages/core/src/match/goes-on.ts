@@ -6,7 +6,7 @@ const WORTH = {
   /** A question and its answer share a picture. */
   answer: 0.1,
   /** A sentence that shows nothing of its own says something about what is seen. */
-  nothing: 0.15,
+  nothing: 0.25,
   /** One more of a list is a thing of its own. */
   listed: -0.35,
 }

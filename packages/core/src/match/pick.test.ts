@@ -172,7 +172,8 @@ describe('pickPictures', () => {
     expect(untold).toMatchObject({ score: told.score, sure: told.sure })
   })
   it('says why it passed over what fits better', () => {
-    const [, second] = picks([scene('A lamp.'), scene('An oil lamp.')], {
+    const long = { seconds: 7 }
+    const [, second] = picks([scene('A lamp.', long), scene('An oil lamp.', long)], {
       pool: [...POOL, photo('lamp2', 'A brass lamp', 'lamp')],
       kept: new Map([[0, ['lamp']]]),
     })

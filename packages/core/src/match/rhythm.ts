@@ -12,39 +12,39 @@ const HOOK = 15
  */
 const COST: Record<Rhythm, readonly (readonly [seconds: number, cost: number])[]> = {
   calm: [
-    [0, 3],
-    [2.3, 2.8],
-    [2.6, 1.8],
-    [3.5, 0.5],
-    [5, 0.05],
+    [0, 1.8],
+    [2.3, 1.68],
+    [2.6, 1.08],
+    [3.5, 0.3],
+    [5, 0.03],
     [6, 0],
     [8, 0],
-    [10, 0.4],
-    [14, 3],
+    [10, 0.24],
+    [14, 1.8],
   ],
   usual: [
-    [0, 3],
-    [2.3, 2.8],
-    [2.5, 0.9],
-    [2.9, 0.2],
-    [3.4, 0.03],
+    [0, 1.8],
+    [2.3, 1.68],
+    [2.5, 0.54],
+    [2.9, 0.12],
+    [3.4, 0.018],
     [4.2, 0],
     [5.8, 0],
-    [7, 0.12],
-    [7.8, 0.5],
-    [10, 1.6],
-    [14, 3],
+    [7, 0.072],
+    [7.8, 0.3],
+    [10, 0.96],
+    [14, 1.8],
   ],
   brisk: [
-    [0, 3],
-    [2.3, 2.8],
-    [2.6, 1.2],
-    [2.8, 0.1],
+    [0, 1.8],
+    [2.3, 1.68],
+    [2.6, 0.72],
+    [2.8, 0.06],
     [3, 0],
     [4.4, 0],
-    [6, 0.3],
-    [8, 1],
-    [14, 3],
+    [6, 0.18],
+    [8, 0.6],
+    [14, 1.8],
   ],
 }
 const freeUntil = (rhythm: Rhythm) => COST[rhythm].findLast(([, cost]) => cost === 0)?.[0] ?? 0
@@ -61,7 +61,7 @@ const LONGEST: Record<Rhythm, number> = { calm: 10, usual: 8, brisk: 6 }
 export const rhythmAt = (seconds: number, rhythm: Rhythm): Rhythm =>
   seconds < HOOK ? QUICKER[rhythm] : rhythm
 
-/** @returns 0 where the rhythm wants it, 3 and more where nobody should see it so */
+/** @returns 0 where the rhythm wants it, 1.8 and more where nobody should see it so */
 export function standingCost(seconds: number, rhythm: Rhythm): number {
   const points = COST[rhythm]
   const next = points.findIndex(([at]) => at > seconds)

@@ -7,17 +7,18 @@ export type Sureness = (typeof SURENESSES)[number]
 
 /**
  * How sure a match is called, by what it is believed and by how near the best picture of another
- * thing comes to it; worked out on the tuned half of the labelled set, `docs/matching.md` says how
- * often each is right.
+ * thing comes to it; worked out on the labelled sets, `docs/matching.md` says how often each is
+ * right.
  */
 const CALLED = {
   /** Sure: nothing else comes as near, or nearly so where it has several of the words said. */
   clear: 0.8,
   clearWorded: 0.9,
   words: 2,
-  believed: 0.52,
-  /** Weak: another thing fits better and it is believed no more than this. */
-  beaten: 1,
+  sure: 0.52,
+  /** Weak: believed less than this, or no more than that while another thing fits about as well. */
+  believed: 0.6,
+  beaten: 0.95,
   doubted: 0.75,
 }
 
@@ -31,10 +32,11 @@ export function surenessOf(
   list: readonly Pick<Ranked, 'believed' | 'i'>[],
   alike: (a: number, b: number) => number,
 ): Sureness {
-  if (clashes.length || believed < CALLED.believed) return 'weak'
+  if (clashes.length) return 'weak'
   const other = list.find((entry) => entry.i !== i && !isSameThing(alike(i, entry.i)))
   const next = (other?.believed ?? 0) / believed
-  if (next > CALLED.beaten && believed < CALLED.doubted) return 'weak'
   const clear = shows >= CALLED.words ? CALLED.clearWorded : CALLED.clear
-  return next < clear ? 'sure' : 'look'
+  if (believed >= CALLED.sure && next < clear) return 'sure'
+  const isDoubted = next > CALLED.beaten && believed < CALLED.doubted
+  return believed < CALLED.believed || isDoubted ? 'weak' : 'look'
 }

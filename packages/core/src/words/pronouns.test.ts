@@ -16,7 +16,8 @@ describe('leaningOn', () => {
     ['She has not seen daylight.', 'she'],
     ['These widen a little.', 'these'],
     ['Its swing takes a second.', 'its'],
-    ['In fog they help nobody.', undefined],
+    ['In fog they help nobody.', 'they'],
+    ['Under the hull hangs a keel, and it is heavy.', undefined],
     ['So they are ground to powder.', 'they'],
     ['The lamp burns, and it never goes out.', undefined],
     ['These lamps burn oil.', undefined],
@@ -49,6 +50,7 @@ describe('standsFor', () => {
       ],
     }
     expect(stands('he', 'The lamp belongs to a keeper.', lexicon)[0]).toBe('keeper')
+    expect(stands('it', 'The keeper cleans a lamp.', lexicon)[0]).toBe('lamp')
   })
   it('has nothing where nothing was said', () => expect(stands('it', 'So what?')).toEqual([]))
 })

@@ -1,4 +1,0 @@
-import { termsOf } from '@tidy-reel/core/words/terms'
-import { lemma } from '@tidy-reel/core/words/lemma'
-for (const t of ['The crew ducks under the boom and hauls in the sheet.','A flag on the quay shows where the wind comes from.','While the city sleeps, lorries roll up to the market hall.','A cook peels, slices and fries them in hot oil.','Today the alarm sounds, and the crew slides down a pole.','The fish lie on ice in rows.','Then the alarm rings, and a hand comes out.','The glass bottles stand on the shelf.','The keeper climbs the stairs.','The water runs down.','Shop windows shine.','A boat rocks in the harbour.']) console.log(t, '\n  ', termsOf(t).map(x=>`${x.text}/${[...x.tags].filter(y=>!['Singular'].includes(y)).join('+')}`).join(' '))
-console.log(['bunches','lunches','benches','watches','lasts','boxes','horses','houses','bushes','glasses','axes','wolves','matches','dishes','branches','beaches','caches','aches','churches'].map(lemma).join(' '))
