@@ -1,12 +1,9 @@
 import * as ar from 'n2words/ar-SA'
 import * as cs from 'n2words/cs-CZ'
 import * as da from 'n2words/da-DK'
-import * as de from 'n2words/de-DE'
 import * as el from 'n2words/el-GR'
-import * as es from 'n2words/es-ES'
 import * as fa from 'n2words/fa-IR'
 import * as fi from 'n2words/fi-FI'
-import * as fr from 'n2words/fr-FR'
 import * as he from 'n2words/he-IL'
 import * as hi from 'n2words/hi-IN'
 import * as hr from 'n2words/hr-HR'
@@ -24,192 +21,16 @@ import * as tr from 'n2words/tr-TR'
 import * as uk from 'n2words/uk-UA'
 import * as vi from 'n2words/vi-VN'
 import { certain } from '../faults/certain.ts'
-import { roman } from './numbers.ts'
+import { fromRoman, HUNDREDS, hundreds, type LanguageRules, whole } from './language-rules.ts'
+import { french } from './spoken-french.ts'
+import { german } from './spoken-german.ts'
+import { spanish } from './spoken-spanish.ts'
 import type { TracedText } from './traced-text.ts'
 
-interface NumberWords {
-  toCardinal: (n: number | string) => string
-  toOrdinal: (n: number | string) => string
-}
-
-/**
- * What a language does differently with what is not a word. Without `words` its engine reads the
- * digits.
- */
-interface LanguageRules {
-  words?: NumberWords
-  /** The sign before the fraction; the other of the two parts thousands. */
-  decimal: ',' | '.'
-  percent?: string
-  minus?: string
-  to?: string
-  and?: string
-  /** Between the sides of a size: 4x6. */
-  by?: string
-  /** Written sign or short form → said of one, said of more. */
-  units?: Record<string, [string, string]>
-  shortForms?: Record<string, string>
-  /** Rules that only this language has, before all others. */
-  own?: [RegExp, (groups: readonly (string | undefined)[]) => string | undefined][]
-}
-
-const whole = (n: string | undefined) => Number(n)
-const fromRoman = (n: string | undefined, say: (value: number) => string) => {
-  const value = roman(n ?? '')
-  return value === undefined ? undefined : say(value)
-}
-/** Years as hundreds, where the language says them so. */
-const hundreds =
-  (words: NumberWords, hundred: string) =>
-  ([n]: readonly (string | undefined)[]) => {
-    const year = whole(n)
-    return (
-      words.toCardinal(Math.floor(year / 100)) +
-      hundred +
-      (year % 100 ? words.toCardinal(year % 100) : '')
-    )
-  }
-const HUNDREDS = /(?<![\d.,])(1[1-9]\d\d)(?![\d.,]*\d)/g
-const GERMAN_MONTHS =
-  'Januar|Februar|März|April|Mai|Juni|Juli|August|September|Oktober|November|Dezember'
-
 const RULES: Record<string, LanguageRules> = {
-  de: {
-    words: de,
-    by: 'mal',
-    decimal: ',',
-    percent: 'Prozent',
-    minus: 'minus',
-    to: 'bis',
-    and: 'und',
-    units: {
-      km: ['Kilometer', 'Kilometer'],
-      m: ['Meter', 'Meter'],
-      cm: ['Zentimeter', 'Zentimeter'],
-      mm: ['Millimeter', 'Millimeter'],
-      kg: ['Kilogramm', 'Kilogramm'],
-      g: ['Gramm', 'Gramm'],
-      t: ['Tonne', 'Tonnen'],
-      'km/h': ['Kilometer pro Stunde', 'Kilometer pro Stunde'],
-      '°C': ['Grad Celsius', 'Grad Celsius'],
-      '€': ['Euro', 'Euro'],
-      $: ['Dollar', 'Dollar'],
-    },
-    shortForms: {
-      'z. B.': 'zum Beispiel',
-      'z.B.': 'zum Beispiel',
-      'd. h.': 'das heißt',
-      'd.h.': 'das heißt',
-      'usw.': 'und so weiter',
-      'ca.': 'circa',
-      'Dr.': 'Doktor',
-      'Nr.': 'Nummer',
-      'bzw.': 'beziehungsweise',
-      'Jh.': 'Jahrhundert',
-    },
-    own: [
-      [
-        new RegExp(
-          String.raw`\b(am|vom|zum|dem|bis) (\d{1,2})\. (?=(?:${GERMAN_MONTHS}|Jahrhundert)\b)`,
-          'gi',
-        ),
-        ([word, n]) => `${word} ${de.toOrdinal(whole(n))}n `,
-      ],
-      [
-        new RegExp(String.raw`\b(\d{1,2})\. (?=(?:${GERMAN_MONTHS})\b)`, 'g'),
-        ([n]) => `${de.toOrdinal(whole(n))}r `,
-      ],
-      [/\b(\d{1,2})\. (?=\p{Lu})/gu, ([n]) => `${de.toOrdinal(whole(n))} `],
-      [
-        /\b(\d{1,2}):([0-5]\d)(?: Uhr)?(?![\d:])/g,
-        ([h, m]) =>
-          `${de.toCardinal(whole(h))} Uhr${whole(m) ? ` ${de.toCardinal(whole(m))}` : ''}`,
-      ],
-      [HUNDREDS, hundreds(de, 'hundert')],
-    ],
-  },
-  fr: {
-    words: fr,
-    by: 'sur',
-    decimal: ',',
-    percent: 'pour cent',
-    minus: 'moins',
-    to: 'à',
-    and: 'et',
-    units: {
-      km: ['kilomètre', 'kilomètres'],
-      m: ['mètre', 'mètres'],
-      cm: ['centimètre', 'centimètres'],
-      mm: ['millimètre', 'millimètres'],
-      kg: ['kilogramme', 'kilogrammes'],
-      g: ['gramme', 'grammes'],
-      t: ['tonne', 'tonnes'],
-      'km/h': ['kilomètre heure', 'kilomètres heure'],
-      '°C': ['degré', 'degrés'],
-      '€': ['euro', 'euros'],
-      $: ['dollar', 'dollars'],
-    },
-    shortForms: {
-      'M.': 'monsieur',
-      Mme: 'madame',
-      'etc.': 'et cetera',
-      'p. ex.': 'par exemple',
-      'env.': 'environ',
-      'av. J.-C.': 'avant Jésus-Christ',
-    },
-    own: [
-      [/\b1(?:er|re|ère)\b/g, () => 'premier'],
-      [/\b(\d+)(?:e|è|ème|eme)\b/g, ([n]) => fr.toOrdinal(whole(n))],
-      [
-        /\b([IVX]+)e (siècle)/g,
-        ([n, word]) => fromRoman(n, (value) => `${fr.toOrdinal(value)} ${word}`),
-      ],
-      [
-        /\b(\d{1,2}) ?[h:] ?([0-5]\d)\b/g,
-        ([h, m]) =>
-          `${fr.toCardinal(whole(h))} heures${whole(m) ? ` ${fr.toCardinal(whole(m))}` : ''}`,
-      ],
-    ],
-  },
-  es: {
-    // The library says "punto" as in the Americas; Spain says "coma".
-    words: { ...es, toCardinal: (n) => es.toCardinal(n).replace(' punto ', ' coma ') },
-    by: 'por',
-    decimal: ',',
-    percent: 'por ciento',
-    minus: 'menos',
-    to: 'a',
-    and: 'y',
-    units: {
-      km: ['kilómetro', 'kilómetros'],
-      m: ['metro', 'metros'],
-      cm: ['centímetro', 'centímetros'],
-      mm: ['milímetro', 'milímetros'],
-      kg: ['kilogramo', 'kilogramos'],
-      g: ['gramo', 'gramos'],
-      t: ['tonelada', 'toneladas'],
-      'km/h': ['kilómetro por hora', 'kilómetros por hora'],
-      '°C': ['grado', 'grados'],
-      '€': ['euro', 'euros'],
-      $: ['dólar', 'dólares'],
-    },
-    shortForms: {
-      'Sr.': 'señor',
-      'Sra.': 'señora',
-      'Dr.': 'doctor',
-      'etc.': 'etcétera',
-      'p. ej.': 'por ejemplo',
-      'aprox.': 'aproximadamente',
-      'a. C.': 'antes de Cristo',
-    },
-    own: [
-      [
-        /\b(siglos?) ([IVXL]+)\b/g,
-        ([word, n]) => fromRoman(n, (value) => `${word} ${es.toCardinal(value)}`),
-      ],
-      [/\b(\d+)[ºª.]ª?(?=\s)/g, ([n]) => (whole(n) <= 10 ? es.toOrdinal(whole(n)) : undefined)],
-    ],
-  },
+  de: german,
+  fr: french,
+  es: spanish,
   it: {
     words: it,
     by: 'per',
@@ -369,9 +190,15 @@ const RULES: Record<string, LanguageRules> = {
  */
 const LARGEST = 15
 
-/** Shares of a whole (60/40), and the sign between the sides of a size (4x6). */
+/** Shares of a whole (60/40), parts of one (3/4), and the sign between the sides of a size (4x6). */
 const SHARES = /(?<![\d./])([1-9]\d?)\/([1-9]\d?)(?![/\d])/g
+const PARTS: Record<string, [number, number]> = { '½': [1, 2], '¼': [1, 4], '¾': [3, 4] }
 const SIZES = /(?<=\d)\s?[x×]\s?(?=\d)/g
+/** Letters and small numbers of a formula: CO₂. */
+const FORMULA = /(?<!\p{L})(?:[A-Z][a-z]?[₀-₉]*)*[A-Z][a-z]?[₀-₉]+(?:[A-Z][a-z]?[₀-₉]*)*(?!\p{L})/gu
+const MAIL = /([\p{L}\d._-]+)@([\p{L}\d-]+(?:\.[\p{L}\d-]+)+)/gu
+const WEB =
+  /(?<![\p{L}\d@.])(?:https?:\/\/)?((?:[\p{L}\d-]+\.)+(?:com|org|net|de|fr|es|it|nl|pt|eu|ch|at))(?![\p{L}\d])/gu
 
 /**
  * Another language than English as it is spoken; a language without rules is left to its engine.
@@ -379,48 +206,110 @@ const SIZES = /(?<=\d)\s?[x×]\s?(?=\d)/g
 export function spokenIn(traced: TracedText, language: string): TracedText {
   const rules = RULES[language === 'no' ? 'nb' : language]
   if (!rules) return traced
-  const words = certain(rules.words)
-  const parted =
-    rules.decimal === ','
-      ? /(?<!\d)(\d{1,3})(?:[.   ](\d{3}))+(?!\d)/g
-      : /(?<!\d)(\d{1,3})(?:,(\d{3}))+(?!\d)/g
-  const point = rules.decimal === ',' ? ',' : String.raw`\.`
-  // Each number from its first digit on, never from within.
-  const number = String.raw`(?<!\d)\d+(?:${point}\d+)?`
-  const said = (n: string) =>
-    n.length > LARGEST
-      ? [...n].map((d) => (/\d/.test(d) ? words.toCardinal(d) : '')).join(' ')
-      : words.toCardinal(n.replace(',', '.'))
-  let text = traced
+  const say = sayerOf(rules)
+  let text = withAddresses(traced, rules)
+  text = text.replace(FORMULA, ([all]) =>
+    all
+      .replace(/[₀-₉]/g, (sign) => ` ${sign.charCodeAt(0) - 0x2080} `)
+      .replace(/(?<=[A-Z])(?=[A-Z])/g, ' ')
+      .replace(/ +/g, ' ')
+      .trim(),
+  )
   for (const [short, full] of Object.entries(rules.shortForms ?? {}))
     text = text.replace(
       new RegExp(`(?<![\\p{L}.])${short.replace(/\./g, '\\.')}(?=\\s|$|[,;:)])`, 'gu'),
       () => full,
     )
-  for (const [pattern, say] of rules.own ?? [])
-    text = text.replace(pattern, (match) => say(match.slice(1)))
-  text = text.replace(parted, ([all]) => all.replace(/\D/g, ''))
-  text = text.replace(SHARES, ([all, a, b]) => (Number(a) + Number(b) === 100 ? `${a} ${b}` : all))
-  if (rules.by) text = text.replace(SIZES, () => ` ${rules.by} `)
-  if (rules.and) text = text.replace(/ ?& ?/g, () => ` ${rules.and} `)
   if (rules.to)
     text = text.replace(
-      new RegExp(String.raw`(${number}) ?[–-] ?(?=\d)`, 'g'),
+      new RegExp(String.raw`(${say.number}) ?[–-] ?(?=\d)`, 'g'),
       ([, n]) => `${n} ${rules.to} `,
     )
+  for (const [pattern, said] of rules.own ?? [])
+    text = text.replace(pattern, (match) => said(match.slice(1)))
+  text = text.replace(say.parted, ([all]) => all.replace(/\D/g, ''))
+  text = withParts(text, rules, say)
+  if (rules.by) text = text.replace(SIZES, () => ` ${rules.by} `)
+  if (rules.and) text = text.replace(/ ?& ?/g, () => ` ${rules.and} `)
+  if (rules.against)
+    text = text.replace(/(?<![\d:])(\d+):(?=\d+(?![\d:]))/g, ([, n]) => `${n} ${rules.against} `)
   if (rules.minus) text = text.replace(/(?<![\w.,])[-−](?=\d)/g, () => `${rules.minus} `)
   if (rules.percent)
     text = text.replace(
-      new RegExp(`(${number}) ?%`, 'g'),
-      ([, n = '']) => `${said(n)} ${rules.percent}`,
+      new RegExp(`(${say.number}) ?%`, 'g'),
+      ([, n = '']) => `${say.said(n)} ${rules.percent}`,
     )
-  for (const [unit, [one, more]] of Object.entries(rules.units ?? {}).sort(
-    ([a], [b]) => b.length - a.length,
-  )) {
-    text = text.replace(
-      new RegExp(String.raw`(${number}) ?${unit.replace(/[$/]/g, '\\$&')}(?![\p{L}/])`, 'gu'),
-      ([, n = '']) => `${said(n)} ${n === '1' ? one : more}`,
-    )
+  text = withUnits(text, rules, say)
+  return text.replace(new RegExp(say.number, 'g'), ([n]) => say.said(n))
+}
+
+interface Sayer {
+  /** A number with its thousands parted. */
+  parted: RegExp
+  /** Source of a pattern: a number from its first digit on, never from within. */
+  number: string
+  said: (n: string) => string
+}
+
+function sayerOf({ words: known, decimal }: LanguageRules): Sayer {
+  const words = certain(known)
+  const point = decimal === ',' ? ',' : String.raw`\.`
+  const digits = (n: string) =>
+    [...n].map((d) => (/\d/.test(d) ? words.toCardinal(d) : '')).join(' ')
+  return {
+    parted:
+      decimal === ','
+        ? /(?<!\d)(\d{1,3})(?:[.   ](\d{3}))+(?!\d)/g
+        : /(?<!\d)(\d{1,3})(?:,(\d{3}))+(?!\d)/g,
+    number: String.raw`(?<!\d)\d+(?:${point}\d+)?`,
+    // Zeros before a number name something: 007.
+    said: (n) =>
+      n.length > LARGEST || /^0\d/.test(n) ? digits(n) : words.toCardinal(n.replace(',', '.')),
   }
-  return text.replace(new RegExp(number, 'g'), ([n]) => said(n))
+}
+
+/** Addresses of mail and the web, sign by sign. */
+function withAddresses(text: TracedText, { web }: LanguageRules): TracedText {
+  if (!web) return text
+  const dotted = (host: string) =>
+    host.replace(/^www(?=\.)/, web.www).replaceAll('.', ` ${web.dot} `)
+  return text
+    .replace(MAIL, ([, who = '', host = '']) => `${dotted(who)} ${web.at} ${dotted(host)}`)
+    .replace(WEB, ([, host = '']) => dotted(host))
+}
+
+/** Shares and parts of a whole. */
+function withParts(traced: TracedText, { fraction, andHalf }: LanguageRules, { said }: Sayer) {
+  let text = traced
+  if (andHalf) text = text.replace(/(?<![\d.,])(\d{1,3}) ?½/g, ([, n]) => andHalf(Number(n)))
+  if (fraction)
+    text = text.replace(/[½¼¾]/g, ([sign]) => {
+      const [parts, of] = certain(PARTS[sign])
+      return fraction(parts, of) ?? sign
+    })
+  return text.replace(SHARES, ([all, a = '', b = '']) => {
+    if (Number(a) + Number(b) === 100) return `${said(a)} ${said(b)}`
+    return fraction?.(Number(a), Number(b)) ?? all
+  })
+}
+
+/** Amounts with what they are amounts of. */
+function withUnits(
+  traced: TracedText,
+  { units = {}, counting, isOne = (n) => n === '1', cents }: LanguageRules,
+  { number, said }: Sayer,
+): TracedText {
+  let text = traced
+  if (cents)
+    text = text.replace(/(?<![\d.,])(\d+),(\d\d) ?€/g, ([, euros = '', rest = '']) =>
+      cents(euros, rest),
+    )
+  const all = Object.entries(units).sort(([a], [b]) => b.length - a.length)
+  for (const [unit, [one, more, gender]] of all)
+    text = text.replace(
+      new RegExp(String.raw`(${number}) ?${unit.replace(/[$/]/g, '\\$&')}(?![\p{L}/²³])`, 'gu'),
+      ([, n = '']) =>
+        `${/^[1-9]\d*$/.test(n) && counting ? counting(n, gender) : said(n)} ${isOne(n) ? one : more}`,
+    )
+  return text
 }
