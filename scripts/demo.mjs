@@ -1,6 +1,7 @@
 /** `npm run demo [-- --data FOLDER --port N]`: everything from a fresh machine to an address. */
 import { join, resolve } from 'node:path'
 import { parseArgs } from 'node:util'
+import { tellPictures } from './demo-pictures.mjs'
 import { DATA, fail, prepare, say } from './prepare.mjs'
 
 const { data, port } = wanted()
@@ -16,6 +17,10 @@ const stack = await startStack({ data, first: port, demo: true }).catch((cause) 
 console.log(`\nTidy Reel is at ${stack.address}`)
 console.log(`Ctrl-C stops it; logs are in ${join(data, 'logs')}.`)
 
+// Whatever it says is beside the matter when the server is gone.
+const looking = new AbortController()
+void tellPictures(stack.address, say, looking.signal).catch(() => undefined)
+
 let stopping = false
 const stop = async () => {
   if (stopping) {
@@ -23,6 +28,7 @@ const stop = async () => {
     process.exit(130)
   }
   stopping = true
+  looking.abort()
   say('stopping; Ctrl-C once more ends everything at once')
   await stack.stop()
   process.exit(0)

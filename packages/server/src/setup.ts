@@ -14,6 +14,7 @@ import { topicActions } from './actions/topics.ts'
 import { serverConfig } from './config.ts'
 import { migrate } from './db/migrate.ts'
 import { Channel, connect, LOCAL_OWNER } from './db/models.ts'
+import { PROXIES } from './jobs/kinds.ts'
 import { openQueue } from './jobs/queue.ts'
 
 const DEMO = fileURLToPath(new URL('../../../demo/', import.meta.url))
@@ -56,6 +57,8 @@ if (process.argv.includes('--demo') && (await Channel.count()) === 0) {
   const signal = new AbortController().signal
   for (const { id } of [tides, light]) await prepare(sequelize, engine, episodes, id, signal)
   const queue = await openQueue(database)
+  // Whoever looks round finds the pictures on their way, whether an episode was opened or not.
+  for (const { id } of [light, tides]) await queue.send(PROXIES, { episodeId: id }, id)
   await renderActions(sequelize, queue, engine, episodes, LOCAL_OWNER).start(light.id, {
     width: 640,
     height: 360,

@@ -12,9 +12,9 @@ const HOOK = 15
  */
 const COST: Record<Rhythm, readonly (readonly [seconds: number, cost: number])[]> = {
   calm: [
-    [0, 1.8],
-    [2.3, 1.68],
-    [2.6, 1.08],
+    [0, 3],
+    [2.3, 2.8],
+    [2.6, 1.5],
     [3.5, 0.3],
     [5, 0.03],
     [6, 0],
@@ -23,9 +23,9 @@ const COST: Record<Rhythm, readonly (readonly [seconds: number, cost: number])[]
     [14, 1.8],
   ],
   usual: [
-    [0, 1.8],
-    [2.3, 1.68],
-    [2.5, 0.54],
+    [0, 3],
+    [2.3, 2.8],
+    [2.5, 0.9],
     [2.9, 0.12],
     [3.4, 0.018],
     [4.2, 0],
@@ -36,9 +36,9 @@ const COST: Record<Rhythm, readonly (readonly [seconds: number, cost: number])[]
     [14, 1.8],
   ],
   brisk: [
-    [0, 1.8],
-    [2.3, 1.68],
-    [2.6, 0.72],
+    [0, 3],
+    [2.3, 2.8],
+    [2.6, 1],
     [2.8, 0.06],
     [3, 0],
     [4.4, 0],
@@ -61,7 +61,7 @@ const LONGEST: Record<Rhythm, number> = { calm: 10, usual: 8, brisk: 6 }
 export const rhythmAt = (seconds: number, rhythm: Rhythm): Rhythm =>
   seconds < HOOK ? QUICKER[rhythm] : rhythm
 
-/** @returns 0 where the rhythm wants it, 1.8 and more where nobody should see it so */
+/** @returns 0 where the rhythm wants it, near 3 where it flashes by, near 2 where it drags on */
 export function standingCost(seconds: number, rhythm: Rhythm): number {
   const points = COST[rhythm]
   const next = points.findIndex(([at]) => at > seconds)

@@ -17,5 +17,7 @@ export const STOP_WORDS = new Set(
     word would yes yet you your yourself three four five six seven eight nine ten hundred thousand
     million billion second minute hour day week month year percent example fact reason problem
     answer question idea point case result amount level type form set piece bit pair group order
-    rest start beginning middle secret story name life man people person place`.split(/\s+/),
+    rest start beginning middle secret story name life man people person place o'clock`.split(
+    /\s+/,
+  ),
 )

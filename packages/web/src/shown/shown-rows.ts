@@ -1,8 +1,6 @@
 import type { Document, OfferedDepiction } from '@tidy-reel/core/document/document'
 import { isTaken } from '@tidy-reel/core/document/film-scenes'
-import { depictionText } from '@tidy-reel/core/pictures/depiction'
 import type { ParsedScript } from '@tidy-reel/core/script/parse'
-import { pictureAsked } from '@tidy-reel/core/script/picture-asked'
 import type { DepictedScene } from '@tidy-reel/core/views/depictions'
 
 /** A scene with what it will show. */
@@ -37,13 +35,13 @@ export function shownRows(
     const reading = known.get(id)
     const offer =
       depiction?.text === text && !isTaken(depiction, said.directions) ? depiction : undefined
-    const asked = pictureAsked(said.directions)
+    const asked = said.directions.flatMap((one) => (one.kind === 'picture' ? [one.text] : []))
     return [
       {
         id,
         number: i + 1,
         text,
-        asked: asked.see || asked.not.length ? depictionText(asked) : '',
+        asked: asked.join('. '),
         ...(heading ? { heading } : {}),
         ...(reading ? { read: reading } : {}),
         ...(offer ? { offered: offer } : {}),
