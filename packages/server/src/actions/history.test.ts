@@ -70,10 +70,10 @@ const mixed = (n: number, scenes: readonly string[]): Command => {
 }
 
 describe('undo and redo', () => {
-  it('take 120 mixed changes back to the first state and bring the last one again', async () => {
+  it('take 60 mixed changes back to the first state and bring the last one again', async () => {
     const { id, run, document } = await create()
     const first = JSON.stringify(await document())
-    for (let n = 0, made = 0; made < 120; n++) {
+    for (let n = 0, made = 0; made < 60; n++) {
       // Some cannot be carried out where they fall (a heading between two scenes, say); the others
       // are enough.
       const refused = await run(
@@ -86,10 +86,10 @@ describe('undo and redo', () => {
       if (!(refused instanceof Error)) made++
     }
     const last = JSON.stringify(await document())
-    for (let n = 0; n < 120; n++) await fresh.app.history.undo(id)
+    for (let n = 0; n < 60; n++) await fresh.app.history.undo(id)
     expect(JSON.stringify(await document())).toBe(first)
     await expect(fresh.app.history.undo(id)).rejects.toMatchObject({ code: 'nothing_to_undo' })
-    for (let n = 0; n < 120; n++) await fresh.app.history.redo(id)
+    for (let n = 0; n < 60; n++) await fresh.app.history.redo(id)
     expect(JSON.stringify(await document())).toBe(last)
     await expect(fresh.app.history.redo(id)).rejects.toMatchObject({ code: 'nothing_to_redo' })
   })

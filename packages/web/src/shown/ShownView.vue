@@ -89,7 +89,7 @@ useRoomKeys(() => [
 
 <template>
   <div class="shown">
-    <header>
+    <div class="head">
       <b class="serif">What the film shows</b>
       <span class="soft told">{{ told.join(' · ') }}</span>
       <template v-if="offers.length">
@@ -103,13 +103,13 @@ useRoomKeys(() => [
       <ElButton v-if="asking" size="small" @click="stop">Stop asking</ElButton>
       <ElButton v-else-if="service" size="small" @click="ask">Ask the service</ElButton>
       <RouterLink class="link" :to="{ name: 'sheet' }">Back to the sheet</RouterLink>
-    </header>
+    </div>
     <p v-if="asking" class="soft note" role="status">
       Asking {{ service }} what each scene shows. You can go on meanwhile.
     </p>
     <p v-if="problem" class="red note" role="alert">{{ problem }}</p>
     <p v-for="limit in limits" :key="limit" class="soft note">{{ limit }}</p>
-    <div
+    <main
       ref="list"
       class="list"
       tabindex="-1"
@@ -132,14 +132,14 @@ useRoomKeys(() => [
           @leave="leave([row.id])"
         />
       </template>
-    </div>
-    <footer>
+    </main>
+    <div class="foot">
       <WriterChoice
         reads="Read from your sentences by"
         built-in="the built-in rules"
         @set="(address) => (service = address)"
       />
-    </footer>
+    </div>
   </div>
 </template>
 
@@ -149,17 +149,17 @@ useRoomKeys(() => [
   grid-template-rows: auto auto 1fr auto;
   min-height: 0;
 }
-header {
+.head {
   display: flex;
   gap: 14px;
   align-items: baseline;
   padding: 12px 20px 10px 37px;
   border-bottom: 1px solid var(--hair);
 }
-header :deep(.el-button) {
+.head :deep(.el-button) {
   margin: 0;
 }
-header b {
+.head b {
   font-size: 17px;
 }
 .told {
@@ -178,7 +178,7 @@ h2 {
   padding: 18px 20px 8px 55px;
   border-bottom: 1px solid var(--hair);
 }
-footer {
+.foot {
   border-top: 1px solid var(--hair);
   padding: 8px 20px 8px 37px;
 }
