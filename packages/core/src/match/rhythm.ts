@@ -47,6 +47,9 @@ const COST: Record<Rhythm, readonly (readonly [seconds: number, cost: number])[]
     [14, 1.8],
   ],
 }
+/** Seconds under which a scene has no time for a picture of its own: another goes on over it. */
+export const LEAST_SHOWN = 2.3
+
 const freeUntil = (rhythm: Rhythm) => COST[rhythm].findLast(([, cost]) => cost === 0)?.[0] ?? 0
 const FREE_UNTIL: Record<Rhythm, number> = {
   calm: freeUntil('calm'),

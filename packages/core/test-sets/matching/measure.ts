@@ -1,6 +1,7 @@
 import { pickPictures } from '../../src/match/pick.ts'
 import { pictureIndex } from '../../src/match/picture-index.ts'
 import { queriesOf } from '../../src/match/queries.ts'
+import { LEAST_SHOWN } from '../../src/match/rhythm.ts'
 import type { SceneToMatch } from '../../src/match/scene-to-match.ts'
 import { seriesOf } from '../../src/match/series.ts'
 import type { Sureness } from '../../src/match/sureness.ts'
@@ -81,13 +82,11 @@ export function offeredFor(
 
 /** A labelled script as matching takes it. */
 export const filmOfScript = ({ scenes }: LabelledScript, isDirected = false): SceneToMatch[] =>
-  scenes.map(({ text, chapter, chapterTitle, depiction }) => ({
-    text,
-    chapter,
-    chapterTitle,
-    seconds: estimateSeconds(text),
-    ...(isDirected && depiction ? { picture: depiction } : {}),
-  }))
+  scenes.map(({ text, chapter, chapterTitle, depiction }) => {
+    const seconds = estimateSeconds(text)
+    const isShown = isDirected && depiction && seconds >= LEAST_SHOWN
+    return { text, chapter, chapterTitle, seconds, ...(isShown ? { picture: depiction } : {}) }
+  })
 
 /** Judges what a matcher offered for scripts of the labelled set, `offered[script][scene]`. */
 export function judgeMatches(

@@ -1,6 +1,7 @@
 import { filmOf } from '@tidy-reel/core/document/film-scenes'
 import { itemAt } from '@tidy-reel/core/faults/certain'
 import { TidyError } from '@tidy-reel/core/faults/fault'
+import { LEAST_SHOWN } from '@tidy-reel/core/match/rhythm'
 import type { SceneToMatch } from '@tidy-reel/core/match/scene-to-match'
 import { sceneSeconds } from '@tidy-reel/core/timeline/timeline'
 import type { AskedDepictions, DepictedScene } from '@tidy-reel/core/views/depictions'
@@ -50,13 +51,19 @@ export function depictionActions(
         { title: document.title, scenes },
         signal,
       )
-      const checked = await withFinds(depictions, pictureLibrary(engine, library.shelf()), signal)
+      const isShort = (k: number) => itemAt(scenes, k).seconds < LEAST_SHOWN
+      const long = depictions.map((depiction, k) => (isShort(k) ? null : depiction))
+      const short = depictions.filter((depiction, k) => depiction && isShort(k)).length
+      const checked = await withFinds(long, pictureLibrary(engine, library.shelf()), signal)
       const offers = shown.flatMap(({ id: sceneId, text }, k) => {
         const depiction = checked[k]
         return depiction ? [{ sceneId, text, depiction }] : []
       })
       await episodes.command(id, revision, { type: 'offerDepictions', scenes: offers })
-      return { offered: offers.length, limits }
+      const told = short
+        ? [`Left out: ${short} too short for a picture of their own; the one before goes on there.`]
+        : []
+      return { offered: offers.length, limits: [...limits, ...told] }
     },
   }
 }

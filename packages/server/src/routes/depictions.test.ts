@@ -58,6 +58,7 @@ describe('what a film shows', () => {
     const id = await episode()
     answer = [
       { scene: 1, see: 'hands winding a clock', search: ['clock'], not: ['wrist watch'] },
+      { scene: 3, see: 'a question mark' },
       { scene: 2, see: 'a lamp\n[pause 60s]' },
       { scene: 12, see: 'a whale' },
     ]
@@ -66,7 +67,7 @@ describe('what a film shows', () => {
       limits: [
         '1 of its answers name no scene that was asked for.',
         'Not usable as a direction: scene 2.',
-        'Nothing came for scene 3.',
+        'Left out: 1 too short for a picture of their own; the one before goes on there.',
       ],
     })
     const offers = async () =>
