@@ -322,6 +322,26 @@ describe('tidy-reel align', () => {
   })
 })
 
+describe('tidy-reel subtitles', () => {
+  it('writes each format of a script that nobody has spoken yet', async () => {
+    const script = file('subtitled.txt', '# A\nThe boat rises. It is slow.')
+    const [srt, vtt, ass, ttml, txt] = await Promise.all(
+      ['srt', 'vtt', 'ass', 'ttml', 'txt'].map(
+        async (format) => (await tidy(['subtitles', script, '--format', format])).stdout,
+      ),
+    )
+    expect(srt).toMatch(/^1\n00:00:\d\d,\d{3} --> /)
+    expect(vtt).toMatch(/^WEBVTT\n/)
+    expect(ass).toContain('[Events]')
+    expect(ttml).toContain('xml:lang="en')
+    expect(txt).toBe('A\n\nThe boat rises. It is slow.\n')
+  })
+  it('says which formats there are', async () => {
+    const { code, stderr } = await tidy(['subtitles', SCRIPT, '--format', 'doc'])
+    expect([code, stderr]).toEqual([1, expect.stringContaining('srt, vtt, ass, ttml, txt')])
+  })
+})
+
 describe('tidy-reel shown', () => {
   it('says what each scene shows, a direction as it stands', async () => {
     const script = file('shown.txt', 'The boat rises. [picture: a lock, not a key] It is slow.')

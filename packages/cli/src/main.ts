@@ -33,6 +33,7 @@ const COMMANDS = [
   newDocument,
   apply,
   timeline,
+  subtitles,
   voices,
   spoken,
   speak,
@@ -126,6 +127,21 @@ function timeline(tidy: Command) {
     .description('exact frames and samples')
     .action(async (file: string, flags: { fps: string; json?: boolean }) =>
       (await import('./document-commands.ts')).timelineCommand(file, flags),
+    )
+}
+
+function subtitles(tidy: Command) {
+  tidy
+    .command('subtitles')
+    .argument('<file>', 'a script or a document')
+    .option('--format <format>', 'srt, vtt, ass, ttml or txt', 'srt')
+    .option('--size <size>', 'width and height of the film', '1920x1080')
+    .option('--fps <rate>', 'frames a second', '30')
+    .option('--out <file>', 'in place of printing them')
+    .description('subtitles and transcript')
+    .action(
+      async (file: string, flags: { format: string; size: string; fps: string; out?: string }) =>
+        (await import('./subtitles-command.ts')).subtitlesCommand(file, flags),
     )
 }
 

@@ -6,7 +6,6 @@ import { TidyError } from '@tidy-reel/core/faults/fault'
 import type { FilmShape } from '@tidy-reel/core/render/plan'
 import type { Progress } from '@tidy-reel/core/render/progress'
 import type { FilmReport } from '@tidy-reel/core/render/report'
-import { parseFrameRate } from '@tidy-reel/core/time/time'
 import { sceneSeconds } from '@tidy-reel/core/timeline/timeline'
 import { type EngineConfig, engineConfig } from '@tidy-reel/engine/config'
 import { filmLanguage } from '@tidy-reel/engine/make/film-language'
@@ -17,6 +16,7 @@ import { voiceById, voiceList } from '@tidy-reel/engine/speech/voice-list'
 import type { PictureLibrary } from '@tidy-reel/engine/stock/contract'
 import { pictureLibrary } from '@tidy-reel/engine/stock/library'
 import { matchDocument, placed } from '@tidy-reel/engine/stock/match-film'
+import { filmShape } from './film-shape.ts'
 import { outFolder } from './out-folder.ts'
 import { withStock } from './stock-process.ts'
 
@@ -27,31 +27,6 @@ export interface MakeFlags {
   voice?: string
   mood?: string
   burnIn: boolean
-}
-
-/** @throws TidyError `option_invalid` */
-export function filmShape({
-  size,
-  fps,
-  burnIn,
-}: Pick<MakeFlags, 'size' | 'fps' | 'burnIn'>): FilmShape {
-  const [, w, h] = /^(\d{2,4})x(\d{2,4})$/.exec(size) ?? []
-  const [width, height] = [Number(w), Number(h)]
-  const usable = (n: number) => n >= 90 && n <= 3840 && n % 2 === 0
-  if (!usable(width) || !usable(height))
-    throw new TidyError('option_invalid', {
-      option: '--size',
-      value: size,
-      wanted: 'two even numbers from 90 to 3840, such as 1280x720',
-    })
-  const rate = parseFrameRate(fps)
-  if (!rate)
-    throw new TidyError('option_invalid', {
-      option: '--fps',
-      value: fps,
-      wanted: 'one of 24, 25, 30, 50, 60, 24000/1001, 30000/1001',
-    })
-  return { width, height, fps: rate, burnIn }
 }
 
 /**

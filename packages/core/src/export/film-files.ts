@@ -1,6 +1,7 @@
 import { certain } from '../faults/certain.ts'
 import type { LedgerRow } from '../film/ledger.ts'
 import type { Cue } from '../film/subtitles/cues.ts'
+import { ttml } from '../film/subtitles/ttml.ts'
 import { srt, vtt } from '../film/subtitles/write.ts'
 import { assDocument } from '../film/supers/ass.ts'
 import type { Super } from '../film/supers/supers.ts'
@@ -10,6 +11,7 @@ import type { Timeline } from '../timeline/timeline.ts'
 import { claimList, type ClaimRow } from './claim-list.ts'
 import { ledgerCsv } from './ledger-list.ts'
 import { chapterList, creditsText, shotsCsv } from './lists.ts'
+import { transcript } from './transcript.ts'
 
 /** A film that has been made, as far as its texts tell of it. */
 export interface FinishedFilm {
@@ -24,6 +26,8 @@ export interface FinishedFilm {
   claims: readonly ClaimRow[]
   /** Who speaks and who made the music, in words for the credits. */
   voice: string
+  /** Of the narration, BCP 47. */
+  language: string
   music: string
   report: FilmReport
 }
@@ -56,6 +60,18 @@ export const FILM_FILES = [
     mime: 'text/plain; charset=utf-8',
     label: 'Subtitles, ASS',
     write: ({ shape, cues, supers }) => assDocument({ ...shape, cues, supers }),
+  },
+  {
+    name: 'film.ttml',
+    mime: 'application/ttml+xml',
+    label: 'Subtitles, TTML',
+    write: ({ cues, language }) => ttml(cues, language),
+  },
+  {
+    name: 'transcript.txt',
+    mime: 'text/plain; charset=utf-8',
+    label: 'Transcript',
+    write: ({ timeline }) => transcript(timeline),
   },
   {
     name: 'shots.csv',

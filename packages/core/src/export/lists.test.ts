@@ -4,6 +4,7 @@ import { filmOf } from '../document/film-scenes.ts'
 import { csvField } from '../text/csv.ts'
 import { timeline } from '../timeline/timeline.ts'
 import { chapterList, creditsText, ffmetadata, shotsCsv } from './lists.ts'
+import { transcript } from './transcript.ts'
 
 const item = (id: string) => ({
   id,
@@ -80,5 +81,23 @@ describe('chapters', () => {
     ])
     expect(spans[0]![1]).toBe(spans[1]![0])
     expect(spans[1]![1]).toBe(film.samples)
+  })
+})
+
+describe('transcript', () => {
+  it('is what is said under its headings, without directions and cards', () => {
+    const script =
+      '# Light\n\nThe lamp burns. [super: 1822] [pause 2s] It turns.\n\n# Sea\n\nKEEPER: It is calm.'
+    const planned = filmOf({
+      ...documentFrom('T', script),
+      cards: {
+        opening: { shown: true, text: 'Hello', samples: 96_000 },
+        closing: { shown: true, text: null, samples: 96_000 },
+      },
+    })
+    expect(transcript(timeline(planned, [], [30, 1]))).toBe(
+      'Light\n\nThe lamp burns. It turns.\n\nSea\n\nIt is calm.\n',
+    )
+    expect(transcript({ scenes: [], chapters: [] })).toBe('')
   })
 })

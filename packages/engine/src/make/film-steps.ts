@@ -156,6 +156,7 @@ export async function writeTexts(
     ledger: ledgerOf(plan),
     fetched: await fetchedAt(made.footage.files),
     claims: claimRows(claims, document.claims),
+    language: voice.language,
     voice: `${voice.name}, synthesized with ${voice.engine}`,
     music: document.mood === 'none' ? 'none' : 'made for this film with MMA and FluidSynth',
     report,

@@ -187,10 +187,12 @@ describe('makeFilm', () => {
       'film.ass',
       'film.mp4',
       'film.srt',
+      'film.ttml',
       'film.vtt',
       'ledger.csv',
       'report.json',
       'shots.csv',
+      'transcript.txt',
     ])
     expect(readFileSync(join(made.out, 'credits.txt'), 'utf8')).toContain(
       '“A photo1” by nobody, test, CC0 1.0',

@@ -1,4 +1,6 @@
 import { parse as parseAss } from 'ass-compiler'
+import { fromXML } from 'imsc/src/main/js/doc.js'
+import { generateISD } from 'imsc/src/main/js/isd.js'
 import { parse as parseSubtitles } from 'subsrt-ts'
 import { describe, expect, it } from 'vitest'
 import { WebVTTParser } from 'webvtt-parser'
@@ -7,7 +9,9 @@ import { filmOf } from '../../document/film-scenes.ts'
 import { SAMPLE_RATE } from '../../time/time.ts'
 import { timeline } from '../../timeline/timeline.ts'
 import { assDocument } from '../supers/ass.ts'
+import type { Cue } from './cues.ts'
 import { filmCues } from './film-cues.ts'
+import { ttml } from './ttml.ts'
 import { srt, vtt } from './write.ts'
 
 const SCRIPT = `# A lamp\nWhy? On a clear night the beam of a good lighthouse is seen from twenty miles out at sea, by fishermen, by ferries, and by the great ships that follow the coast. Yes. [pause 2s] It costs less than a loaf of bread & a "pot" of <tea>, and no more. No. So it goes on.\n\n${'The keeper climbed the stairs and wound the weight to the top again. '.repeat(20)}`
@@ -39,6 +43,12 @@ describe('filmCues', () => {
   })
 })
 
+/** The lines a picture of IMSC shows. */
+function textsIn(part: unknown): string[] {
+  const { text, contents = [] } = part as { text?: string; contents?: unknown[] }
+  return [...(text ? [text] : []), ...contents.flatMap(textsIn)]
+}
+
 describe('subtitle formats', () => {
   it('writes WebVTT that the reference parser webvtt-parser reads without an error', () => {
     const read = new WebVTTParser().parse(vtt(cues), 'subtitles')
@@ -54,6 +64,28 @@ describe('subtitle formats', () => {
       cues.map(({ lines }) => lines.join('\n')),
     )
     expect(read.at(-1)!.start).toBeCloseTo((cues.at(-1)!.start / SAMPLE_RATE) * 1000, -1)
+  })
+  it('writes TTML that imsc (the reference reader of W3C IMSC 1.1) reads without a complaint', () => {
+    const hostile: Cue = {
+      lines: ['<br/> & "x"\u0000', ']]>'],
+      start: 480_000_000,
+      end: 480_100_000,
+    }
+    const complaints: string[] = []
+    const tell = (message: string) => complaints.push(message) > 0
+    const read = fromXML(ttml([...cues, hostile], 'de'), {
+      info: () => false,
+      warn: tell,
+      error: tell,
+      fatal: tell,
+    })
+    expect(complaints).toEqual([])
+    const shownAt = (samples: number) =>
+      textsIn(generateISD(read, samples / SAMPLE_RATE, { error: tell, fatal: tell }))
+    for (const cue of [cues[0]!, cues[3]!, cues.at(-1)!])
+      expect(shownAt((cue.start + cue.end) / 2)).toEqual(cue.lines)
+    expect(shownAt(480_050_000)).toEqual(['<br/> & "x"', ']]>'])
+    expect(complaints).toEqual([])
   })
   it('writes ASS that ass-compiler reads, with no override block from the script', () => {
     const read = parseAss(

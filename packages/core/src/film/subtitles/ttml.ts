@@ -1,0 +1,58 @@
+import { oneLine } from '../../text/one-line.ts'
+import type { Cue } from './cues.ts'
+import { stamp } from './write.ts'
+
+const escaped = (text: string) =>
+  oneLine(text)
+    .replace(/&/g, '&amp;')
+    .replace(/</g, '&lt;')
+    .replace(/>/g, '&gt;')
+    .replace(/"/g, '&quot;')
+
+/** Languages whose lines run from right to left. */
+const RIGHT_TO_LEFT = /^(?:ar|fa|he|ur|yi)\b/i
+
+/**
+ * TTML as its two profiles for broadcast and the web both take it: EBU-TT-D (EBU Tech 3380) and
+ * IMSC 1.1 Text (W3C), from memory; a reference reader of IMSC judges it in the tests. Media time,
+ * one region inside the graphics-safe area (EBU R 95), one style, lines parted by `br`.
+ *
+ * @param cues     times in samples; none, and the body is empty
+ * @param language BCP 47, of the narration
+ */
+export function ttml(cues: readonly Cue[], language: string): string {
+  const direction = RIGHT_TO_LEFT.test(language) ? ' tts:direction="rtl"' : ''
+  const paragraphs = cues.map(({ start, end, lines }, i) =>
+    [
+      `      <p xml:id="c${i + 1}" region="foot" begin="${stamp(start, '.')}" end="${stamp(end, '.')}">`,
+      `<span style="words">${lines.map(escaped).join('<br/>')}</span></p>`,
+    ].join(''),
+  )
+  return `<?xml version="1.0" encoding="UTF-8"?>
+<tt xmlns="http://www.w3.org/ns/ttml" xmlns:ttp="http://www.w3.org/ns/ttml#parameter"
+  xmlns:tts="http://www.w3.org/ns/ttml#styling" xmlns:ebuttm="urn:ebu:tt:metadata"
+  ttp:timeBase="media" ttp:cellResolution="32 15" xml:lang="${escaped(language)}">
+  <head>
+    <metadata>
+      <ebuttm:documentMetadata>
+        <ebuttm:conformsToStandard>urn:ebu:tt:distribution:2018-04</ebuttm:conformsToStandard>
+        <ebuttm:conformsToStandard>http://www.w3.org/ns/ttml/profile/imsc1.1/text</ebuttm:conformsToStandard>
+      </ebuttm:documentMetadata>
+    </metadata>
+    <styling>
+      <style xml:id="words" tts:fontFamily="proportionalSansSerif" tts:fontSize="80%"
+        tts:lineHeight="125%" tts:textAlign="center" tts:color="#ffffff"
+        tts:backgroundColor="#000000c2"${direction}/>
+    </styling>
+    <layout>
+      <region xml:id="foot" tts:origin="5% 5%" tts:extent="90% 90%" tts:displayAlign="after"/>
+    </layout>
+  </head>
+  <body>
+    <div style="words">
+${paragraphs.join('\n')}
+    </div>
+  </body>
+</tt>
+`
+}
