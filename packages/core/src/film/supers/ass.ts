@@ -34,6 +34,9 @@ export const assText = (text: string) =>
     .replace(/\}/g, '\u2775')
     .replace(/\n/g, '\\N')
 
+/** Height kept for a line against its size, which in ASS is its height: some room beside. */
+const LINE = 1.3
+
 export interface AssContent {
   width: number
   height: number
@@ -55,7 +58,11 @@ export function assDocument({ width, height, cues, supers }: AssContent): string
   const unit = Math.min(width, height) / 1080
   const px = (n: number) => Math.round(n * unit * 10) / 10
   const side = Math.round(width * 0.06)
-  const foot = Math.round(height * (height > width ? 0.16 : 0.06))
+  const isUpright = height > width
+  const foot = Math.round(height * (isUpright ? 0.16 : 0.06))
+  const said = isUpright ? 62 : 58
+  // A heading stands above two lines of subtitle, whatever the shape.
+  const above = Math.max(Math.round(height * 0.2), foot + Math.ceil(2 * LINE * said * unit))
   const style = (
     name: string,
     font: string,
@@ -78,16 +85,8 @@ export function assDocument({ width, height, cues, supers }: AssContent): string
     '',
     '[V4+ Styles]',
     'Format: Name, Fontname, Fontsize, PrimaryColour, SecondaryColour, OutlineColour, BackColour, Bold, Italic, Underline, StrikeOut, ScaleX, ScaleY, Spacing, Angle, BorderStyle, Outline, Shadow, Alignment, MarginL, MarginR, MarginV, Encoding',
-    style(
-      'Subtitle',
-      FONTS.sans,
-      height > width ? 62 : 58,
-      light,
-      `${px(2.6)},${px(1.4)}`,
-      2,
-      foot,
-    ),
-    style('Chapter', FONTS.serif, 92, light, `${px(2)},${px(1)}`, 1, Math.round(height * 0.2)),
+    style('Subtitle', FONTS.sans, said, light, `${px(2.6)},${px(1.4)}`, 2, foot),
+    style('Chapter', FONTS.serif, 92, light, `${px(2)},${px(1)}`, 1, above),
     style('Label', FONTS.serif, 78, light, `${px(2)},${px(1)}`, 7, Math.round(height * 0.08)),
     style(
       'Card',

@@ -74,6 +74,12 @@ describe('assDocument', () => {
         expect(Number(style.MarginL) / width).toBeGreaterThanOrEqual(0.05)
         expect(Number(style.MarginV) / height).toBeGreaterThanOrEqual(0.05)
       }
+      const [said, heading] = ['Subtitle', 'Chapter'].map((name) =>
+        read.styles.style.find((style) => style.Name === name)!,
+      )
+      expect(Number(heading!.MarginV), 'a heading above two lines of subtitle').toBeGreaterThan(
+        Number(said!.MarginV) + 2 * 1.2 * Number(said!.Fontsize),
+      )
     },
   )
   it('gives subtitles an edge of 4.5 : 1 against their text (WCAG 2.2 SC 1.4.3)', () => {
