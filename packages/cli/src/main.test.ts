@@ -325,11 +325,13 @@ describe('tidy-reel align', () => {
 describe('tidy-reel subtitles', () => {
   it('writes each format of a script that nobody has spoken yet', async () => {
     const script = file('subtitled.txt', '# A\nThe boat rises. It is slow.')
-    const [srt, vtt, ass, ttml, txt] = await Promise.all(
-      ['srt', 'vtt', 'ass', 'ttml', 'txt'].map(
-        async (format) => (await tidy(['subtitles', script, '--format', format])).stdout,
-      ),
-    )
+    const written = async (format: string) =>
+      (await tidy(['subtitles', script, '--format', format])).stdout
+    const srt = await written('srt')
+    const vtt = await written('vtt')
+    const ass = await written('ass')
+    const ttml = await written('ttml')
+    const txt = await written('txt')
     expect(srt).toMatch(/^1\n00:00:\d\d,\d{3} --> /)
     expect(vtt).toMatch(/^WEBVTT\n/)
     expect(ass).toContain('[Events]')
@@ -349,7 +351,7 @@ describe('tidy-reel shown', () => {
     expect(code).toBe(0)
     expect(JSON.parse(stdout)).toMatchObject({
       scenes: [
-        { n: 1, text: 'The boat rises.', see: 'boat rises', from: 'sentence' },
+        { n: 1, text: 'The boat rises.', see: 'boat, rises', from: 'sentence' },
         { n: 2, text: 'It is slow.', see: 'a lock', not: ['key'], from: 'direction' },
       ],
     })

@@ -163,7 +163,8 @@ useRoomKeys(() => [
           :offered="offered"
           :middle="middle"
           @change="(set) => episode.run({ type: 'setPicking', set })"
-        /><RouterLink class="link" :to="{ name: 'sheet' }">Back to the sheet</RouterLink>
+        /><RouterLink class="link" :to="{ name: 'shown' }">In words</RouterLink
+        ><RouterLink class="link" :to="{ name: 'sheet' }">Back to the sheet</RouterLink>
       </p>
       <div
         ref="cells"

@@ -353,7 +353,7 @@ function dropScenes(index: number) {
             >Pick run</RouterLink
           >
           <RouterLink
-            class="link also"
+            class="link also words"
             :to="{ name: 'shown' }"
             title="What each scene shows, in words: to read and change before pictures are chosen"
             >In words</RouterLink
@@ -542,6 +542,12 @@ aside > .panels {
 .tabs .all {
   margin-left: auto;
   align-self: center;
+}
+/* In a narrow window it is reached from the contact sheet and by F2. */
+@media (max-width: 1150px) {
+  .tabs .words {
+    display: none;
+  }
 }
 kbd {
   font: 11.5px var(--mono);

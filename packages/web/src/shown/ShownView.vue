@@ -88,7 +88,7 @@ useRoomKeys(() => [
 </script>
 
 <template>
-  <div class="shown">
+  <main class="shown">
     <div class="head">
       <b class="serif">What the film shows</b>
       <span class="soft told">{{ told.join(' · ') }}</span>
@@ -109,7 +109,7 @@ useRoomKeys(() => [
     </p>
     <p v-if="problem" class="red note" role="alert">{{ problem }}</p>
     <p v-for="limit in limits" :key="limit" class="soft note">{{ limit }}</p>
-    <main
+    <div
       ref="list"
       class="list"
       tabindex="-1"
@@ -132,7 +132,7 @@ useRoomKeys(() => [
           @leave="leave([row.id])"
         />
       </template>
-    </main>
+    </div>
     <div class="foot">
       <WriterChoice
         reads="Read from your sentences by"
@@ -140,7 +140,7 @@ useRoomKeys(() => [
         @set="(address) => (service = address)"
       />
     </div>
-  </div>
+  </main>
 </template>
 
 <style scoped>
