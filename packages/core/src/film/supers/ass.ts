@@ -61,8 +61,8 @@ export function assDocument({ width, height, cues, supers }: AssContent): string
   const isUpright = height > width
   const foot = Math.round(height * (isUpright ? 0.16 : 0.06))
   const said = isUpright ? 62 : 58
-  // A heading stands above two lines of subtitle, whatever the shape.
-  const above = Math.max(Math.round(height * 0.2), foot + Math.ceil(2 * LINE * said * unit))
+  // A heading stands above two lines of subtitle, which an upright film sets higher.
+  const above = isUpright ? foot + Math.ceil(2 * LINE * said * unit) : Math.round(height * 0.2)
   const style = (
     name: string,
     font: string,
