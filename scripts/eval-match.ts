@@ -15,6 +15,7 @@ import {
 import {
   filmOfScript,
   judgeMatches,
+  type MatchJudgement,
   type MatchScore,
   offeredFor,
 } from '@tidy-reel/core/test-sets/matching/measure'
@@ -33,6 +34,11 @@ const row = (
 ) =>
   `${name.padEnd(10)} ${String(scenes).padStart(4)}  first ${percent(first, scenes)}  one of four ${percent(four, scenes)}  other sense ${percent(otherSense, scenes)}  alike ${alike}  shown before ${again} of ${pictures}`
 
+function printJudged({ byHardness, bySureness, all }: MatchJudgement) {
+  for (const [name, score] of [...byHardness, ...bySureness]) console.log(row(name, score))
+  console.log(row('all', all))
+}
+
 console.log(
   `catalogue: ${items.length} items of ${new Set(catalogue.map(({ subject }) => subject)).size} subjects`,
 )
@@ -40,9 +46,7 @@ for (const half of ['tuned', 'held'] as const) {
   const scripts = labelledScripts(read('scripts')).filter((script) => script.half === half)
   const judged = judgeMatches(scripts, catalogue, offeredFor(scripts, catalogue, lexicon))
   console.log(`\n${half}: ${scripts.length} scripts`)
-  for (const [hardness, score] of judged.byHardness) console.log(row(hardness, score))
-  for (const [sure, score] of judged.bySureness) console.log(row(sure, score))
-  console.log(row('all', judged.all))
+  printJudged(judged)
   if (half === 'tuned' && process.argv.includes('--failures'))
     console.log(judged.failures.join('\n'))
 }
@@ -52,9 +56,7 @@ const wider = labelledCatalogue(`${read('subjects')}\n${read('unseen-subjects')}
 const unseen = labelledScripts(read('unseen-scripts'))
 const judgedUnseen = judgeMatches(unseen, wider, offeredFor(unseen, wider, lexicon))
 console.log(`\nunseen: ${unseen.length} scripts, ${wider.length} items`)
-for (const [hardness, score] of judgedUnseen.byHardness) console.log(row(hardness, score))
-for (const [sure, score] of judgedUnseen.bySureness) console.log(row(sure, score))
-console.log(row('all', judgedUnseen.all))
+printJudged(judgedUnseen)
 const directed = offeredFor(unseen, wider, lexicon, 'landscape', true)
 console.log(row('directed', judgeMatches(unseen, wider, directed).all))
 if (process.argv.includes('--unseen-failures')) console.log(judgedUnseen.failures.join('\n'))

@@ -1,13 +1,11 @@
 import { apply, documentFrom } from '@tidy-reel/core/document/apply'
 import { commandName } from '@tidy-reel/core/document/command-name'
-import { filmOf, type FilmScene } from '@tidy-reel/core/document/film-scenes'
+import type { FilmScene } from '@tidy-reel/core/document/film-scenes'
 import { inverseOf } from '@tidy-reel/core/document/inverse'
 import { TidyError } from '@tidy-reel/core/faults/fault'
-import { clockText, parseFrameRate, secondsFromSamples } from '@tidy-reel/core/time/time'
-import { timeline } from '@tidy-reel/core/timeline/timeline'
+import { clockText, secondsFromSamples } from '@tidy-reel/core/time/time'
 import { engineConfig } from '@tidy-reel/engine/config'
-import { takeRequests } from '@tidy-reel/engine/make/filmable'
-import { knownTake, speechPlace } from '@tidy-reel/engine/speech/take'
+import { speechPlace } from '@tidy-reel/engine/speech/take'
 import {
   nameOf,
   readCommands,
@@ -15,6 +13,8 @@ import {
   readDocumentOrScript,
   writeJson,
 } from './document-files.ts'
+import { frameRate } from './film-shape.ts'
+import { plannedFilm } from './planned-film.ts'
 import { print } from './print.ts'
 import { readScript } from './read-script.ts'
 
@@ -53,21 +53,10 @@ export async function timelineCommand(
   file: string,
   { fps: asked, json }: { fps: string; json?: boolean },
 ) {
-  const fps = parseFrameRate(asked)
-  if (!fps)
-    throw new TidyError('option_invalid', {
-      option: '--fps',
-      value: asked,
-      wanted: 'one of 24, 25, 30, 50, 60, 24000/1001, 30000/1001',
-    })
+  const fps = frameRate(asked)
   const document = await readDocumentOrScript(file)
-  const film = filmOf(document)
-  if (!film.scenes.length) throw new TidyError('script_nothing_spoken')
-  const speech = speechPlace(engineConfig())
-  const known = await Promise.all(
-    takeRequests(document, film).map(async (request) => request && knownTake(speech, request)),
-  )
-  const { frames, samples, scenes } = timeline(film, known, fps)
+  const { film, plan } = await plannedFilm(document, fps, speechPlace(engineConfig()))
+  const { frames, samples, scenes } = plan
   const list = scenes.map(({ id, startFrame, endFrame, startSample, endSample, shots }, i) => ({
     id,
     ...begins(film.scenes[i]),

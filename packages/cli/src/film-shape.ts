@@ -1,6 +1,17 @@
 import { TidyError } from '@tidy-reel/core/faults/fault'
 import type { FilmShape } from '@tidy-reel/core/render/plan'
-import { parseFrameRate } from '@tidy-reel/core/time/time'
+import { type FrameRate, parseFrameRate } from '@tidy-reel/core/time/time'
+
+/** @throws TidyError `option_invalid` */
+export function frameRate(fps: string): FrameRate {
+  const rate = parseFrameRate(fps)
+  if (rate) return rate
+  throw new TidyError('option_invalid', {
+    option: '--fps',
+    value: fps,
+    wanted: 'one of 24, 25, 30, 50, 60, 24000/1001, 30000/1001',
+  })
+}
 
 /** The shape a film is asked for in. @throws TidyError `option_invalid` */
 export function filmShape({
@@ -21,12 +32,5 @@ export function filmShape({
       value: size,
       wanted: 'two even numbers from 90 to 3840, such as 1280x720',
     })
-  const rate = parseFrameRate(fps)
-  if (!rate)
-    throw new TidyError('option_invalid', {
-      option: '--fps',
-      value: fps,
-      wanted: 'one of 24, 25, 30, 50, 60, 24000/1001, 30000/1001',
-    })
-  return { width, height, fps: rate, burnIn }
+  return { width, height, fps: frameRate(fps), burnIn }
 }

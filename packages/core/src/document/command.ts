@@ -55,6 +55,15 @@ export const NewScene = z.object({
 })
 export type NewScene = z.infer<typeof NewScene>
 
+/** Words that can stand in a direction of the script. */
+const directionWords = (most: number) =>
+  z
+    .string()
+    .trim()
+    .min(1)
+    .max(most)
+    .regex(/^[^[\]\n]*$/, 'words without square brackets')
+
 /** Settings of scenes; null takes a setting back to what it is by itself, left out it stays. */
 const SceneSettings = z.object({
   hidden: z.boolean().optional(),
@@ -62,21 +71,9 @@ const SceneSettings = z.object({
   /** Samples of silence after the voice; written into the script as `[pause …]`. */
   pause: z.number().int().min(0).max(LENGTH_LIMIT).nullish(),
   /** Words on the picture; written into the script as `[super: …]`. */
-  super: z
-    .string()
-    .trim()
-    .min(1)
-    .max(200)
-    .regex(/^[^[\]\n]*$/, 'words without square brackets')
-    .nullish(),
+  super: directionWords(200).nullish(),
   /** What is to be seen; written into the script as `[picture: …]`. */
-  picture: z
-    .string()
-    .trim()
-    .min(1)
-    .max(300)
-    .regex(/^[^[\]\n]*$/, 'words without square brackets')
-    .nullish(),
+  picture: directionWords(300).nullish(),
   speaker: SpeakerName.or(z.literal('')).nullish(),
   voice: Scene.shape.voice.unwrap().nullish(),
   pace: Scene.shape.pace.unwrap().nullish(),

@@ -297,8 +297,8 @@ export function adjustScenes(
   if (!isWritten) return changed
   const draft = draftOf(changed)
   if (set.pause !== undefined) for (const id of ids) setPause(draft, id, set.pause)
-  if (set.super !== undefined) for (const id of ids) setSuper(draft, id, set.super)
-  if (set.picture !== undefined) for (const id of ids) setPicture(draft, id, set.picture)
+  if (set.super !== undefined) for (const id of ids) setWords(draft, id, 'super', set.super)
+  if (set.picture !== undefined) for (const id of ids) setWords(draft, id, 'picture', set.picture)
   if (set.speaker !== undefined) setSpeaker(draft, ids, set.speaker ?? '')
   return settle(changed, draft)
 }
@@ -333,13 +333,9 @@ function setPause(draft: Draft, id: string, pause: number | null) {
   )
 }
 
-const setSuper = (draft: Draft, id: string, text: string | null) =>
-  setDirection(draft, id, 'super', (bare) => (text === null ? bare : `[super: ${text}] ${bare}`))
-
-const setPicture = (draft: Draft, id: string, text: string | null) =>
-  setDirection(draft, id, 'picture', (bare) =>
-    text === null ? bare : `[picture: ${text}] ${bare}`,
-  )
+/** Writes words before a scene as its direction of one kind; null takes it out. */
+const setWords = (draft: Draft, id: string, kind: 'super' | 'picture', text: string | null) =>
+  setDirection(draft, id, kind, (bare) => (text === null ? bare : `[${kind}: ${text}] ${bare}`))
 
 /**
  * Scenes of which nothing is offered stay as they are.
@@ -353,7 +349,7 @@ export function takeDepictions(
   const draft = draftOf(document)
   for (const id of sceneIds) {
     const { depiction, text } = sceneOf(draft, id)
-    if (depiction?.text === text) setPicture(draft, id, depictionText(depiction))
+    if (depiction?.text === text) setWords(draft, id, 'picture', depictionText(depiction))
   }
   return settle(document, draft)
 }

@@ -1,33 +1,22 @@
 import { certain } from '../faults/certain.ts'
 import type { LedgerRow } from '../film/ledger.ts'
-import type { Cue } from '../film/subtitles/cues.ts'
-import { ttml } from '../film/subtitles/ttml.ts'
-import { srt, vtt } from '../film/subtitles/write.ts'
-import { assDocument } from '../film/supers/ass.ts'
-import type { Super } from '../film/supers/supers.ts'
 import type { FilmShape } from '../render/plan.ts'
 import type { FilmReport } from '../render/report.ts'
-import type { Timeline } from '../timeline/timeline.ts'
 import { claimList, type ClaimRow } from './claim-list.ts'
 import { ledgerCsv } from './ledger-list.ts'
 import { chapterList, creditsText, shotsCsv } from './lists.ts'
-import { transcript } from './transcript.ts'
+import { type SubtitledFilm, SUBTITLES } from './subtitles.ts'
 
 /** A film that has been made, as far as its texts tell of it. */
-export interface FinishedFilm {
+export interface FinishedFilm extends SubtitledFilm {
   title: string
-  timeline: Timeline
   shape: FilmShape
-  cues: readonly Cue[]
-  supers: readonly Super[]
   ledger: readonly LedgerRow[]
   /** When each picture came into the library, ISO 8601, by id. */
   fetched: ReadonlyMap<string, string>
   claims: readonly ClaimRow[]
   /** Who speaks and who made the music, in words for the credits. */
   voice: string
-  /** Of the narration, BCP 47. */
-  language: string
   music: string
   report: FilmReport
 }
@@ -52,26 +41,26 @@ export const FILM_FILES = [
     name: 'film.srt',
     mime: 'application/x-subrip',
     label: 'Subtitles, SRT',
-    write: ({ cues }) => srt(cues),
+    write: SUBTITLES.srt,
   },
-  { name: 'film.vtt', mime: 'text/vtt', label: 'Subtitles, VTT', write: ({ cues }) => vtt(cues) },
+  { name: 'film.vtt', mime: 'text/vtt', label: 'Subtitles, VTT', write: SUBTITLES.vtt },
   {
     name: 'film.ass',
     mime: 'text/plain; charset=utf-8',
     label: 'Subtitles, ASS',
-    write: ({ shape, cues, supers }) => assDocument({ ...shape, cues, supers }),
+    write: SUBTITLES.ass,
   },
   {
     name: 'film.ttml',
     mime: 'application/ttml+xml',
     label: 'Subtitles, TTML',
-    write: ({ cues, language }) => ttml(cues, language),
+    write: SUBTITLES.ttml,
   },
   {
     name: 'transcript.txt',
     mime: 'text/plain; charset=utf-8',
     label: 'Transcript',
-    write: ({ timeline }) => transcript(timeline),
+    write: SUBTITLES.txt,
   },
   {
     name: 'shots.csv',

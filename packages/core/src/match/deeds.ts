@@ -1,4 +1,4 @@
-import { lemma, verbLemma } from '../words/lemma.ts'
+import { verbLemma } from '../words/lemma.ts'
 import { STOP_WORDS } from '../words/stop.ts'
 import type { SceneQuery } from './queries.ts'
 
@@ -35,7 +35,6 @@ export function isDone(
 ): boolean {
   // Asked of every item for every scene: most have nothing done in them.
   if (deeds.size === 0 || does.size === 0) return false
-  for (const deed of deeds)
-    if (does.has(deed)) return [...things].some((thing) => words.has(lemma(thing)))
+  for (const deed of deeds) if (does.has(deed)) return [...things].some((thing) => words.has(thing))
   return false
 }

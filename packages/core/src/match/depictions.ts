@@ -1,5 +1,5 @@
 import { itemAt } from '../faults/certain.ts'
-import { type Depiction, readDepiction } from '../pictures/depiction.ts'
+import type { Depiction } from '../pictures/depiction.ts'
 import type { SearchWord } from '../words/search-words.ts'
 import { timeOfDayIn } from './hours.ts'
 import { thingsIn } from './picture-description.ts'
@@ -19,6 +19,7 @@ export interface ReadDepiction extends Depiction {
 
 /** A sentence that needs more than this from others shows hardly anything of its own. */
 const NEEDY = 0.4
+
 /**
  * What matching will look for, scene by scene, as a person can read and change it: the things a
  * sentence names, else what its pronoun stands for, else what stands around it.
@@ -46,7 +47,7 @@ function seenIn(
   { text, picture, not = [] }: SceneToMatch,
   { words, standing, need }: SceneQuery,
 ): Pick<ReadDepiction, 'see' | 'from'> {
-  if (picture || not.length) return { see: readDepiction(picture ?? '').see, from: 'direction' }
+  if (picture || not.length) return { see: picture ?? '', from: 'direction' }
   const own = words.filter(({ written }) => written)
   const named = withDeed(text, own)
   const stands = standing.slice(0, 1).map(({ text: word }) => word)

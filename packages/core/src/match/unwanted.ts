@@ -1,4 +1,3 @@
-import { lemma } from '../words/lemma.ts'
 import { lookedUp, type PictureIndex } from './picture-index.ts'
 
 /** What a picture keeps of its score that shows what a direction will not have. */
@@ -18,7 +17,7 @@ export function withoutUnwanted(
   const things = not.map((thing) => lookedUp(thing).filter((word) => !word.includes(' ')))
   for (const words of things.filter(({ length }) => length > 0))
     weights.forEach((has, i) => {
-      if (words.every((word) => has.has(lemma(word)))) kept[i]! *= KEEPS
+      if (words.every((word) => has.has(word))) kept[i]! *= KEEPS
     })
   return kept
 }

@@ -196,7 +196,7 @@ const PARTS: Record<string, [number, number]> = { '½': [1, 2], '¼': [1, 4], '�
 const SIZES = /(?<=\d)\s?[x×]\s?(?=\d)/g
 /** Letters and small numbers of a formula: CO₂. */
 const FORMULA = /(?<!\p{L})(?:[A-Z][a-z]?[₀-₉]*)*[A-Z][a-z]?[₀-₉]+(?:[A-Z][a-z]?[₀-₉]*)*(?!\p{L})/gu
-const MAIL = /([\p{L}\d._-]+)@([\p{L}\d-]+(?:\.[\p{L}\d-]+)+)/gu
+const MAIL = /(?<![\p{L}\d._-])([\p{L}\d._-]+)@([\p{L}\d-]+(?:\.[\p{L}\d-]+)+)/gu
 const WEB =
   /(?<![\p{L}\d@.])(?:https?:\/\/)?((?:[\p{L}\d-]+\.)+(?:com|org|net|de|fr|es|it|nl|pt|eu|ch|at))(?![\p{L}\d])/gu
 

@@ -59,7 +59,8 @@ export function depictionActions(
         const depiction = checked[k]
         return depiction ? [{ sceneId, text, depiction }] : []
       })
-      await episodes.command(id, revision, { type: 'offerDepictions', scenes: offers })
+      if (offers.length)
+        await episodes.command(id, revision, { type: 'offerDepictions', scenes: offers })
       const told = short
         ? [`Left out: ${short} too short for a picture of their own; the one before goes on there.`]
         : []

@@ -57,7 +57,7 @@ export async function matchEpisode(
     scene.card === undefined ? [{ ...scene, i }] : [],
   )
   const seconds = sceneSeconds(film.scenes, film.speed, film.pauses)
-  const asked = scenesToMatch(film, seconds).map(pictureAsked)
+  const asked = scenesToMatch(film, seconds).map(textAsked)
   const isKnown = (row: Candidates | undefined, text: string, asks: string) =>
     row?.text === text && (row.told.asked ?? asks) === asks
   const nothingNew =
@@ -134,7 +134,7 @@ export async function matchEpisode(
 type Told = Matching & { picking: Picking }
 
 /** What its directions ask for, to tell whether they still do. */
-const pictureAsked = ({ picture = '', not = [] }: SceneToMatch) =>
+const textAsked = ({ picture = '', not = [] }: SceneToMatch) =>
   depictionText({ see: picture, not: [...not] })
 
 /**

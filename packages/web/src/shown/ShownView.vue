@@ -34,17 +34,14 @@ watch(current, async (now) => {
   list.value?.querySelector('.on')?.scrollIntoView({ block: 'nearest' })
 })
 
-/** Of all scenes, how many show what for which reason. */
+/** How many scenes show what a person wrote, and how many have nothing of their own to show. */
 const told = computed(() => {
-  const count = (of: string) =>
-    rows.value.filter(({ asked, read: reading }) => !asked && reading?.from === of).length
   const asked = rows.value.filter((row) => row.asked).length
-  const around = count('around')
+  const around = rows.value.filter((row) => !row.asked && row.read?.from === 'around').length
   return [
     asked ? `${asked} as you wrote` : '',
-    around
-      ? `${around} ${around === 1 ? 'shows' : 'show'} nothing of ${around === 1 ? 'its' : 'their'} own`
-      : '',
+    around === 1 ? '1 shows nothing of its own' : '',
+    around > 1 ? `${around} show nothing of their own` : '',
   ].filter(Boolean)
 })
 const offers = computed(() => rows.value.filter(({ offered }) => offered))
