@@ -12,6 +12,7 @@ const FLOORS = [
   'text',
   'pictures',
   'script',
+  'style',
   'document',
   'speech',
   'timeline',

@@ -5,9 +5,10 @@ import { fileURLToPath } from 'node:url'
 import pLimit from 'p-limit'
 import { apply, documentFrom } from '@tidy-reel/core/document/apply'
 import { filmOf } from '@tidy-reel/core/document/film-scenes'
-import { assDocument } from '@tidy-reel/core/film/supers/ass'
+import { assDocument } from '@tidy-reel/core/film/lettering/ass-document'
 import { easeOf, stillMove } from '@tidy-reel/core/pictures/move'
 import type { FilmShape, Segment } from '@tidy-reel/core/render/plan'
+import { CALM } from '@tidy-reel/core/style/house-styles'
 import { timeline } from '@tidy-reel/core/timeline/timeline'
 import { engineConfig, folders } from '@tidy-reel/engine/config'
 import { renderSegments } from '@tidy-reel/engine/render/film'
@@ -45,7 +46,8 @@ async function renderRatio(kind: 'photo' | 'clip', path: string, folder: string)
     width: 1920,
     height: 1080,
     cues: [{ lines: ['A line of text', 'and another one'], start: 0, end: 200_000 }],
-    supers: [],
+    ...CALM,
+    marks: [],
   })
   const segments = Array.from({ length: SEGMENTS }, (_, i): Segment => ({
     scene: i,
@@ -62,6 +64,7 @@ async function renderRatio(kind: 'photo' | 'clip', path: string, folder: string)
             : { kind, item, slip: 0, speed: 1 },
       },
     ],
+    paper: CALM.lettering.palette.paper,
     ass,
     hash: `bench-${kind}-${i}`,
   }))

@@ -3,7 +3,7 @@ import type { FilmShape } from '@tidy-reel/core/render/plan'
 import { type FrameRate, parseFrameRate } from '@tidy-reel/core/time/time'
 
 /** @throws TidyError `option_invalid` */
-export function frameRate(fps: string): FrameRate {
+function frameRate(fps: string): FrameRate {
   const rate = parseFrameRate(fps)
   if (rate) return rate
   throw new TidyError('option_invalid', {

@@ -4,6 +4,8 @@ import own from '../package.json' with { type: 'json' }
 import type { MakeFlags } from './make-command.ts'
 import { print } from './print.ts'
 import type { SpeakFlags } from './speak-command.ts'
+import type { SubtitlesFlags } from './subtitles-command.ts'
+import type { TimelineFlags } from './timeline-command.ts'
 
 export { guardOutput } from './guard-output.ts'
 
@@ -34,6 +36,7 @@ const COMMANDS = [
   apply,
   timeline,
   subtitles,
+  styles,
   voices,
   spoken,
   speak,
@@ -123,10 +126,12 @@ function timeline(tidy: Command) {
     .command('timeline')
     .argument('<file>', 'a document or a script')
     .option('--fps <rate>', 'frames a second', '30')
+    .option('--size <size>', 'width and height of the film', '1920x1080')
+    .option('--style <id>', 'a house style')
     .option('--json')
-    .description('exact frames and samples')
-    .action(async (file: string, flags: { fps: string; json?: boolean }) =>
-      (await import('./document-commands.ts')).timelineCommand(file, flags),
+    .description('exact frames and samples, and where everything written stands')
+    .action(async (file: string, flags: TimelineFlags) =>
+      (await import('./timeline-command.ts')).timelineCommand(file, flags),
     )
 }
 
@@ -137,11 +142,21 @@ function subtitles(tidy: Command) {
     .option('--format <format>', 'srt, vtt, ass, ttml or txt', 'srt')
     .option('--size <size>', 'width and height of the film', '1920x1080')
     .option('--fps <rate>', 'frames a second', '30')
+    .option('--style <id>', 'a house style')
     .option('--out <file>', 'in place of printing them')
     .description('subtitles and transcript')
-    .action(
-      async (file: string, flags: { format: string; size: string; fps: string; out?: string }) =>
-        (await import('./subtitles-command.ts')).subtitlesCommand(file, flags),
+    .action(async (file: string, flags: SubtitlesFlags) =>
+      (await import('./subtitles-command.ts')).subtitlesCommand(file, flags),
+    )
+}
+
+function styles(tidy: Command) {
+  tidy
+    .command('styles')
+    .option('--json')
+    .description('the house styles a film can be made in')
+    .action(async (flags: { json?: boolean }) =>
+      (await import('./styles-command.ts')).stylesCommand(flags),
     )
 }
 
@@ -199,6 +214,7 @@ function make(tidy: Command) {
     .requiredOption('--out <folder>')
     .option('--size <size>', 'width and height', '1920x1080')
     .option('--fps <rate>', 'frames a second', '30')
+    .option('--style <id>', 'a house style')
     .option('--voice <id>', 'a voice')
     .option('--mood <mood>', 'calm, warm, bright, solemn or none')
     .option('--no-burn-in', 'leave the subtitles off the picture')

@@ -19,11 +19,13 @@ import { matchDocument, placed } from '@tidy-reel/engine/stock/match-film'
 import { filmShape } from './film-shape.ts'
 import { outFolder } from './out-folder.ts'
 import { withStock } from './stock-process.ts'
+import { styled } from './styled.ts'
 
 export interface MakeFlags {
   out: string
   size: string
   fps: string
+  style?: string
   voice?: string
   mood?: string
   burnIn: boolean
@@ -44,7 +46,7 @@ export async function makeCommand(written: Document, flags: MakeFlags): Promise<
       wanted: `one of ${MOODS.join(', ')}`,
     })
   const asked: Document = {
-    ...written,
+    ...styled(written, flags.style),
     ...(flags.voice ? { voice: flags.voice } : {}),
     ...(flags.mood ? { mood: flags.mood as Mood } : {}),
   }

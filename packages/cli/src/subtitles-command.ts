@@ -1,8 +1,7 @@
 import { writeFile } from 'node:fs/promises'
 import { type SubtitleFormat, SUBTITLES } from '@tidy-reel/core/export/subtitles'
 import { TidyError } from '@tidy-reel/core/faults/fault'
-import { filmCues } from '@tidy-reel/core/film/subtitles/film-cues'
-import { filmSupers } from '@tidy-reel/core/film/supers/supers'
+import { filmLetters } from '@tidy-reel/core/film/film-letters'
 import { engineConfig } from '@tidy-reel/engine/config'
 import { filmLanguage } from '@tidy-reel/engine/make/film-language'
 import { speechPlace } from '@tidy-reel/engine/speech/take'
@@ -10,13 +9,22 @@ import { voiceById } from '@tidy-reel/engine/speech/voice-list'
 import { readDocumentOrScript } from './document-files.ts'
 import { filmShape } from './film-shape.ts'
 import { plannedFilm } from './planned-film.ts'
+import { styled } from './styled.ts'
 
 const isFormat = (text: string): text is SubtitleFormat => Object.hasOwn(SUBTITLES, text)
+
+export interface SubtitlesFlags {
+  format: string
+  size: string
+  fps: string
+  style?: string
+  out?: string
+}
 
 /** The subtitles of a script or an episode, printed or written to a file. */
 export async function subtitlesCommand(
   file: string,
-  { format, size, fps, out }: { format: string; size: string; fps: string; out?: string },
+  { format, size, fps, style, out }: SubtitlesFlags,
 ) {
   if (!isFormat(format))
     throw new TidyError('option_invalid', {
@@ -25,7 +33,7 @@ export async function subtitlesCommand(
       wanted: `one of ${Object.keys(SUBTITLES).join(', ')}`,
     })
   const shape = filmShape({ size, fps, burnIn: true })
-  const document = await readDocumentOrScript(file)
+  const document = styled(await readDocumentOrScript(file), style)
   const speech = speechPlace(engineConfig())
   // Spoken by the voice that the film would be made with.
   const voice = filmLanguage(document, speech.voices, false).voice ?? document.voice
@@ -33,8 +41,8 @@ export async function subtitlesCommand(
   const text = SUBTITLES[format]({
     timeline: plan,
     shape,
-    cues: filmCues(plan, shape.width, shape.height),
-    supers: filmSupers(plan, film),
+    ...filmLetters(plan, film, shape),
+    lettering: film.lettering,
     language: voiceById(speech.voices, voice).language,
   })
   if (out === undefined) return void process.stdout.write(text)

@@ -13,6 +13,7 @@ import { libraryRoutes } from './routes/library.ts'
 import { mediaRoutes } from './routes/media.ts'
 import { scriptRoutes } from './routes/script.ts'
 import { speechRoutes } from './routes/speech.ts'
+import { styleRoutes } from './routes/styles.ts'
 import { topicRoutes } from './routes/topics.ts'
 import { versionRoutes } from './routes/versions.ts'
 import { voiceRoutes } from './routes/voice.ts'
@@ -30,6 +31,7 @@ const rooms = (services: Services) =>
     .route('/api/episodes', versionRoutes(services))
     .route('/api/episodes', voiceRoutes(services))
     .route('/api', writingRoutes(services))
+    .route('/api/styles', styleRoutes(services))
     .route('/api/topics', topicRoutes(services))
     .route('/api', scriptRoutes(services))
     .route('/api', speechRoutes(services))

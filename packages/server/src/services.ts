@@ -16,6 +16,7 @@ import { type LibraryActions, libraryActions } from './actions/library.ts'
 import { type PictureActions, pictureActions } from './actions/pictures.ts'
 import { type RecordingActions, recordingActions } from './actions/recordings.ts'
 import { type RenderActions, renderActions } from './actions/renders.ts'
+import { type StyleActions, styleActions } from './actions/styles.ts'
 import { type TopicActions, topicActions } from './actions/topics.ts'
 import { type VersionActions, versionActions } from './actions/versions.ts'
 import { type WritingActions, writingActions } from './actions/writing.ts'
@@ -34,6 +35,7 @@ export interface Services {
   pictures: PictureActions
   recordings: RecordingActions
   renders: RenderActions
+  styles: StyleActions
   topics: TopicActions
   versions: VersionActions
   writing: WritingActions
@@ -88,6 +90,7 @@ export async function openServices(
     pictures,
     recordings: recordingActions(sequelize, queue, engine, episodes, owner),
     renders: renderActions(sequelize, queue, engine, episodes, owner),
+    styles: styleActions(sequelize, owner),
     topics: topicActions(sequelize, statisticsClient(engine.statistics), episodes, owner, pool),
     versions: versionActions(episodes, owner),
     writing,

@@ -187,13 +187,13 @@ describe('settings', () => {
     const lettered = run(start, {
       type: 'adjustScenes',
       target: ['s1', 's2'],
-      set: { super: '1859' },
+      set: { drawn: [{ form: 'super', text: '1859' }] },
     })
     expect(lettered.script).toBe(
       '# C\n[super: 1859] The lamp burns. [super: 1859] The sea is calm. It turns.',
     )
     expect(
-      run(lettered, { type: 'adjustScenes', target: 'all', set: { super: null } }).script,
+      run(lettered, { type: 'adjustScenes', target: 'all', set: { drawn: null } }).script,
     ).toBe('# C\nThe lamp burns. The sea is calm. It turns.')
     const spoken = run(start, { type: 'adjustScenes', target: ['s2'], set: { speaker: 'KEEPER' } })
     expect(spoken.script).toBe(
@@ -404,7 +404,15 @@ const commands = fc.oneof(
         hidden: fc.boolean(),
         length: maybe(fc.integer({ min: 1, max: 90_000 })),
         pause: maybe(fc.integer({ min: 0, max: 90_000 })),
-        super: maybe(fc.constantFrom('1859', '20 miles: far')),
+        drawn: maybe(
+          fc.array(
+            fc.record({
+              form: fc.constantFrom('super' as const, 'number' as const, 'list' as const),
+              text: fc.constantFrom('1859', '20 miles: far'),
+            }),
+            { maxLength: 2 },
+          ),
+        ),
         speaker: maybe(fc.constantFrom('ANN', 'OLD BEN')),
         voice: maybe(fc.constant('flite-rms')),
         pace: maybe(fc.constant(1.2)),

@@ -3,6 +3,7 @@ import { assertNever, TidyError } from '../faults/fault.ts'
 import { chosenItem } from '../pictures/item.ts'
 import { cleanScript } from '../script/clean.ts'
 import { parsedScript } from '../script/parsed-script.ts'
+import { withSettings } from '../style/lettering.ts'
 import { defined } from '../text/defined.ts'
 import { mergeTexts } from '../text/merge-texts.ts'
 import type { Command, CommandOf } from './command.ts'
@@ -33,6 +34,7 @@ import {
   withoutShot,
   withShot,
 } from './shot-edits.ts'
+import { backToStyle, withStyle } from './style-parts.ts'
 
 export interface Applied {
   document: Document
@@ -187,6 +189,14 @@ function changed(document: Document, command: Command): Document {
       return offerDepictions(document, command)
     case 'takeDepictions':
       return takeDepictions(document, command)
+    case 'followStyle':
+      return withStyle(document, command.style)
+    case 'setLettering':
+      return { ...document, lettering: withSettings(document.lettering, command.set) }
+    case 'backToStyle':
+      return backToStyle(document, command.part)
+    case 'setNames':
+      return { ...document, ...defined(command.set) }
     case 'takeBack':
       return consistent(takenBack(document, command.inverse))
     case 'restore':

@@ -1,5 +1,6 @@
 import { assertNever } from '../faults/fault.ts'
 import type { Command } from './command.ts'
+import { STYLE_PARTS } from './style-parts.ts'
 
 const BEGINNING_NAMES = {
   cut: 'picture of its own',
@@ -82,7 +83,7 @@ export function commandName(command: Command): string {
               hidden: command.set.hidden ? 'scene left out' : 'scene shown',
               length: 'length',
               pause: 'pause',
-              super: 'words on the picture',
+              drawn: 'words on the picture',
               speaker: 'speaker',
               voice: 'voice of a scene',
               pace: 'pace of a scene',
@@ -148,6 +149,14 @@ export function commandName(command: Command): string {
       return count(command.sceneIds, 'shown as offered')
     case 'placeShots':
       return 'chosen pictures'
+    case 'followStyle':
+      return `house style "${command.style.name}"`
+    case 'setLettering':
+      return 'look of what is written'
+    case 'backToStyle':
+      return `${STYLE_PARTS[command.part].label} as the style has them`
+    case 'setNames':
+      return 'names on cards'
     case 'takeBack':
       return 'changes taken back'
     case 'restore':

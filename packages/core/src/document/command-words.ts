@@ -8,7 +8,6 @@ const WRITTEN = new Set([
   'notes',
   'on',
   'words',
-  'super',
   'picture',
   'say',
   'word',

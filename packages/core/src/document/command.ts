@@ -1,6 +1,9 @@
 import { z } from 'zod'
 import { ChosenItem } from '../pictures/item.ts'
 import { Move } from '../pictures/view.ts'
+import { DRAWN_FORMS } from '../script/drawn.ts'
+import { HouseStyle } from '../style/house-style.ts'
+import { LetteringSettings } from '../style/lettering.ts'
 import {
   BEGINNINGS,
   Card,
@@ -24,6 +27,7 @@ import {
   Transition,
 } from './document.ts'
 import { Inverse } from './inverse.ts'
+import { STYLE_PART_NAMES } from './style-parts.ts'
 
 const sceneId = Scene.shape.id
 const shot = z.number().int().min(0).max(11)
@@ -55,6 +59,9 @@ export const NewScene = z.object({
 })
 export type NewScene = z.infer<typeof NewScene>
 
+/** What is drawn on one scene's picture, at most, by a command. */
+export const DRAWN_LIMIT = 6
+
 /** Words that can stand in a direction of the script. */
 const directionWords = (most: number) =>
   z
@@ -70,8 +77,11 @@ const SceneSettings = z.object({
   length: z.number().int().positive().max(LENGTH_LIMIT).nullish(),
   /** Samples of silence after the voice; written into the script as `[pause …]`. */
   pause: z.number().int().min(0).max(LENGTH_LIMIT).nullish(),
-  /** Words on the picture; written into the script as `[super: …]`. */
-  super: directionWords(200).nullish(),
+  /** Everything written or drawn on its picture, in order, in place of what was there. */
+  drawn: z
+    .array(z.object({ form: z.enum(DRAWN_FORMS), text: directionWords(300) }))
+    .max(DRAWN_LIMIT)
+    .nullish(),
   /** What is to be seen; written into the script as `[picture: …]`. */
   picture: directionWords(300).nullish(),
   speaker: SpeakerName.or(z.literal('')).nullish(),
@@ -267,6 +277,17 @@ export const Command = z.discriminatedUnion('type', [
   z.object({
     type: z.literal('takeDepictions'),
     sceneIds: z.array(sceneId).min(1).max(5000),
+  }),
+  /** The house style the film follows from now on; what was set by hand stays. */
+  z.object({ type: z.literal('followStyle'), style: HouseStyle }),
+  /** How what is written and drawn looks; what is left out stays. */
+  z.object({ type: z.literal('setLettering'), set: LetteringSettings }),
+  /** A part as the film's house style has it. */
+  z.object({ type: z.literal('backToStyle'), part: z.enum(STYLE_PART_NAMES) }),
+  /** The channel's name and the next film's, for the words of cards; what is left out stays. */
+  z.object({
+    type: z.literal('setNames'),
+    set: Document.pick({ channel: true, next: true }).partial(),
   }),
   /** Takes changes back, given what leads back from them. */
   z.object({ type: z.literal('takeBack'), inverse: Inverse }),

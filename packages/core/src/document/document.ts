@@ -2,6 +2,9 @@ import { z } from 'zod'
 import { Depiction } from '../pictures/depiction.ts'
 import { ChosenItem } from '../pictures/item.ts'
 import { Move } from '../pictures/view.ts'
+import { HouseStyle } from '../style/house-style.ts'
+import { CALM } from '../style/house-styles.ts'
+import { Lettering } from '../style/lettering.ts'
 import { Pronunciation } from '../text/pronunciation.ts'
 import { SAMPLE_RATE } from '../time/time.ts'
 import { EMPHASES, FINISHES, PauseFactor, Speed } from './voicing.ts'
@@ -275,7 +278,7 @@ export type Conflict = z.infer<typeof Conflict>
 
 /** All that a person decides about a film. Everything else is derived from it. */
 export const Document = z.object({
-  version: z.literal(9),
+  version: z.literal(10),
   title: z.string().min(1).max(200),
   /** The narration with its markup: the one truth of what is said and shown in which order. */
   script: z.string(),
@@ -284,6 +287,13 @@ export const Document = z.object({
   speed: Speed,
   speaking: Speaking,
   mood: z.enum(MOODS),
+  /** The house style it follows, as it was when it was last taken over. */
+  style: HouseStyle,
+  /** How what is written and drawn on it looks: the style's, with what was set by hand. */
+  lettering: Lettering,
+  /** Of the channel and of the film that comes next, for the words of cards. */
+  channel: z.string().max(120),
+  next: z.string().max(200),
   /** At every cut that has none of its own. */
   transition: Transition,
   cards: z.object({ opening: Card, closing: Card }),
@@ -317,13 +327,17 @@ export const UNTITLED = 'Untitled episode'
 export function emptyDocument(title: string): Document {
   const card = { shown: false, text: null, samples: 4 * SAMPLE_RATE }
   return {
-    version: 9,
+    version: 10,
     title,
     script: '',
     voice: DEFAULT_VOICE,
     speed: 1,
     speaking: PLAIN_SPEAKING,
     mood: 'calm',
+    style: CALM,
+    lettering: CALM.lettering,
+    channel: '',
+    next: '',
     transition: CUT,
     cards: { opening: card, closing: card },
     scenes: [],
@@ -362,7 +376,20 @@ export function upgraded(stored: unknown): unknown {
   if (stored.version === 7) return upgraded({ ...stored, version: 8, conflicts: [] })
   if (stored.version === 8) {
     const picking = 'picking' in stored && typeof stored.picking === 'object' ? stored.picking : {}
-    return { ...stored, version: 9, picking: { rhythm: PLAIN_PICKING.rhythm, ...picking } }
+    return upgraded({
+      ...stored,
+      version: 9,
+      picking: { rhythm: PLAIN_PICKING.rhythm, ...picking },
+    })
   }
+  if (stored.version === 9)
+    return {
+      ...stored,
+      version: 10,
+      style: CALM,
+      lettering: CALM.lettering,
+      channel: '',
+      next: '',
+    }
   return stored
 }

@@ -2,6 +2,8 @@ import { itemAt } from '../faults/certain.ts'
 import { depictionText } from '../pictures/depiction.ts'
 import type { ScriptScene } from '../script/parse.ts'
 import { parsedScript } from '../script/parsed-script.ts'
+import { wordsOf } from '../text/written-words.ts'
+import { cardWords } from './card-words.ts'
 import type { Document, OfferedDepiction, Scene, Shot } from './document.ts'
 import type { Emphasis } from './voicing.ts'
 
@@ -21,6 +23,8 @@ export interface FilmScene extends Omit<ScriptScene, 'source' | 'marked'> {
   emphasis?: Emphasis
   /** Hash of the take a person chose for just these words. */
   take?: string
+  /** Of each direction, how many words of the narration stand before it. */
+  before?: readonly number[]
   /** What its picture is looked for by, beside what its direction says. */
   search?: readonly string[]
   /** Words on a plain card that nobody speaks, in place of a narration. */
@@ -39,6 +43,7 @@ export interface Film {
   /** How much longer than the estimate the film's voice speaks, where that has been measured. */
   rate: number
   transition: Document['transition']
+  lettering: Document['lettering']
 }
 
 /**
@@ -52,20 +57,25 @@ export function filmOf(document: Document, rate = 1): Film {
   document.scenes.forEach((scene, i) => {
     if (scene.hidden) return
     const begins = beginningAfter(shown.at(-1), scene)
-    shown.push({ ...filmScene(scene, itemAt(scenes, i)), ...(begins ? { begins } : {}) })
+    const written = itemAt(scenes, i)
+    shown.push({
+      ...filmScene(scene, written),
+      ...(begins ? { begins } : {}),
+      ...(written.directions.length ? { before: wordsBefore(document.script, written) } : {}),
+    })
   })
   const { opening, closing } = document.cards
   return {
     scenes: [
       ...(opening.shown
-        ? [cardScene('opening', opening.text ?? document.title, opening.samples, -1)]
+        ? [cardScene('opening', cardWords(document, 'opening'), opening.samples, -1)]
         : []),
       ...shown,
       ...(closing.shown
         ? [
             cardScene(
               'closing',
-              closing.text ?? 'Thank you for watching',
+              cardWords(document, 'closing'),
               closing.samples,
               shown.at(-1)?.chapter ?? -1,
             ),
@@ -78,8 +88,16 @@ export function filmOf(document: Document, rate = 1): Film {
     pauses: document.speaking.pauses,
     rate,
     transition: document.transition,
+    lettering: document.lettering,
   }
 }
+
+const wordsBefore = (script: string, { source, marked }: ScriptScene): number[] =>
+  marked.map(
+    ({ from }) =>
+      wordsOf(script.slice(source.from, Math.max(source.from, from)).replace(/\[[^[\]\n]*\]/g, ' '))
+        .length,
+  )
 
 /** Ids of the scenes over which the picture of the scene before goes on. */
 export const heldScenes = ({ scenes }: Pick<Film, 'scenes'>): Set<string> =>

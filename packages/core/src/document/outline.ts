@@ -1,5 +1,6 @@
 import { itemAt } from '../faults/certain.ts'
 import { TidyError } from '../faults/fault.ts'
+import { DRAWN_FORMS } from '../script/drawn.ts'
 import {
   BOUNDARY,
   type ParsedScript,
@@ -7,6 +8,7 @@ import {
   type ScriptBlock,
   SPOKEN,
 } from '../script/parse.ts'
+import { pattern } from '../text/pattern.ts'
 
 /**
  * The text of one scene as it stands in the script, its directions with it, without the marks that
@@ -32,7 +34,12 @@ export interface Block {
 }
 
 /** A direction read to the end of its line, which it would run beyond when its line grows. */
-const UNCLOSED = /\[\s*(?:picture|sound|super|pause)\b[^[\]\n]*$/gm
+const UNCLOSED = pattern(
+  'gm',
+  String.raw`\[\s*(?:picture|sound|pause|`,
+  DRAWN_FORMS.join('|'),
+  String.raw`)\b[^[\]\n]*$`,
+)
 
 /**
  * A script taken apart into pieces that can be moved, parted and joined.

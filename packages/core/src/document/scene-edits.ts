@@ -2,6 +2,7 @@ import { entryOf, itemAt, lastOf } from '../faults/certain.ts'
 import { TidyError } from '../faults/fault.ts'
 import { depictionText } from '../pictures/depiction.ts'
 import { cleanScript } from '../script/clean.ts'
+import { DRAWN_FORMS } from '../script/drawn.ts'
 import { BOUNDARY, parseScript } from '../script/parse.ts'
 import { mergeTexts } from '../text/merge-texts.ts'
 import { wordsOf } from '../text/written-words.ts'
@@ -291,14 +292,14 @@ export function adjustScenes(
     .map((scene) => (ids.has(scene.id) ? { ...scene, ...settingsOf(scene, set) } : scene))
     .map(withoutUndefined)
   const changed = { ...document, scenes }
-  const isWritten = [set.pause, set.super, set.picture, set.speaker].some(
+  const isWritten = [set.pause, set.drawn, set.picture, set.speaker].some(
     (value) => value !== undefined,
   )
   if (!isWritten) return changed
   const draft = draftOf(changed)
   if (set.pause !== undefined) for (const id of ids) setPause(draft, id, set.pause)
-  if (set.super !== undefined) for (const id of ids) setWords(draft, id, 'super', set.super)
-  if (set.picture !== undefined) for (const id of ids) setWords(draft, id, 'picture', set.picture)
+  if (set.drawn !== undefined) for (const id of ids) setDrawn(draft, id, set.drawn ?? [])
+  if (set.picture !== undefined) for (const id of ids) setPicture(draft, id, set.picture)
   if (set.speaker !== undefined) setSpeaker(draft, ids, set.speaker ?? '')
   return settle(changed, draft)
 }
@@ -333,9 +334,20 @@ function setPause(draft: Draft, id: string, pause: number | null) {
   )
 }
 
-/** Writes words before a scene as its direction of one kind; null takes it out. */
-const setWords = (draft: Draft, id: string, kind: 'super' | 'picture', text: string | null) =>
-  setDirection(draft, id, kind, (bare) => (text === null ? bare : `[${kind}: ${text}] ${bare}`))
+/** Writes what is to be seen before a scene as its direction; null takes it out. */
+const setPicture = (draft: Draft, id: string, text: string | null) =>
+  setDirection(draft, id, 'picture', (bare) =>
+    text === null ? bare : `[picture: ${text}] ${bare}`,
+  )
+
+function setDrawn(
+  draft: Draft,
+  id: string,
+  drawn: NonNullable<CommandOf<'adjustScenes'>['set']['drawn']>,
+) {
+  const written = drawn.map(({ form, text }) => `[${form}: ${text}]`)
+  setDirection(draft, id, DRAWN_FORMS.join('|'), (bare) => [...written, bare].join(' '))
+}
 
 /**
  * Scenes of which nothing is offered stay as they are.
@@ -349,21 +361,20 @@ export function takeDepictions(
   const draft = draftOf(document)
   for (const id of sceneIds) {
     const { depiction, text } = sceneOf(draft, id)
-    if (depiction?.text === text) setWords(draft, id, 'picture', depictionText(depiction))
+    if (depiction?.text === text) setPicture(draft, id, depictionText(depiction))
   }
   return settle(document, draft)
 }
 
-/** Rewrites a scene without its directions of one kind, then as asked. */
-function setDirection(
-  draft: Draft,
-  id: string,
-  kind: 'pause' | 'super' | 'picture',
-  put: (bare: string) => string,
-) {
+/**
+ * Rewrites a scene without its directions of some kinds, then as asked.
+ *
+ * @param kinds as a pattern has them
+ */
+function setDirection(draft: Draft, id: string, kinds: string, put: (bare: string) => string) {
   const { block, piece } = placeOf(draft.blocks, id)
   const bare = itemAt(block.pieces, piece)
-    .raw.replace(new RegExp(String.raw`\s*\[\s*${kind}\b[^[\]\n]*\]`, 'gi'), '')
+    .raw.replace(new RegExp(String.raw`\s*\[\s*(?:${kinds})\b[^[\]\n]*\]`, 'gi'), '')
     .trim()
   block.pieces[piece] = { id, raw: put(bare) }
   block.changed = true

@@ -3,7 +3,9 @@ import { describe, expect, it } from 'vitest'
 import { documentFrom } from '../document/apply.ts'
 import { filmOf } from '../document/film-scenes.ts'
 import { srt, vtt } from '../film/subtitles/write.ts'
-import { assDocument, assText } from '../film/supers/ass.ts'
+import { assDocument } from '../film/lettering/ass-document.ts'
+import { assText } from '../film/lettering/ass-text.ts'
+import { CALM } from '../style/house-styles.ts'
 import { csv } from '../text/csv.ts'
 import { timeline } from '../timeline/timeline.ts'
 import { claimList } from './claim-list.ts'
@@ -52,9 +54,11 @@ const cue = (text: string) => ({ lines: text.split('\n'), start: 0, end: 48_000 
 
 describe('a text with controls in it', () => {
   it('adds no event to ASS and no order to its text', () => {
-    const plain = assDocument({ width: 320, height: 180, cues: [cue('Light')], supers: [] })
+    const written = (text: string) =>
+      assDocument({ width: 320, height: 180, ...CALM, cues: [cue(text)], marks: [] })
+    const plain = written('Light')
     for (const text of hostile) {
-      const made = assDocument({ width: 320, height: 180, cues: [cue(text)], supers: [] })
+      const made = written(text)
       expect(lines(made).filter((line) => line.startsWith('Dialogue:'))).toHaveLength(
         lines(plain).filter((line) => line.startsWith('Dialogue:')).length,
       )

@@ -1,18 +1,14 @@
-import type { Cue } from '../film/subtitles/cues.ts'
+import { assDocument } from '../film/lettering/ass-document.ts'
 import { ttml } from '../film/subtitles/ttml.ts'
 import { srt, vtt } from '../film/subtitles/write.ts'
-import { assDocument } from '../film/supers/ass.ts'
-import type { Super } from '../film/supers/supers.ts'
-import type { FilmShape } from '../render/plan.ts'
+import type { LetteredFilm, FilmShape } from '../render/plan.ts'
 import type { Timeline } from '../timeline/timeline.ts'
 import { transcript } from './transcript.ts'
 
 /** What is written and said in a film, as far as its subtitles tell of it. */
-export interface SubtitledFilm {
+export interface SubtitledFilm extends LetteredFilm {
   timeline: Timeline
   shape: Pick<FilmShape, 'width' | 'height'>
-  cues: readonly Cue[]
-  supers: readonly Super[]
   /** Of the narration, BCP 47. */
   language: string
 }
@@ -21,7 +17,8 @@ export interface SubtitledFilm {
 export const SUBTITLES = {
   srt: ({ cues }: SubtitledFilm) => srt(cues),
   vtt: ({ cues }: SubtitledFilm) => vtt(cues),
-  ass: ({ shape, cues, supers }: SubtitledFilm) => assDocument({ ...shape, cues, supers }),
+  ass: ({ shape, lettering, cues, supers }: SubtitledFilm) =>
+    assDocument({ ...shape, lettering, cues, marks: supers.flatMap(({ marks }) => marks) }),
   ttml: ({ cues, language }: SubtitledFilm) => ttml(cues, language),
   txt: ({ timeline }: SubtitledFilm) => transcript(timeline),
 }

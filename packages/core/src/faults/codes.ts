@@ -52,6 +52,11 @@ export interface FaultDetails {
   file_not_ready: undefined
   origin_refused: undefined
   route_not_found: undefined
+  style_not_found: undefined
+  style_stale: undefined
+  styles_too_many: { limit: number }
+  style_file_unreadable: { name: string; reason: string }
+  style_unknown: { style: string; known: string }
   voice_unknown: { voice: string; known: string }
   voice_silent: { voice: string; text: string }
   voice_failed: { engine: string; reason: string }

@@ -82,6 +82,14 @@ export const ENGLISH: Messages = {
   origin_refused: () =>
     'This request came from another page and was refused. Open Tidy Reel itself and try again.',
   route_not_found: () => 'There is nothing at this address.',
+  style_not_found: () => 'This house style is not there any more. Reload the page.',
+  style_stale: () =>
+    'Somebody else changed this house style meanwhile. Reload the page, then change it again.',
+  styles_too_many: (d) =>
+    `A channel has at most ${d.limit} house styles of its own. Remove one you no longer use.`,
+  style_file_unreadable: (d) =>
+    `${d.name} is no house style: ${d.reason}. Choose a file that Tidy Reel has written.`,
+  style_unknown: (d) => `There is no house style "${d.style}". Choose one of: ${d.known}.`,
   voice_unknown: (d) => `There is no voice "${d.voice}". Choose one of: ${d.known}.`,
   voice_silent: (d) =>
     `The voice "${d.voice}" made no sound of "${d.text}". Change the words or choose another voice.`,

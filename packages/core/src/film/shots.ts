@@ -6,7 +6,7 @@ import type { Move } from '../pictures/view.ts'
 import { type FrameRate, SAMPLE_RATE } from '../time/time.ts'
 import { filmPictures } from '../timeline/pictures.ts'
 import type { Timeline, TimelineScene, TimelineShot } from '../timeline/timeline.ts'
-import type { Super } from './supers/supers.ts'
+import type { CardWords } from './supers/card-marks.ts'
 
 /** What is seen; the plain card stands where a picture is missing or none is wanted. */
 export type PictureSource =
@@ -167,18 +167,17 @@ export const pictureRuns = (shots: readonly SegmentShot[]): PictureRun[] =>
  * The words on plain cards, times in samples from the first shot; on a card that gives way they
  * fade with it.
  */
-export function cardSupers(shots: readonly SegmentShot[], [num, den]: FrameRate): Super[] {
+export function cardsOf(shots: readonly SegmentShot[], [num, den]: FrameRate): CardWords[] {
   const at = (frame: number) => Math.round((frame * SAMPLE_RATE * den) / num)
   const ms = (frames: number) => Math.round((frames * 1000 * den) / num)
   let frame = 0
-  return shots.flatMap(({ source, frames, lead }): Super[] => {
+  return shots.flatMap(({ source, frames, lead }): CardWords[] => {
     const start = frame
     frame += frames
-    const gone: Super[] =
+    const gone: CardWords[] =
       lead?.from.source.kind === 'card'
         ? [
             {
-              style: 'Card',
               text: lead.from.source.text,
               start: at(start),
               end: at(start + lead.from.frames),
@@ -190,7 +189,7 @@ export function cardSupers(shots: readonly SegmentShot[], [num, den]: FrameRate)
     return [
       ...gone,
       ...(source.kind === 'card'
-        ? [{ style: 'Card' as const, text: source.text, start: at(start), end: at(frame), ...fade }]
+        ? [{ text: source.text, start: at(start), end: at(frame), ...fade }]
         : []),
     ]
   })

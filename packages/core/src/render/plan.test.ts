@@ -2,10 +2,9 @@ import { describe, expect, it } from 'vitest'
 import { documentFrom } from '../document/apply.ts'
 import type { Document } from '../document/document.ts'
 import { filmOf } from '../document/film-scenes.ts'
-import { filmCues } from '../film/subtitles/film-cues.ts'
-import { filmSupers } from '../film/supers/supers.ts'
+import { filmLetters } from '../film/film-letters.ts'
 import { timeline } from '../timeline/timeline.ts'
-import { type FilmShape, renderPlan } from './plan.ts'
+import { type FilmShape, LETTERS_LEAD_SECONDS, renderPlan } from './plan.ts'
 import { overallProgress } from './progress.ts'
 
 const SHAPE: FilmShape = { width: 640, height: 360, fps: [30, 1], burnIn: true }
@@ -42,7 +41,7 @@ function plan(
     film,
     segments: renderPlan(
       film,
-      { cues: filmCues(film, shape.width, shape.height), supers: filmSupers(film, planned) },
+      { ...filmLetters(film, planned, shape), lettering: planned.lettering },
       shape,
       ({ id }) => usable(id),
     ),
@@ -82,8 +81,8 @@ describe('renderPlan', () => {
       kind: 'card',
       text: 'The sea is calm below it.',
     })
-    expect(segments[1]!.ass).toContain(',Card,')
-    expect(segments[0]!.ass).not.toContain(',Card,')
+    expect(segments[1]!.ass).toMatch(/Drawn,.*The sea is calm/)
+    expect(segments[0]!.ass).not.toMatch(/Drawn,.*The lamp burns/)
   })
   it('writes subtitles on the picture only when asked', () => {
     expect(plan(SCRIPT, ['a', 'b', 'c']).segments[1]!.ass).toContain(',Subtitle,,')
@@ -91,22 +90,27 @@ describe('renderPlan', () => {
       plan(SCRIPT, ['a', 'b', 'c'], { ...SHAPE, burnIn: false }).segments[1]!.ass,
     ).not.toContain(',Subtitle,,')
   })
-  it('lets a heading that runs on over a cut fade in and out once', () => {
-    const { segments } = plan('# Light\nIt burns. It turns. It rests. It sleeps.', [
+  it('lets what runs on over a cut keep its own beginning and end, to the hundredth', () => {
+    const { film, segments } = plan('# Light\nIt burns. It turns. It rests. It sleeps.', [
       'a',
       'b',
       'c',
       'd',
     ])
-    const fades = segments.flatMap(({ ass }) =>
-      [...ass.matchAll(/,Chapter,.*?\{\\fad\((\d+),(\d+)\)\}/g)].map(([, fadeIn, fadeOut]) => [
-        Number(fadeIn),
-        Number(fadeOut),
-      ]),
-    )
-    expect(fades.length).toBeGreaterThan(1)
-    expect(fades.filter(([fadeIn]) => fadeIn! > 0)).toHaveLength(1)
-    expect(fades.filter(([, fadeOut]) => fadeOut! > 0)).toHaveLength(1)
+    const seconds = (written: string) => {
+      const [h = 0, m = 0, s = 0] = written.split(':').map(Number)
+      return h * 3600 + m * 60 + s
+    }
+    const headings = segments.flatMap(({ ass, scene }) => {
+      const found = /Dialogue: 2,([\d:.]+),([\d:.]+),Drawn,.*Light/.exec(ass)
+      const at = film.scenes[scene]!.startFrame / 30 - LETTERS_LEAD_SECONDS
+      return found ? [[seconds(found[1]!) + at, seconds(found[2]!) + at] as const] : []
+    })
+    expect(headings.length).toBeGreaterThan(1)
+    for (const [start, end] of headings) {
+      expect(start).toBeCloseTo(0.25, 1)
+      expect(end).toBeCloseTo(3.4, 1)
+    }
   })
 })
 

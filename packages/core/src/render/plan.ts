@@ -1,11 +1,15 @@
 import { itemAt } from '../faults/certain.ts'
-import { cardSupers, filmShots, type PictureRun, type SegmentShot } from '../film/shots.ts'
+import { assDocument } from '../film/lettering/ass-document.ts'
+import { frameOf } from '../film/lettering/frame.ts'
+import type { Mark } from '../film/lettering/mark.ts'
+import { cardsOf, filmShots, type PictureRun, type SegmentShot } from '../film/shots.ts'
 import type { Cue } from '../film/subtitles/cues.ts'
-import { assDocument } from '../film/supers/ass.ts'
-import type { Super } from '../film/supers/supers.ts'
+import { cardMarks } from '../film/supers/card-marks.ts'
+import type { PlacedSuper } from '../film/supers/places.ts'
 import type { ChosenItem } from '../pictures/item.ts'
+import type { Lettering } from '../style/lettering.ts'
 import { shortHash } from '../text/hash.ts'
-import { type FrameRate, sampleAtFrame } from '../time/time.ts'
+import { type FrameRate, SAMPLE_RATE, sampleAtFrame } from '../time/time.ts'
 import type { Timeline } from '../timeline/timeline.ts'
 
 export interface FilmShape {
@@ -20,7 +24,9 @@ export interface Segment {
   scene: number
   frames: number
   shots: SegmentShot[]
-  /** Everything written on this piece, times from its own start. */
+  /** Of plain cards, `#RRGGBB`. */
+  paper: string
+  /** Everything written on this piece; it begins at `LETTERS_LEAD_SECONDS`. */
   ass: string
   /** Name of the finished piece: equal for equal input, whatever the film around it. */
   hash: string
@@ -30,7 +36,21 @@ export interface Segment {
  * Changes whenever the encoder's arguments or the drawing change, so that old segments are not
  * taken for new.
  */
-const RECIPE = 6
+const RECIPE = 7
+
+/**
+ * Where a segment begins on the clock of what is written on it, in seconds: so what came before the
+ * segment and goes on in it keeps its own beginning, and with it its movement.
+ */
+export const LETTERS_LEAD_SECONDS = 400
+const LEAD = LETTERS_LEAD_SECONDS * SAMPLE_RATE
+
+/** What is written and drawn on a film, and how it looks. */
+export interface LetteredFilm {
+  lettering: Lettering
+  cues: readonly Cue[]
+  supers: readonly Pick<PlacedSuper, 'marks'>[]
+}
 
 /**
  * Cuts a film into segments.
@@ -40,39 +60,45 @@ const RECIPE = 6
  */
 export function renderPlan(
   timeline: Timeline,
-  content: { cues: readonly Cue[]; supers: readonly Super[] },
+  { lettering, cues, supers }: LetteredFilm,
   shape: FilmShape,
   usable: (item: ChosenItem) => boolean,
 ): Segment[] {
-  const all = [...content.supers]
   const shots = filmShots(timeline, usable)
+  const frame = frameOf(shape.width, shape.height)
+  const drawn = supers.flatMap(({ marks }) => marks)
   return timeline.scenes.flatMap((scene, n): Segment[] => {
     const frames = scene.endFrame - scene.startFrame
     if (frames === 0) return []
     const from = sampleAtFrame(scene.startFrame, shape.fps)
     const to = sampleAtFrame(scene.endFrame, shape.fps)
     const seen = itemAt(shots, n)
+    const cards = cardsOf(seen, shape.fps).flatMap((card) => cardMarks(card, lettering, frame))
     const ass = assDocument({
       width: shape.width,
       height: shape.height,
-      cues: shape.burnIn ? within(content.cues, from, to) : [],
-      supers: [
-        ...within(all, from, to).map((s) => trimFade(s, all, from, to)),
-        ...cardSupers(seen, shape.fps),
-      ],
+      lettering,
+      cues: shape.burnIn ? seenIn(cues, from, to) : [],
+      marks: [...cards.map((mark) => shiftedBy(mark, LEAD)), ...seenIn(drawn, from, to)],
     })
+    const { paper } = lettering.palette
     const recipe = {
       RECIPE,
       shots: seen.map(nameOf),
+      paper: seen.some(showsCard) ? paper : '',
       ass,
       width: shape.width,
       height: shape.height,
       fps: shape.fps,
       first: n === 0,
     }
-    return [{ scene: n, frames, shots: seen, ass, hash: shortHash(JSON.stringify(recipe)) }]
+    const hash = shortHash(JSON.stringify(recipe))
+    return [{ scene: n, frames, shots: seen, paper, ass, hash }]
   })
 }
+
+const showsCard = ({ source, lead }: SegmentShot) =>
+  source.kind === 'card' || lead?.from.source.kind === 'card'
 
 function nameOf({ lead, ...own }: SegmentShot): unknown {
   const name = ({ source, ...rest }: PictureRun) =>
@@ -82,31 +108,23 @@ function nameOf({ lead, ...own }: SegmentShot): unknown {
   return [name(own), ...(lead ? [lead.kind, lead.frames, name(lead.from)] : [])]
 }
 
-function within<T extends { start: number; end: number }>(
-  events: readonly T[],
-  from: number,
-  to: number,
-): T[] {
-  return events
-    .filter(({ start, end }) => end > from && start < to)
-    .map((event) => ({
-      ...event,
-      start: Math.max(0, event.start - from),
-      end: Math.min(to, event.end) - from,
-    }))
-}
+/** What is seen between two moments, on the segment's own clock. */
+const seenIn = <T extends Cue | Mark>(events: readonly T[], from: number, to: number): T[] =>
+  events
+    .filter(({ start, end }) => end > from && start < to && start > from - LEAD)
+    .map((event) => shiftedBy(event, LEAD - from))
 
-/** A super that runs on into the next segment does not fade out and in again at the cut. */
-function trimFade(clipped: Super, all: readonly Super[], from: number, to: number): Super {
-  const whole = all.find(
-    (s) => s.text === clipped.text && s.style === clipped.style && s.end > from && s.start < to,
-  )
-  if (!whole?.fade) return clipped
-  return {
-    ...clipped,
-    fade: {
-      inMs: whole.start < from ? 0 : whole.fade.inMs,
-      outMs: whole.end > to ? 0 : whole.fade.outMs,
-    },
-  }
-}
+const shiftedBy = <T extends Cue | Mark>(event: T, by: number): T => ({
+  ...event,
+  start: event.start + by,
+  end: event.end + by,
+  ...('words' in event
+    ? {
+        words: event.words.map((word) => ({
+          ...word,
+          start: word.start + by,
+          end: word.end + by,
+        })),
+      }
+    : {}),
+})

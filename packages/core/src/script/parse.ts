@@ -1,10 +1,12 @@
 import { itemAt } from '../faults/certain.ts'
 import { KEPT_CHARACTERS, keptByText } from '../text/kept-by-text.ts'
 import { linesOf } from '../text/lines.ts'
+import { pattern } from '../text/pattern.ts'
 import { piecesOf } from '../text/pieces.ts'
 import { roughlySpoken } from '../text/roughly-spoken.ts'
 import type { TextRange } from '../text/text-range.ts'
 import { clausesOf } from './clauses.ts'
+import { DRAWN_EXAMPLES, DRAWN_FORMS, type DrawnForm, readDrawn } from './drawn.ts'
 import { estimateSeconds } from './estimate.ts'
 import { sentencesOf } from './sentences.ts'
 
@@ -15,8 +17,15 @@ export type Direction =
   | { kind: 'picture'; text: string }
   | { kind: 'pause'; seconds: number }
   | { kind: 'sound'; text: string }
-  | { kind: 'super'; text: string }
+  /** Something written or drawn on the picture, as `readDrawn` reads it. */
+  | { kind: DrawnForm; text: string }
   | { kind: 'note'; text: string }
+
+/** True for what is written or drawn on the picture. */
+export const isDrawn = (
+  direction: Direction,
+): direction is Extract<Direction, { kind: DrawnForm }> =>
+  (DRAWN_FORMS as readonly string[]).includes(direction.kind)
 
 /** The smallest piece of narration with a row of its own, as the script says it. */
 export interface ScriptScene {
@@ -74,7 +83,7 @@ export const BOUNDARY = /(?<=^|\s)[|~](?=\s|$)/g
  * Reads a script with light markup.
  *
  * `# Heading` starts a chapter and is never spoken; `[picture: …]`, `[pause 1.5s]`, `[sound: …]`,
- * `[super: …]` are directions; `NAME:` opening a paragraph names its speaker; blank lines part
+ * `[super: …]` and the other `DRAWN_FORMS` are directions; `NAME:` opening a paragraph names its speaker; blank lines part
  * paragraphs; a sentence is a scene, split at a clause when it would speak longer than
  * `SCENE_SECONDS_LIMIT`; ` | ` parts a scene in two and ` ~ ` keeps two pieces in one. A direction
  * belongs to the sentence it stands in or before; at the end of a paragraph, to the sentence before
@@ -298,6 +307,7 @@ function bracketsOf(raw: string, remarks: string[]): Bracket[] {
       remarks.push(
         `The direction "[${itemAt(match, 1).trim()}" has no closing bracket; it was read to the end of its line.`,
       )
+    remarks.push(...remarkOn(direction))
     return [
       { from: match.index, to: match.index + match[0].length, ...(direction ? { direction } : {}) },
     ]
@@ -313,13 +323,27 @@ function directionOf(inside: string): Direction | undefined {
     const seconds = pause[2]?.toLowerCase() === 'ms' ? amount / 1000 : amount
     return { kind: 'pause', seconds: Math.min(60, seconds) }
   }
-  const named = /^(picture|sound|super)\s*:\s*(.+)$/i.exec(text)
-  if (named)
-    return {
-      kind: itemAt(named, 1).toLowerCase() as 'picture' | 'sound' | 'super',
-      text: itemAt(named, 2).trim(),
-    }
-  return { kind: 'note', text }
+  const named = NAMED.exec(text)
+  if (!named) return { kind: 'note', text }
+  const kind = itemAt(named, 1).toLowerCase()
+  const words = itemAt(named, 2).trim()
+  return { kind: kind as 'picture' | 'sound' | DrawnForm, text: words }
+}
+
+const NAMED = pattern(
+  'i',
+  String.raw`^(picture|sound|`,
+  DRAWN_FORMS.join('|'),
+  String.raw`)\s*:\s*(.+)$`,
+)
+
+/** What a person should know of a direction that nothing can be drawn from. */
+function remarkOn(direction: Direction | undefined): string[] {
+  if (!direction || !isDrawn(direction) || readDrawn(direction.kind, direction.text)) return []
+  const { kind, text } = direction
+  return [
+    `Nothing can be drawn from "[${kind}: ${text.slice(0, 60)}]"; it is written like ${DRAWN_EXAMPLES[kind]}.`,
+  ]
 }
 
 function blank(raw: string, brackets: readonly TextRange[]): string {

@@ -1,11 +1,17 @@
 import { certain } from '../faults/certain.ts'
+import { DRAWN_FORMS } from '../script/drawn.ts'
 import { pattern } from '../text/pattern.ts'
 import { meaningOf, picture } from './direction-words.ts'
 import { namesPart } from './headings.ts'
 import { foreignMeaning, labelMeaning as foreignLabel, type TidyRules } from './languages/rules.ts'
 import type { Line, Page } from './page.ts'
 
-const OWN = /\[(?:(?:picture|sound|super)\s*:\s*[^[\]\n]*|pause\b[^[\]\n]*)\]/gi
+const OWN = pattern(
+  'gi',
+  String.raw`\[(?:(?:picture|sound|`,
+  DRAWN_FORMS.join('|'),
+  String.raw`)\s*:\s*[^[\]\n]*|pause\b[^[\]\n]*)\]`,
+)
 const LABELLED = pattern(
   'i',
   String.raw`^\s*(?:[-*•]\s+)?[[(]?(?:\*\*|__|\*)?(visuals?|video|b-?roll|picture|image|photo|`,

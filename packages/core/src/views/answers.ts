@@ -1,6 +1,7 @@
 import type { Comparison } from '../document/compare.ts'
 import type { Document } from '../document/document.ts'
 import type { Item } from '../pictures/item.ts'
+import type { HouseStyle } from '../style/house-style.ts'
 import type { Idea, OfferedChannel, TopicsView } from '../topics/topic-views.ts'
 import type { WriterView, Writing } from '../writing/brief.ts'
 import type { ChannelView, ScriptChecks } from './checks.ts'
@@ -84,6 +85,12 @@ export interface Answers {
   'PATCH /library/:id': PictureView
   'GET /library/:id/uses': { uses: PictureUse[] }
   'GET /library/:id/twins': { pictures: PictureView[] }
+
+  'GET /styles': { shipped: readonly HouseStyle[]; own: HouseStyle[] }
+  'POST /styles': HouseStyle
+  'PUT /styles/:id': HouseStyle
+  'POST /styles/restore': HouseStyle
+  'DELETE /styles/:id': null
 
   'GET /topics': TopicsView
   'GET /topics/offered': { channels: OfferedChannel[] }

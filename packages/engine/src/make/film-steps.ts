@@ -5,14 +5,13 @@ import { claimRows } from '@tidy-reel/core/checks/claim-rows'
 import { claimsOf } from '@tidy-reel/core/checks/claims'
 import { filmTexts } from '@tidy-reel/core/export/film-files'
 import { ffmetadata } from '@tidy-reel/core/export/lists'
+import { type FilmLetters, filmLetters } from '@tidy-reel/core/film/film-letters'
 import { ledgerOf } from '@tidy-reel/core/film/ledger'
 import { pictureRuns } from '@tidy-reel/core/film/shots'
-import type { Cue } from '@tidy-reel/core/film/subtitles/cues'
-import { filmCues } from '@tidy-reel/core/film/subtitles/film-cues'
 import { srt } from '@tidy-reel/core/film/subtitles/write'
-import { filmSupers, type Super } from '@tidy-reel/core/film/supers/supers'
 import { renderPlan, type Segment } from '@tidy-reel/core/render/plan'
 import type { FilmReport } from '@tidy-reel/core/render/report'
+import { crowdedRemarks } from '@tidy-reel/core/film/supers/crowded'
 import { parsedScript } from '@tidy-reel/core/script/parsed-script'
 import { soundSamples, type Timeline } from '@tidy-reel/core/timeline/timeline'
 import { joinFilm, renderSegments } from '../render/film.ts'
@@ -69,8 +68,7 @@ export function fetchPictures(making: Making, plan: Timeline): Promise<Footage> 
 
 /** What is to be encoded, and what is written on it. */
 export interface PlannedSegments {
-  cues: Cue[]
-  supers: Super[]
+  letters: FilmLetters
   segments: Segment[]
   /** Of each segment, the files of its `pictureRuns`; undefined for a card. */
   files: (PictureFile | undefined)[][]
@@ -83,16 +81,16 @@ export function planSegments(
   plan: Timeline,
   { files: fetched }: Footage,
 ): PlannedSegments {
-  const cues = filmCues(plan, shape.width, shape.height)
-  const supers = filmSupers(plan, film)
-  const segments = renderPlan(plan, { cues, supers }, shape, ({ id }) => fetched.has(id))
+  const letters = filmLetters(plan, film, shape)
+  const lettered = { ...letters, lettering: film.lettering }
+  const segments = renderPlan(plan, lettered, shape, ({ id }) => fetched.has(id))
   const files = segments.map(({ shots }) =>
     pictureRuns(shots).map(({ source }) =>
       source.kind === 'card' ? undefined : fetched.get(source.item.id),
     ),
   )
   const isThere = (segment: Segment) => existsSync(segmentFile(place.segments, segment))
-  return { cues, supers, segments, files, reused: segments.filter(isThere).length }
+  return { letters, segments, files, reused: segments.filter(isThere).length }
 }
 
 /** Step 4: the segments that are not there yet. @returns the files of all, in order */
@@ -117,7 +115,7 @@ export async function joinParts(
     frames: parts.segments.segments.map(({ frames }) => frames),
     fps: shape.fps,
     mix: parts.mix.file,
-    srt: srt(parts.segments.cues),
+    srt: srt(parts.segments.letters.cues),
     metadata: ffmetadata(document.title, plan),
     language: voiceById(speechPlace(config).voices, document.voice).language,
     burnIn: shape.burnIn,
@@ -139,11 +137,14 @@ export async function writeTexts(
   },
 ): Promise<FilmReport> {
   const { config, document, film, out, shape, steps } = making
-  const { segments, reused, cues, supers } = made.segments
+  const { segments, reused, letters } = made.segments
   const report = reportOf(plan, shape, made.mix, steps, {
     segments: segments.length,
     segmentsReused: reused,
-    remarks: remarksOf(made.spoken, made.footage.faults, film),
+    remarks: [
+      ...remarksOf(made.spoken, made.footage.faults, film),
+      ...crowdedRemarks(letters.crowded),
+    ],
   })
   const voice = voiceById(speechPlace(config).voices, document.voice)
   const claims = claimsOf(document.script, parsedScript(document.script))
@@ -151,8 +152,9 @@ export async function writeTexts(
     title: document.title,
     timeline: plan,
     shape,
-    cues,
-    supers,
+    cues: letters.cues,
+    supers: letters.supers,
+    lettering: film.lettering,
     ledger: ledgerOf(plan),
     fetched: await fetchedAt(made.footage.files),
     claims: claimRows(claims, document.claims),

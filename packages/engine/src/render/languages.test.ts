@@ -7,7 +7,8 @@ import { documentFrom } from '@tidy-reel/core/document/apply'
 import { filmOf } from '@tidy-reel/core/document/film-scenes'
 import type { Cue } from '@tidy-reel/core/film/subtitles/cues'
 import { filmCues } from '@tidy-reel/core/film/subtitles/film-cues'
-import { assDocument } from '@tidy-reel/core/film/supers/ass'
+import { assDocument } from '@tidy-reel/core/film/lettering/ass-document'
+import { CALM } from '@tidy-reel/core/style/house-styles'
 import { wordsOf } from '@tidy-reel/core/text/written-words'
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
 import { timeline } from '@tidy-reel/core/timeline/timeline'
@@ -69,7 +70,10 @@ describe('a film in another language', () => {
         expect(words, language).toHaveLength(wordsOf(film.scenes[i]!.text).length)
         expect(samples / 48_000, language).toBeGreaterThan(0.6)
       })
-      const cues = filmCues(timeline(film, takes, [30, 1]), 1280, 720)
+      const cues = filmCues(timeline(film, takes, [30, 1]), film.lettering.subtitle, {
+        width: 1280,
+        height: 720,
+      })
       expect(
         cues
           .flatMap(({ lines }) => lines)
@@ -86,7 +90,7 @@ describe('a film in another language', () => {
       })
     }
     const file = join(work, 'all.ass')
-    writeFileSync(file, assDocument({ width: 1280, height: 720, cues: shown, supers: [] }))
+    writeFileSync(file, assDocument({ width: 1280, height: 720, ...CALM, cues: shown, marks: [] }))
     const { stderr, stdout } = spawnSync(
       'ffmpeg',
       [

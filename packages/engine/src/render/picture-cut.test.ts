@@ -8,6 +8,7 @@ import type { Command } from '@tidy-reel/core/document/command'
 import { filmOf } from '@tidy-reel/core/document/film-scenes'
 import { pictureRuns } from '@tidy-reel/core/film/shots'
 import { type FilmShape, renderPlan } from '@tidy-reel/core/render/plan'
+import { CALM } from '@tidy-reel/core/style/house-styles'
 import { timeline } from '@tidy-reel/core/timeline/timeline'
 import { folders } from '../config.ts'
 import { folder, item, memoryLibrary } from '../test/lying-library.ts'
@@ -85,7 +86,7 @@ async function greys(
     signal,
     () => undefined,
   )
-  const segments = renderPlan(film, { cues: [], supers: [] }, SHAPE, () => true)
+  const segments = renderPlan(film, { ...CALM, cues: [], supers: [] }, SHAPE, () => true)
   const made = await renderSegments(
     {
       segments: join(data, 'segments'),

@@ -1,13 +1,10 @@
 import { isDeepStrictEqual } from 'node:util'
 import { type PictureRun, pictureRuns, type SegmentShot } from '@tidy-reel/core/film/shots'
 import type { Move, View } from '@tidy-reel/core/pictures/view'
-import type { FilmShape, Segment } from '@tidy-reel/core/render/plan'
+import { type FilmShape, LETTERS_LEAD_SECONDS, type Segment } from '@tidy-reel/core/render/plan'
 import { type FrameRate, SAMPLE_RATE } from '@tidy-reel/core/time/time'
 import { MEDIA_INPUT } from '../run/media-input.ts'
 import type { PictureFile } from './footage.ts'
-
-/** Ground of a plain card: warm paper. */
-const CARD = '0xF4F0E6'
 
 /** Of a clip's file, so much is left to be seen however much is left out, in seconds. */
 const LEAST_SECONDS = 0.1
@@ -70,7 +67,12 @@ export function segmentArgs(
         `pipe:${pipe++}`,
       ]
     if (source.kind === 'clip') return [...MEDIA_INPUT, '-i', files[i]!.path]
-    return ['-f', 'lavfi', '-i', `color=c=${CARD}:s=${width}x${height}:r=${rate}`]
+    return [
+      '-f',
+      'lavfi',
+      '-i',
+      `color=c=0x${segment.paper.slice(1)}:s=${width}x${height}:r=${rate}`,
+    ]
   })
   const pictures = stretches.map(
     (stretch, i) => `[${i}:v]${pictureFilter(stretch, shape, files[i])}[p${i}]`,
@@ -81,7 +83,8 @@ export function segmentArgs(
   )
   const joined =
     `${segment.shots.map((_, i) => `[s${i}]`).join('')}concat=n=${segment.shots.length}:v=1:a=0,` +
-    `ass=${names.ass}:fontsdir=${names.fonts},format=yuv420p[v]`
+    `setpts=PTS+${LETTERS_LEAD_SECONDS}/TB,ass=${names.ass}:fontsdir=${names.fonts},` +
+    `setpts=PTS-${LETTERS_LEAD_SECONDS}/TB,format=yuv420p[v]`
   return [
     '-hide_banner',
     '-v',

@@ -2,6 +2,7 @@ import type { Sequelize } from 'sequelize'
 import { SequelizeStorage, Umzug } from 'umzug'
 import { REFUSALS } from '@tidy-reel/core/document/document'
 import { ORIGINS } from '@tidy-reel/core/pictures/filter'
+import { CALM } from '@tidy-reel/core/style/house-styles'
 import { IDEA_STATES } from '@tidy-reel/core/topics/topic-views'
 import { RENDER_STATES } from '@tidy-reel/core/views/episode'
 import { LOCAL_OWNER } from './models.ts'
@@ -175,6 +176,24 @@ const DOCUMENT_9 = [
   `update changes set inverse = jsonb_set(inverse, '{fields,picking,rhythm}', '"usual"') where inverse->'fields' ? 'picking'`,
 ]
 
+/** Documents of version 10: the house style a film follows, and how its words look. */
+const DOCUMENT_10 = documentsOf(
+  9,
+  JSON.stringify({ version: 10, style: CALM, lettering: CALM.lettering, channel: '', next: '' }),
+)
+
+/** A channel's own house styles. */
+const HOUSE_STYLES = [
+  `create table house_styles (
+    owner_id uuid not null,
+    id text not null,
+    style jsonb not null,
+    created_at timestamptz not null default now(),
+    updated_at timestamptz not null default now(),
+    primary key (owner_id, id)
+  )`,
+]
+
 /** In order; one that has been published never changes. */
 const MIGRATIONS: readonly [name: string, statements: readonly string[]][] = [
   ['001-first', FIRST],
@@ -192,6 +211,8 @@ const MIGRATIONS: readonly [name: string, statements: readonly string[]][] = [
   ['013-document-8', DOCUMENT_8],
   ['014-archive', ARCHIVE],
   ['015-document-9', DOCUMENT_9],
+  ['016-document-10', DOCUMENT_10],
+  ['017-house-styles', HOUSE_STYLES],
 ]
 
 /** Brings the database to the newest layout; each step once, in a transaction. */

@@ -10,6 +10,7 @@ import type { Command } from '@tidy-reel/core/document/command'
 import type { Document, Matching, Picking } from '@tidy-reel/core/document/document'
 import type { Inverse } from '@tidy-reel/core/document/inverse'
 import type { FilmShape } from '@tidy-reel/core/render/plan'
+import type { HouseStyle } from '@tidy-reel/core/style/house-style'
 import type { Pronunciation } from '@tidy-reel/core/text/pronunciation'
 import type { ChannelFilm } from '@tidy-reel/core/topics/channel-film'
 import type { Idea } from '@tidy-reel/core/topics/topic-views'
@@ -145,6 +146,15 @@ export class IdeaRow extends Model<InferAttributes<IdeaRow>, InferCreationAttrib
   declare subject: string
   declare state: Idea['state']
   declare episodeId: string | null
+  declare createdAt: CreationOptional<Date>
+  declare updatedAt: CreationOptional<Date>
+}
+
+/** A house style of a channel's own. */
+export class StyleRow extends Model<InferAttributes<StyleRow>, InferCreationAttributes<StyleRow>> {
+  declare ownerId: string
+  declare id: string
+  declare style: HouseStyle
   declare createdAt: CreationOptional<Date>
   declare updatedAt: CreationOptional<Date>
 }
@@ -305,6 +315,16 @@ export function connect(database: string): Sequelize {
       updatedAt: DATE,
     },
     { sequelize, tableName: 'ideas' },
+  )
+  StyleRow.init(
+    {
+      ownerId: { type: UUID, primaryKey: true },
+      id: { type: STRING, primaryKey: true },
+      style: JSONB,
+      createdAt: DATE,
+      updatedAt: DATE,
+    },
+    { sequelize, tableName: 'house_styles' },
   )
   WritingRow.init(
     { episodeId: { type: UUID, primaryKey: true }, ownerId: owner, writing: JSONB },

@@ -20,12 +20,13 @@ const props = defineProps<{
   player: Player
   proxies: ReadonlySet<string>
   guides: boolean
+  /** Of the film; it is lettered for it and drawn as large as the monitor is. */
+  shape?: { width: number; height: number }
 }>()
 const emit = defineEmits<{ guides: [] }>()
-/** The lettering is laid out as in a film of this size and drawn as large as the monitor is. */
-const LETTERED = { width: 1920, height: 1080 }
 /** How long before its shot a clip is made ready, in frames. */
 const READY_FRAMES = 60
+const lettered = computed(() => props.shape ?? { width: 1920, height: 1080 })
 const screen = ref<HTMLElement>()
 const picture = ref<HTMLCanvasElement>()
 const letters = ref<HTMLCanvasElement>()
@@ -39,7 +40,7 @@ const frame = computed(() =>
 )
 let written: Lettering | undefined
 /** Breaking a long film's words into subtitles takes longer than a key press may. */
-const lettered = lastingWorker<LettersAsked, string>(
+const letterer = lastingWorker<LettersAsked, string>(
   () => new Worker(new URL('./letters.worker.ts', import.meta.url), { type: 'module' }),
   (ass) => {
     written?.write(ass)
@@ -68,7 +69,14 @@ function draw() {
   }
   const rate = props.player.playing.value ? props.player.rate.value : 0
   const whole = drawFrame(
-    { context, stills, clips, fps: props.film.fps, rate },
+    {
+      context,
+      stills,
+      clips,
+      fps: props.film.fps,
+      rate,
+      paper: props.plan.lettering.palette.paper,
+    },
     shotAt(place),
     place.frame,
   )
@@ -94,23 +102,23 @@ function makeReady(scene: number, shot: number) {
 }
 
 watch([frame, () => props.player.playing.value, shots], draw)
-watchDebounced([() => props.film, () => props.plan], write, { debounce: 250 })
+watchDebounced([() => props.film, () => props.plan, lettered], write, { debounce: 250 })
 watchDebounced(() => props.proxies, draw, { debounce: 300, maxWait: 1500 })
-watch([size.width, size.height], fit)
+watch([size.width, size.height, lettered], fit)
 
 function write() {
-  lettered.post({
+  letterer.post({
     film: toRaw(props.film),
     plan: toRaw(props.plan),
     shots: shots.value,
-    ...LETTERED,
+    ...lettered.value,
   })
 }
 function fit() {
   const canvas = picture.value
   if (!canvas || !size.width.value) return
   canvas.width = Math.min(1920, Math.round(size.width.value * devicePixelRatio))
-  canvas.height = Math.round((canvas.width * LETTERED.height) / LETTERED.width)
+  canvas.height = Math.round((canvas.width * lettered.value.height) / lettered.value.width)
   draw()
 }
 onMounted(() => {
@@ -120,7 +128,7 @@ onMounted(() => {
 })
 onBeforeUnmount(() => {
   written?.close()
-  lettered.end()
+  letterer.end()
   clips.close()
 })
 

@@ -7,8 +7,6 @@ import { type FrameRate, SAMPLE_RATE } from '@tidy-reel/core/time/time'
 import type { Timeline } from '@tidy-reel/core/timeline/timeline'
 import type { ClipDeck, StillShelf } from './picture-source.ts'
 
-/** Ground of a plain card, as the render has it. */
-const CARD = '#f4f0e6'
 const WHOLE: Move = { from: { x: 0.5, y: 0.5, scale: 1 }, to: { x: 0.5, y: 0.5, scale: 1 } }
 
 export interface Stage {
@@ -16,6 +14,8 @@ export interface Stage {
   stills: StillShelf
   clips: ClipDeck
   fps: FrameRate
+  /** Ground of plain cards, as the render has it. */
+  paper: string
   /** How fast the film runs; 0 stands still. */
   rate: number
 }
@@ -75,7 +75,7 @@ function drawRun(
   const { width, height } = context.canvas
   context.globalAlpha = alpha
   if (source.kind === 'card') {
-    context.fillStyle = CARD
+    context.fillStyle = stage.paper
     context.fillRect(0, 0, width, height)
     return true
   }

@@ -1,15 +1,9 @@
-import serifLatin from '@fontsource/newsreader/files/newsreader-latin-500-normal.woff2?url'
-import serifLatinExt from '@fontsource/newsreader/files/newsreader-latin-ext-500-normal.woff2?url'
-import sansCyrillic from '@fontsource/source-sans-3/files/source-sans-3-cyrillic-600-normal.woff2?url'
-import sansGreek from '@fontsource/source-sans-3/files/source-sans-3-greek-600-normal.woff2?url'
-import sansLatin from '@fontsource/source-sans-3/files/source-sans-3-latin-600-normal.woff2?url'
-import sansLatinExt from '@fontsource/source-sans-3/files/source-sans-3-latin-ext-600-normal.woff2?url'
-import sansVietnamese from '@fontsource/source-sans-3/files/source-sans-3-vietnamese-600-normal.woff2?url'
 import JASSUB from 'jassub'
 import plainWasm from 'jassub/dist/wasm/jassub-worker.wasm?url'
 import modernWasm from 'jassub/dist/wasm/jassub-worker-modern.wasm?url'
 import worker from 'virtual:lettering-worker'
-import { FONTS } from '@tidy-reel/core/film/supers/ass'
+import { FACES } from '@tidy-reel/core/style/faces'
+import { fontAddresses } from './font-addresses.ts'
 
 /** Everything written on the picture, drawn by the libass that draws it in the render. */
 export interface Lettering {
@@ -25,23 +19,21 @@ const BLANK =
 
 export function lettering(canvas: HTMLCanvasElement): Lettering {
   const absolute = (address: string) => new URL(address, location.href).href
-  const fonts = [
-    sansLatin,
-    sansLatinExt,
-    sansCyrillic,
-    sansGreek,
-    sansVietnamese,
-    serifLatin,
-    serifLatinExt,
-  ].map(absolute)
+  const there = new Set<string>()
+  /** Those a document names and that are not there yet. */
+  const missing = (ass: string) => {
+    const wanted = fontAddresses(ass).filter((address) => !there.has(address))
+    for (const address of wanted) there.add(address)
+    return wanted.map(absolute)
+  }
   const libass = new JASSUB({
     canvas,
     workerUrl: absolute(worker),
     wasmUrl: absolute(plainWasm),
     modernWasmUrl: absolute(modernWasm),
     subContent: BLANK,
-    fonts,
-    defaultFont: FONTS.sans,
+    fonts: missing(FACES['source-sans'].family),
+    defaultFont: FACES['source-sans'].family,
     queryFonts: false,
     availableFonts: {},
   })
@@ -65,7 +57,11 @@ export function lettering(canvas: HTMLCanvasElement): Lettering {
   }
   return {
     write(ass) {
-      void libass.ready.then(() => libass.renderer.setTrack(ass))
+      const fonts = missing(ass)
+      void libass.ready.then(async () => {
+        if (fonts.length) await libass.renderer.addFonts(fonts)
+        await libass.renderer.setTrack(ass)
+      })
     },
     show(seconds) {
       wanted = { seconds }

@@ -1,7 +1,11 @@
 import type { Film } from '@tidy-reel/core/document/film-scenes'
-import type { SegmentShot } from '@tidy-reel/core/film/shots'
+import { filmLetters } from '@tidy-reel/core/film/film-letters'
+import { assDocument } from '@tidy-reel/core/film/lettering/ass-document'
+import { frameOf } from '@tidy-reel/core/film/lettering/frame'
+import { cardsOf, type SegmentShot } from '@tidy-reel/core/film/shots'
+import { cardMarks } from '@tidy-reel/core/film/supers/card-marks'
+import { sampleAtFrame } from '@tidy-reel/core/time/time'
 import type { Timeline } from '@tidy-reel/core/timeline/timeline'
-import { filmLetters } from './film-letters.ts'
 
 /** A film to be lettered; of several that wait only the last is wanted. */
 export interface LettersAsked {
@@ -12,5 +16,19 @@ export interface LettersAsked {
   height: number
 }
 
-self.onmessage = ({ data }: MessageEvent<LettersAsked>) =>
-  self.postMessage(filmLetters(data.film, data.plan, data.shots, data.width, data.height))
+/** Everything written on a film, as one ASS document: the render writes the same, scene by scene. */
+function written({ film, plan, shots, width, height }: LettersAsked): string {
+  const { lettering } = plan
+  const frame = frameOf(width, height)
+  const cards = film.scenes.flatMap((scene, n) => {
+    const at = sampleAtFrame(scene.startFrame, film.fps)
+    return cardsOf(shots[n] ?? [], film.fps).flatMap((card) =>
+      cardMarks({ ...card, start: card.start + at, end: card.end + at }, lettering, frame),
+    )
+  })
+  const { cues, supers } = filmLetters(film, plan, { width, height })
+  const marks = [...cards, ...supers.flatMap((placed) => placed.marks)]
+  return assDocument({ width, height, lettering, cues, marks })
+}
+
+self.onmessage = ({ data }: MessageEvent<LettersAsked>) => self.postMessage(written(data))

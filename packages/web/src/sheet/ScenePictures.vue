@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import type { Command } from '@tidy-reel/core/document/command'
 import { SHOTS_LIMIT } from '@tidy-reel/core/document/document'
+import { isDrawn } from '@tidy-reel/core/script/parse'
 import { goesOnIn } from '@tidy-reel/core/timeline/pictures'
 import { useEpisode } from '../episode/episode-store.ts'
 import CandidatePanel from './CandidatePanel.vue'
@@ -23,7 +24,8 @@ const lettered = computed(
   () =>
     episode.plan.scenes
       .find(({ id }) => id === props.sceneId)
-      ?.directions.flatMap((d) => (d.kind === 'super' ? [d.text] : []))
+      ?.directions.filter(isDrawn)
+      .map(({ text }) => text)
       .join(', ') ?? '',
 )
 defineExpose({ look: (words?: string) => panel.value?.look(words) })
@@ -51,7 +53,12 @@ defineExpose({ look: (words?: string) => panel.value?.look(words) })
     @own="emit('run', { type: 'adjustScenes', target: [sceneId], set: { begins: 'cut' } })"
     @shot="emit('shot', $event)"
     @letter="
-      (words) => emit('run', { type: 'adjustScenes', target: [sceneId], set: { super: words } })
+      (words) =>
+        emit('run', {
+          type: 'adjustScenes',
+          target: [sceneId],
+          set: { drawn: words ? [{ form: 'super', text: words }] : null },
+        })
     "
     @making="(set) => emit('run', { type: 'setMaking', set })"
   />

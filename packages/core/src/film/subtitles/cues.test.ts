@@ -8,7 +8,7 @@ import { documentFrom } from '../../document/apply.ts'
 import { filmOf } from '../../document/film-scenes.ts'
 import { SAMPLE_RATE } from '../../time/time.ts'
 import { timeline } from '../../timeline/timeline.ts'
-import { assDocument } from '../supers/ass.ts'
+import { assDocument } from '../lettering/ass-document.ts'
 import type { Cue } from './cues.ts'
 import { filmCues } from './film-cues.ts'
 import { ttml } from './ttml.ts'
@@ -17,7 +17,8 @@ import { srt, vtt } from './write.ts'
 const SCRIPT = `# A lamp\nWhy? On a clear night the beam of a good lighthouse is seen from twenty miles out at sea, by fishermen, by ferries, and by the great ships that follow the coast. Yes. [pause 2s] It costs less than a loaf of bread & a "pot" of <tea>, and no more. No. So it goes on.\n\n${'The keeper climbed the stairs and wound the weight to the top again. '.repeat(20)}`
 const planned = filmOf(documentFrom('T', SCRIPT))
 const film = timeline(planned, [], [30, 1])
-const cues = filmCues(film, 1920, 1080)
+const { lettering } = planned
+const cues = filmCues(film, lettering.subtitle, { width: 1920, height: 1080 })
 
 describe('filmCues', () => {
   it('shows every spoken word once, in order', () => {
@@ -93,7 +94,8 @@ describe('subtitle formats', () => {
         width: 1920,
         height: 1080,
         cues: [...cues, { lines: ['{\\b1}bold'], start: 0, end: 1 }],
-        supers: [],
+        lettering,
+        marks: [],
       }),
     )
     expect(read.events.dialogue).toHaveLength(cues.length + 1)

@@ -3,18 +3,29 @@ import type { SpokenWord } from '../../speech/word-times.ts'
 import { SAMPLE_RATE } from '../../time/time.ts'
 import { BOUND } from './bound-words.ts'
 import type { SubtitleLimits } from './limits.ts'
-import { brokenLines, fitsLines } from './lines.ts'
+import { brokenLines, fitsLines, joined } from './lines.ts'
+
+/** A word of a subtitle, and which of its lines it stands in. */
+export interface ShownWord extends SpokenWord {
+  line: number
+  /** No space before it. */
+  glued?: boolean
+}
 
 /** A subtitle: its lines and when it shows, in samples, `[start, end)`. */
 export interface Cue {
   lines: string[]
   start: number
   end: number
+  /** The words of its lines, in order; left out where nobody knows when they are spoken. */
+  words?: ShownWord[]
 }
 
 /** A word and whether its scene ends with it. */
 export interface CueWord extends SpokenWord {
   endsScene: boolean
+  /** The word goes on from the one before. */
+  glued?: boolean
 }
 
 const IMPOSSIBLE = 1e6
@@ -58,13 +69,12 @@ function cueCost(
   limits: SubtitleLimits,
 ): number {
   const group = words.slice(start, end)
-  const texts = group.map((word) => word.text)
   const single = group.length === 1
-  if (!fitsLines(texts, limits) && !single) return IMPOSSIBLE
+  if (!single && (group.length > limits.words || !fitsLines(group, limits))) return IMPOSSIBLE
   const first = itemAt(group, 0).start
   const last = lastOf(group)
   const shown = endOf(words, end, limits, first) - first
-  const characters = texts.join(' ').length
+  const characters = joined(group).length
   const seconds = shown / SAMPLE_RATE
   let cost = 1 + breakCost(last)
   if (shown < limits.shortest) cost += 40 + 40 * (1 - shown / limits.shortest)
@@ -76,7 +86,7 @@ function cueCost(
     if (word.endsScene) cost += gap > SAMPLE_RATE ? 30 : 4
     else if (/[.!?]["'’”»)]*$/.test(word.text)) cost += 2
   })
-  if (characters < 14 && !last.endsScene) cost += 3
+  if (characters < 14 && !last.endsScene && limits.words === Infinity) cost += 3
   return cost
 }
 
@@ -106,6 +116,19 @@ function endOf(
 
 function cueOf(words: readonly CueWord[], start: number, end: number, limits: SubtitleLimits): Cue {
   const first = itemAt(words, start).start
-  const texts = words.slice(start, end).map((word) => word.text)
-  return { lines: brokenLines(texts, limits), start: first, end: endOf(words, end, limits, first) }
+  const lines = brokenLines(words.slice(start, end), limits)
+  return {
+    lines: lines.map(joined),
+    start: first,
+    end: endOf(words, end, limits, first),
+    words: lines.flatMap((inLine, line) =>
+      inLine.map(({ text, start: from, end: to, glued }): ShownWord => ({
+        text,
+        start: from,
+        end: to,
+        line,
+        ...(glued ? { glued } : {}),
+      })),
+    ),
+  }
 }

@@ -1,27 +1,43 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { PLAIN_SUBTITLE } from '../../style/subtitle-presets.ts'
 import { SAMPLE_RATE } from '../../time/time.ts'
+import { frameOf } from '../lettering/frame.ts'
 import { BOUND } from './bound-words.ts'
 import { cuesFromWords, type CueWord } from './cues.ts'
 import { subtitleLimits } from './limits.ts'
-import { brokenLines } from './lines.ts'
+import { brokenLines, joined } from './lines.ts'
 
-const WIDE = subtitleLimits(1920, 1080, 30)
+const limitsOf = (width: number, height: number) =>
+  subtitleLimits(PLAIN_SUBTITLE, frameOf(width, height), 30)
+const WIDE = limitsOf(1920, 1080)
 
 describe('subtitleLimits', () => {
-  it('gives narrower pictures shorter lines', () => {
-    expect(
-      [
-        [1920, 1080],
-        [1080, 1080],
-        [1080, 1920],
-      ].map(([w, h]) => subtitleLimits(w!, h!, 30).charactersPerLine),
-    ).toEqual([42, 32, 24])
+  it('lets a line be 42 characters long (common practice) and as wide as the safe area (EBU R 95, from memory)', () => {
+    for (const [width, height] of [
+      [1920, 1080],
+      [1080, 1080],
+      [1080, 1920],
+    ] as const) {
+      const limits = limitsOf(width, height)
+      expect(limits.charactersPerLine).toBe(42)
+      expect(limits.widest).toBeLessThanOrEqual(width * 0.9)
+      expect(limits.widest).toBeGreaterThan(width * 0.8)
+    }
+  })
+  it('has no room for 42 letters on an upright picture, and some for 30', () => {
+    const upright = limitsOf(1080, 1920)
+    expect(upright.width('The keeper of the light went up')).toBeLessThan(upright.widest)
+    expect(upright.width('m'.repeat(42))).toBeGreaterThan(upright.widest)
   })
 })
 
 describe('brokenLines', () => {
-  const lines = (text: string) => brokenLines(text.split(' '), WIDE)
+  const lines = (text: string) =>
+    brokenLines(
+      text.split(' ').map((word) => ({ text: word })),
+      WIDE,
+    ).map(joined)
   it('leaves one line where one will do', () =>
     expect(lines('The lamp burns all night.')).toHaveLength(1))
   it('breaks at the end of a phrase (BBC subtitle guidelines, from memory)', () => {

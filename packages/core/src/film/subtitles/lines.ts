@@ -2,23 +2,38 @@ import { itemAt } from '../../faults/certain.ts'
 import { BOUND } from './bound-words.ts'
 import type { SubtitleLimits } from './limits.ts'
 
+/** What stands in a line: a word, or a piece of one that goes on from the piece before. */
+export interface LineWord {
+  text: string
+  glued?: boolean
+}
+
+type LineLimits = Pick<SubtitleLimits, 'charactersPerLine' | 'widest' | 'width'>
+
+/** Words as a line has them. @example joined([{ text: 'It' }, { text: 'turns.' }]) // => 'It turns.' */
+export const joined = (words: readonly LineWord[]): string =>
+  words.map(({ text, glued }, i) => (i === 0 || glued ? text : ` ${text}`)).join('')
+
 /** True when the words can stand in the allowed lines. */
 export function fitsLines(
-  words: readonly string[],
-  { charactersPerLine, lines }: SubtitleLimits,
+  words: readonly LineWord[],
+  limits: LineLimits & Pick<SubtitleLimits, 'lines'>,
 ): boolean {
+  const { charactersPerLine, widest, width } = limits
   let used = 1
-  let length = -1
-  for (const word of words) {
-    if (word.length > charactersPerLine) return false
-    if (length + 1 + word.length > charactersPerLine) {
-      used++
-      length = word.length
-    } else {
-      length += 1 + word.length
-    }
+  let length = 0
+  let wide = 0
+  for (const { text, glued } of words) {
+    if (text.length > charactersPerLine || width(text) > widest) return false
+    const space = length > 0 && !glued
+    const longer = length + (space ? 1 : 0) + text.length
+    const wider = wide + (space ? width(' ') : 0) + width(text)
+    const isOver = longer > charactersPerLine || wider > widest
+    if (isOver) used++
+    length = isOver ? text.length : longer
+    wide = isOver ? width(text) : wider
   }
-  return used <= lines
+  return used <= limits.lines
 }
 
 /**
@@ -27,37 +42,41 @@ export function fitsLines(
  *
  * @returns one or two lines, of which none is empty unless there are no words
  */
-export function brokenLines(
-  words: readonly string[],
-  { charactersPerLine }: SubtitleLimits,
-): string[] {
-  const whole = words.join(' ')
-  if (whole.length <= charactersPerLine || words.length < 2) return [whole]
+export function brokenLines<Word extends LineWord>(
+  words: readonly Word[],
+  limits: LineLimits,
+): Word[][] {
+  const over = (line: readonly LineWord[]) => {
+    const text = joined(line)
+    const letters = Math.max(0, text.length - limits.charactersPerLine)
+    return letters + Math.max(0, (limits.width(text) / limits.widest - 1) * text.length)
+  }
+  if (over(words) === 0 || words.length < 2) return [[...words]]
   let best = 1
   let bestCost = Infinity
   for (let i = 1; i < words.length; i++) {
-    const upper = words.slice(0, i).join(' ')
-    const lower = words.slice(i).join(' ')
-    const over =
-      Math.max(0, upper.length - charactersPerLine) + Math.max(0, lower.length - charactersPerLine)
+    const [upper, lower] = [words.slice(0, i), words.slice(i)]
+    const [a, b] = [joined(upper).length, joined(lower).length]
     const cost =
-      over * 100 +
-      Math.abs(upper.length - lower.length) * 0.25 +
-      (upper.length > lower.length ? 1 : 0) +
+      (over(upper) + over(lower)) * 100 +
+      Math.abs(a - b) * 0.25 +
+      (a > b ? 1 : 0) +
       lineEndCost(words, i)
     if (cost < bestCost) {
       bestCost = cost
       best = i
     }
   }
-  return [words.slice(0, best).join(' '), words.slice(best).join(' ')]
+  return [words.slice(0, best), words.slice(best)]
 }
 
-function lineEndCost(words: readonly string[], i: number): number {
-  const before = itemAt(words, i - 1)
+function lineEndCost(words: readonly LineWord[], i: number): number {
+  const { text: before } = itemAt(words, i - 1)
+  const { text: after, glued } = itemAt(words, i)
+  if (glued) return 10
   if (/[.!?;:,—–]["'’”»)]*$/.test(before)) return 0
   if (BOUND.has(before.toLowerCase())) return 8
-  const names = /^\p{Lu}/u.test(before) && /^\p{Lu}/u.test(itemAt(words, i))
+  const names = /^\p{Lu}/u.test(before) && /^\p{Lu}/u.test(after)
   if (names) return 6
-  return BOUND.has(itemAt(words, i).toLowerCase()) ? 1.5 : 3
+  return BOUND.has(after.toLowerCase()) ? 1.5 : 3
 }

@@ -1,0 +1,189 @@
+import { itemAt } from '../../faults/certain.ts'
+import type { Lettering, Place } from '../../style/lettering.ts'
+import { isRightToLeft } from '../lettering/ass-text.ts'
+import { foot, type Frame, grown, overlaps, type Rect, right } from '../lettering/frame.ts'
+import { type Mark, moved } from '../lettering/mark.ts'
+import { ring, stroke } from '../lettering/shapes.ts'
+import { placed, roomBeside, type Row } from '../subtitles/cue-place.ts'
+import { drawnBlock } from './blocks.ts'
+import { type Block, drawnShape, LAYERS, type Pen } from './pen.ts'
+import { spokenAt, type Super } from './supers.ts'
+
+/** A super where it stands. */
+export interface PlacedSuper extends Super {
+  marks: Mark[]
+  box: Rect
+}
+
+/** What stands on a picture, and what found no room there. */
+export interface Placing {
+  supers: PlacedSuper[]
+  crowded: Super[]
+}
+
+/** Tried one after another where a super does not fit. */
+const SCALES = [1, 0.86, 0.74, 0.62, 0.52, 0.43, 0.35, 0.28]
+/** Between two supers that are seen at once, in pixels of a picture 1,080 high. */
+const APART = 16
+
+/**
+ * Finds a place for every super: the one its look has, else the next where it is covered by no
+ * other and covers no subtitle; smaller where it must be.
+ *
+ * Subtitles keep their room whether or not one stands there: nothing jumps when they come and go.
+ */
+export function placeSupers(supers: readonly Super[], lettering: Lettering, frame: Frame): Placing {
+  const rooms = roomBeside(lettering.subtitle, frame)
+  const placing: Placing = { supers: [], crowded: [] }
+  for (const one of [...supers].sort((a, b) => a.start - b.start || a.end - b.end)) {
+    const beside = placing.supers.filter(({ start, end }) => start < one.end && one.start < end)
+    const found = placeOne(one, beside, rooms, lettering, frame)
+    if (found) placing.supers.push(found)
+    else placing.crowded.push(one)
+  }
+  return placing
+}
+
+function placeOne(
+  one: Super,
+  beside: readonly PlacedSuper[],
+  rooms: readonly Rect[],
+  lettering: Lettering,
+  frame: Frame,
+): PlacedSuper | undefined {
+  const taken = beside.map(({ box }) => grown(box, APART * frame.unit))
+  const target = one.drawn.form === 'point' ? one.drawn : undefined
+  const own = mirrored(lettering.supers[one.look].place, one.text)
+  const order = target ? nearPlaces(target) : placesFrom(own)
+  for (const scale of SCALES)
+    for (const place of order) {
+      const { row } = placed(place)
+      const room = roomFor(row, rooms)
+      const block = drawnBlock(penFor(one, place, scale, room, lettering, frame), one.drawn)
+      if (block.width > room.width + 0.01 || block.height > room.height + 0.01) continue
+      const box = boxAt(block, place, room)
+      if (taken.some((other) => overlaps(box, other))) continue
+      const marks = moved(block.marks, box.x, box.y)
+      if (!target) return { ...one, marks, box }
+      const pen = penFor(one, place, scale, room, lettering, frame)
+      return { ...one, marks: [...pointing(pen, target, box, frame), ...marks], box }
+    }
+  return undefined
+}
+
+function penFor(
+  { look, start, end, words }: Super,
+  place: Place,
+  asked: number,
+  room: Rect,
+  { palette, supers }: Lettering,
+  { unit, isUpright }: Frame,
+): Pen {
+  const own = supers[look]
+  // An upright picture is held in a hand: what is drawn on it is larger against its width.
+  const scale = asked * (isUpright ? 1.25 : 1)
+  const pad = own.ground === 'plate' ? 2 * (14 * unit + own.size * 1080 * unit * scale * 0.22) : 0
+  return {
+    look: own,
+    palette,
+    unit,
+    scale,
+    widest: Math.max(unit, room.width - pad - 2 * own.size * 1080 * unit * scale * 0.03),
+    tallest: room.height,
+    align: placed(place).side,
+    start,
+    end,
+    spokenAt: (text) => spokenAt(words, text),
+  }
+}
+
+/** What is read from the right stands there. */
+function mirrored(place: Place, text: string): Place {
+  if (!isRightToLeft(text)) return place
+  if (place.endsWith('left')) return place.replace('left', 'right') as Place
+  return place.replace('right', 'left') as Place
+}
+
+const ALL: readonly Place[] = [
+  'head-left',
+  'head',
+  'head-right',
+  'left',
+  'middle',
+  'right',
+  'foot-left',
+  'foot',
+  'foot-right',
+]
+
+/** All places, the nearest to the wanted one first: the same side before the same row. */
+function placesFrom(place: Place): Place[] {
+  const { row, side } = placed(place)
+  const far = (other: Place) => {
+    const at = placed(other)
+    return (at.side === side ? 0 : 2) + (at.row === row ? 0 : 1)
+  }
+  return [place, ...ALL.filter((other) => other !== place).sort((a, b) => far(a) - far(b))]
+}
+
+/** Places that leave what is pointed at free, the nearest first. */
+function nearPlaces({ across, down }: { across: number; down: number }): Place[] {
+  const at: Record<string, [number, number]> = Object.fromEntries(
+    ALL.map((place, i) => [
+      place,
+      [[0.15, 0.5, 0.85][i % 3], [0.12, 0.42, 0.7][Math.floor(i / 3)]],
+    ]),
+  ) as Record<string, [number, number]>
+  const far = (place: Place) => {
+    const [x, y] = at[place] ?? [0, 0]
+    const distance = Math.hypot(x - across, y - down)
+    return distance < 0.28 ? 2 - distance : distance
+  }
+  return [...ALL].sort((a, b) => far(a) - far(b))
+}
+
+/** The room above the subtitles or below them: the row's own where it is worth the name. */
+function roomFor(row: Row, rooms: readonly Rect[]): Rect {
+  const [above, below] = [itemAt(rooms, 0), itemAt(rooms, 1)]
+  const larger = above.height >= below.height ? above : below
+  const own = { head: above, foot: below, middle: larger }[row]
+  return own.height >= larger.height * 0.5 ? own : larger
+}
+
+function boxAt({ width, height }: Block, place: Place, room: Rect): Rect {
+  const { row, side } = placed(place)
+  const x = { left: room.x, centre: room.x + (room.width - width) / 2, right: right(room) - width }
+  const y = { head: room.y, middle: room.y + (room.height - height) / 2, foot: foot(room) - height }
+  return { x: x[side], y: y[row], width, height }
+}
+
+/** A ring around the place, and a line from it to the label. */
+function pointing(
+  pen: Pen,
+  { across, down }: { across: number; down: number },
+  label: Rect,
+  frame: Frame,
+): Mark[] {
+  const { unit } = pen
+  const radius = 34 * unit
+  const { safe } = frame
+  const within = (n: number, from: number, to: number) => Math.min(Math.max(n, from), to)
+  const x = within(across * frame.width, safe.x + radius, right(safe) - radius)
+  const y = within(down * frame.height, safe.y + radius, foot(safe) - radius)
+  const near: [number, number] = [within(x, label.x, right(label)), within(y, label.y, foot(label))]
+  const distance = Math.hypot(near[0] - x, near[1] - y)
+  const around = ring(radius, 7 * unit, 1)
+  const colour = pen.palette.light
+  const edge = { colour: pen.palette.shade, width: 1.5 * unit }
+  const circle = drawnShape(pen, around, { x: x - radius, y: y - radius }, { colour, edge })
+  if (distance <= radius) return [circle]
+  const out: [number, number] = [
+    x + ((near[0] - x) / distance) * radius,
+    y + ((near[1] - y) / distance) * radius,
+  ]
+  const line = stroke(out, near, 6 * unit)
+  return [
+    circle,
+    drawnShape(pen, line, { x: line.x, y: line.y }, { colour, edge, layer: LAYERS.shape }),
+  ]
+}

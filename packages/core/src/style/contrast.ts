@@ -1,0 +1,20 @@
+/** Relative luminance of a colour `#RRGGBB`, 0 to 1 (WCAG 2.2). */
+export function luminance(colour: string): number {
+  const [r = 0, g = 0, b = 0] = [1, 3, 5].map((i) => {
+    const c = parseInt(colour.slice(i, i + 2), 16) / 255
+    return c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4
+  })
+  return 0.2126 * r + 0.7152 * g + 0.0722 * b
+}
+
+/** Contrast of two luminances, 1 to 21 (WCAG 2.2). */
+export const contrastOf = (a: number, b: number): number =>
+  (Math.max(a, b) + 0.05) / (Math.min(a, b) + 0.05)
+
+/** Contrast of two colours, 1 to 21. */
+export const contrast = (a: string, b: string): number => contrastOf(luminance(a), luminance(b))
+
+/** WCAG 2.2 SC 1.4.3: what letters need at least. */
+export const LEGIBLE = 4.5
+/** WCAG 2.2 SC 1.4.11: what shapes need at least. */
+export const VISIBLE = 3

@@ -1,0 +1,98 @@
+/** A face that ships with the program. */
+export interface Face {
+  /** As a person reads it. */
+  name: string
+  /** As the font files name themselves inside; libass finds them by no other name. */
+  family: string
+  /** Of `@fontsource`, which of its weights, and the parts of Unicode it comes in. */
+  files: { name: string; weight: number; parts: readonly string[] }
+}
+
+const face = (name: string, family: string, weight: number, file: string, parts: string): Face => ({
+  name,
+  family,
+  files: { name: file, weight, parts: parts.split(' ') },
+})
+
+/** The faces that films are lettered in. */
+export const FACES = {
+  'source-sans': face(
+    'Source Sans',
+    'Source Sans 3 ExtraLight SemiBold',
+    600,
+    'source-sans-3',
+    'latin latin-ext cyrillic greek vietnamese',
+  ),
+  newsreader: face(
+    'Newsreader',
+    'Newsreader 16pt 16pt Medium',
+    500,
+    'newsreader',
+    'latin latin-ext vietnamese',
+  ),
+  playfair: face(
+    'Playfair Display',
+    'Playfair Display SemiBold',
+    600,
+    'playfair-display',
+    'latin latin-ext cyrillic vietnamese',
+  ),
+  spectral: face(
+    'Spectral',
+    'Spectral Medium',
+    500,
+    'spectral',
+    'latin latin-ext cyrillic vietnamese',
+  ),
+  'patrick-hand': face(
+    'Patrick Hand',
+    'Patrick Hand',
+    400,
+    'patrick-hand',
+    'latin latin-ext vietnamese',
+  ),
+  jost: face('Jost', 'Jost Medium', 500, 'jost', 'latin latin-ext cyrillic'),
+  'archivo-black': face('Archivo Black', 'Archivo Black', 400, 'archivo-black', 'latin latin-ext'),
+  'courier-prime': face('Courier Prime', 'Courier Prime', 400, 'courier-prime', 'latin latin-ext'),
+  'league-gothic': face(
+    'League Gothic',
+    'League Gothic',
+    400,
+    'league-gothic',
+    'latin latin-ext vietnamese',
+  ),
+} as const satisfies Record<string, Face>
+
+export type FaceId = keyof typeof FACES
+export const FACE_IDS = Object.keys(FACES) as [FaceId, ...FaceId[]]
+
+/** Faces for letters that the chosen ones do not have, by Unicode's name of their script. */
+export const SCRIPT_FACES = {
+  Arabic: face('Noto Sans Arabic', 'Noto Sans Arabic SemiBold', 600, 'noto-sans-arabic', 'arabic'),
+  Hebrew: face(
+    'Noto Sans Hebrew',
+    'Noto Sans Hebrew Thin SemiBold',
+    600,
+    'noto-sans-hebrew',
+    'hebrew',
+  ),
+  Thai: face('Noto Sans Thai', 'Noto Sans Thai SemiBold', 600, 'noto-sans-thai', 'thai'),
+  Devanagari: face(
+    'Noto Sans Devanagari',
+    'Noto Sans Devanagari SemiBold',
+    600,
+    'noto-sans-devanagari',
+    'devanagari',
+  ),
+} as const satisfies Record<string, Face>
+
+/**
+ * Every font file of a face, as a package and the name inside its folder `files`.
+ *
+ * @example fontFiles(FACES.jost)[0] // => { package: '@fontsource/jost', file: 'jost-latin-500-normal.woff2' }
+ */
+export const fontFiles = ({ files: { name, weight, parts } }: Face) =>
+  parts.map((part) => ({
+    package: `@fontsource/${name}`,
+    file: `${name}-${part}-${weight}-normal.woff2`,
+  }))

@@ -1,0 +1,58 @@
+import { z } from 'zod'
+import { TidyError } from '../faults/fault.ts'
+import { type FaceId, FACES } from './faces.ts'
+import { HouseStyle } from './house-style.ts'
+import { SUPER_LOOKS } from './lettering.ts'
+
+/** A house style on its way to another machine. */
+const StyleFile = z.object({
+  kind: z.literal('tidy-reel house style'),
+  /** Counted up when what a style holds changes. */
+  format: z.literal(1),
+  style: HouseStyle,
+  /** For people: which faces it asks for, and under which licence they come. */
+  fonts: z.array(z.object({ name: z.string(), licence: z.string() })),
+})
+
+/** All shipped faces come under it. */
+const FONT_LICENCE = 'OFL-1.1'
+/** More than any style needs. */
+export const STYLE_FILE_BYTES = 200_000
+
+const facesOf = ({ lettering: { subtitle, supers, card } }: HouseStyle): FaceId[] => [
+  ...new Set([subtitle.face, card.face, ...SUPER_LOOKS.map((name) => supers[name].face)]),
+]
+
+/** A style as a file, JSON. */
+export const styleFile = (style: HouseStyle): string =>
+  `${JSON.stringify(
+    {
+      kind: 'tidy-reel house style',
+      format: 1,
+      style,
+      fonts: facesOf(style).map((face) => ({ name: FACES[face].name, licence: FONT_LICENCE })),
+    },
+    null,
+    2,
+  )}\n`
+
+/**
+ * Reads a style out of a file.
+ *
+ * @param name of the file, for the sentence
+ * @throws TidyError `style_file_unreadable`
+ */
+export function readStyleFile(name: string, text: string): HouseStyle {
+  const unreadable = (reason: string) => new TidyError('style_file_unreadable', { name, reason })
+  if (text.length > STYLE_FILE_BYTES) throw unreadable('it is too large for one')
+  let json: unknown
+  try {
+    json = JSON.parse(text)
+  } catch {
+    throw unreadable('it is not JSON, or it was cut off')
+  }
+  const read = StyleFile.safeParse(json)
+  if (read.success) return read.data.style
+  const [issue] = read.error.issues
+  throw unreadable(`${issue?.path.join('.') || 'it'} ${issue?.message.toLowerCase() ?? ''}`.trim())
+}
