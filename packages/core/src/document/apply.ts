@@ -193,6 +193,8 @@ function changed(document: Document, command: Command): Document {
       return withStyle(document, command.style)
     case 'setLettering':
       return { ...document, lettering: withSettings(document.lettering, command.set) }
+    case 'setDrawing':
+      return { ...document, drawing: { ...document.drawing, ...defined(command.set) } }
     case 'backToStyle':
       return backToStyle(document, command.part)
     case 'setNames':

@@ -153,6 +153,8 @@ export function commandName(command: Command): string {
       return `house style "${command.style.name}"`
     case 'setLettering':
       return 'look of what is written'
+    case 'setDrawing':
+      return 'what is drawn'
     case 'backToStyle':
       return `${STYLE_PARTS[command.part].label} as the style has them`
     case 'setNames':

@@ -12,6 +12,7 @@ import {
   Comment,
   Conflict,
   Document,
+  Drawing,
   LENGTH_LIMIT,
   Making,
   Matching,
@@ -282,6 +283,8 @@ export const Command = z.discriminatedUnion('type', [
   z.object({ type: z.literal('followStyle'), style: HouseStyle }),
   /** How what is written and drawn looks; what is left out stays. */
   z.object({ type: z.literal('setLettering'), set: LetteringSettings }),
+  /** How much is drawn without being asked for, and what is not; what is left out stays. */
+  z.object({ type: z.literal('setDrawing'), set: Drawing.partial() }),
   /** A part as the film's house style has it. */
   z.object({ type: z.literal('backToStyle'), part: z.enum(STYLE_PART_NAMES) }),
   /** The channel's name and the next film's, for the words of cards; what is left out stays. */

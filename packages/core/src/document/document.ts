@@ -276,6 +276,16 @@ export const Conflict = z.object({
 })
 export type Conflict = z.infer<typeof Conflict>
 
+/** How much of what a film says is drawn without being asked for. */
+export const DIALS = ['none', 'few', 'some', 'many'] as const
+export const Drawing = z.object({
+  dial: z.enum(DIALS),
+  /** What is not wanted, and nothing that is like it (`DrawnOffer.like`). */
+  refused: z.array(z.string().min(1).max(80)).max(500),
+})
+export type Drawing = z.infer<typeof Drawing>
+export const NOTHING_DRAWN: Drawing = { dial: 'none', refused: [] }
+
 /** All that a person decides about a film. Everything else is derived from it. */
 export const Document = z.object({
   version: z.literal(10),
@@ -291,6 +301,7 @@ export const Document = z.object({
   style: HouseStyle,
   /** How what is written and drawn on it looks: the style's, with what was set by hand. */
   lettering: Lettering,
+  drawing: Drawing,
   /** Of the channel and of the film that comes next, for the words of cards. */
   channel: z.string().max(120),
   next: z.string().max(200),
@@ -336,6 +347,7 @@ export function emptyDocument(title: string): Document {
     mood: 'calm',
     style: CALM,
     lettering: CALM.lettering,
+    drawing: NOTHING_DRAWN,
     channel: '',
     next: '',
     transition: CUT,
@@ -388,6 +400,7 @@ export function upgraded(stored: unknown): unknown {
       version: 10,
       style: CALM,
       lettering: CALM.lettering,
+      drawing: NOTHING_DRAWN,
       channel: '',
       next: '',
     }

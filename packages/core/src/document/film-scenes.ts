@@ -44,6 +44,7 @@ export interface Film {
   rate: number
   transition: Document['transition']
   lettering: Document['lettering']
+  drawing: Document['drawing']
 }
 
 /**
@@ -89,6 +90,7 @@ export function filmOf(document: Document, rate = 1): Film {
     rate,
     transition: document.transition,
     lettering: document.lettering,
+    drawing: document.drawing,
   }
 }
 

@@ -94,6 +94,12 @@ export const STYLE_PARTS = {
     in: ({ picking }) => picking.rhythm,
     put: (document, rhythm) => ({ ...document, picking: { ...document.picking, rhythm } }),
   }),
+  dial: part({
+    label: 'what is drawn',
+    of: ({ film }) => film.dial,
+    in: ({ drawing }) => drawing.dial,
+    put: (document, dial) => ({ ...document, drawing: { ...document.drawing, dial } }),
+  }),
   longest: part({
     label: 'longest picture',
     of: ({ film }) => film.longest,
@@ -144,7 +150,16 @@ export const backToStyle = (document: Document, name: StylePartName): Document =
 
 /** A style made of what a film has now. */
 export function styleOf(document: Document, named: Pick<HouseStyle, 'id' | 'name'>): HouseStyle {
-  const { lettering: letters, voice, speed, speaking, mood, transition, picking } = document
+  const {
+    lettering: letters,
+    voice,
+    speed,
+    speaking,
+    mood,
+    transition,
+    picking,
+    drawing,
+  } = document
   return {
     ...named,
     version: 1,
@@ -161,6 +176,7 @@ export function styleOf(document: Document, named: Pick<HouseStyle, 'id' | 'name
       transition,
       rhythm: picking.rhythm,
       longest: picking.longest,
+      dial: drawing.dial,
     },
   }
 }

@@ -12,6 +12,8 @@ export const FilmDefaults = z.object({
     .optional(),
   rhythm: z.enum(['calm', 'usual', 'brisk']).optional(),
   longest: z.number().min(2).max(30).optional(),
+  /** How much is drawn without being asked for. */
+  dial: z.enum(['none', 'few', 'some', 'many']).optional(),
 })
 export type FilmDefaults = z.infer<typeof FilmDefaults>
 

@@ -1,6 +1,6 @@
 import type { Sequelize } from 'sequelize'
 import { SequelizeStorage, Umzug } from 'umzug'
-import { REFUSALS } from '@tidy-reel/core/document/document'
+import { NOTHING_DRAWN, REFUSALS } from '@tidy-reel/core/document/document'
 import { ORIGINS } from '@tidy-reel/core/pictures/filter'
 import { CALM } from '@tidy-reel/core/style/house-styles'
 import { IDEA_STATES } from '@tidy-reel/core/topics/topic-views'
@@ -179,7 +179,14 @@ const DOCUMENT_9 = [
 /** Documents of version 10: the house style a film follows, and how its words look. */
 const DOCUMENT_10 = documentsOf(
   9,
-  JSON.stringify({ version: 10, style: CALM, lettering: CALM.lettering, channel: '', next: '' }),
+  JSON.stringify({
+    version: 10,
+    style: CALM,
+    lettering: CALM.lettering,
+    drawing: NOTHING_DRAWN,
+    channel: '',
+    next: '',
+  }),
 )
 
 /** A channel's own house styles. */

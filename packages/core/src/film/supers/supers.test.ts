@@ -1,6 +1,7 @@
 import { parse } from 'ass-compiler'
 import { describe, expect, it } from 'vitest'
 import { documentFrom } from '../../document/apply.ts'
+import type { Drawing } from '../../document/document.ts'
 import { filmOf } from '../../document/film-scenes.ts'
 import { contrast, LEGIBLE } from '../../style/contrast.ts'
 import { HOUSE_STYLES } from '../../style/house-styles.ts'
@@ -39,6 +40,30 @@ describe('filmSupers', () => {
     const [turns, bends] = [film.scenes[2]!, film.scenes[3]!]
     expect(number!.start).toBe(turns.words.find(({ text }) => text === '24')!.start)
     expect(key!.start).toBe(bends.words.find(({ text }) => text === 'knew')!.start)
+  })
+})
+
+describe('what nobody asked for', () => {
+  const told = Array.from(
+    { length: 12 },
+    (_, i) =>
+      `Boat number one is ${20 + i} miles out and sees the light. It goes on and on, and nobody on it says a word for all that while.`,
+  ).join(' ')
+  const taken = (dial: Drawing['dial'], refused: string[] = []) => {
+    const plan = filmOf({ ...documentFrom('T', told), drawing: { dial, refused } })
+    return filmSupers(timeline(plan, [], [30, 1]), plan)
+  }
+  it('is drawn as often as the dial says, and never when refused', () => {
+    const counts = (['none', 'few', 'some', 'many'] as const).map((dial) => taken(dial).length)
+    expect(counts[0]).toBe(0)
+    expect(counts).toEqual([...counts].sort((a, b) => a - b))
+    expect(counts[3]).toBeGreaterThan(counts[1]!)
+    expect(taken('many', ['number mile'])).toEqual([])
+  })
+  it('comes with its figure', () => {
+    const [one] = taken('many')
+    const word = one!.words.find(({ start }) => start === one!.start)
+    expect(one!.text.startsWith(word!.text)).toBe(true)
   })
 })
 

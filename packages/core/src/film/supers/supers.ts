@@ -1,6 +1,7 @@
 import type { Film } from '../../document/film-scenes.ts'
 import { itemAt } from '../../faults/certain.ts'
 import { type Drawn, type DrawnForm, figureText, readDrawn } from '../../script/drawn.ts'
+import { drawnOffers } from '../../script/drawn-offers.ts'
 import { isDrawn } from '../../script/parse.ts'
 import type { SpokenWord } from '../../speech/word-times.ts'
 import type { SuperLookName } from '../../style/lettering.ts'
@@ -18,6 +19,8 @@ export interface Super {
   end: number
   /** Spoken while it is seen: what it builds up by. */
   words: readonly SpokenWord[]
+  /** Not asked for: taken from what the sentence says. */
+  isOffered?: true
 }
 
 const LOOK_OF: Record<DrawnForm, SuperLookName> = {
@@ -62,7 +65,39 @@ export function filmSupers(timeline: Timeline, film: Film): Super[] {
       return drawn ? [drawnSuper(timeline, scene, drawn, direction.text, before?.[d] ?? 0)] : []
     })
   })
-  return [...headings, ...asked].filter(({ start, end }) => end > start)
+  const offered = offeredSupers(timeline, film, [...headings, ...asked])
+  return [...headings, ...asked, ...offered].filter(({ start, end }) => end > start)
+}
+
+/** Seconds between two that nobody asked for, by the dial. */
+const APART = { none: Infinity, few: 60, some: 25, many: 10 }
+
+/** The most telling of what the sentences offer, none near another or near what was asked for. */
+function offeredSupers(
+  timeline: Timeline,
+  { scenes, drawing }: Pick<Film, 'scenes' | 'drawing'>,
+  there: readonly Super[],
+): Super[] {
+  const apart = APART[drawing.dial] * SAMPLE_RATE
+  if (apart === Infinity) return []
+  const all = timeline.scenes.flatMap((scene, n) => {
+    if (itemAt(scenes, n).directions.some(isDrawn)) return []
+    return drawnOffers(scene.text)
+      .filter(({ like }) => !drawing.refused.includes(like))
+      .slice(0, 1)
+      .flatMap(({ form, text, worth }) => {
+        const drawn = readDrawn(form, text)
+        return drawn ? [{ worth, super: drawnSuper(timeline, scene, drawn, text, 0) }] : []
+      })
+  })
+  const taken: Super[] = []
+  const isNear = (one: Super) => (other: Super) =>
+    other.start < one.end + apart && one.start < other.end + apart
+  for (const { super: one } of all.sort((a, b) => b.worth - a.worth)) {
+    const isOver = there.some((other) => other.start < one.end && one.start < other.end)
+    if (!isOver && !taken.some(isNear(one))) taken.push({ ...one, isOffered: true })
+  }
+  return taken.sort((a, b) => a.start - b.start)
 }
 
 function drawnSuper(
@@ -92,10 +127,27 @@ function drawnSuper(
 
 /** With its figure where that is spoken, else with the word it stands before in the script. */
 function startOf(scene: TimelineScene, drawn: Drawn, word: number): number {
-  const figure = drawn.form === 'number' ? figureText(drawn.figure) : undefined
-  const said = figure && spokenAt(scene.words, figure)
-  if (said !== undefined && said !== '') return said
+  const said = spokenAt(scene.words, leadOf(drawn))
+  if (said !== undefined) return said
   return word > 0 ? (scene.words[word]?.start ?? scene.speechStart) : scene.speechStart
+}
+
+/** What of it is spoken first; empty for what is not built of spoken words. */
+function leadOf(drawn: Drawn): string {
+  switch (drawn.form) {
+    case 'number':
+      return figureText(drawn.figure)
+    case 'share':
+      return drawn.written
+    case 'years':
+      return itemAt(drawn.years, 0).year
+    case 'change':
+      return drawn.from
+    case 'list':
+      return itemAt(drawn.items, 0)
+    default:
+      return ''
+  }
 }
 
 const plain = (text: string) =>
