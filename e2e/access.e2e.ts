@@ -64,7 +64,7 @@ test('every room and open panel, light and dark, has nothing that axe finds faul
     'solid',
   )
   await page.emulateMedia({ forcedColors: 'none' })
-  for (const panel of ['This picture', 'This scene']) {
+  for (const panel of ['Shot', 'Scene', 'Drawn']) {
     await page.getByRole('tab', { name: panel }).click()
     await look(`sheet, ${panel}`)
   }
@@ -95,7 +95,7 @@ test('every room and open panel, light and dark, has nothing that axe finds faul
     await expect(page.locator('main').first()).toBeVisible()
     await look(room)
   }
-  for (const room of ['', 'library', 'topics', 'nowhere']) {
+  for (const room of ['', 'library', 'styles', 'topics', 'nowhere']) {
     await page.goto(new URL(room, address()).href)
     await expect(page.locator('h1').first()).toBeVisible()
     await look(room || 'episodes')

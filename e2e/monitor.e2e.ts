@@ -67,7 +67,7 @@ async function monitorAt(page: Page, frame: number): Promise<string> {
   return file
 }
 
-test('the monitor shows what is rendered, and both look as the golden frames do: a moving still, a clip, a dissolve, a card, a heading, subtitles, the cut on its frame; upright and square too', async ({
+test('the monitor shows what is rendered, and both look as the golden frames do: a moving still, a clip, a dissolve, a card, a heading, drawn bars, subtitles, the cut on its frame; upright and square too', async ({
   browser,
   request,
 }) => {
@@ -79,7 +79,7 @@ test('the monitor shows what is rendered, and both look as the golden frames do:
   await newEpisode(
     page,
     'Parity',
-    '# The keeper\nThe keeper climbs the stairs. The sea is calm below the lamp.',
+    '# The keeper\nThe keeper climbs the stairs. [bars: Ebb 4 m; Flood 12 m] The sea is calm below the lamp.',
   )
   await prepared(page, 2)
   const id = idOf(page)

@@ -23,6 +23,7 @@ test('small windows: no room scrolls sideways, and everything in it can be reach
     ...ROOMS.map((room) => `episode/${id}/${room}`),
     '',
     'library',
+    'styles',
     'topics',
     'nowhere',
   ].map((path) => new URL(path, address()).href)
@@ -51,8 +52,8 @@ test('small windows: no room scrolls sideways, and everything in it can be reach
   expect(found).toEqual([])
   await page.setViewportSize({ width: 640, height: 400 })
   await page.goto(`${address()}/episode/${id}/sheet`)
-  await page.getByRole('tab', { name: 'This scene' }).click()
-  await expect(page.getByRole('tabpanel', { name: 'This scene' })).toBeVisible()
+  await page.getByRole('tab', { name: 'Scene' }).click()
+  await expect(page.getByRole('tabpanel', { name: 'Scene' })).toBeVisible()
   await page.getByRole('tab', { name: 'Pictures' }).click()
   await page.getByLabel('Pictures for this scene').locator('.pick').first().click()
 })

@@ -39,6 +39,12 @@ export const router = createRouter({
       meta: { title: 'Library' },
     },
     {
+      path: '/styles',
+      name: 'styles',
+      component: () => import('./styles/HouseStylesView.vue'),
+      meta: { title: 'House styles' },
+    },
+    {
       path: '/topics',
       name: 'topics',
       component: () => import('./topics/TopicsView.vue'),

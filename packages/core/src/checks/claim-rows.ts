@@ -1,6 +1,6 @@
 import type { CheckedClaim } from '../document/document.ts'
 import type { ClaimRow } from '../export/claim-list.ts'
-import { checkedAs, type Claim, CLAIM_KINDS } from './claims.ts'
+import { checkedAs, type Claim, CLAIM_KINDS } from './claim.ts'
 
 /**
  * Claims with what a person found out about each.

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { parseScript } from '../script/parse.ts'
-import { checkedAs, claimsOf } from './claims.ts'
+import { checkedAs } from './claim.ts'
+import { claimsOf } from './claims.ts'
 
 const claims = (script: string) => claimsOf(script, parseScript(script))
 const listed = (script: string) => claims(script).map(({ kind, words }) => `${kind}: ${words}`)

@@ -5,29 +5,7 @@ import { sentencePiecesIn } from '../script/paragraphs.ts'
 import type { ParsedScript } from '../script/parse.ts'
 import { pattern, wordList } from '../text/pattern.ts'
 import { MONTHS } from '../text/spoken-english.ts'
-
-export const CLAIM_KINDS = {
-  number: 'a number',
-  date: 'a date',
-  name: 'a name',
-  superlative: 'a superlative',
-  cause: 'a cause',
-} as const
-export type ClaimKind = keyof typeof CLAIM_KINDS
-
-/**
- * Something the narration says that can be right or wrong; `[from, to)` of its words in the script.
- */
-export interface Claim {
-  kind: ClaimKind
-  words: string
-  from: number
-  to: number
-  /** As spoken: spaces evened. */
-  sentence: string
-  /** Index of the scene its words are in. */
-  scene: number
-}
+import { checkedAs, type Claim, type ClaimKind } from './claim.ts'
 
 const COUNT =
   'one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|thirteen|fourteen|fifteen|' +
@@ -189,19 +167,6 @@ export function claimsIn(text: string, lower: ReadonlySet<string>): Found[] {
     if (!NO_NAMES.has(name)) add('name', from, from + name.length)
   }
   return found.sort((a, b) => a.from - b.from)
-}
-
-/**
- * * What a person found out about a claim, if anybody has looked since its sentence was last
- * changed.
- *
- * @returns undefined where nobody has looked, or the sentence has changed since
- */
-export function checkedAs(
-  claim: Pick<Claim, 'sentence' | 'words'>,
-  known: readonly CheckedClaim[],
-): CheckedClaim | undefined {
-  return known.find(({ sentence, words }) => sentence === claim.sentence && words === claim.words)
 }
 
 /** A claim that should not go out as it is. */

@@ -1,7 +1,7 @@
 import { assDocument } from '../film/lettering/ass-document.ts'
 import { ttml } from '../film/subtitles/ttml.ts'
 import { srt, vtt } from '../film/subtitles/write.ts'
-import type { LetteredFilm, FilmShape } from '../render/plan.ts'
+import type { FilmShape, LetteredFilm } from '../render/plan.ts'
 import type { Timeline } from '../timeline/timeline.ts'
 import { transcript } from './transcript.ts'
 

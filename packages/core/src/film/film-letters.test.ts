@@ -2,15 +2,15 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { documentFrom } from '../document/apply.ts'
 import { filmOf } from '../document/film-scenes.ts'
-import { wordsOf } from '../text/written-words.ts'
 import { HOUSE_STYLES } from '../style/house-styles.ts'
 import { PLACES, SUPER_LOOKS } from '../style/lettering.ts'
 import { SUBTITLE_PRESETS } from '../style/subtitle-presets.ts'
+import { wordsOf } from '../text/written-words.ts'
 import { timeline } from '../timeline/timeline.ts'
 import { filmLetters } from './film-letters.ts'
 import { frameOf, isInside, overlaps } from './lettering/frame.ts'
 import { inkBox } from './lettering/mark.ts'
-import { cueBox, cased } from './subtitles/cue-place.ts'
+import { cased, cueBox } from './subtitles/cue-place.ts'
 
 const SENTENCES = [
   'The lamp burns all night.',

@@ -3,7 +3,7 @@ import { assDocument } from '../film/lettering/ass-document.ts'
 import { frameOf } from '../film/lettering/frame.ts'
 import type { Mark } from '../film/lettering/mark.ts'
 import { cardsOf, filmShots, type PictureRun, type SegmentShot } from '../film/shots.ts'
-import type { Cue } from '../film/subtitles/cues.ts'
+import type { Cue, ShownWord } from '../film/subtitles/cues.ts'
 import { cardMarks } from '../film/supers/card-marks.ts'
 import type { PlacedSuper } from '../film/supers/places.ts'
 import type { ChosenItem } from '../pictures/item.ts'
@@ -114,17 +114,9 @@ const seenIn = <T extends Cue | Mark>(events: readonly T[], from: number, to: nu
     .filter(({ start, end }) => end > from && start < to && start > from - LEAD)
     .map((event) => shiftedBy(event, LEAD - from))
 
-const shiftedBy = <T extends Cue | Mark>(event: T, by: number): T => ({
-  ...event,
-  start: event.start + by,
-  end: event.end + by,
-  ...('words' in event
-    ? {
-        words: event.words.map((word) => ({
-          ...word,
-          start: word.start + by,
-          end: word.end + by,
-        })),
-      }
-    : {}),
-})
+function shiftedBy<T extends Cue | Mark>(event: T, by: number): T {
+  const moved = { ...event, start: event.start + by, end: event.end + by }
+  const words = 'words' in event ? event.words : undefined
+  const shift = (word: ShownWord) => ({ ...word, start: word.start + by, end: word.end + by })
+  return words ? { ...moved, words: words.map(shift) } : moved
+}

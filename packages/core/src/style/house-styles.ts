@@ -1,64 +1,8 @@
+import { CALM } from './calm.ts'
 import type { HouseStyle } from './house-style.ts'
-import type { Lettering, SuperLook } from './lettering.ts'
-import { PLAIN_SUBTITLE, SUBTITLE_PRESETS } from './subtitle-presets.ts'
-
-const CARDS = { opening: '{title}', closing: 'Thank you for watching' }
-/** Sizes are given in pixels of a picture 1,080 high. */
-const px = (size: number) => size / 1080
-
-type Looks = Lettering['supers']
-
-/** One look for all supers, with what each kind changes of it. */
-function looks(common: SuperLook, own: { [K in keyof Looks]: Partial<SuperLook> }): Looks {
-  return {
-    heading: { ...common, ...own.heading },
-    words: { ...common, ...own.words },
-    figures: { ...common, ...own.figures },
-    quote: { ...common, ...own.quote },
-    name: { ...common, ...own.name },
-    key: { ...common, ...own.key },
-    call: { ...common, ...own.call },
-  }
-}
-
-/** What a new film follows. */
-export const CALM: HouseStyle = {
-  id: 'calm',
-  name: 'Calm documentary',
-  version: 1,
-  lettering: {
-    palette: {
-      light: '#fcfbf7',
-      shade: '#141a24',
-      paper: '#f4f0e6',
-      ink: '#20252b',
-      accent: '#d9a441',
-    },
-    subtitle: PLAIN_SUBTITLE,
-    supers: looks(
-      {
-        face: 'newsreader',
-        size: px(78),
-        ground: 'shade',
-        place: 'head-left',
-        comes: 'fade',
-        capitals: false,
-      },
-      {
-        heading: { size: px(92), place: 'foot-left' },
-        words: {},
-        figures: { size: px(210), place: 'left' },
-        quote: { size: px(84), place: 'left' },
-        name: { size: px(70), place: 'foot-left' },
-        key: { size: px(130), place: 'middle' },
-        call: { face: 'source-sans', size: px(48), ground: 'plate', place: 'head-right' },
-      },
-    ),
-    card: { face: 'newsreader', size: px(76) },
-  },
-  cards: CARDS,
-  film: { mood: 'calm', rhythm: 'usual' },
-}
+import { CARDS, looks, px } from './looks.ts'
+import { PLAIN_SUBTITLE } from './plain-subtitle.ts'
+import { SUBTITLE_PRESETS } from './subtitle-presets.ts'
 
 const newspaper: HouseStyle = {
   id: 'newspaper',

@@ -2,6 +2,7 @@
 const ROOMS = [
   { name: 'episodes', label: 'Episodes' },
   { name: 'library', label: 'Library' },
+  { name: 'styles', label: 'House styles' },
   { name: 'topics', label: 'Topics' },
 ]
 </script>

@@ -42,6 +42,8 @@ const SHOWN_OR_HEARD = new Set<Command['type']>([
   'pinSense',
   'refusePicture',
   'setPicking',
+  'followStyle',
+  'backToStyle',
   'restore',
 ])
 

@@ -9,7 +9,7 @@ import { clockText, frameAtSample, secondsFromSamples } from '@tidy-reel/core/ti
 import type { Timeline } from '@tidy-reel/core/timeline/timeline'
 import { lastingWorker } from '../controls/lasting-worker.ts'
 import { drawFrame, placeOfFrame } from './draw-frame.ts'
-import { type Lettering, lettering } from './lettering.ts'
+import type { Lettering } from './lettering.ts'
 import type { LettersAsked } from './letters.worker.ts'
 import { clipDeck, stillShelf } from './picture-source.ts'
 import type { Player } from './use-player.ts'
@@ -43,8 +43,7 @@ let written: Lettering | undefined
 const letterer = lastingWorker<LettersAsked, string>(
   () => new Worker(new URL('./letters.worker.ts', import.meta.url), { type: 'module' }),
   (ass) => {
-    written?.write(ass)
-    draw()
+    void written?.write(ass).then(draw)
   },
 )
 
@@ -121,12 +120,17 @@ function fit() {
   canvas.height = Math.round((canvas.width * lettered.value.height) / lettered.value.width)
   draw()
 }
-onMounted(() => {
+/** libass comes after the room is there: nothing but letters waits for it. */
+let isGone = false
+onMounted(async () => {
   fit()
+  const { lettering } = await import('./lettering.ts')
+  if (isGone) return
   written = lettering(certain(letters.value))
   write()
 })
 onBeforeUnmount(() => {
+  isGone = true
   written?.close()
   letterer.end()
   clips.close()
@@ -144,7 +148,13 @@ defineExpose({ fullscreen })
 
 <template>
   <section class="monitor" aria-label="Monitor">
-    <div ref="screen" class="screen" data-frame="" @click="player.toggle()">
+    <div
+      ref="screen"
+      class="screen"
+      data-frame=""
+      :style="{ '--ratio': lettered.width / lettered.height }"
+      @click="player.toggle()"
+    >
       <canvas ref="picture" class="picture" />
       <canvas ref="letters" class="letters" />
       <p v-if="waits" class="waits serif">This picture is still to come</p>
@@ -209,7 +219,9 @@ defineExpose({ fullscreen })
 <style scoped>
 .screen {
   position: relative;
-  aspect-ratio: 16 / 9;
+  width: min(100%, calc(var(--screen-most, 100vh) * var(--ratio)));
+  aspect-ratio: var(--ratio);
+  margin: 0 auto;
   background: #14161c;
   overflow: hidden;
   cursor: pointer;

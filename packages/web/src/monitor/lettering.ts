@@ -7,7 +7,8 @@ import { fontAddresses } from './font-addresses.ts'
 
 /** Everything written on the picture, drawn by the libass that draws it in the render. */
 export interface Lettering {
-  write(ass: string): void
+  /** Takes a document up; done when what is shown from now on is of it. */
+  write(ass: string): Promise<void>
   /** Draws what is written at a moment, in seconds; true once it has been drawn. */
   show(seconds: number): Promise<void>
   close(): void
@@ -56,12 +57,11 @@ export function lettering(canvas: HTMLCanvasElement): Lettering {
     }
   }
   return {
-    write(ass) {
+    async write(ass) {
       const fonts = missing(ass)
-      void libass.ready.then(async () => {
-        if (fonts.length) await libass.renderer.addFonts(fonts)
-        await libass.renderer.setTrack(ass)
-      })
+      await libass.ready
+      if (fonts.length) await libass.renderer.addFonts(fonts)
+      await libass.renderer.setTrack(ass)
     },
     show(seconds) {
       wanted = { seconds }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ElButton } from 'element-plus'
 import { computed, ref } from 'vue'
-import { checkedAs, type Claim, CLAIM_KINDS } from '@tidy-reel/core/checks/claims'
+import { checkedAs, type Claim, CLAIM_KINDS } from '@tidy-reel/core/checks/claim'
 import { type CheckedClaim, CLAIM_MARKS, type ClaimMark } from '@tidy-reel/core/document/document'
 import KeptInput from '../controls/KeptInput.vue'
 

@@ -5,12 +5,11 @@ import { BookOpen, Columns2, FileInput, PenLine, Search, Square, Volume2 } from 
 import { TabsContent, TabsList, TabsRoot, TabsTrigger } from 'reka-ui'
 import { computed, defineAsyncComponent, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
+import { checkedAs, type Claim } from '@tidy-reel/core/checks/claim'
 import { claimRows } from '@tidy-reel/core/checks/claim-rows'
-import { checkedAs, type Claim } from '@tidy-reel/core/checks/claims'
 import { hookOf } from '@tidy-reel/core/checks/hook'
 import { scriptWords } from '@tidy-reel/core/checks/script-words'
 import type { ClaimMark } from '@tidy-reel/core/document/document'
-import { claimList } from '@tidy-reel/core/export/claim-list'
 import { entryOf, itemAt } from '@tidy-reel/core/faults/certain'
 import { chosenItem } from '@tidy-reel/core/pictures/item'
 import { parsedScript } from '@tidy-reel/core/script/parsed-script'
@@ -275,11 +274,11 @@ function markClaim(
   save()
   episode.run({ type: 'markClaim', sentence, words, found })
 }
-const saveClaims = () =>
-  saveText(
-    `${episode.document.title} – claims.csv`,
-    claimList(claimRows(looked.value.claims, episode.document.claims)),
-  )
+async function saveClaims() {
+  const { claimList } = await import('@tidy-reel/core/export/claim-list')
+  const rows = claimRows(looked.value.claims, episode.document.claims)
+  saveText(`${episode.document.title} – claims.csv`, claimList(rows))
+}
 const readAloud = () => (aloud.scene.value < 0 ? void aloud.from(sceneAt.value) : aloud.stop())
 
 /** What the script is laid beside: how it would be when tidied, or a kept version. */

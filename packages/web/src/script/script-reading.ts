@@ -1,5 +1,5 @@
 import type { SentenceLength } from '@tidy-reel/core/checks/check-script'
-import type { Claim } from '@tidy-reel/core/checks/claims'
+import type { Claim } from '@tidy-reel/core/checks/claim'
 import type { Finding } from '@tidy-reel/core/checks/finding'
 import type { ReadingEase } from '@tidy-reel/core/checks/reading-ease'
 import type { TidyChange } from '@tidy-reel/core/tidy/change'

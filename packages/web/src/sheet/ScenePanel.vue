@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { ElCheckbox, ElInput, ElInputNumber } from 'element-plus'
+import { ElCheckbox, ElInputNumber } from 'element-plus'
 import { computed } from 'vue'
 import type { Command, CommandOf, Target } from '@tidy-reel/core/document/command'
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
+import KeptInput from '../controls/KeptInput.vue'
 import ForWhich from './ForWhich.vue'
 import type { SheetRow } from './sheet-rows.ts'
 
@@ -19,9 +20,6 @@ const pause = computed(() => {
   const asked = props.row.directions.flatMap((d) => (d.kind === 'pause' ? [d.seconds] : []))
   return asked.length ? asked.reduce((sum, seconds) => sum + seconds, 0) : null
 })
-const lettered = computed(() =>
-  props.row.directions.flatMap((d) => (d.kind === 'super' ? [d.text] : [])).join(', '),
-)
 const lasts = computed(() =>
   props.row.scene ? (props.row.scene.endSample - props.row.scene.startSample) / SAMPLE_RATE : 0,
 )
@@ -75,27 +73,23 @@ const chapter = (title: string) =>
           as long as the voice
         </button></span
       >
-      <label for="scene-super">On the picture</label>
-      <ElInput
-        id="scene-super"
-        :model-value="lettered"
-        placeholder="no words"
-        :maxlength="200"
-        @change="(words) => set({ super: words.replace(/[[\]\n]/g, '').trim() || null })"
-      />
       <label for="scene-speaker">Speaker</label>
-      <ElInput
+      <KeptInput
         id="scene-speaker"
-        :model-value="row.speaker"
+        :value="row.speaker"
+        label="Speaker"
         placeholder="the narrator"
-        @change="(name) => set({ speaker: name.trim().toUpperCase() || null })"
+        :maxlength="31"
+        @keep="(name) => set({ speaker: name.trim().toUpperCase() || null })"
       />
       <label for="scene-chapter">Chapter begins</label>
-      <ElInput
+      <KeptInput
         id="scene-chapter"
-        :model-value="row.heading ?? ''"
+        :value="row.heading ?? ''"
+        label="Chapter begins"
         placeholder="no heading here"
-        @change="chapter"
+        :maxlength="200"
+        @keep="chapter"
       />
       <span />
       <ElCheckbox :model-value="row.hidden" @change="(hidden) => set({ hidden: !!hidden })"

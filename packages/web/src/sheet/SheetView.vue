@@ -28,6 +28,7 @@ import { useSheet } from './use-sheet.ts'
 
 /** Fetched when they are opened. */
 const VersionsPanel = defineAsyncComponent(() => import('./VersionsPanel.vue'))
+const DrawnPanel = defineAsyncComponent(() => import('./DrawnPanel.vue'))
 
 const episode = useEpisode()
 const drawn = drawingSteps(2)
@@ -42,8 +43,9 @@ const sheet = useSheet(episode, player)
 const { rows, row, scene, cursor, selectedIds, shot, writing } = sheet
 const PANELS = [
   ['pictures', 'Pictures', 'P'],
-  ['shot', 'This picture', 'F'],
-  ['scene', 'This scene', 'E'],
+  ['shot', 'Shot', 'F'],
+  ['scene', 'Scene', 'E'],
+  ['drawn', 'Drawn', 'B'],
 ] as const
 const panel = ref(PANELS.find(([name]) => name === route.query['panel'])?.[0] ?? 'pictures')
 const over = ref<'versions'>()
@@ -400,6 +402,7 @@ function dropScenes(index: number) {
             @run="run"
             @target="which = $event"
           />
+          <DrawnPanel v-else-if="panel === 'drawn'" :row="scene" @run="run" />
           <ScenePanel
             v-else
             :row="scene"

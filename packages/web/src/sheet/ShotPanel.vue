@@ -102,7 +102,7 @@ const transition = computed(() => props.shot?.transition ?? props.film)
 </script>
 
 <template>
-  <section class="panel" aria-label="This picture">
+  <section class="panel" aria-label="This shot">
     <h2 class="serif">
       Picture {{ index + 1 }} of scene {{ number }}
       <span class="soft name">{{ shot?.item?.title ?? 'plain card' }}</span>

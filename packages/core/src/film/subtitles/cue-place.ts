@@ -2,7 +2,6 @@ import type { Place, SubtitleStyle } from '../../style/lettering.ts'
 import { foot, type Frame, grown, type Rect, right } from '../lettering/frame.ts'
 import type { Align } from '../lettering/mark.ts'
 import { ascentOf, inkHeights, textWidth, type Type } from '../lettering/measure.ts'
-import type { Cue } from './cues.ts'
 
 /** An upright picture is held in a hand: its letters are larger against its width; by eye. */
 const UPRIGHT_LARGER = 1.3
@@ -65,7 +64,11 @@ export const cased = (text: string, { capitals }: Pick<SubtitleStyle, 'capitals'
   capitals ? text.toLocaleUpperCase() : text
 
 /** Where a subtitle stands, as libass will draw it: its letters and what they stand on. */
-export function cueBox(cue: Pick<Cue, 'lines'>, style: SubtitleStyle, frame: Frame): Rect {
+export function cueBox(
+  cue: { lines: readonly string[] },
+  style: SubtitleStyle,
+  frame: Frame,
+): Rect {
   const type = subtitleType(style, frame)
   const lines = cue.lines.map((line) => cased(line, style))
   const width = Math.max(...lines.map((line) => textWidth(line, type)))

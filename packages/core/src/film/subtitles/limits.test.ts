@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { PLAIN_SUBTITLE } from '../../style/subtitle-presets.ts'
+import { PLAIN_SUBTITLE } from '../../style/plain-subtitle.ts'
 import { SAMPLE_RATE } from '../../time/time.ts'
 import { frameOf } from '../lettering/frame.ts'
 import { BOUND } from './bound-words.ts'

@@ -35,5 +35,11 @@ export function writeCommands({ sheet, desk }: SheetWorld): SheetCommand[] {
       keys: ['e'],
       run: () => desk.open('scene'),
     },
+    {
+      group: 'Write',
+      name: 'What is written and drawn on its picture',
+      keys: ['b'],
+      run: () => desk.open('drawn'),
+    },
   ]
 }

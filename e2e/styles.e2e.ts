@@ -1,0 +1,70 @@
+import { readFileSync } from 'node:fs'
+import { address, expect, test } from './stack.ts'
+import { idOf, newEpisode, viewOf } from './steps.ts'
+
+test('a house style: changed it becomes one\u2019s own, goes out as a file and comes back, dresses the latest film, and leaves what was set by hand', async ({
+  page,
+}) => {
+  await newEpisode(
+    page,
+    'Dressed',
+    '# The lamp\n\nIt is seen from 20 miles out. [number: 20 miles] It was lit in 1822.',
+  )
+  const id = idOf(page)
+  await page.goto(`${address()}/styles`)
+  await expect(page.getByRole('heading', { name: 'To start from' })).toBeVisible()
+  await page.getByRole('button', { name: 'Night', exact: true }).click()
+  await page.getByRole('button', { name: 'Colours' }).click()
+  await page.getByRole('button', { name: 'Colours' }).click()
+  const accent = page.getByLabel('What is seen first, in letters')
+  await accent.fill('#ff8800')
+  await accent.press('Enter')
+  const own = page.getByRole('region', { name: 'Your own' })
+  await expect(own.getByRole('button', { name: 'Night, ours' })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  )
+  const name = page.getByLabel('Name of the style')
+  await name.fill('Shorelines at night')
+  await name.press('Enter')
+  await expect(page.getByText('Version 2, saved')).toBeVisible()
+
+  await page.getByRole('button', { name: 'Set “Dressed” in Shorelines at night' }).click()
+  await expect(page.getByText('is set in Shorelines at night from now on')).toBeVisible()
+  const { document } = await viewOf(page.request, id)
+  expect(document.lettering.palette.accent).toBe('#ff8800')
+  expect(document.style).toMatchObject({ name: 'Shorelines at night', version: 2 })
+
+  const coming = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Save as a file' }).click()
+  const file = await (await coming).path()
+  expect(JSON.parse(readFileSync(file, 'utf8'))).toMatchObject({ fonts: [{ name: 'Jost' }] })
+  await page.getByRole('button', { name: 'Remove' }).click()
+  await expect(own.getByRole('button', { name: 'Shorelines at night' })).toBeHidden()
+  await page.getByRole('button', { name: 'Bring it back' }).click()
+  await expect(own.getByRole('button', { name: 'Shorelines at night' })).toBeVisible()
+  await page.getByLabel('A house style from a file').setInputFiles(file)
+  await expect(own.getByRole('button', { name: 'Shorelines at night' })).toHaveCount(2)
+  await page
+    .getByLabel('A house style from a file')
+    .setInputFiles({ name: 'x.json', mimeType: 'application/json', buffer: Buffer.from('{') })
+  await expect(page.getByRole('alert')).toContainText('x.json is no house style')
+
+  // On the sheet: what is drawn on a scene, and one thing set by hand that a style leaves alone.
+  await page.goto(`${address()}/episode/${id}/sheet?scene=s2&panel=drawn`)
+  const panel = page.getByRole('region', { name: 'Drawn on it' })
+  await panel.getByRole('button', { name: '1822 words' }).click()
+  await expect
+    .poll(async () => (await viewOf(page.request, id)).document.script)
+    .toContain('[super: 1822] It was lit')
+  await panel.locator('.el-select', { has: page.locator('#drawn-subtitles') }).click()
+  await page.getByRole('option', { name: 'Single words, very large' }).click()
+  await expect(panel.getByRole('button', { name: 'subtitles: back' })).toBeVisible()
+  await panel.locator('.el-select', { has: page.locator('#drawn-style') }).click()
+  await page.getByRole('option', { name: 'Newspaper' }).click()
+  const styled = async () => (await viewOf(page.request, id)).document
+  await expect.poll(async () => (await styled()).style.id).toBe('newspaper')
+  expect((await styled()).lettering.subtitle.words).toBe('one')
+  await panel.getByRole('button', { name: 'subtitles: back' }).click()
+  await expect.poll(async () => (await styled()).lettering.subtitle.words).toBe('cue')
+})

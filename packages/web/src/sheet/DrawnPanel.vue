@@ -1,0 +1,300 @@
+<script setup lang="ts">
+import { ElOption, ElSelect } from 'element-plus'
+import { isEqual } from 'lodash-es'
+import { computed, onMounted, ref, shallowRef } from 'vue'
+import type { Command } from '@tidy-reel/core/document/command'
+import { DRAWN_LIMIT } from '@tidy-reel/core/document/command'
+import { DIALS, type Drawing } from '@tidy-reel/core/document/document'
+import { ownParts, STYLE_PARTS, type StylePartName } from '@tidy-reel/core/document/style-parts'
+import { DRAWN_EXAMPLES, type DrawnForm, readDrawn } from '@tidy-reel/core/script/drawn'
+import { drawnOffers } from '@tidy-reel/core/script/drawn-offers'
+import { isDrawn } from '@tidy-reel/core/script/parse'
+import type { HouseStyle } from '@tidy-reel/core/style/house-style'
+import { SUBTITLE_PRESETS, type SubtitlePreset } from '@tidy-reel/core/style/subtitle-presets'
+import { stylesApi } from '../api/styles.ts'
+import KeptInput from '../controls/KeptInput.vue'
+import { useEpisode } from '../episode/episode-store.ts'
+import { KINDS } from '../pictures/drawn-kinds.ts'
+import type { SheetRow } from './sheet-rows.ts'
+
+/** What is written and drawn on a scene's picture, and how all of the film's words look. */
+const props = defineProps<{ row: SheetRow }>()
+const emit = defineEmits<{ run: [command: Command] }>()
+const episode = useEpisode()
+
+const { heading: _heading, ...FORMS } = KINDS
+const FORM_NAMES = Object.entries(FORMS) as [DrawnForm, string][]
+const example = (form: DrawnForm) => DRAWN_EXAMPLES[form].replace(/^\[\w+: |\]$/g, '')
+
+interface Line {
+  form: DrawnForm
+  text: string
+}
+const lines = computed((): Line[] =>
+  props.row.directions.filter(isDrawn).map(({ kind, text }) => ({ form: kind, text })),
+)
+/** One that has been begun and has no words yet. */
+const begun = ref<DrawnForm>()
+const offers = computed(() =>
+  drawnOffers(props.row.text).filter(
+    (offer) => !lines.value.some(({ text }) => text === offer.text),
+  ),
+)
+const drawing = computed(() => episode.document.drawing)
+const isTurnedDown = (like: string) => drawing.value.refused.includes(like)
+
+const clean = (text: string) => text.replace(/[[\]\n]/g, '').trim()
+const write = (drawn: Line[]) =>
+  emit('run', {
+    type: 'adjustScenes',
+    target: [props.row.id],
+    set: { drawn: drawn.length ? drawn.slice(0, DRAWN_LIMIT) : null },
+  })
+function change(at: number, set: Partial<Line>) {
+  const text = set.text === undefined ? undefined : clean(set.text)
+  if (text === '') return write(lines.value.filter((_, i) => i !== at))
+  write(
+    lines.value.map((line, i) =>
+      i === at ? { ...line, ...set, ...(text ? { text } : {}) } : line,
+    ),
+  )
+}
+function add(form: DrawnForm, text: string) {
+  begun.value = undefined
+  if (clean(text)) write([...lines.value, { form, text: clean(text) }])
+}
+const turnDown = (like: string, down: boolean) =>
+  emit('run', {
+    type: 'setDrawing',
+    set: {
+      refused: down
+        ? [...drawing.value.refused, like]
+        : drawing.value.refused.filter((other) => other !== like),
+    },
+  })
+
+const setDial = (dial: Drawing['dial']) => emit('run', { type: 'setDrawing', set: { dial } })
+
+const styles = shallowRef<HouseStyle[]>([episode.document.style])
+onMounted(async () => {
+  const { shipped, own } = await stylesApi.styles().catch(() => ({ shipped: [], own: [] }))
+  styles.value = [...shipped, ...own]
+})
+const followed = computed(() => episode.document.style)
+/** The style it follows as it is now, where that is a later one. */
+const newer = computed(() =>
+  styles.value.find(
+    ({ id, version }) => id === followed.value.id && version > followed.value.version,
+  ),
+)
+const own = computed(() => ownParts(episode.document))
+const label = (name: StylePartName) => STYLE_PARTS[name].label
+function follow(id: string) {
+  const style = styles.value.find((one) => one.id === id)
+  if (style) emit('run', { type: 'followStyle', style })
+}
+const PRESETS = Object.entries(SUBTITLE_PRESETS)
+const preset = computed(
+  () =>
+    PRESETS.find(([, { style }]) => isEqual(style, episode.document.lettering.subtitle))?.[0] ?? '',
+)
+const setSubtitles = (name: SubtitlePreset) =>
+  emit('run', { type: 'setLettering', set: { subtitle: SUBTITLE_PRESETS[name].style } })
+</script>
+
+<template>
+  <section class="panel" aria-label="Drawn on it">
+    <h2 class="serif">Drawn on scene {{ row.number }}</h2>
+    <p v-if="!lines.length && !begun && !offers.length" class="soft note">
+      Nothing yet. Choose what to draw; the script may say it too, as [number: 20 miles].
+    </p>
+    <ul class="lines">
+      <li v-for="(line, i) in lines" :key="i">
+        <ElSelect
+          :model-value="line.form"
+          size="small"
+          :aria-label="`Kind of ${line.text}`"
+          @change="(form: DrawnForm) => change(i, { form })"
+          ><ElOption v-for="[form, name] in FORM_NAMES" :key="form" :value="form" :label="name"
+        /></ElSelect>
+        <KeptInput
+          small
+          :value="line.text"
+          :maxlength="300"
+          :label="`Words of the ${FORMS[line.form].toLowerCase()}`"
+          :placeholder="example(line.form)"
+          @keep="(text) => change(i, { text })"
+        />
+        <button
+          class="plain link"
+          :aria-label="`Take ${line.text} away`"
+          @click="change(i, { text: '' })"
+        >
+          Take away
+        </button>
+        <p v-if="!readDrawn(line.form, line.text)" class="red note">
+          Nothing can be drawn from this; it is written like “{{ example(line.form) }}”.
+        </p>
+      </li>
+      <li v-if="begun">
+        <span class="kind">{{ FORMS[begun] }}</span>
+        <KeptInput
+          small
+          autofocus
+          value=""
+          :maxlength="300"
+          :label="`Words of the ${FORMS[begun].toLowerCase()}`"
+          :placeholder="example(begun)"
+          @keep="(text) => begun && add(begun, text)"
+        />
+        <button class="plain link" @click="begun = undefined">Leave it</button>
+      </li>
+    </ul>
+    <p v-if="offers.length" class="offers">
+      <span class="soft">This sentence says</span>
+      <template v-for="offer in offers" :key="offer.text">
+        <button
+          v-if="!isTurnedDown(offer.like)"
+          class="plain offer"
+          :title="`Draw it: ${FORMS[offer.form].toLowerCase()}`"
+          @click="add(offer.form, offer.text)"
+        >
+          {{ offer.text }} <span class="soft">{{ FORMS[offer.form].toLowerCase() }}</span>
+        </button>
+        <button
+          class="plain link small"
+          :aria-pressed="isTurnedDown(offer.like)"
+          @click="turnDown(offer.like, !isTurnedDown(offer.like))"
+        >
+          {{ isTurnedDown(offer.like) ? `“${offer.text}” may be drawn after all` : 'never this' }}
+        </button>
+      </template>
+    </p>
+    <div class="kinds" role="group" aria-label="Draw something else">
+      <button
+        v-for="[form, name] in FORM_NAMES"
+        :key="form"
+        class="plain"
+        :disabled="lines.length >= DRAWN_LIMIT"
+        @click="begun = form"
+      >
+        {{ name }}
+      </button>
+    </div>
+    <h3 class="serif">The whole film</h3>
+    <div class="fields">
+      <label for="drawn-style">House style</label>
+      <ElSelect id="drawn-style" :model-value="followed.id" size="small" @change="follow"
+        ><ElOption v-for="style in styles" :key="style.id" :value="style.id" :label="style.name"
+      /></ElSelect>
+      <label for="drawn-subtitles">Subtitles</label>
+      <ElSelect
+        id="drawn-subtitles"
+        :model-value="preset"
+        size="small"
+        @change="(name: SubtitlePreset) => setSubtitles(name)"
+        ><ElOption value="" label="as set in the house style" disabled /><ElOption
+          v-for="[name, { name: said }] in PRESETS"
+          :key="name"
+          :value="name"
+          :label="said"
+      /></ElSelect>
+      <label for="drawn-dial">Drawn by itself</label>
+      <ElSelect id="drawn-dial" :model-value="drawing.dial" size="small" @change="setDial"
+        ><ElOption v-for="dial in DIALS" :key="dial" :value="dial" :label="dial"
+      /></ElSelect>
+    </div>
+    <p v-if="newer" class="note">
+      “{{ newer.name }}” has changed since.
+      <button class="plain link" @click="follow(newer.id)">Take the changes over</button>
+    </p>
+    <p v-if="own.length" class="note">
+      <span class="soft">Set by hand here:</span>
+      <button
+        v-for="name in own"
+        :key="name"
+        class="plain link"
+        :title="`Back to how ${followed.name} has it`"
+        @click="emit('run', { type: 'backToStyle', part: name })"
+      >
+        {{ label(name) }}: back
+      </button>
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.panel {
+  padding: 10px 16px;
+  display: grid;
+  gap: 10px;
+  align-content: start;
+}
+h2,
+h3 {
+  font-size: 17px;
+  font-weight: 600;
+  margin: 0;
+}
+h3 {
+  border-top: 1px solid var(--hair);
+  padding-top: 10px;
+}
+.lines {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  gap: 6px;
+}
+.lines li {
+  display: grid;
+  grid-template-columns: 108px 1fr auto;
+  gap: 8px;
+  align-items: center;
+}
+.lines .note {
+  grid-column: 2 / 4;
+}
+.kind {
+  padding-left: 8px;
+}
+.note {
+  margin: 0;
+  display: flex;
+  gap: 4px 12px;
+  flex-wrap: wrap;
+}
+.offers {
+  margin: 0;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 10px;
+  align-items: baseline;
+}
+.offer {
+  border-bottom: 1px solid var(--blue);
+}
+.small {
+  font-size: 13px;
+}
+.kinds {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+}
+.kinds button {
+  border: 1px solid var(--hair);
+  padding: 2px 8px;
+  font-size: 14px;
+}
+.kinds button:hover:not(:disabled) {
+  border-color: var(--edge);
+}
+.fields {
+  display: grid;
+  grid-template-columns: 112px minmax(0, 1fr);
+  gap: 8px 12px;
+  align-items: center;
+}
+</style>

@@ -1,0 +1,83 @@
+<script setup lang="ts">
+import { ElInputNumber } from 'element-plus'
+import { DIALS, MOODS, RHYTHMS, TRANSITIONS } from '@tidy-reel/core/document/document'
+import type { FilmDefaults } from '@tidy-reel/core/style/house-style'
+import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
+import ChoiceField from './ChoiceField.vue'
+
+/** What films of a style begin with. */
+const props = defineProps<{ film: FilmDefaults }>()
+const emit = defineEmits<{ change: [set: FilmDefaults] }>()
+const named = <Name extends string>(names: readonly Name[]) =>
+  names.map((name) => [name, name] as const)
+/** Seconds a new transition takes. */
+const SECONDS = 0.5
+const transition = (kind: (typeof TRANSITIONS)[number], seconds = SECONDS) =>
+  emit('change', {
+    transition: { kind, samples: kind === 'cut' ? 0 : Math.round(seconds * SAMPLE_RATE) },
+  })
+const seconds = () => (props.film.transition?.samples ?? 0) / SAMPLE_RATE
+</script>
+
+<template>
+  <div class="fields">
+    <span>Music</span>
+    <ChoiceField
+      label="Music"
+      :value="film.mood"
+      :choices="named(MOODS)"
+      @change="(mood) => emit('change', { mood })"
+    />
+    <span>Pictures change</span>
+    <ChoiceField
+      label="Pictures change"
+      :value="film.rhythm"
+      :choices="named(RHYTHMS)"
+      @change="(rhythm) => emit('change', { rhythm })"
+    />
+    <span>At cuts</span>
+    <ChoiceField
+      label="At cuts"
+      :value="film.transition?.kind ?? 'cut'"
+      :choices="named(TRANSITIONS)"
+      @change="(kind) => transition(kind)"
+    />
+    <template v-if="film.transition && film.transition.kind !== 'cut'">
+      <span>For</span>
+      <span
+        ><ElInputNumber
+          :model-value="seconds()"
+          :min="0.2"
+          :max="3"
+          :step="0.1"
+          :precision="1"
+          size="small"
+          aria-label="Seconds a transition takes"
+          controls-position="right"
+          @change="(s) => s && film.transition && transition(film.transition.kind, s)"
+        />
+        s</span
+      >
+    </template>
+    <span>Drawn by itself</span>
+    <ChoiceField
+      label="Drawn by itself"
+      :value="film.dial ?? 'none'"
+      :choices="named(DIALS)"
+      @change="(dial) => emit('change', { dial })"
+    />
+    <span>Longest picture</span>
+    <span
+      ><ElInputNumber
+        :model-value="film.longest ?? 8"
+        :min="2"
+        :max="30"
+        size="small"
+        aria-label="Seconds a picture stands at most"
+        controls-position="right"
+        @change="(longest) => longest && emit('change', { longest })"
+      />
+      s</span
+    >
+  </div>
+</template>
