@@ -35,6 +35,7 @@ import {
   withShot,
 } from './shot-edits.ts'
 import { backToStyle, withStyle } from './style-parts.ts'
+import { withKept } from './subtitling.ts'
 
 export interface Applied {
   document: Document
@@ -193,6 +194,16 @@ function changed(document: Document, command: Command): Document {
       return withStyle(document, command.style)
     case 'setLettering':
       return { ...document, lettering: withSettings(document.lettering, command.set) }
+    case 'setSubtitling':
+      return { ...document, subtitling: { ...document.subtitling, ...defined(command.set) } }
+    case 'keepWords':
+      return {
+        ...document,
+        subtitling: {
+          ...document.subtitling,
+          kept: withKept(document.subtitling.kept, command),
+        },
+      }
     case 'setDrawing':
       return { ...document, drawing: { ...document.drawing, ...defined(command.set) } }
     case 'backToStyle':

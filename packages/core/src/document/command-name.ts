@@ -153,6 +153,12 @@ export function commandName(command: Command): string {
       return `house style "${command.style.name}"`
     case 'setLettering':
       return 'look of what is written'
+    case 'setSubtitling':
+      return 'guideline of subtitles'
+    case 'keepWords':
+      return command.put.length + command.drop.length > 1
+        ? 'words of subtitles'
+        : 'words of a subtitle'
     case 'setDrawing':
       return 'what is drawn'
     case 'backToStyle':

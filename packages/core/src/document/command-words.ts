@@ -11,6 +11,7 @@ const WRITTEN = new Set([
   'picture',
   'say',
   'word',
+  'shown',
 ])
 
 /**

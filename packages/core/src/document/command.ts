@@ -29,6 +29,7 @@ import {
 } from './document.ts'
 import { Inverse } from './inverse.ts'
 import { STYLE_PART_NAMES } from './style-parts.ts'
+import { KeptWords, Subtitling } from './subtitling.ts'
 
 const sceneId = Scene.shape.id
 const shot = z.number().int().min(0).max(11)
@@ -283,6 +284,14 @@ export const Command = z.discriminatedUnion('type', [
   z.object({ type: z.literal('followStyle'), style: HouseStyle }),
   /** How what is written and drawn looks; what is left out stays. */
   z.object({ type: z.literal('setLettering'), set: LetteringSettings }),
+  /** The guideline that subtitles keep to; what is left out stays. */
+  z.object({ type: z.literal('setSubtitling'), set: Subtitling.omit({ kept: true }).partial() }),
+  /** Spoken words that are shown in other words from now on, and those that no longer are. */
+  z.object({
+    type: z.literal('keepWords'),
+    put: z.array(KeptWords).max(1000),
+    drop: z.array(KeptWords).max(1000),
+  }),
   /** How much is drawn without being asked for, and what is not; what is left out stays. */
   z.object({ type: z.literal('setDrawing'), set: Drawing.partial() }),
   /** A part as the film's house style has it. */

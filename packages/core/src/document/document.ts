@@ -7,6 +7,7 @@ import { HouseStyle } from '../style/house-style.ts'
 import { Lettering } from '../style/lettering.ts'
 import { Pronunciation } from '../text/pronunciation.ts'
 import { SAMPLE_RATE } from '../time/time.ts'
+import { PLAIN_SUBTITLING, Subtitling } from './subtitling.ts'
 import { EMPHASES, FINISHES, PauseFactor, Speed } from './voicing.ts'
 
 export const TRANSITIONS = ['cut', 'dissolve', 'dip'] as const
@@ -301,6 +302,7 @@ export const Document = z.object({
   style: HouseStyle,
   /** How what is written and drawn on it looks: the style's, with what was set by hand. */
   lettering: Lettering,
+  subtitling: Subtitling,
   drawing: Drawing,
   /** Of the channel and of the film that comes next, for the words of cards. */
   channel: z.string().max(120),
@@ -347,6 +349,7 @@ export function emptyDocument(title: string): Document {
     mood: 'calm',
     style: CALM,
     lettering: CALM.lettering,
+    subtitling: PLAIN_SUBTITLING,
     drawing: NOTHING_DRAWN,
     channel: '',
     next: '',
@@ -400,6 +403,7 @@ export function upgraded(stored: unknown): unknown {
       version: 10,
       style: CALM,
       lettering: CALM.lettering,
+      subtitling: PLAIN_SUBTITLING,
       drawing: NOTHING_DRAWN,
       channel: '',
       next: '',

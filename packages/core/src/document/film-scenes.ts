@@ -44,6 +44,7 @@ export interface Film {
   rate: number
   transition: Document['transition']
   lettering: Document['lettering']
+  subtitling: Document['subtitling']
   drawing: Document['drawing']
 }
 
@@ -90,6 +91,7 @@ export function filmOf(document: Document, rate = 1): Film {
     rate,
     transition: document.transition,
     lettering: document.lettering,
+    subtitling: document.subtitling,
     drawing: document.drawing,
   }
 }

@@ -18,7 +18,7 @@ export function filmLetters(
 ): FilmLetters {
   const { lettering } = film
   return {
-    cues: filmCues(timeline, lettering.subtitle, shape),
+    cues: filmCues(timeline, film, shape),
     ...placeSupers(filmSupers(timeline, film), lettering, frameOf(shape.width, shape.height)),
   }
 }

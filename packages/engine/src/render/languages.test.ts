@@ -70,7 +70,7 @@ describe('a film in another language', () => {
         expect(words, language).toHaveLength(wordsOf(film.scenes[i]!.text).length)
         expect(samples / 48_000, language).toBeGreaterThan(0.6)
       })
-      const cues = filmCues(timeline(film, takes, [30, 1]), film.lettering.subtitle, {
+      const cues = filmCues(timeline(film, takes, [30, 1]), film, {
         width: 1280,
         height: 720,
       })

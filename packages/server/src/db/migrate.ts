@@ -1,6 +1,7 @@
 import type { Sequelize } from 'sequelize'
 import { SequelizeStorage, Umzug } from 'umzug'
 import { NOTHING_DRAWN, REFUSALS } from '@tidy-reel/core/document/document'
+import { PLAIN_SUBTITLING } from '@tidy-reel/core/document/subtitling'
 import { ORIGINS } from '@tidy-reel/core/pictures/filter'
 import { CALM } from '@tidy-reel/core/style/calm'
 import { IDEA_STATES } from '@tidy-reel/core/topics/topic-views'
@@ -183,6 +184,7 @@ const DOCUMENT_10 = documentsOf(
     version: 10,
     style: CALM,
     lettering: CALM.lettering,
+    subtitling: PLAIN_SUBTITLING,
     drawing: NOTHING_DRAWN,
     channel: '',
     next: '',

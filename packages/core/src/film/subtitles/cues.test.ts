@@ -18,7 +18,7 @@ const SCRIPT = `# A lamp\nWhy? On a clear night the beam of a good lighthouse is
 const planned = filmOf(documentFrom('T', SCRIPT))
 const film = timeline(planned, [], [30, 1])
 const { lettering } = planned
-const cues = filmCues(film, lettering.subtitle, { width: 1920, height: 1080 })
+const cues = filmCues(film, planned, { width: 1920, height: 1080 })
 
 describe('filmCues', () => {
   it('shows every spoken word once, in order', () => {

@@ -1,3 +1,4 @@
+import type { KeptWords } from '../../document/subtitling.ts'
 import { itemAt, lastOf } from '../../faults/certain.ts'
 import type { SpokenWord } from '../../speech/word-times.ts'
 import { SAMPLE_RATE } from '../../time/time.ts'
@@ -5,11 +6,19 @@ import { BOUND } from './bound-words.ts'
 import type { SubtitleLimits } from './limits.ts'
 import { brokenLines, fitsLines, joined } from './lines.ts'
 
-/** A word of a subtitle, and which of its lines it stands in. */
-export interface ShownWord extends SpokenWord {
-  line: number
+/** What a word of a subtitle stands for. */
+interface Meant {
   /** No space before it. */
   glued?: boolean
+  /** What is said there, where that is something else; `[]` for what goes on from the word before. */
+  said?: readonly string[]
+  /** Where it is shown in place of what is said. */
+  kept?: KeptWords
+}
+
+/** A word of a subtitle, and which of its lines it stands in. */
+export interface ShownWord extends SpokenWord, Meant {
+  line: number
 }
 
 /** A subtitle: its lines and when it shows, in samples, `[start, end)`. */
@@ -22,13 +31,17 @@ export interface Cue {
 }
 
 /** A word and whether its scene ends with it. */
-export interface CueWord extends SpokenWord {
+export interface CueWord extends SpokenWord, Meant {
   endsScene: boolean
-  /** The word goes on from the one before. */
-  glued?: boolean
+  /** Stands with the word before in one subtitle, where there is room. */
+  isBound?: boolean
+  /** Begins a line, by a person's wish. */
+  breaks?: boolean
 }
 
 const IMPOSSIBLE = 1e6
+/** Words that belong together come apart only where nothing else is possible. */
+const PARTED = 400
 /** More words than fit two lines are never looked at together. */
 const WINDOW = 40
 
@@ -77,10 +90,13 @@ function cueCost(
   const characters = joined(group).length
   const seconds = shown / SAMPLE_RATE
   let cost = 1 + breakCost(last)
+  if (words[end]?.isBound && !(words[end].breaks && limits.lines === 1)) cost += PARTED
   if (shown < limits.shortest) cost += 40 + 40 * (1 - shown / limits.shortest)
   if (last.end - first > limits.longest) cost += single ? 10 : IMPOSSIBLE / 10
   if (characters / seconds > limits.charactersPerSecond)
     cost += 20 * (characters / seconds / limits.charactersPerSecond)
+  const pace = (wordsSaid(group) * 60) / seconds
+  if (pace > limits.wordsPerMinute) cost += 20 * (pace / limits.wordsPerMinute)
   group.slice(0, -1).forEach((word, i) => {
     const gap = itemAt(group, i + 1).start - word.end
     if (word.endsScene) cost += gap > SAMPLE_RATE ? 30 : 4
@@ -89,6 +105,12 @@ function cueCost(
   if (characters < 14 && !last.endsScene && limits.words === Infinity) cost += 3
   return cost
 }
+
+/** What is said while a subtitle is seen, word by word. */
+export const saidIn = (words: readonly Pick<CueWord, 'text' | 'said'>[]): string[] =>
+  words.flatMap(({ text, said }) => said ?? [text])
+
+const wordsSaid = (words: readonly CueWord[]) => saidIn(words).length
 
 /** What it costs to end a subtitle after this word. */
 function breakCost(word: CueWord): number {
@@ -122,12 +144,9 @@ function cueOf(words: readonly CueWord[], start: number, end: number, limits: Su
     start: first,
     end: endOf(words, end, limits, first),
     words: lines.flatMap((inLine, line) =>
-      inLine.map(({ text, start: from, end: to, glued }): ShownWord => ({
-        text,
-        start: from,
-        end: to,
+      inLine.map(({ endsScene: _ends, isBound: _bound, breaks: _breaks, ...word }): ShownWord => ({
+        ...word,
         line,
-        ...(glued ? { glued } : {}),
       })),
     ),
   }

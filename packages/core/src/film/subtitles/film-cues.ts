@@ -1,49 +1,72 @@
-import type { SubtitleStyle } from '../../style/lettering.ts'
+import type { Film } from '../../document/film-scenes.ts'
 import type { Timeline, TimelineScene } from '../../timeline/timeline.ts'
 import { frameOf } from '../lettering/frame.ts'
 import { fittingPieces } from '../lettering/text-lines.ts'
 import { type Cue, cuesFromWords, type CueWord } from './cues.ts'
+import { guidelineOf } from './guidelines.ts'
+import { shownWords } from './kept-words.ts'
 import { type SubtitleLimits, subtitleLimits } from './limits.ts'
+
+/** How a film's subtitles look, what they keep to, and where they say it in other words. */
+export type Subtitled = Pick<Film, 'lettering' | 'subtitling'>
+
+/** What the subtitles of a film of this shape keep to. */
+export const filmLimits = (
+  { fps }: Pick<Timeline, 'fps'>,
+  { lettering, subtitling }: Subtitled,
+  { width, height }: { width: number; height: number },
+): SubtitleLimits =>
+  subtitleLimits(
+    lettering.subtitle,
+    frameOf(width, height),
+    fps[0] / fps[1],
+    guidelineOf(subtitling),
+  )
 
 /**
  * The subtitles of a film of this shape.
  *
- * @param width  of the film, in pixels
- * @param height of the film, in pixels
+ * @param shape of the film, in pixels
  * @returns in order, none over another; `[]` where nothing is spoken
  */
 export function filmCues(
   timeline: Timeline,
-  style: SubtitleStyle,
-  { width, height }: { width: number; height: number },
+  subtitled: Subtitled,
+  shape: { width: number; height: number },
 ): Cue[] {
-  const framesPerSecond = timeline.fps[0] / timeline.fps[1]
-  const limits = subtitleLimits(style, frameOf(width, height), framesPerSecond)
+  const limits = filmLimits(timeline, subtitled, shape)
+  const said = timeline.scenes.flatMap(sceneWords)
+  const shown = shownWords(said, subtitled.subtitling.kept)
   return cuesFromWords(
-    timeline.scenes.flatMap((scene) => sceneWords(scene, limits)),
+    shown.flatMap((word) => linePieces(word, limits)),
     limits,
   )
 }
 
-/** The words of a scene; one that no line holds is parted, each piece with its share of the time. */
-function sceneWords({ words }: TimelineScene, limits: SubtitleLimits): CueWord[] {
+const sceneWords = ({ words }: TimelineScene): CueWord[] =>
+  words.map((word, i) => ({ ...word, endsScene: i === words.length - 1 }))
+
+/** A word that no line holds is parted, each piece with its share of the time. */
+function linePieces(word: CueWord, limits: SubtitleLimits): CueWord[] {
   const fits = (text: string) =>
     text.length <= limits.charactersPerLine && limits.width(text) <= limits.widest
-  return words.flatMap((word, w) => {
-    const pieces = fittingPieces(word.text, fits)
-    let passed = 0
-    return pieces.map((text, i): CueWord => {
-      const at = (letters: number) =>
-        Math.round(word.start + ((word.end - word.start) * letters) / word.text.length)
-      const start = at(passed)
-      passed += text.length
-      return {
-        text,
-        start,
-        end: at(passed),
-        endsScene: w === words.length - 1 && i === pieces.length - 1,
-        ...(i > 0 ? { glued: true } : {}),
-      }
-    })
+  if (fits(word.text)) return [word]
+  const { isBound = false, breaks = false, endsScene, ...whole } = word
+  const pieces = fittingPieces(word.text, fits)
+  let passed = 0
+  return pieces.map((text, i): CueWord => {
+    const at = (letters: number) =>
+      Math.round(word.start + ((word.end - word.start) * letters) / word.text.length)
+    const start = at(passed)
+    passed += text.length
+    return {
+      ...whole,
+      text,
+      start,
+      end: at(passed),
+      endsScene: endsScene && i === pieces.length - 1,
+      said: i > 0 ? [] : (word.said ?? [word.text]),
+      ...(i > 0 ? { glued: true } : { isBound, breaks }),
+    }
   })
 }

@@ -5,11 +5,12 @@ import { SAMPLE_RATE } from '../../time/time.ts'
 import { frameOf } from '../lettering/frame.ts'
 import { BOUND } from './bound-words.ts'
 import { cuesFromWords, type CueWord } from './cues.ts'
+import { GUIDELINE_NUMBERS } from './guidelines.ts'
 import { subtitleLimits } from './limits.ts'
 import { brokenLines, joined } from './lines.ts'
 
 const limitsOf = (width: number, height: number) =>
-  subtitleLimits(PLAIN_SUBTITLE, frameOf(width, height), 30)
+  subtitleLimits(PLAIN_SUBTITLE, frameOf(width, height), 30, GUIDELINE_NUMBERS.common)
 const WIDE = limitsOf(1920, 1080)
 
 describe('subtitleLimits', () => {

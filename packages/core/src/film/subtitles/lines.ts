@@ -6,6 +6,8 @@ import type { SubtitleLimits } from './limits.ts'
 export interface LineWord {
   text: string
   glued?: boolean
+  /** Begins a line, by a person's wish. */
+  breaks?: boolean
 }
 
 type LineLimits = Pick<SubtitleLimits, 'charactersPerLine' | 'widest' | 'width'>
@@ -20,6 +22,12 @@ export function fitsLines(
   limits: LineLimits & Pick<SubtitleLimits, 'lines'>,
 ): boolean {
   const { charactersPerLine, widest, width } = limits
+  const parts = partsByHand(words)
+  if (parts.length > 1)
+    return (
+      parts.length <= limits.lines &&
+      parts.every((part) => fitsLines(part, { ...limits, lines: 1 }))
+    )
   let used = 1
   let length = 0
   let wide = 0
@@ -36,11 +44,22 @@ export function fitsLines(
   return used <= limits.lines
 }
 
+/** Words parted where a person wants a line to begin; the first word begins one anyway. */
+function partsByHand<Word extends LineWord>(words: readonly Word[]): Word[][] {
+  const parts: Word[][] = []
+  for (const { breaks, ...word } of words) {
+    const last = parts.at(-1)
+    if (last && !breaks) last.push(word as Word)
+    else parts.push([word as Word])
+  }
+  return parts
+}
+
 /**
- * Lines of a subtitle: one when it fits, else two, parted at the end of a phrase and near the
+ * Lines of a subtitle: as a person parted it, else one when it fits, else two, parted at the end of a phrase and near the
  * middle, the upper one rather the shorter. A word longer than a line is left whole.
  *
- * @returns one or two lines, of which none is empty unless there are no words
+ * @returns lines, of which none is empty; `[]` for no words
  */
 export function brokenLines<Word extends LineWord>(
   words: readonly Word[],
@@ -51,7 +70,8 @@ export function brokenLines<Word extends LineWord>(
     const letters = Math.max(0, text.length - limits.charactersPerLine)
     return letters + Math.max(0, (limits.width(text) / limits.widest - 1) * text.length)
   }
-  if (over(words) === 0 || words.length < 2) return [[...words]]
+  const parts = partsByHand(words)
+  if (parts.length > 1 || over(words) === 0 || words.length < 2) return parts
   let best = 1
   let bestCost = Infinity
   for (let i = 1; i < words.length; i++) {
