@@ -4,6 +4,7 @@ import { TidyError } from '@tidy-reel/core/faults/fault'
 import { filmLetters } from '@tidy-reel/core/film/film-letters'
 import { engineConfig } from '@tidy-reel/engine/config'
 import { filmLanguage } from '@tidy-reel/engine/make/film-language'
+import { atlasFor } from '@tidy-reel/engine/make/atlas-for'
 import { speechPlace } from '@tidy-reel/engine/speech/take'
 import { voiceById } from '@tidy-reel/engine/speech/voice-list'
 import { readDocumentOrScript } from './document-files.ts'
@@ -41,7 +42,7 @@ export async function subtitlesCommand(
   const text = SUBTITLES[format]({
     timeline: plan,
     shape,
-    ...filmLetters(plan, film, shape),
+    ...filmLetters(plan, film, shape, await atlasFor(film)),
     lettering: film.lettering,
     language: voiceById(speech.voices, voice).language,
   })

@@ -9,6 +9,7 @@ import {
   secondsFromSamples,
 } from '@tidy-reel/core/time/time'
 import { engineConfig } from '@tidy-reel/engine/config'
+import { atlasFor } from '@tidy-reel/engine/make/atlas-for'
 import { speechPlace } from '@tidy-reel/engine/speech/take'
 import { readDocumentOrScript } from './document-files.ts'
 import { filmShape } from './film-shape.ts'
@@ -63,7 +64,7 @@ export async function timelineCommand(
     })),
   }))
   const frame = frameOf(shape.width, shape.height)
-  const letters = filmLetters(plan, film, shape)
+  const letters = filmLetters(plan, film, shape, await atlasFor(film))
   const cues = letters.cues.map((cue) => ({
     ...framesSeen(cue, fps),
     lines: cue.lines,

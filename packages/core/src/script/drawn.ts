@@ -24,6 +24,7 @@ export type Drawn =
   | { form: 'key'; words: string }
   | { form: 'call'; words: string }
   | { form: 'point'; words: string; across: number; down: number }
+  | { form: 'map'; places: [string] | [string, string] }
 export type DrawnForm = Drawn['form']
 
 const NUMBER = /[-−]?\d(?:[\d.,\u00a0\u202f\u2019 ]*\d)?/
@@ -187,6 +188,14 @@ function point(text: string): Drawn | undefined {
   return { form: 'point', words: words.trim(), across: share(across), down: share(down) }
 }
 
+/** A place, or two that a way leads between. */
+function map(text: string): Drawn | undefined {
+  const [, from, to] = isPair(text) ?? []
+  if (from && to && LETTER_OR_DIGIT.test(from) && LETTER_OR_DIGIT.test(to))
+    return { form: 'map', places: [from.trim(), to.trim()] }
+  return LETTER_OR_DIGIT.test(text) ? { form: 'map', places: [text] } : undefined
+}
+
 function number(text: string): Drawn | undefined {
   const figure = readFigure(text)
   return figure && { form: 'number', figure }
@@ -205,6 +214,7 @@ const READERS: Record<DrawnForm, (text: string) => Drawn | undefined> = {
   key: (words) => ({ form: 'key', words }),
   call: (words) => ({ form: 'call', words }),
   point,
+  map,
 }
 export const DRAWN_FORMS = Object.keys(READERS) as [DrawnForm, ...DrawnForm[]]
 
@@ -222,6 +232,7 @@ export const DRAWN_EXAMPLES: Record<DrawnForm, string> = {
   key: '[key: refraction]',
   call: '[call: More on the tides next week]',
   point: '[point: the lens at 40 30]',
+  map: '[map: Bremen]',
 }
 
 /** Letters of a direction that are looked at: no picture holds more. */

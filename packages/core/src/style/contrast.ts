@@ -14,6 +14,20 @@ export const contrastOf = (a: number, b: number): number =>
 /** Contrast of two colours, 1 to 21. */
 export const contrast = (a: string, b: string): number => contrastOf(luminance(a), luminance(b))
 
+/** A colour between two. @param part of the second, 0 to 1 */
+export const mixed = (a: string, b: string, part: number): string =>
+  `#${[1, 3, 5]
+    .map((i) => {
+      const [from, to] = [a, b].map((colour) => parseInt(colour.slice(i, i + 2), 16)) as [
+        number,
+        number,
+      ]
+      return Math.round(from + (to - from) * part)
+        .toString(16)
+        .padStart(2, '0')
+    })
+    .join('')}`
+
 /** WCAG 2.2 SC 1.4.3: what letters need at least. */
 export const LEGIBLE = 4.5
 /** WCAG 2.2 SC 1.4.11: what shapes need at least. */

@@ -9,7 +9,7 @@ import { type FilmLetters, filmLetters } from '@tidy-reel/core/film/film-letters
 import { ledgerOf } from '@tidy-reel/core/film/ledger'
 import { pictureRuns } from '@tidy-reel/core/film/shots'
 import { srt } from '@tidy-reel/core/film/subtitles/write'
-import { crowdedRemarks } from '@tidy-reel/core/film/supers/crowded'
+import { leftOutRemarks } from '@tidy-reel/core/film/supers/left-out'
 import { renderPlan, type Segment } from '@tidy-reel/core/render/plan'
 import type { FilmReport } from '@tidy-reel/core/render/report'
 import { parsedScript } from '@tidy-reel/core/script/parsed-script'
@@ -22,6 +22,7 @@ import type { Mixdown } from '../sound/mixdown.ts'
 import { speechPlace, type Take } from '../speech/take.ts'
 import { type Spoken, takeAll } from '../speech/take-all.ts'
 import { voiceById } from '../speech/voice-list.ts'
+import { atlasFor } from './atlas-for.ts'
 import { remarksOf, reportOf } from './film-report.ts'
 import { takeRequests } from './filmable.ts'
 import type { Making } from './making.ts'
@@ -76,12 +77,12 @@ export interface PlannedSegments {
   reused: number
 }
 
-export function planSegments(
+export async function planSegments(
   { film, place, shape }: Making,
   plan: Timeline,
   { files: fetched }: Footage,
-): PlannedSegments {
-  const letters = filmLetters(plan, film, shape)
+): Promise<PlannedSegments> {
+  const letters = filmLetters(plan, film, shape, await atlasFor(film))
   const lettered = { ...letters, lettering: film.lettering }
   const segments = renderPlan(plan, lettered, shape, ({ id }) => fetched.has(id))
   const files = segments.map(({ shots }) =>
@@ -141,10 +142,7 @@ export async function writeTexts(
   const report = reportOf(plan, shape, made.mix, steps, {
     segments: segments.length,
     segmentsReused: reused,
-    remarks: [
-      ...remarksOf(made.spoken, made.footage.faults, film),
-      ...crowdedRemarks(letters.crowded),
-    ],
+    remarks: [...remarksOf(made.spoken, made.footage.faults, film), ...leftOutRemarks(letters)],
   })
   const voice = voiceById(speechPlace(config).voices, document.voice)
   const claims = claimsOf(document.script, parsedScript(document.script))

@@ -48,7 +48,7 @@ export async function makeFilm(
     const sound = timed(making, 'mix', () => mixSound(making, plan, takes))
     mixing = sound.catch(() => undefined)
     const footage = await timed(making, 'fetch', () => fetchPictures(making, plan))
-    const segments = planSegments(making, plan, footage)
+    const segments = await planSegments(making, plan, footage)
     const encoded = await timed(making, 'render', () => encodeSegments(making, segments))
     const mix = await sound
     await timed(making, 'join', () => joinParts(making, plan, { segments, encoded, mix }))

@@ -1,5 +1,5 @@
 import type { Film } from '@tidy-reel/core/document/film-scenes'
-import { filmLetters } from '@tidy-reel/core/film/film-letters'
+import { filmLetters, needsAtlas } from '@tidy-reel/core/film/film-letters'
 import { assDocument } from '@tidy-reel/core/film/lettering/ass-document'
 import { frameOf } from '@tidy-reel/core/film/lettering/frame'
 import { cardsOf, type SegmentShot } from '@tidy-reel/core/film/shots'
@@ -17,7 +17,7 @@ export interface LettersAsked {
 }
 
 /** Everything written on a film, as one ASS document: the render writes the same, scene by scene. */
-function written({ film, plan, shots, width, height }: LettersAsked): string {
+async function written({ film, plan, shots, width, height }: LettersAsked): Promise<string> {
   const { lettering } = plan
   const frame = frameOf(width, height)
   const cards = film.scenes.flatMap((scene, n) => {
@@ -26,9 +26,14 @@ function written({ film, plan, shots, width, height }: LettersAsked): string {
       cardMarks({ ...card, start: card.start + at, end: card.end + at }, lettering, frame),
     )
   })
-  const { cues, supers } = filmLetters(film, plan, { width, height })
+  const { cues, supers } = filmLetters(film, plan, { width, height }, await atlasFor(plan))
   const marks = [...cards, ...supers.flatMap((placed) => placed.marks)]
   return assDocument({ width, height, lettering, cues, marks })
 }
 
-self.onmessage = ({ data }: MessageEvent<LettersAsked>) => self.postMessage(written(data))
+/** Comes once, and only with a map to be drawn. */
+const atlasFor = async (plan: Film) =>
+  needsAtlas(plan) ? (await import('@tidy-reel/core/film/maps/world')).WORLD : undefined
+
+self.onmessage = async ({ data }: MessageEvent<LettersAsked>) =>
+  self.postMessage(await written(data))

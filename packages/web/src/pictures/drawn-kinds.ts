@@ -14,5 +14,6 @@ export const KINDS: Record<Super['kind'], string> = {
   name: 'Name',
   key: 'Key word',
   call: 'Call',
+  map: 'Map',
   point: 'Pointer',
 }

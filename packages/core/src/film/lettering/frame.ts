@@ -42,6 +42,18 @@ export const overlaps = (a: Rect, b: Rect): boolean =>
 export const isInside = (a: Rect, b: Rect): boolean =>
   a.x >= b.x - 0.01 && a.y >= b.y - 0.01 && right(a) <= right(b) + 0.01 && foot(a) <= foot(b) + 0.01
 
+/** What lies in both. @returns undefined where they share nothing */
+export function shared(a: Rect, b: Rect): Rect | undefined {
+  if (!overlaps(a, b)) return undefined
+  const [x, y] = [Math.max(a.x, b.x), Math.max(a.y, b.y)]
+  return {
+    x,
+    y,
+    width: Math.min(right(a), right(b)) - x,
+    height: Math.min(foot(a), foot(b)) - y,
+  }
+}
+
 /** The smallest rectangle around all. @returns undefined for none */
 export function around(rects: readonly Rect[]): Rect | undefined {
   if (!rects.length) return undefined

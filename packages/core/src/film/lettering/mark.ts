@@ -1,7 +1,7 @@
 import { type FaceId, FACES } from '../../style/faces.ts'
 import { SAMPLE_RATE } from '../../time/time.ts'
 import { assAlpha, assColour, assRuns, assTime, isRightToLeft } from './ass-text.ts'
-import type { Rect } from './frame.ts'
+import { type Rect, shared } from './frame.ts'
 import { ascentOf, inkHeights, textWidth } from './measure.ts'
 import type { Shape } from './shapes.ts'
 
@@ -23,6 +23,8 @@ export interface MarkEntrance {
   typedMs?: number
   /** A shape that grows from nothing, from its left or its foot, after a while. */
   grow?: { way: 'across' | 'up'; afterMs: number; ms: number }
+  /** Larger by and by, away from a point of the picture; letters only move along. */
+  push?: { x: number; y: number; by: number; ms: number }
 }
 
 /** One thing that is written or drawn, in pixels; times in samples, `[start, end)`. */
@@ -41,6 +43,8 @@ export interface Mark extends MarkEntrance {
   /** Of its rim, in pixels; a soft shade counts for nothing in the box around what is seen. */
   blur?: number
   fade?: { inMs: number; outMs: number }
+  /** Only what lies in it is seen. */
+  within?: Rect
 }
 
 const RISE_MS = 320
@@ -49,7 +53,12 @@ const px = (n: number) => String(Math.round(n * 100) / 100)
 const ALIGNED = { left: 7, centre: 8, right: 9 } as const
 
 /** The letters or the shape itself, as libass will draw it: without what lies softly around it. */
-export function inkBox({ body, x, y, edge }: Mark): Rect {
+export function inkBox({ within, ...mark }: Mark): Rect {
+  const box = wholeBox(mark)
+  return within ? (shared(box, within) ?? { ...within, width: 0, height: 0 }) : box
+}
+
+function wholeBox({ body, x, y, edge }: Mark): Rect {
   const rim = edge?.width ?? 0
   if (body.kind === 'shape')
     return {
@@ -72,7 +81,13 @@ export function inkBox({ body, x, y, edge }: Mark): Rect {
 
 /** A mark as one event of an ASS document that has the style `Drawn`. */
 export function assEvent(mark: Mark): string {
-  const tags = [placeTags(mark), colourTags(mark), entranceTags(mark), fadeTag(mark)].join('')
+  const tags = [
+    placeTags(mark),
+    colourTags(mark),
+    entranceTags(mark),
+    fadeTag(mark),
+    withinTag(mark),
+  ].join('')
   const head = `Dialogue: ${mark.layer},${assTime(mark.start)},${assTime(mark.end)},Drawn,,0,0,0,,`
   if (mark.body.kind === 'shape') return `${head}{${tags}\\p4}${mark.body.shape.path}{\\p0}`
   const { face, size, text } = mark.body
@@ -80,17 +95,33 @@ export function assEvent(mark: Mark): string {
   return `${head}{${tags}${letters}}${typed(mark, text, face)}`
 }
 
-function placeTags({ body, x, y, rise, grow }: Mark): string {
+function placeTags({ body, x, y, rise, grow, push }: Mark): string {
   // What grows upwards stands on its foot.
   const onFoot = body.kind === 'shape' && grow?.way === 'up'
   const top = onFoot ? y + body.shape.height : y
   const corner = onFoot ? 1 : 7
   const aligned = body.kind === 'text' ? ALIGNED[body.align] : corner
+  if (push) return `\\an${aligned}${pushed(x, y, push)}${body.kind === 'shape' ? larger(push) : ''}`
   const at = rise
     ? `\\move(${px(x)},${px(top + rise)},${px(x)},${px(top)},0,${RISE_MS})`
     : `\\pos(${px(x)},${px(top)})`
   return `\\an${aligned}${at}`
 }
+
+/** Its point goes away from the middle as fast as everything grows: both are even in time. */
+const pushed = (x: number, y: number, push: NonNullable<Mark['push']>) =>
+  `\\move(${px(x)},${px(y)},${px(push.x + (x - push.x) * push.by)},` +
+  `${px(push.y + (y - push.y) * push.by)},0,${push.ms})`
+
+const larger = ({ by, ms }: NonNullable<Mark['push']>) =>
+  `\\t(0,${ms},\\fscx${px(by * 100)}\\fscy${px(by * 100)})`
+
+const withinTag = ({ within }: Mark) =>
+  within
+    ? `\\clip(${[within.x, within.y, within.x + within.width, within.y + within.height]
+        .map(Math.round)
+        .join(',')})`
+    : ''
 
 function colourTags({ colour, opacity = 1, edge, blur }: Mark): string {
   const rim = edge ? `\\bord${px(edge.width)}\\3c${assColour(edge.colour)}` : '\\bord0'
@@ -126,4 +157,12 @@ function typed({ typedMs, start, end }: Mark, text: string, face: FaceId): strin
 
 /** Marks moved as one. */
 export const moved = (marks: readonly Mark[], x: number, y: number): Mark[] =>
-  marks.map((mark) => ({ ...mark, x: mark.x + x, y: mark.y + y }))
+  marks.map((mark) => ({
+    ...mark,
+    x: mark.x + x,
+    y: mark.y + y,
+    ...(mark.push ? { push: { ...mark.push, x: mark.push.x + x, y: mark.push.y + y } } : {}),
+    ...(mark.within
+      ? { within: { ...mark.within, x: mark.within.x + x, y: mark.within.y + y } }
+      : {}),
+  }))

@@ -6,7 +6,7 @@ export interface Shape {
   height: number
 }
 
-type Point = readonly [x: number, y: number]
+export type Point = readonly [x: number, y: number]
 type Step = readonly ['m' | 'l', Point] | readonly ['b', Point, Point, Point]
 
 const pointsOf = ([, ...points]: Step): readonly Point[] => points
@@ -78,6 +78,40 @@ export function ring(
   const back = [...angles].reverse()
   const inward = back.slice(1).map((to, i) => arc(back[i] ?? 0, to, inner))
   return shapeOf([['m', at(0, radius)], ...outward, ['l', at(turn, inner)], ...inward])
+}
+
+/**
+ * Areas bounded by rings of straight lines.
+ *
+ * @returns the shape, and where its box begins; undefined for no rings
+ */
+export function area(
+  rings: readonly (readonly Point[])[],
+): (Shape & { x: number; y: number }) | undefined {
+  const steps = rings.flatMap((points) =>
+    points.map((point, i): Step => [i === 0 ? 'm' : 'l', point]),
+  )
+  return steps.length ? shapeOf(steps) : undefined
+}
+
+/** Lines of a width, each a ribbon along its points. @returns undefined for no lines */
+export function stroked(lines: readonly (readonly Point[])[], width: number) {
+  return area(lines.flatMap((points) => (points.length > 1 ? [ribbon(points, width)] : [])))
+}
+
+function ribbon(points: readonly Point[], width: number): Point[] {
+  const sides = points.map((point, i): [Point, Point] => {
+    const [ax, ay] = points[i - 1] ?? point
+    const [bx, by] = points[i + 1] ?? point
+    const length = Math.hypot(bx - ax, by - ay) || 1
+    const [nx, ny] = [((by - ay) / length) * (width / 2), ((bx - ax) / length) * (width / 2)]
+    const [x, y] = point
+    return [
+      [x + nx, y - ny],
+      [x - nx, y + ny],
+    ]
+  })
+  return [...sides.map(([left]) => left), ...sides.map(([, right]) => right).reverse()]
 }
 
 /** An arrow to the right, or down. */

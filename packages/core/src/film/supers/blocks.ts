@@ -3,6 +3,7 @@ import { type Drawn, type DrawnForm, type Figure, figureText } from '../../scrip
 import type { Mark } from '../lettering/mark.ts'
 import { ascentOf, textWidth } from '../lettering/measure.ts'
 import { arrow, disc, rectangle, ring } from '../lettering/shapes.ts'
+import { mapBlock } from './map-block.ts'
 import {
   accentOf,
   type Block,
@@ -435,7 +436,9 @@ function nameBlock(pen: Pen, { name, what }: DrawnOf<'name'>): Block {
   return grounded(pen, withBar(pen, block, bar, indent))
 }
 
-const BUILDERS: { [F in Exclude<DrawnForm, 'point'>]: (pen: Pen, drawn: DrawnOf<F>) => Block } = {
+const BUILDERS: {
+  [F in Exclude<DrawnForm, 'point' | 'map'>]: (pen: Pen, drawn: DrawnOf<F>) => Block
+} = {
   super: (pen, { words }) => wordsBlock(pen, words),
   key: (pen, { words }) => wordsBlock(pen, words),
   call: (pen, { words }) => wordsBlock(pen, words),
@@ -449,8 +452,11 @@ const BUILDERS: { [F in Exclude<DrawnForm, 'point'>]: (pen: Pen, drawn: DrawnOf<
   name: nameBlock,
 }
 
+const EMPTY: Block = { marks: [], width: 0, height: 0 }
+
 /** What a direction asks for, drawn; of a label that points somewhere, its words. */
 export function drawnBlock(pen: Pen, drawn: Drawn): Block {
+  if (drawn.form === 'map') return pen.map ? mapBlock(pen, pen.map) : EMPTY
   if (drawn.form === 'point') return wordsBlock(pen, drawn.words)
   const build = BUILDERS[drawn.form] as (pen: Pen, drawn: Drawn) => Block
   return build(pen, drawn)

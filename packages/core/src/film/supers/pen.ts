@@ -7,6 +7,7 @@ import { around, grown } from '../lettering/frame.ts'
 import { type Align, inkBox, type Mark, type MarkEntrance, moved } from '../lettering/mark.ts'
 import { textWidth, type Type } from '../lettering/measure.ts'
 import { rectangle, type Shape } from '../lettering/shapes.ts'
+import type { MapContent } from '../maps/atlas.ts'
 import { textLines } from '../lettering/text-lines.ts'
 
 /** How and where a super is drawn; sizes in pixels, times in samples. */
@@ -23,6 +24,8 @@ export interface Pen {
   align: Align
   start: number
   end: number
+  /** Of a map, what it shows. */
+  map?: MapContent
   /** When the next words like these are spoken; undefined where they are not. */
   spokenAt: (words: string) => number | undefined
 }

@@ -4,6 +4,7 @@ import { isRightToLeft } from '../lettering/ass-text.ts'
 import { foot, type Frame, grown, overlaps, type Rect, right } from '../lettering/frame.ts'
 import { type Mark, moved } from '../lettering/mark.ts'
 import { ring, stroke } from '../lettering/shapes.ts'
+import { type Atlas, type MapContent, placesCalled } from '../maps/atlas.ts'
 import { placed, roomBeside, type Row } from '../subtitles/cue-place.ts'
 import { drawnBlock } from './blocks.ts'
 import { type Block, drawnShape, LAYERS, type Pen } from './pen.ts'
@@ -19,6 +20,18 @@ export interface PlacedSuper extends Super {
 export interface Placing {
   supers: PlacedSuper[]
   crowded: Super[]
+  /** Maps of places that nobody knows. */
+  unknown: Super[]
+}
+
+/** Where supers stand, and what they are drawn of. */
+export interface PlacedOn {
+  lettering: Lettering
+  frame: Frame
+  /** Left out, no map is drawn. */
+  atlas?: Atlas | undefined
+  /** The film's own words: of two places of one name it means the one it speaks of. */
+  about?: string
 }
 
 /** Tried one after another where a super does not fit. */
@@ -32,25 +45,39 @@ const APART = 16
  *
  * Subtitles keep their room whether or not one stands there: nothing jumps when they come and go.
  */
-export function placeSupers(supers: readonly Super[], lettering: Lettering, frame: Frame): Placing {
-  const rooms = roomBeside(lettering.subtitle, frame)
-  const placing: Placing = { supers: [], crowded: [] }
+export function placeSupers(supers: readonly Super[], on: PlacedOn): Placing {
+  const rooms = roomBeside(on.lettering.subtitle, on.frame)
+  const placing: Placing = { supers: [], crowded: [], unknown: [] }
   for (const one of [...supers].sort((a, b) => a.start - b.start || a.end - b.end)) {
     const beside = placing.supers.filter(({ start, end }) => start < one.end && one.start < end)
-    const found = placeOne(one, beside, rooms, lettering, frame)
+    const map = mapOf(one, on)
+    if (one.drawn.form === 'map' && !map) {
+      placing.unknown.push(one)
+      continue
+    }
+    const found = placeOne(one, beside, rooms, { ...on, map })
     if (found) placing.supers.push(found)
     else placing.crowded.push(one)
   }
   return placing
 }
 
+/** What a map shows; undefined for everything else, and where one of its places is not known. */
+function mapOf({ drawn }: Super, { atlas, about = '' }: PlacedOn): MapContent | undefined {
+  if (drawn.form !== 'map' || !atlas) return undefined
+  const places = drawn.places.map((name) => placesCalled(atlas, name, about)[0])
+  return places.every((place) => place !== undefined) ? { atlas, places } : undefined
+}
+
+type Drawing = PlacedOn & { map: MapContent | undefined }
+
 function placeOne(
   one: Super,
   beside: readonly PlacedSuper[],
   rooms: readonly Rect[],
-  lettering: Lettering,
-  frame: Frame,
+  on: Drawing,
 ): PlacedSuper | undefined {
+  const { lettering, frame } = on
   const taken = beside.map(({ box }) => grown(box, APART * frame.unit))
   const target = one.drawn.form === 'point' ? one.drawn : undefined
   const own = mirrored(lettering.supers[one.look].place, one.text)
@@ -59,13 +86,13 @@ function placeOne(
     for (const place of order) {
       const { row } = placed(place)
       const room = roomFor(row, rooms)
-      const block = drawnBlock(penFor(one, place, scale, room, lettering, frame), one.drawn)
+      const block = drawnBlock(penFor(one, place, scale, room, on), one.drawn)
       if (block.width > room.width + 0.01 || block.height > room.height + 0.01) continue
       const box = boxAt(block, place, room)
       if (taken.some((other) => overlaps(box, other))) continue
       const marks = moved(block.marks, box.x, box.y)
       if (!target) return { ...one, marks, box }
-      const pen = penFor(one, place, scale, room, lettering, frame)
+      const pen = penFor(one, place, scale, room, on)
       return { ...one, marks: [...pointing(pen, target, box, frame), ...marks], box }
     }
   return undefined
@@ -76,8 +103,7 @@ function penFor(
   place: Place,
   asked: number,
   room: Rect,
-  { palette, supers }: Lettering,
-  { unit, isUpright }: Frame,
+  { lettering: { palette, supers }, frame: { unit, isUpright }, map }: Drawing,
 ): Pen {
   const own = supers[look]
   // An upright picture is held in a hand: what is drawn on it is larger against its width.
@@ -93,6 +119,7 @@ function penFor(
     align: placed(place).side,
     start,
     end,
+    ...(map ? { map } : {}),
     spokenAt: (text) => spokenAt(words, text),
   }
 }

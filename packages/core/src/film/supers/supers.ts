@@ -36,6 +36,7 @@ const LOOK_OF: Record<DrawnForm, SuperLookName> = {
   name: 'name',
   key: 'key',
   call: 'call',
+  map: 'figures',
 }
 
 /** How long a heading stands, in seconds: long enough to be read twice; by eye. */
@@ -145,6 +146,8 @@ function leadOf(drawn: Drawn): string {
       return drawn.from
     case 'list':
       return itemAt(drawn.items, 0)
+    case 'map':
+      return drawn.places[0]
     default:
       return ''
   }
