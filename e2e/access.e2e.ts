@@ -90,7 +90,7 @@ test('every room and open panel, light and dark, has nothing that axe finds faul
   await look('script, import')
   await page.getByRole('button', { name: 'Write from sources' }).click()
   await look('script, writing')
-  for (const room of ['shown', 'picks', 'contact', 'sound', 'record', 'render']) {
+  for (const room of ['shown', 'subtitles', 'picks', 'contact', 'sound', 'record', 'render']) {
     await page.goto(`${episode}/${room}`)
     await expect(page.locator('main').first()).toBeVisible()
     await look(room)

@@ -3,7 +3,7 @@ import { idOf, newEpisode, prepared } from './steps.ts'
 
 const SCRIPT =
   '# The lamp\n\nThe lamp burns above the sea. It was lit in 1822.\n\n# The sea\n\nThe sea is calm.'
-const ROOMS = ['script', 'sheet', 'picks', 'contact', 'sound', 'record', 'render']
+const ROOMS = ['script', 'sheet', 'subtitles', 'picks', 'contact', 'sound', 'record', 'render']
 /** 1280 × 800 as it is at 200 % and at 400 % (WCAG 2.2 SC 1.4.10), and a small laptop's window. */
 const WINDOWS = [
   { width: 640, height: 400 },

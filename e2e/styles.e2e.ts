@@ -68,3 +68,48 @@ test('a house style: changed it becomes one\u2019s own, goes out as a file and c
   await panel.getByRole('button', { name: 'subtitles: back' }).click()
   await expect.poll(async () => (await styled()).lettering.subtitle.words).toBe('cue')
 })
+
+test('subtitles read through: a line corrected keeps to its words through a cut and a move, a break by hand, found and replaced', async ({
+  page,
+}) => {
+  await newEpisode(
+    page,
+    'Read through',
+    'It is thirteen point eight billion years old.\n\nThe lamp burns all night, they say. The lamp is bright.',
+  )
+  const id = idOf(page)
+  const kept = async () => (await viewOf(page.request, id)).document.subtitling
+  await page.goto(`${address()}/episode/${id}/subtitles`)
+  const line = (number: number) => page.getByLabel(new RegExp(`^Subtitle ${number}, at`))
+  await expect(line(1)).toHaveValue(/thirteen\s+point/)
+  await line(1).fill('It is 13.8 billion years old.')
+  await line(1).press('Control+Enter')
+  await expect.poll(async () => (await kept()).kept.map(({ shown }) => shown)).toEqual(['13.8'])
+  await expect(page.getByText('Said: It is thirteen point eight billion years old.')).toBeVisible()
+
+  // Through a cut and a move, from the shell's door.
+  const send = (command: object) =>
+    viewOf(page.request, id).then(({ revision }) =>
+      page.request.post(`${address()}/api/episodes/${id}/commands`, {
+        data: { revision, key: `k${revision}`, command },
+        headers: { origin: address() },
+      }),
+    )
+  const { scenes } = (await viewOf(page.request, id)).document
+  await send({ type: 'moveScenes', sceneIds: [scenes[0]!.id], place: 'end' })
+  await expect(page.getByText('Said: It is thirteen point eight billion years old.')).toBeVisible()
+
+  await page.getByLabel('Find words').fill('the lamp')
+  await expect(page.getByText('2 times')).toBeVisible()
+  await page.getByLabel('Show instead').fill('The light')
+  await page.getByRole('button', { name: 'Replace all' }).click()
+  await expect.poll(async () => (await kept()).kept.length).toBe(3)
+  await expect(line(1)).toHaveValue(/^The light burns/)
+  await page.getByRole('button', { name: 'Subtitle 1 as it is said' }).click()
+  await expect(line(1)).toHaveValue(/^The lamp burns/)
+
+  await page.locator('.el-select', { has: page.getByLabel('Guideline') }).click()
+  await page.getByRole('option', { name: 'DCMP Captioning Key' }).click()
+  await expect.poll(async () => (await kept()).guideline).toBe('dcmp')
+  await expect(page.getByText('Lines of 32 letters, 160 words a minute')).toBeVisible()
+})

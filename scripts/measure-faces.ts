@@ -7,7 +7,7 @@ import { readFileSync, writeFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { dirname, join } from 'node:path'
 import * as fontkit from 'fontkit'
-import { FACES, type Face, fontFiles, SCRIPT_FACES } from '../packages/core/src/style/faces.ts'
+import { type Face, FACES, fontFiles, SCRIPT_FACES } from '../packages/core/src/style/faces.ts'
 
 const require = createRequire(import.meta.url)
 /** What is measured: Latin with its extensions, Greek, Cyrillic, marks, and the other scripts. */

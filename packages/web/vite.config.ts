@@ -69,6 +69,8 @@ export default defineConfig({
       '@ctrl/tinycolor': fileURLToPath(new URL('src/left-out/no-tiny-color.ts', import.meta.url)),
     },
   },
+  // Workers load parts of their code when they need them.
+  worker: { format: 'es' },
   build: {
     target: 'es2022',
     // Which files a room loads: `npm run measure:rooms`.

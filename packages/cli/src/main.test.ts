@@ -545,7 +545,7 @@ describe('tidy-reel new, apply and timeline', () => {
   it('make a document of a script, change it, and change it back to the letter', async () => {
     expect((await tidy(['new', SCRIPT, '--out', made])).code).toBe(0)
     expect(read('episode.json')).toMatchObject({
-      version: 9,
+      version: 10,
       title: 'lamp',
       scenes: [{ id: 's1' }, { id: 's2' }],
     })
@@ -581,6 +581,35 @@ describe('tidy-reel new, apply and timeline', () => {
       endFrame: frames,
       item: null,
     })
+  })
+  it('print where everything written stands, in a house style of `styles`', async () => {
+    const { stdout: listed } = await tidy(['styles', '--json'])
+    const styles = JSON.parse(listed) as { id: string; name: string }[]
+    expect(styles.map(({ id }) => id)).toContain('newspaper')
+    const script = file(
+      'dressed.txt',
+      '# Light\n\nIt is seen from 20 miles out. [number: 20 miles]',
+    )
+    const boxes = async (style: string) => {
+      const flags = ['--size', '1080x1920', '--style', style, '--json']
+      return JSON.parse((await tidy(['timeline', script, ...flags])).stdout) as {
+        cues: { lines: string[]; startFrame: number; endFrame: number; box: number[] }[]
+        supers: { kind: string; text: string; box: number[] }[]
+      }
+    }
+    const { cues, supers } = await boxes('newspaper')
+    expect(cues.flatMap(({ lines }) => lines).join(' ')).toBe('It is seen from 20 miles out.')
+    expect(supers.map(({ kind, text }) => [kind, text])).toEqual([
+      ['heading', 'Light'],
+      ['number', '20 miles'],
+    ])
+    for (const { box } of [...cues, ...supers]) {
+      const [x, y, width, height] = box as [number, number, number, number]
+      // EBU R 95, from memory: 5 % from each side.
+      expect(Math.min(x, y)).toBeGreaterThanOrEqual(0.0499)
+      expect(Math.max(x + width, y + height)).toBeLessThanOrEqual(0.9501)
+    }
+    expect((await boxes('bright')).cues).not.toEqual(cues)
   })
   it.each<[string, string[], RegExp]>([
     [

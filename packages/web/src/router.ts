@@ -88,6 +88,12 @@ export const router = createRouter({
           meta: { title: 'What is shown' },
         },
         {
+          path: 'subtitles',
+          name: 'subtitles',
+          component: () => import('./subtitles/SubtitlesView.vue'),
+          meta: { title: 'Subtitles' },
+        },
+        {
           path: 'sound',
           name: 'sound',
           component: () => import('./sound/SoundView.vue'),

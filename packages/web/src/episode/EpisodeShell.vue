@@ -32,6 +32,7 @@ const ROOMS = [
 const WAYS = [
   ...ROOMS.map(({ name, label }) => [name, `Go to ${label}`] as const),
   ['shown', 'Go to what is shown'],
+  ['subtitles', 'Go to the subtitles'],
   ['picks', 'Go to the pick run'],
   ['contact', 'Go to the contact sheet'],
   ['record', 'Go to recording'],

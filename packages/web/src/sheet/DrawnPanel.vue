@@ -15,6 +15,7 @@ import { stylesApi } from '../api/styles.ts'
 import KeptInput from '../controls/KeptInput.vue'
 import { useEpisode } from '../episode/episode-store.ts'
 import { KINDS } from '../pictures/drawn-kinds.ts'
+import MapPlaces from './MapPlaces.vue'
 import type { SheetRow } from './sheet-rows.ts'
 
 /** What is written and drawn on a scene's picture, and how all of the film's words look. */
@@ -132,6 +133,13 @@ const setSubtitles = (name: SubtitlePreset) =>
         >
           Take away
         </button>
+        <MapPlaces
+          v-if="line.form === 'map'"
+          class="note"
+          :text="line.text"
+          :about="episode.document.script"
+          @mean="(text) => change(i, { text })"
+        />
         <p v-if="!readDrawn(line.form, line.text)" class="red note">
           Nothing can be drawn from this; it is written like “{{ example(line.form) }}”.
         </p>
@@ -204,6 +212,10 @@ const setSubtitles = (name: SubtitlePreset) =>
         ><ElOption v-for="dial in DIALS" :key="dial" :value="dial" :label="dial"
       /></ElSelect>
     </div>
+    <p class="note">
+      <RouterLink class="link" :to="{ name: 'subtitles' }">Read the subtitles through</RouterLink>
+      <RouterLink class="link" :to="{ name: 'styles' }">House styles</RouterLink>
+    </p>
     <p v-if="newer" class="note">
       “{{ newer.name }}” has changed since.
       <button class="plain link" @click="follow(newer.id)">Take the changes over</button>

@@ -251,7 +251,7 @@ main {
   grid-template-columns: 270px 340px minmax(0, 1fr);
   min-height: 0;
 }
-main > * {
+main > :not(h1) {
   overflow-y: auto;
   padding: 14px 18px;
 }
@@ -297,6 +297,11 @@ main > * {
 }
 .shown .el-button {
   justify-self: start;
+  white-space: normal;
+  height: auto;
+  min-height: 32px;
+  text-align: left;
+  line-height: 1.3;
 }
 .choices {
   display: flex;
@@ -309,7 +314,7 @@ main > * {
     grid-template-columns: 1fr;
     overflow-y: auto;
   }
-  main > * {
+  main > :not(h1) {
     overflow: visible;
   }
 }

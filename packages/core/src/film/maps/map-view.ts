@@ -1,5 +1,5 @@
-import { geoAzimuthalEqualArea, geoCentroid, geoContains, geoDistance, geoPath } from 'd3-geo'
 import type { GeoPermissibleObjects, GeoProjection } from 'd3-geo'
+import { geoAzimuthalEqualArea, geoCentroid, geoContains, geoDistance, geoPath } from 'd3-geo'
 import type { Polygon } from 'geojson'
 import type { Point } from '../lettering/shapes.ts'
 import type { Atlas, AtlasPlace, Country } from './atlas.ts'

@@ -20,6 +20,6 @@ names.forEach((name, i) => {
 /** The whole world; over a megabyte: loaded where a map is to be drawn, and only then. */
 export const WORLD: Atlas = {
   countries: feature(topology, countries).features as Country[],
-  borders: mesh(topology, countries, (a, b) => a !== b) as MultiLineString,
+  borders: mesh(topology, countries, (a, b) => a !== b),
   towns: { ...places, names, byName },
 }

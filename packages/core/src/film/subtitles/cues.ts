@@ -39,7 +39,8 @@ export interface CueWord extends SpokenWord, Meant {
   breaks?: boolean
 }
 
-const IMPOSSIBLE = 1e6
+/** Longer than a subtitle may stand: only a single word is. */
+const TOO_LONG = 1e5
 /** Words that belong together come apart only where nothing else is possible. */
 const PARTED = 400
 /** More words than fit two lines are never looked at together. */
@@ -62,6 +63,8 @@ export function cuesFromWords(words: readonly CueWord[], limits: SubtitleLimits)
   best[0] = 0
   for (let end = 1; end <= words.length; end++) {
     for (let start = end - 1; start >= Math.max(0, end - WINDOW); start--) {
+      // What does not fit now fits no better with more words before it.
+      if (start < end - 1 && !isPossible(words.slice(start, end), limits)) break
       const cost = best[start]! + cueCost(words, start, end, limits)
       if (cost < best[end]!) {
         best[end] = cost
@@ -75,6 +78,9 @@ export function cuesFromWords(words: readonly CueWord[], limits: SubtitleLimits)
   return cues
 }
 
+const isPossible = (words: readonly CueWord[], limits: SubtitleLimits) =>
+  words.length <= limits.words && fitsLines(words, limits)
+
 function cueCost(
   words: readonly CueWord[],
   start: number,
@@ -82,8 +88,6 @@ function cueCost(
   limits: SubtitleLimits,
 ): number {
   const group = words.slice(start, end)
-  const single = group.length === 1
-  if (!single && (group.length > limits.words || !fitsLines(group, limits))) return IMPOSSIBLE
   const first = itemAt(group, 0).start
   const last = lastOf(group)
   const shown = endOf(words, end, limits, first) - first
@@ -92,7 +96,7 @@ function cueCost(
   let cost = 1 + breakCost(last)
   if (words[end]?.isBound && !(words[end].breaks && limits.lines === 1)) cost += PARTED
   if (shown < limits.shortest) cost += 40 + 40 * (1 - shown / limits.shortest)
-  if (last.end - first > limits.longest) cost += single ? 10 : IMPOSSIBLE / 10
+  if (last.end - first > limits.longest) cost += group.length === 1 ? 10 : TOO_LONG
   if (characters / seconds > limits.charactersPerSecond)
     cost += 20 * (characters / seconds / limits.charactersPerSecond)
   const pace = (wordsSaid(group) * 60) / seconds

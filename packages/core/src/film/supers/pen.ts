@@ -7,8 +7,8 @@ import { around, grown } from '../lettering/frame.ts'
 import { type Align, inkBox, type Mark, type MarkEntrance, moved } from '../lettering/mark.ts'
 import { textWidth, type Type } from '../lettering/measure.ts'
 import { rectangle, type Shape } from '../lettering/shapes.ts'
-import type { MapContent } from '../maps/atlas.ts'
 import { textLines } from '../lettering/text-lines.ts'
+import type { MapContent } from '../maps/atlas.ts'
 
 /** How and where a super is drawn; sizes in pixels, times in samples. */
 export interface Pen {

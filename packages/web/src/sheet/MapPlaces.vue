@@ -1,0 +1,51 @@
+<script setup lang="ts">
+import { computed, onMounted, shallowRef } from 'vue'
+import { type Atlas, type AtlasPlace, placesCalled } from '@tidy-reel/core/film/maps/atlas'
+import { readDrawn } from '@tidy-reel/core/script/drawn'
+
+/** Which places a map's names stand for, and others of the same name. */
+const props = defineProps<{ text: string; about: string }>()
+const emit = defineEmits<{ mean: [text: string] }>()
+/** Namesakes that are offered. */
+const OTHERS = 3
+
+const atlas = shallowRef<Atlas>()
+onMounted(async () => {
+  atlas.value = (await import('@tidy-reel/core/film/maps/world')).WORLD
+})
+const whole = ({ name, country }: AtlasPlace) => (country ? `${name}, ${country}` : name)
+const places = computed(() => {
+  const world = atlas.value
+  const drawn = readDrawn('map', props.text)
+  if (!world || drawn?.form !== 'map') return []
+  return drawn.places.map((name, i) => {
+    const bare = name.split(',')[0]?.trim() ?? name
+    const [meant] = placesCalled(world, name, props.about)
+    const others = placesCalled(world, bare, props.about)
+      .filter((other) => meant && whole(other) !== whole(meant))
+      .slice(0, OTHERS)
+    const instead = (other: AtlasPlace) =>
+      drawn.places.map((one, n) => (n === i ? whole(other) : one)).join(' to ')
+    return { name, meant, others, instead }
+  })
+})
+</script>
+
+<template>
+  <p v-if="places.length">
+    <template v-for="{ name, meant, others, instead } in places" :key="name">
+      <span v-if="meant" class="soft">{{ whole(meant) }}</span>
+      <span v-else class="red"
+        >No place called “{{ name }}” is known; write it as “Town, Country”.</span
+      >
+      <button
+        v-for="other in others"
+        :key="other.country"
+        class="plain link"
+        @click="emit('mean', instead(other))"
+      >
+        rather {{ other.country ? `the one in ${other.country}` : `the country ${other.name}` }}
+      </button>
+    </template>
+  </p>
+</template>

@@ -1,0 +1,27 @@
+import { watchDebounced } from '@vueuse/core'
+import { onBeforeUnmount, shallowRef, toRaw } from 'vue'
+import type { Film } from '@tidy-reel/core/document/film-scenes'
+import type { CueRow } from '@tidy-reel/core/film/subtitles/cue-rows'
+import type { Timeline } from '@tidy-reel/core/timeline/timeline'
+import { lastingWorker } from '../controls/lasting-worker.ts'
+import type { CuesAsked } from './cue-list.worker.ts'
+
+/** The subtitles of a film, listed anew whenever it changes; undefined until they are there. */
+export function useCueList(film: () => Timeline, plan: () => Film) {
+  const rows = shallowRef<CueRow[]>()
+  const lister = lastingWorker<CuesAsked, CueRow[]>(
+    () => new Worker(new URL('./cue-list.worker.ts', import.meta.url), { type: 'module' }),
+    (listed) => (rows.value = listed),
+  )
+  const list = () => {
+    const { lettering, subtitling } = plan()
+    lister.post({
+      film: toRaw(film()),
+      plan: { lettering: toRaw(lettering), subtitling: toRaw(subtitling) },
+    })
+  }
+  list()
+  watchDebounced([film, plan], list, { debounce: 120 })
+  onBeforeUnmount(lister.end)
+  return rows
+}
