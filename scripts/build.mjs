@@ -82,7 +82,8 @@ export async function buildPrograms() {
     packages: 'external',
     format: 'esm',
     platform: 'node',
-    target: 'node20',
+    // The first that knows by `with` what kind of file it is to read.
+    target: 'node20.10',
     sourcemap: true,
     logLevel: 'warning',
     plugins: [ours, besideItsSource],

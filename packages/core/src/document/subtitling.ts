@@ -44,7 +44,9 @@ export const PLAIN_SUBTITLING: Subtitling = {
   kept: [],
 }
 
-const keyOf = ({ words, beside }: KeptWords) => JSON.stringify([words, beside])
+// Field by field: a database may give them back in another order.
+const keyOf = ({ words, beside }: KeptWords) =>
+  JSON.stringify([words, beside?.before, beside?.after])
 
 /** What is kept with some put in, in place of what was kept for the same words, and some taken out. */
 export function withKept(

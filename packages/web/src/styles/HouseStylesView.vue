@@ -257,12 +257,14 @@ main > :not(h1) {
 }
 .lists {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 18px;
   align-content: start;
   background: var(--ground);
 }
 .from {
   white-space: normal;
+  overflow-wrap: anywhere;
   height: auto;
   padding: 6px 10px;
   line-height: 1.3;
@@ -284,10 +286,12 @@ main > :not(h1) {
 .shown {
   --screen-most: calc(100vh - 300px);
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 12px;
   align-content: start;
 }
 .shown p {
+  overflow-wrap: anywhere;
   margin: 0;
 }
 .marked {
@@ -298,6 +302,7 @@ main > :not(h1) {
 .shown .el-button {
   justify-self: start;
   white-space: normal;
+  overflow-wrap: anywhere;
   height: auto;
   min-height: 32px;
   text-align: left;
@@ -309,9 +314,9 @@ main > :not(h1) {
   gap: 12px;
   flex-wrap: wrap;
 }
-@media (max-width: 1000px) {
+@media (max-width: 1000px), (max-height: 540px) {
   main {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
     overflow-y: auto;
   }
   main > :not(h1) {

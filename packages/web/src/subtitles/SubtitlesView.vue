@@ -9,12 +9,14 @@ import {
   replacement,
 } from '@tidy-reel/core/film/subtitles/corrections'
 import { saidIn } from '@tidy-reel/core/film/subtitles/cues'
+import type { SubtitleStyle } from '@tidy-reel/core/style/lettering'
 import { useEpisode } from '../episode/episode-store.ts'
 import { commandsUnder } from '../keys/key-command.ts'
 import { useRoomKeys } from '../keys/room-keys.ts'
 import FilmMonitor from '../monitor/FilmMonitor.vue'
 import { usePlayer } from '../monitor/use-player.ts'
 import GuidelineFields from './GuidelineFields.vue'
+import LookChoice from './LookChoice.vue'
 import SubtitleLine from './SubtitleLine.vue'
 import { useCueList } from './use-cue-list.ts'
 
@@ -40,21 +42,24 @@ const guides = ref(false)
 const list = ref<HTMLElement>()
 const at = ref(0)
 const current = computed(() => rows.value[at.value])
-watch(at, async () => {
+watch(at, () => void show())
+/** The line that has the cursor, on the monitor too. */
+async function show() {
   const row = current.value
   if (!row) return
   episode.selected = row.sceneId
   if (!player.playing.value) player.seek(Math.round((row.cue.start + row.cue.end) / 2))
   await nextTick()
   list.value?.querySelector('.on')?.scrollIntoView({ block: 'nearest' })
-})
+}
 watch(rows, (now, before) => {
   // Where one came from the sheet, the first subtitle of its scene.
-  if (before.length || !episode.selected) return
+  if (before.length) return
   at.value = Math.max(
     0,
     now.findIndex(({ sceneId }) => sceneId === episode.selected),
   )
+  void show()
 })
 
 const keep = (set: Correction) => {
@@ -108,6 +113,12 @@ useRoomKeys(() => [
   command('Hear this one', [' '], playThis),
   command('Next that does not keep to the guideline', ['n'], nextFault),
 ])
+/** A look is chosen by seeing it move: the line that has the cursor is played in it. */
+async function wear(subtitle: SubtitleStyle) {
+  episode.run({ type: 'setLettering', set: { subtitle } })
+  await nextTick()
+  playThis()
+}
 const told = computed(() => {
   const count = rows.value.length
   if (!listed.value) return 'Being listed …'
@@ -175,6 +186,7 @@ const told = computed(() => {
         :subtitling="episode.document.subtitling"
         @change="(set) => episode.run({ type: 'setSubtitling', set })"
       />
+      <LookChoice :subtitle="episode.document.lettering.subtitle" @wear="wear" />
       <p class="soft note">
         A line is written over as it is to be read; the voice goes on saying what the script says.
         It stays with its words, whatever is cut or moved. Enter breaks a line, Ctrl+Enter goes on
@@ -243,6 +255,7 @@ const told = computed(() => {
   border-left: 1px solid var(--hair);
   padding: 14px 16px;
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 14px;
   align-content: start;
   overflow: auto;
@@ -263,9 +276,9 @@ li {
   border-bottom: 1px solid var(--hair);
   padding: 3px 0;
 }
-@media (max-width: 1000px) {
+@media (max-width: 1000px), (max-height: 540px) {
   .subtitles {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
     overflow: auto;
   }
   .list,
@@ -276,6 +289,7 @@ li {
     grid-row: 1;
     border-left: 0;
   }
+  .head,
   .find {
     flex-wrap: wrap;
   }

@@ -1,4 +1,3 @@
-import type { MultiLineString } from 'geojson'
 import { feature, mesh } from 'topojson-client'
 import type { GeometryCollection, Topology } from 'topojson-specification'
 import atlas from 'world-atlas/countries-50m.json' with { type: 'json' }

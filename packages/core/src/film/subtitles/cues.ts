@@ -2,7 +2,7 @@ import type { KeptWords } from '../../document/subtitling.ts'
 import { itemAt, lastOf } from '../../faults/certain.ts'
 import type { SpokenWord } from '../../speech/word-times.ts'
 import { SAMPLE_RATE } from '../../time/time.ts'
-import { BOUND } from './bound-words.ts'
+import { leans } from './bound-words.ts'
 import type { SubtitleLimits } from './limits.ts'
 import { brokenLines, fitsLines, joined } from './lines.ts'
 
@@ -93,7 +93,7 @@ function cueCost(
   const shown = endOf(words, end, limits, first) - first
   const characters = joined(group).length
   const seconds = shown / SAMPLE_RATE
-  let cost = 1 + breakCost(last)
+  let cost = 1 + breakCost(last, words[end])
   if (words[end]?.isBound && !(words[end].breaks && limits.lines === 1)) cost += PARTED
   if (shown < limits.shortest) cost += 40 + 40 * (1 - shown / limits.shortest)
   if (last.end - first > limits.longest) cost += group.length === 1 ? 10 : TOO_LONG
@@ -106,7 +106,8 @@ function cueCost(
     if (word.endsScene) cost += gap > SAMPLE_RATE ? 30 : 4
     else if (/[.!?]["'’”»)]*$/.test(word.text)) cost += 2
   })
-  if (characters < 14 && !last.endsScene && limits.words === Infinity) cost += 3
+  const goesOn = start > 0 && breakCost(itemAt(words, start - 1)) > 0
+  if (characters < 14 && (goesOn || !last.endsScene) && limits.words === Infinity) cost += 3
   return cost
 }
 
@@ -117,11 +118,12 @@ export const saidIn = (words: readonly Pick<CueWord, 'text' | 'said'>[]): string
 const wordsSaid = (words: readonly CueWord[]) => saidIn(words).length
 
 /** What it costs to end a subtitle after this word. */
-function breakCost(word: CueWord): number {
+function breakCost(word: CueWord, next?: CueWord): number {
   if (word.endsScene || /[.!?…]["'’”»)]*$/.test(word.text)) return 0
   if (/[;:—–]["'’”»)]*$/.test(word.text)) return 0.6
   if (/,["'’”»)]*$/.test(word.text)) return 1
-  return BOUND.has(word.text.toLowerCase()) ? 6 : 3
+  if (leans(word.text)) return 6
+  return next && leans(next.text) ? 2 : 3
 }
 
 /** When a cue ends: a little after its last word, never into the next one, small gaps closed. */

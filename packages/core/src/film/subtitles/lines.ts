@@ -1,5 +1,5 @@
 import { itemAt } from '../../faults/certain.ts'
-import { BOUND } from './bound-words.ts'
+import { leans } from './bound-words.ts'
 import type { SubtitleLimits } from './limits.ts'
 
 /** What stands in a line: a word, or a piece of one that goes on from the piece before. */
@@ -95,8 +95,8 @@ function lineEndCost(words: readonly LineWord[], i: number): number {
   const { text: after, glued } = itemAt(words, i)
   if (glued) return 10
   if (/[.!?;:,—–]["'’”»)]*$/.test(before)) return 0
-  if (BOUND.has(before.toLowerCase())) return 8
+  if (leans(before)) return 8
   const names = /^\p{Lu}/u.test(before) && /^\p{Lu}/u.test(after)
   if (names) return 6
-  return BOUND.has(after.toLowerCase()) ? 1.5 : 3
+  return leans(after) ? 1.5 : 3
 }
