@@ -42,7 +42,7 @@ export async function subtitlesCommand(
   const text = SUBTITLES[format]({
     timeline: plan,
     shape,
-    ...filmLetters(plan, film, shape, await atlasFor(film)),
+    ...filmLetters(plan, film, shape, { atlas: await atlasFor(film) }),
     lettering: film.lettering,
     language: voiceById(speech.voices, voice).language,
   })

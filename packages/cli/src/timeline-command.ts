@@ -64,7 +64,7 @@ export async function timelineCommand(
     })),
   }))
   const frame = frameOf(shape.width, shape.height)
-  const letters = filmLetters(plan, film, shape, await atlasFor(film))
+  const letters = filmLetters(plan, film, shape, { atlas: await atlasFor(film) })
   const cues = letters.cues.map((cue) => ({
     ...framesSeen(cue, fps),
     lines: cue.lines,

@@ -64,6 +64,7 @@ export const folders = ({ data }: EngineConfig) => ({
   recordings: join(data, 'recordings'),
   media: join(data, 'footage'),
   proxies: join(data, 'proxies'),
+  lights: join(data, 'lights'),
   thumbnails: join(data, 'thumbnails'),
   own: join(data, 'own'),
   searches: join(data, 'searches'),

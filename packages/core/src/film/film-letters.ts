@@ -1,10 +1,13 @@
 import type { Film } from '../document/film-scenes.ts'
 import type { Timeline } from '../timeline/timeline.ts'
-import { frameOf } from './lettering/frame.ts'
+import { legibilityOf, type SeenPictures } from './legible.ts'
+import { type Frame, frameOf } from './lettering/frame.ts'
 import type { Atlas } from './maps/atlas.ts'
+import { cueBox, groundOpacity } from './subtitles/cue-place.ts'
 import type { Cue } from './subtitles/cues.ts'
-import { filmCues } from './subtitles/film-cues.ts'
-import { placeSupers, type Placing } from './supers/places.ts'
+import { filmCues, type Subtitled } from './subtitles/film-cues.ts'
+import { LAYERS } from './supers/pen.ts'
+import { type PlacedSuper, placeSupers, type Placing } from './supers/places.ts'
 import { filmSupers } from './supers/supers.ts'
 
 /** True where a film has a map, and with it needs the world to draw it of. */
@@ -16,21 +19,90 @@ export interface FilmLetters extends Placing {
   cues: Cue[]
 }
 
-/** @param atlas where `needsAtlas` says so; without it maps are left out as unknown */
+/** What letters are set by beside the film itself. */
+export interface Surroundings {
+  /** Where `needsAtlas` says so; without it maps are left out as unknown. */
+  atlas?: Atlas | undefined
+  /** Without them nothing is known of what letters stand on. */
+  pictures?: SeenPictures | undefined
+}
+
 export function filmLetters(
   timeline: Timeline,
   film: Film,
   shape: { width: number; height: number },
-  atlas?: Atlas,
+  { atlas, pictures }: Surroundings = {},
 ): FilmLetters {
   const { lettering } = film
+  const frame = frameOf(shape.width, shape.height)
+  const cues = filmCues(timeline, film, shape)
+  const placing = placeSupers(filmSupers(timeline, film), {
+    lettering,
+    frame,
+    atlas,
+    about: atlas ? film.scenes.map(({ text }) => text).join(' ') : '',
+  })
+  if (!pictures) return { cues, ...placing }
+  const on = { timeline, film, pictures, frame }
   return {
-    cues: filmCues(timeline, film, shape),
-    ...placeSupers(filmSupers(timeline, film), {
-      lettering,
-      frame: frameOf(shape.width, shape.height),
-      atlas,
-      about: atlas ? film.scenes.map(({ text }) => text).join(' ') : '',
-    }),
+    ...placing,
+    cues: readableCues(cues, on),
+    supers: placing.supers.map((one) => readableSuper(one, on)),
   }
+}
+
+/** Pictures that letters stand on. */
+interface Standing {
+  timeline: Timeline
+  film: Subtitled
+  pictures: SeenPictures
+  frame: Frame
+}
+
+/** Subtitles with how well each is read. */
+export function readableCues(
+  cues: readonly Cue[],
+  { timeline, film, pictures, frame }: Standing,
+): Cue[] {
+  const { subtitle, palette } = film.lettering
+  const colours = [
+    subtitle.colour,
+    ...(subtitle.spoken === 'colour' || subtitle.spoken === 'underline'
+      ? [subtitle.spokenColour]
+      : []),
+  ]
+  return cues.map((cue) => {
+    const { start, end } = cue
+    const box = cueBox(cue, subtitle, frame)
+    const letters = {
+      ...{ box, start, end, colours },
+      shade: subtitle.groundColour,
+      opacity: groundOpacity(subtitle),
+    }
+    const legibility = legibilityOf(letters, timeline, pictures, palette.paper, frame)
+    return legibility ? { ...cue, legibility } : cue
+  })
+}
+
+/** A super whose soft shade is as opaque as its pictures need it. */
+function readableSuper(one: PlacedSuper, { timeline, film, pictures, frame }: Standing) {
+  const { palette, supers } = film.lettering
+  const ground = one.marks.find(({ layer, blur }) => layer === LAYERS.ground && blur)
+  if (supers[one.look].ground !== 'shade' || ground?.opacity === undefined) return one
+  const colours = one.marks.flatMap(({ body, colour }) => (body.kind === 'text' ? [colour] : []))
+  if (!colours.length) return one
+  const letters = {
+    box: one.box,
+    start: one.start,
+    end: one.end,
+    colours: [...new Set(colours)],
+    shade: palette.shade,
+    opacity: ground.opacity,
+  }
+  const needed = legibilityOf(letters, timeline, pictures, palette.paper, frame)
+  if (!needed) return one
+  const marks = one.marks.map((mark) =>
+    mark === ground ? { ...mark, opacity: needed.shade } : mark,
+  )
+  return { ...one, marks }
 }

@@ -36,8 +36,11 @@ export type Place = (typeof PLACES)[number]
 export const ENTRANCES = ['none', 'fade', 'rise', 'pop', 'typed'] as const
 export type Entrance = (typeof ENTRANCES)[number]
 
-/** How subtitles stand out from the picture: an edge, a box around each line, one plate for all. */
-export const SUBTITLE_GROUNDS = ['edge', 'lines', 'plate', 'shade', 'none'] as const
+/**
+ * How subtitles stand out from the picture: an edge and, where the picture is too light for it, a
+ * soft shade; an edge alone; a box around each line; one plate for all; always a shade; nothing.
+ */
+export const SUBTITLE_GROUNDS = ['fitting', 'edge', 'lines', 'plate', 'shade', 'none'] as const
 /** How many words are seen at once. */
 export const WORDS_AT_ONCE = ['cue', 'line', 'three', 'one'] as const
 /** How the word that is being spoken is marked. */

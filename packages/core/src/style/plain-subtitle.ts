@@ -3,13 +3,13 @@ import type { SubtitleStyle } from './lettering.ts'
 const LIGHT = '#fcfbf7'
 const DARK = '#14181c'
 
-/** White letters with a dark edge, low: what most films are read by. */
+/** White letters with a dark edge, low, on a soft shade where the picture needs one. */
 export const PLAIN_SUBTITLE: SubtitleStyle = {
   face: 'source-sans',
   size: 58 / 1080,
   colour: LIGHT,
   capitals: false,
-  ground: 'edge',
+  ground: 'fitting',
   groundColour: DARK,
   strength: 1,
   place: 'foot',

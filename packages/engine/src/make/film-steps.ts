@@ -1,21 +1,25 @@
 import { existsSync } from 'node:fs'
 import { rename, stat, writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
+import pLimit from 'p-limit'
 import { claimRows } from '@tidy-reel/core/checks/claim-rows'
 import { claimsOf } from '@tidy-reel/core/checks/claims'
 import { filmTexts } from '@tidy-reel/core/export/film-files'
 import { ffmetadata } from '@tidy-reel/core/export/lists'
 import { type FilmLetters, filmLetters } from '@tidy-reel/core/film/film-letters'
 import { ledgerOf } from '@tidy-reel/core/film/ledger'
-import { pictureRuns } from '@tidy-reel/core/film/shots'
+import { filmShots, pictureRuns } from '@tidy-reel/core/film/shots'
 import { srt } from '@tidy-reel/core/film/subtitles/write'
 import { leftOutRemarks } from '@tidy-reel/core/film/supers/left-out'
+import type { ChosenItem } from '@tidy-reel/core/pictures/item'
+import type { Light } from '@tidy-reel/core/pictures/light'
 import { renderPlan, type Segment } from '@tidy-reel/core/render/plan'
 import type { FilmReport } from '@tidy-reel/core/render/report'
 import { parsedScript } from '@tidy-reel/core/script/parsed-script'
 import { soundSamples, type Timeline } from '@tidy-reel/core/timeline/timeline'
 import { joinFilm, renderSegments } from '../render/film.ts'
 import { fetchFootage, type Footage, type PictureFile } from '../render/footage.ts'
+import { pictureLight } from '../render/picture-light.ts'
 import { segmentFile } from '../render/segment.ts'
 import { filmSound } from '../sound/film-sound.ts'
 import type { Mixdown } from '../sound/mixdown.ts'
@@ -77,14 +81,40 @@ export interface PlannedSegments {
   reused: number
 }
 
+/** How light the pictures are that letters stand on, by their ids. */
+async function lightsOf(
+  { place, signal }: Making,
+  plan: Timeline,
+  files: ReadonlyMap<string, PictureFile>,
+): Promise<Map<string, Light>> {
+  const items = plan.scenes.flatMap(({ shots }) => shots.flatMap(({ item }) => item ?? []))
+  const limit = pLimit(2)
+  const lights = await Promise.all(
+    [...new Map(items.map((item) => [item.id, item])).values()].map((item) =>
+      limit(async () => {
+        const file = files.get(item.id)
+        return (
+          file && ([item.id, await pictureLight(place.lights, item, file.path, signal)] as const)
+        )
+      }),
+    ),
+  )
+  return new Map(lights.filter((light) => light !== undefined))
+}
+
 export async function planSegments(
-  { film, place, shape }: Making,
+  making: Making,
   plan: Timeline,
   { files: fetched }: Footage,
 ): Promise<PlannedSegments> {
-  const letters = filmLetters(plan, film, shape, await atlasFor(film))
+  const { film, place, shape } = making
+  const usable = ({ id }: ChosenItem) => fetched.has(id)
+  const letters = filmLetters(plan, film, shape, {
+    atlas: await atlasFor(film),
+    pictures: { shots: filmShots(plan, usable), lights: await lightsOf(making, plan, fetched) },
+  })
   const lettered = { ...letters, lettering: film.lettering }
-  const segments = renderPlan(plan, lettered, shape, ({ id }) => fetched.has(id))
+  const segments = renderPlan(plan, lettered, shape, usable)
   const files = segments.map(({ shots }) =>
     pictureRuns(shots).map(({ source }) =>
       source.kind === 'card' ? undefined : fetched.get(source.item.id),

@@ -3,6 +3,7 @@ import { join } from 'node:path'
 import { Hono } from 'hono'
 import { z } from 'zod'
 import { FILM_FILE_NAMES, filmFileMime } from '@tidy-reel/core/export/film-files'
+import { lightsThere } from '@tidy-reel/engine/render/picture-light'
 import { proxyFile } from '@tidy-reel/engine/render/proxy'
 import { bedFile } from '@tidy-reel/engine/sound/monitor-bed'
 import type { Services } from '../services.ts'
@@ -11,6 +12,10 @@ import { valid } from './valid.ts'
 
 const FilmFile = z.enum(FILM_FILE_NAMES)
 const ItemId = z.object({ id: z.string().regex(/^[\w.-]{1,200}$/) })
+/** Of pictures, parted by commas. */
+const ItemIds = z.object({
+  ids: z.string().regex(/^[\w.-]{1,200}(?:,[\w.-]{1,200}){0,59}$/),
+})
 const Hash = z.object({ hash: z.string().regex(/^[0-9a-f]{32}$/) })
 
 export function mediaRoutes({ renders, place, thumbnails, pictures }: Services) {
@@ -32,6 +37,9 @@ export function mediaRoutes({ renders, place, thumbnails, pictures }: Services) 
         { range: c.req.header('range') },
       )
     })
+    .get('/lights', valid('query', ItemIds), async (c) =>
+      c.json(await lightsThere(place.lights, c.req.valid('query').ids.split(','))),
+    )
     .get('/pictures/:id/preview', valid('param', ItemId), async (c) => {
       const { id } = c.req.valid('param')
       return sendFile(await pictures.preview(id, c.req.raw.signal), 'video/mp4', {

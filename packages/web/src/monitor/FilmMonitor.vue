@@ -12,6 +12,7 @@ import { drawFrame, placeOfFrame } from './draw-frame.ts'
 import type { Lettering } from './lettering.ts'
 import type { LettersAsked } from './letters.worker.ts'
 import { clipDeck, stillShelf } from './picture-source.ts'
+import { useLights } from './use-lights.ts'
 import type { Player } from './use-player.ts'
 
 const props = defineProps<{
@@ -38,11 +39,15 @@ const shots = computed(() => filmShots(props.film, () => true))
 const frame = computed(() =>
   Math.min(props.film.frames - 1, frameAtSample(props.player.at.value, props.film.fps)),
 )
+const { lights, isWhole: isLit } = useLights(() => props.proxies)
 let written: Lettering | undefined
+/** Whether letters are asked for, and there, by the light of all pictures that are there. */
+let [isAsked, isLettered] = [false, false]
 /** Breaking a long film's words into subtitles takes longer than a key press may. */
 const letterer = lastingWorker<LettersAsked, string>(
   () => new Worker(new URL('./letters.worker.ts', import.meta.url), { type: 'module' }),
   (ass) => {
+    isLettered = isAsked
     void written?.write(ass).then(draw)
   },
 )
@@ -86,7 +91,9 @@ function draw() {
   // Half a frame on: at the very edge a subtitle may or may not be there yet.
   void written
     ?.show(((drawn + 0.5) * props.film.fps[1]) / props.film.fps[0])
-    .then(() => screen.value && (screen.value.dataset.frame = whole ? String(drawn) : ''))
+    .then(
+      () => screen.value && (screen.value.dataset.frame = whole && isLettered ? String(drawn) : ''),
+    )
 }
 
 /** The next shot's clip is loaded before it is seen, so that the change leaves no gap. */
@@ -101,15 +108,19 @@ function makeReady(scene: number, shot: number) {
 }
 
 watch([frame, () => props.player.playing.value, shots], draw)
-watchDebounced([() => props.film, () => props.plan, lettered], write, { debounce: 250 })
+watchDebounced([() => props.film, () => props.plan, lettered, lights, isLit], write, {
+  debounce: 250,
+})
 watchDebounced(() => props.proxies, draw, { debounce: 300, maxWait: 1500 })
 watch([size.width, size.height, lettered], fit)
 
 function write() {
+  isAsked = isLit.value
   letterer.post({
     film: toRaw(props.film),
     plan: toRaw(props.plan),
     shots: shots.value,
+    lights: lights.value,
     ...lettered.value,
   })
 }

@@ -4,6 +4,7 @@ import { assDocument } from '@tidy-reel/core/film/lettering/ass-document'
 import { frameOf } from '@tidy-reel/core/film/lettering/frame'
 import { cardsOf, type SegmentShot } from '@tidy-reel/core/film/shots'
 import { cardMarks } from '@tidy-reel/core/film/supers/card-marks'
+import type { Light } from '@tidy-reel/core/pictures/light'
 import { sampleAtFrame } from '@tidy-reel/core/time/time'
 import type { Timeline } from '@tidy-reel/core/timeline/timeline'
 
@@ -12,12 +13,21 @@ export interface LettersAsked {
   film: Timeline
   plan: Film
   shots: SegmentShot[][]
+  /** Of pictures, by their ids. */
+  lights: ReadonlyMap<string, Light>
   width: number
   height: number
 }
 
 /** Everything written on a film, as one ASS document: the render writes the same, scene by scene. */
-async function written({ film, plan, shots, width, height }: LettersAsked): Promise<string> {
+async function written({
+  film,
+  plan,
+  shots,
+  lights,
+  width,
+  height,
+}: LettersAsked): Promise<string> {
   const { lettering } = plan
   const frame = frameOf(width, height)
   const cards = film.scenes.flatMap((scene, n) => {
@@ -26,7 +36,12 @@ async function written({ film, plan, shots, width, height }: LettersAsked): Prom
       cardMarks({ ...card, start: card.start + at, end: card.end + at }, lettering, frame),
     )
   })
-  const { cues, supers } = filmLetters(film, plan, { width, height }, await atlasFor(plan))
+  const { cues, supers } = filmLetters(
+    film,
+    plan,
+    { width, height },
+    { atlas: await atlasFor(plan), pictures: { shots, lights } },
+  )
   const marks = [...cards, ...supers.flatMap((placed) => placed.marks)]
   return assDocument({ width, height, lettering, cues, marks })
 }

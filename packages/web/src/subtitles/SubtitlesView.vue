@@ -14,6 +14,7 @@ import { useEpisode } from '../episode/episode-store.ts'
 import { commandsUnder } from '../keys/key-command.ts'
 import { useRoomKeys } from '../keys/room-keys.ts'
 import FilmMonitor from '../monitor/FilmMonitor.vue'
+import { useLights } from '../monitor/use-lights.ts'
 import { usePlayer } from '../monitor/use-player.ts'
 import GuidelineFields from './GuidelineFields.vue'
 import LookChoice from './LookChoice.vue'
@@ -21,14 +22,20 @@ import SubtitleLine from './SubtitleLine.vue'
 import { useCueList } from './use-cue-list.ts'
 
 const episode = useEpisode()
+const { lights } = useLights(() => episode.proxies)
 const listed = useCueList(
   () => episode.film,
   () => episode.plan,
+  () => lights.value,
 )
 const rows = computed(() => listed.value ?? [])
 const cues = computed(() => rows.value.map(({ cue }) => cue))
 const faulty = computed(() => rows.value.filter(({ faults }) => faults.length).length)
 const kept = computed(() => episode.document.subtitling.kept)
+/** Hard to read on their pictures. */
+const faint = computed(
+  () => rows.value.filter(({ faults }) => faults.some(({ kind }) => kind === 'faint')).length,
+)
 /** Words that are said and not shown: no line stands for them. */
 const hidden = computed(() => kept.value.filter(({ shown }) => !shown.trim()))
 
@@ -113,6 +120,8 @@ useRoomKeys(() => [
   command('Hear this one', [' '], playThis),
   command('Next that does not keep to the guideline', ['n'], nextFault),
 ])
+/** A soft shade under those that are hard to read on their pictures, and under no others. */
+const mend = () => episode.run({ type: 'setLettering', set: { subtitle: { ground: 'fitting' } } })
 /** A look is chosen by seeing it move: the line that has the cursor is played in it. */
 async function wear(subtitle: SubtitleStyle) {
   episode.run({ type: 'setLettering', set: { subtitle } })
@@ -123,8 +132,8 @@ const told = computed(() => {
   const count = rows.value.length
   if (!listed.value) return 'Being listed …'
   const all = `${count} ${count === 1 ? 'subtitle' : 'subtitles'}`
-  if (!faulty.value) return `${all}, all within the guideline`
-  return `${all}, ${faulty.value} not within the guideline`
+  if (!faulty.value) return `${all}, all easily read`
+  return `${all}, ${faulty.value} not easily read`
 })
 </script>
 
@@ -135,6 +144,13 @@ const told = computed(() => {
         <b class="serif">Subtitles</b>
         <span class="soft told" role="status">{{ told }}</span>
         <ElButton v-if="faulty" size="small" @click="nextFault">Next of them</ElButton>
+        <ElButton
+          v-if="faint"
+          size="small"
+          :title="`${faint} are hard to read on their pictures`"
+          @click="mend"
+          >Shade where needed</ElButton
+        >
         <RouterLink class="link" :to="{ name: 'sheet' }">Back to the sheet</RouterLink>
       </div>
       <form class="find" @submit.prevent="goToFound">

@@ -76,7 +76,7 @@ describe('mapView', () => {
 describe('a map on a film', () => {
   const letters = (script: string, shape: { width: number; height: number }) => {
     const film = filmOf(documentFrom('T', script))
-    return filmLetters(timeline(film, [], [30, 1]), film, shape, WORLD)
+    return filmLetters(timeline(film, [], [30, 1]), film, shape, { atlas: WORLD })
   }
   it('lies inside the safe area in three shapes, and names its places', () => {
     for (const [width, height] of [

@@ -15,7 +15,9 @@ import { LAYERS } from '../supers/pen.ts'
 import {
   cased,
   cueBox,
+  groundOpacity,
   groundReach,
+  hasEdge,
   placed,
   subtitleMargin,
   subtitleSide,
@@ -30,7 +32,7 @@ const ALIGNED = {
   head: { left: 7, centre: 8, right: 9 },
 }
 /** BorderStyle of ASS: an edge, a box around each line; of libass, a box around all lines. */
-const BORDERS = { edge: 1, lines: 3, plate: 4, shade: 1, none: 1 }
+const BORDERS = { fitting: 1, edge: 1, lines: 3, plate: 4, shade: 1, none: 1 }
 
 const alignmentOf = ({ place }: SubtitleStyle) => {
   const { row, side } = placed(place)
@@ -62,7 +64,7 @@ export function subtitleStyles(style: SubtitleStyle, frame: Frame): string[] {
       isBoxed ? ground : styleColour(style.groundColour),
       isBoxed ? ground : styleColour(style.groundColour, 0.5),
       BORDERS[style.ground],
-      style.ground === 'edge' ? type.size * 0.024 : 0,
+      hasEdge(style) ? type.size * 0.024 : 0,
     ),
     ...(style.spoken === 'box'
       ? [
@@ -85,8 +87,8 @@ export function cueEvents(cue: Cue, style: SubtitleStyle, frame: Frame): string[
     `Dialogue: ${layer},${assTime(start)},${assTime(end)},${name},,0,0,0,,${text}`
   const tags = (isRightToLeft(cue.lines[0] ?? '') ? '\\fe-1' : '') + entrance(style, frame)
   const head = tags ? `{${tags}}` : ''
-  const shade =
-    style.ground === 'shade' ? [event('Drawn', LAYERS.ground, shadeOf(cue, style, frame))] : []
+  const opacity = shadeOpacity(cue, style)
+  const shade = opacity ? [event('Drawn', LAYERS.ground, shadeOf(cue, style, frame, opacity))] : []
   if (!cue.words || (style.spoken === 'none' && style.comes !== 'typed'))
     return [
       ...shade,
@@ -219,8 +221,14 @@ function anchor(style: SubtitleStyle, frame: Frame): [number, number] {
   ]
 }
 
+/** How opaque the shade behind a subtitle is: as the style has it, and no less than it needs. */
+const shadeOpacity = ({ legibility }: Cue, style: SubtitleStyle): number =>
+  style.ground === 'shade' || style.ground === 'fitting'
+    ? (legibility?.shade ?? groundOpacity(style))
+    : 0
+
 /** A soft shade behind all lines, without a rim. */
-function shadeOf(cue: Cue, style: SubtitleStyle, frame: Frame): string {
+function shadeOf(cue: Cue, style: SubtitleStyle, frame: Frame, opacity: number): string {
   const { size } = subtitleType(style, frame)
   const box = cueBox(cue, style, frame)
   const reach = size * 0.55
@@ -228,6 +236,6 @@ function shadeOf(cue: Cue, style: SubtitleStyle, frame: Frame): string {
   const fade = style.comes === 'fade' ? '\\fad(160,120)' : ''
   return (
     `{\\an7\\pos(${px(box.x - reach)},${px(box.y - reach)})\\bord0\\blur${px(size * 0.4)}` +
-    `\\1c${assColour(style.groundColour)}\\1a${assAlpha(0.62 * style.strength)}${fade}\\p4}${shape.path}{\\p0}`
+    `\\1c${assColour(style.groundColour)}\\1a${assAlpha(opacity)}${fade}\\p4}${shape.path}{\\p0}`
   )
 }

@@ -1,10 +1,12 @@
+import { LEGIBLE } from '../../style/contrast.ts'
+import type { SubtitleStyle } from '../../style/lettering.ts'
 import { SAMPLE_RATE } from '../../time/time.ts'
 import { type Cue, saidIn } from './cues.ts'
 import type { SubtitleLimits } from './limits.ts'
 
 /** What of a guideline a subtitle cannot keep, and by how much. */
 export interface CueFault {
-  kind: 'fast' | 'short' | 'long' | 'wide'
+  kind: 'fast' | 'short' | 'long' | 'wide' | 'faint'
   /** A sentence with the way out. */
   said: string
 }
@@ -32,7 +34,11 @@ const number = (value: number) => String(Math.round(value * 10) / 10)
  *
  * @returns `[]` where it keeps all
  */
-export function cueFaults(cue: Cue, limits: SubtitleLimits): CueFault[] {
+export function cueFaults(
+  cue: Cue,
+  limits: SubtitleLimits,
+  { ground }: Pick<SubtitleStyle, 'ground'>,
+): CueFault[] {
   const { seconds, charactersPerSecond, wordsPerMinute } = cuePace(cue)
   const faults: CueFault[] = []
   const add = (kind: CueFault['kind'], said: string) => faults.push({ kind, said })
@@ -66,6 +72,13 @@ export function cueFaults(cue: Cue, limits: SubtitleLimits): CueFault[] {
       'wide',
       `a line of ${longest} characters, ${limits.charactersPerLine} are allowed: break it, or show ` +
         'fewer words',
+    )
+  const { contrast = LEGIBLE } = cue.legibility ?? {}
+  if (contrast < LEGIBLE && ground !== 'shade' && ground !== 'fitting')
+    add(
+      'faint',
+      `${number(contrast)} : 1 against its picture, ${LEGIBLE} : 1 is asked for (WCAG 2.2): set it on ` +
+        'a shade where it needs one',
     )
   return faults
 }

@@ -26,9 +26,22 @@ export const subtitleType = ({ face, size }: SubtitleStyle, frame: Frame): Type 
   size: Math.round(size * 1080 * frame.unit * (frame.isUpright ? UPRIGHT_LARGER : 1) * 10) / 10,
 })
 
+export const hasEdge = ({ ground }: Pick<SubtitleStyle, 'ground'>): boolean =>
+  ground === 'edge' || ground === 'fitting'
+
+/** What a soft shade has at its full strength; by eye. */
+const SHADE = 0.62
+
+/** How opaque what a subtitle stands on is by its style. */
+export function groundOpacity({ ground, strength }: SubtitleStyle): number {
+  if (ground === 'lines' || ground === 'plate') return strength
+  return ground === 'shade' ? SHADE * strength : 0
+}
+
 /** How far what a subtitle stands on reaches around its letters, in pixels. */
-export function groundReach({ ground }: SubtitleStyle, { size }: Type): number {
-  if (ground === 'edge') return size * 0.045
+export function groundReach(style: SubtitleStyle, { size }: Type): number {
+  const { ground } = style
+  if (hasEdge(style)) return size * 0.045
   if (ground === 'lines' || ground === 'plate') return size * 0.14
   return ground === 'shade' ? size * 0.025 : 0
 }

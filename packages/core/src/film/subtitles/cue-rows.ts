@@ -1,3 +1,4 @@
+import type { SubtitleStyle } from '../../style/lettering.ts'
 import { SAMPLE_RATE } from '../../time/time.ts'
 import type { Timeline } from '../../timeline/timeline.ts'
 import { type CueFault, cueFaults, type CuePace, cuePace } from './cue-faults.ts'
@@ -24,6 +25,7 @@ export function cueRows(
   { scenes }: Pick<Timeline, 'scenes'>,
   cues: readonly Cue[],
   limits: SubtitleLimits,
+  style: Pick<SubtitleStyle, 'ground'>,
 ): CueRow[] {
   let scene = 0
   return cues.map((cue, i) => {
@@ -37,7 +39,7 @@ export function cueRows(
       sceneId: scenes[scene]?.id ?? '',
       gap: Math.max(0, (cue.start - (cues[i - 1]?.end ?? 0)) / SAMPLE_RATE),
       ...cuePace(cue),
-      faults: cueFaults(cue, limits),
+      faults: cueFaults(cue, limits, style),
     }
   })
 }

@@ -2,6 +2,7 @@ import type { KeptWords } from '../../document/subtitling.ts'
 import { itemAt, lastOf } from '../../faults/certain.ts'
 import type { SpokenWord } from '../../speech/word-times.ts'
 import { SAMPLE_RATE } from '../../time/time.ts'
+import type { Legibility } from '../legible.ts'
 import { leans } from './bound-words.ts'
 import type { SubtitleLimits } from './limits.ts'
 import { brokenLines, fitsLines, joined } from './lines.ts'
@@ -26,6 +27,8 @@ export interface Cue {
   lines: string[]
   start: number
   end: number
+  /** How well it is read on its pictures; left out where nobody knows how light they are. */
+  legibility?: Legibility
   /** The words of its lines, in order; left out where nobody knows when they are spoken. */
   words?: ShownWord[]
 }

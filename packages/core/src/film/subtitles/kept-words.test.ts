@@ -145,7 +145,12 @@ describe('guidelines', () => {
   const rows = (guideline: GuidelineName, speed = 1) => {
     const film = filmOf({ ...long, speed, subtitling: { ...long.subtitling, guideline } })
     const plan = timeline(film, [], [30, 1])
-    return cueRows(plan, filmCues(plan, film, WIDE), filmLimits(plan, film, WIDE))
+    return cueRows(
+      plan,
+      filmCues(plan, film, WIDE),
+      filmLimits(plan, film, WIDE),
+      film.lettering.subtitle,
+    )
   }
   it('keep to their own numbers (BBC 37 letters, 180 words a minute; DCMP 32 letters, 4/3 to 6 s: from memory)', () => {
     for (const { cue, seconds } of rows('bbc'))

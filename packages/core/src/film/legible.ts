@@ -1,0 +1,138 @@
+import { type Light, type Tones, tonesIn } from '../pictures/light.ts'
+import { cropAt, eased } from '../pictures/move.ts'
+import type { Move } from '../pictures/view.ts'
+import { contrastOf, LEGIBLE, luminance, luminanceOfTone, mixed } from '../style/contrast.ts'
+import { frameAtSample } from '../time/time.ts'
+import type { Timeline } from '../timeline/timeline.ts'
+import type { Frame, Rect } from './lettering/frame.ts'
+import type { PictureRun, SegmentShot } from './shots.ts'
+
+/** The pictures of a film as they are seen, and how light they are by their ids. */
+export interface SeenPictures {
+  shots: readonly (readonly SegmentShot[])[]
+  lights: ReadonlyMap<string, Light>
+}
+
+/** How opaque a shade may be, tried one after the other: no more of the picture goes than must. */
+const SHADES = [0.3, 0.42, 0.54, 0.66, 0.78, 0.9] as const
+const WHOLE: Move = { from: { x: 0.5, y: 0.5, scale: 1 }, to: { x: 0.5, y: 0.5, scale: 1 } }
+
+/** Letters and what they are to stand on. */
+export interface Lettered {
+  box: Rect
+  start: number
+  end: number
+  /** All they are written in. */
+  colours: readonly string[]
+  shade: string
+  /** Of what they stand on, before anything is done about it. */
+  opacity: number
+}
+
+/** How well letters are told from what they stand on. */
+export interface Legibility {
+  /** As they stand, 1 to 21 (WCAG 2.2). */
+  contrast: number
+  /** How opaque what they stand on must be for `LEGIBLE`: no less than it is. */
+  shade: number
+}
+
+/**
+ * How well letters are told from the pictures they stand on, worst at any moment.
+ *
+ * @param paper of plain cards
+ * @returns undefined where nobody knows how light those pictures are
+ */
+export function legibilityOf(
+  letters: Lettered,
+  timeline: Timeline,
+  { shots, lights }: SeenPictures,
+  paper: string,
+  frame: Frame,
+): Legibility | undefined {
+  const grounds = groundsUnder(letters, timeline, shots, frame).map((ground) =>
+    ground === 'paper' ? tonesOf(paper) : tonesUnder(ground, lights),
+  )
+  const known = grounds.filter((tones) => tones !== undefined)
+  if (!known.length) return undefined
+  const worst = (shade: number) =>
+    Math.min(...known.map((tones) => contrastOn(tones, letters, shade)))
+  const { opacity } = letters
+  const contrast = worst(opacity)
+  if (contrast >= LEGIBLE) return { contrast, shade: opacity }
+  const enough = SHADES.find((shade) => shade > opacity && worst(shade) >= LEGIBLE)
+  return { contrast, shade: enough ?? Math.max(opacity, ...SHADES) }
+}
+
+/** Contrast of letters with tones under a shade: a shade is mixed in as screens mix, tone by tone. */
+function contrastOn({ dark, light }: Tones, { colours, shade }: Lettered, opacity: number): number {
+  const under = (tone: number) => {
+    const level = Math.round(tone * 255)
+      .toString(16)
+      .padStart(2, '0')
+    return opacity ? luminance(mixed(`#${level.repeat(3)}`, shade, opacity)) : luminanceOfTone(tone)
+  }
+  const grounds = [under(dark), under(light)]
+  return Math.min(
+    ...colours.map(luminance).flatMap((own) => grounds.map((ground) => contrastOf(own, ground))),
+  )
+}
+
+function tonesOf(colour: string): Tones {
+  const level = luminance(colour)
+  const tone = level <= 0.0031308 ? level * 12.92 : 1.055 * level ** (1 / 2.4) - 0.055
+  return { dark: tone, light: tone }
+}
+
+/** A part of a picture that letters stand on. */
+interface Under {
+  run: PictureRun
+  /** Of the whole move, 0 to 1. */
+  time: number
+  /** In shares of the film's picture. */
+  box: Rect
+  aspect: number
+}
+
+/** Looked at where letters begin, in their middle and where they end. */
+function groundsUnder(
+  { box, start, end }: Lettered,
+  timeline: Timeline,
+  shots: SeenPictures['shots'],
+  frame: Frame,
+): (Under | 'paper')[] {
+  const inShares = {
+    x: box.x / frame.width,
+    y: box.y / frame.height,
+    width: box.width / frame.width,
+    height: box.height / frame.height,
+  }
+  return [start, (start + end) / 2, end - 1].flatMap((sample): (Under | 'paper')[] => {
+    const at = frameAtSample(sample, timeline.fps)
+    const n = timeline.scenes.findIndex(({ endFrame }) => at < endFrame)
+    const scene = timeline.scenes[n]
+    const i = scene?.shots.findIndex(({ endFrame }) => at < endFrame) ?? -1
+    const [run, shot] = [shots[n]?.[i], scene?.shots[i]]
+    if (!run || !shot) return []
+    if (run.source.kind === 'card') return ['paper']
+    const passed = run.first + Math.max(0, at - shot.startFrame)
+    const time = Math.min(1, passed / Math.max(1, run.span - 1))
+    return [{ run, time, box: inShares, aspect: frame.width / frame.height }]
+  })
+}
+
+function tonesUnder(
+  { run: { source, ease }, time, box, aspect }: Under,
+  lights: ReadonlyMap<string, Light>,
+): Tones | undefined {
+  const light = source.kind === 'card' ? undefined : lights.get(source.item.id)
+  if (!light || source.kind === 'card') return undefined
+  const size = { width: light.aspect, height: 1 }
+  const crop = cropAt(source.move ?? WHOLE, eased(time, ease), size, aspect)
+  return tonesIn(light, {
+    x: (crop.x + box.x * crop.width) / size.width,
+    y: crop.y + box.y * crop.height,
+    width: (box.width * crop.width) / size.width,
+    height: box.height * crop.height,
+  })
+}
