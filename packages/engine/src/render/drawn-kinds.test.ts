@@ -9,6 +9,7 @@ import { filmOf } from '@tidy-reel/core/document/film-scenes'
 import { itemAt } from '@tidy-reel/core/faults/certain'
 import { filmLetters } from '@tidy-reel/core/film/film-letters'
 import { assDocument } from '@tidy-reel/core/film/lettering/ass-document'
+import { WORLD } from '@tidy-reel/core/film/maps/world'
 import { DRAWN_EXAMPLES, DRAWN_FORMS } from '@tidy-reel/core/script/drawn'
 import { HOUSE_STYLES } from '@tidy-reel/core/style/house-styles'
 import { timeline } from '@tidy-reel/core/timeline/timeline'
@@ -40,7 +41,12 @@ describe('everything that can be drawn', () => {
     )
     const film = { ...filmOf(documentFrom('T', SCRIPT)), lettering: style.lettering }
     const plan = timeline(film, [], [10, 1])
-    const { cues, supers, crowded } = filmLetters(plan, film, { width, height })
+    const { cues, supers, crowded } = filmLetters(
+      plan,
+      film,
+      { width, height },
+      { atlas: WORLD },
+    )
     expect(crowded).toEqual([])
     const work = mkdtempSync(join(tmpdir(), 'tidy-kinds-'))
     const fonts = await fontsFolder(join(work, 'fonts'))

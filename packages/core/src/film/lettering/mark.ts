@@ -23,6 +23,8 @@ export interface MarkEntrance {
   typedMs?: number
   /** A shape that grows from nothing, from its left or its foot, after a while. */
   grow?: { way: 'across' | 'up'; afterMs: number; ms: number }
+  /** Unseen until then, while all that moves it goes on. */
+  comesMs?: number
   /** Larger by and by, away from a point of the picture; letters only move along. */
   push?: { x: number; y: number; by: number; ms: number }
 }
@@ -129,7 +131,8 @@ function colourTags({ colour, opacity = 1, edge, blur }: Mark): string {
   return `\\1c${assColour(colour)}${seen}${rim}${blur ? `\\blur${px(blur)}` : ''}`
 }
 
-function entranceTags({ pop, grow }: Mark): string {
+function entranceTags({ pop, grow, comesMs }: Mark): string {
+  if (comesMs) return `\\alpha&HFF&\\t(${comesMs},${comesMs + 60},\\alpha&H00&)`
   if (pop)
     return `\\fscx70\\fscy70\\t(0,${POP_MS},\\fscx104\\fscy104)\\t(${POP_MS},${POP_MS * 1.6},\\fscx100\\fscy100)`
   if (!grow) return ''

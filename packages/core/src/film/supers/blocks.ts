@@ -1,7 +1,7 @@
 import { itemAt } from '../../faults/certain.ts'
 import { type Drawn, type DrawnForm, type Figure, figureText } from '../../script/drawn.ts'
 import type { Mark } from '../lettering/mark.ts'
-import { ascentOf, textWidth } from '../lettering/measure.ts'
+import { ascentOf, textWidth, type Type } from '../lettering/measure.ts'
 import { arrow, disc, rectangle, ring } from '../lettering/shapes.ts'
 import { mapBlock } from './map-block.ts'
 import {
@@ -34,11 +34,23 @@ const MOST_LINES = 4
 
 /** Words alone: a heading, a label, a key word, a call. */
 export function wordsBlock(pen: Pen, words: string): Block {
-  const type = typeOf(pen)
+  const type = wholeWords(pen, words)
   return grounded(
     pen,
     stacked(pen, [{ lines: linesFor(pen, words, type, pen.widest, MOST_LINES), type }], 0),
   )
+}
+
+/** A word is set smaller rather than parted, down to this share; by eye. */
+const SMALLEST_WORD = 0.45
+
+/** Letters in which the longest word stands in one line, where that can be. */
+function wholeWords(pen: Pen, words: string): Type {
+  const type = typeOf(pen)
+  const written = pen.look.capitals ? words.toLocaleUpperCase() : words
+  const longest = Math.max(...written.split(/\s+/).map((word) => textWidth(word, type)))
+  const fits = Math.min(1, pen.widest / longest)
+  return fits < SMALLEST_WORD ? type : { ...type, size: type.size * fits }
 }
 
 /** Values a figure passes on its way, each with the ms it is reached at. */

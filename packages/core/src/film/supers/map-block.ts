@@ -1,4 +1,4 @@
-import { mixed } from '../../style/contrast.ts'
+import { contrast, mixed, VISIBLE } from '../../style/contrast.ts'
 import type { Rect } from '../lettering/frame.ts'
 import type { Mark } from '../lettering/mark.ts'
 import { ascentOf, textWidth } from '../lettering/measure.ts'
@@ -31,7 +31,8 @@ export function mapBlock(pen: Pen, { atlas, places }: MapContent): Block {
   const height = Math.min(width * FORM, pen.tallest)
   const frame: Rect = { x: 0, y: 0, width, height }
   const view = mapView(atlas, places, { width, height })
-  const { paper, ink, accent } = pen.palette
+  const { paper, ink } = pen.palette
+  const first = firstSeen(pen)
   const push = {
     ...pushedFrom(view, frame),
     by: PUSH,
@@ -61,7 +62,7 @@ export function mapBlock(pen: Pen, { atlas, places }: MapContent): Block {
     marks: [
       sheet(rectangle(width, height), mixed(paper, ink, 0.16)),
       ...grows(area(view.land), mixed(paper, ink, 0.03)),
-      ...grows(area(view.meant), mixed(paper, accent, 0.42)),
+      ...grows(area(view.meant), mixed(paper, first, first === ink ? 0.22 : 0.42)),
       ...grows(stroked(view.borders, line), mixed(paper, ink, 0.34)),
       ...route(pen, view, push, frame),
       ...places.flatMap((place, i) => named(pen, place, view, i, push, frame)),
@@ -75,29 +76,32 @@ function pushedFrom({ points }: MapView, { width, height }: Rect) {
   return points.length ? { x: sum(0), y: sum(1) } : { x: width / 2, y: height / 2 }
 }
 
+/** The accent, or the ink where a map's paper is of the accent's own colour. */
+const firstSeen = ({ palette: { accent, paper, ink } }: Pen) =>
+  contrast(accent, paper) >= VISIBLE ? accent : ink
+
 function route(pen: Pen, view: MapView, push: NonNullable<Mark['push']>, within: Rect): Mark[] {
   const points = evenly(view.route, PIECES)
   return points.slice(1).flatMap((point, i): Mark[] => {
     const from = points[i] ?? point
     const shape = stroked([[from, point]], 6 * pen.unit)
     if (!shape) return []
-    const start = Math.min(pen.end, pen.start + samplesOf((ROUTE_MS * i) / PIECES))
     return [
       drawnShape(
         pen,
         shape,
         { x: shape.x, y: shape.y },
-        { start, push: later(push, pen.start, start), within, fade: { inMs: 60, outMs: 400 } },
+        {
+          colour: firstSeen(pen),
+          comesMs: Math.round((ROUTE_MS * i) / PIECES),
+          push,
+          within,
+          fade: { inMs: 0, outMs: 400 },
+        },
       ),
     ]
   })
 }
-
-/** The same movement for what begins later: it goes on as far, in the time that is left. */
-const later = (push: NonNullable<Mark['push']>, from: number, start: number) => ({
-  ...push,
-  ms: Math.max(1, push.ms - Math.round(((start - from) * 1000) / samplesOf(1000))),
-})
 
 /** A line in pieces of one length. @returns `[]` for no line */
 function evenly(points: readonly Point[], pieces: number): Point[] {
@@ -168,7 +172,7 @@ function named(
     drawnShape(pen, shape, { x: x - size, y: y - size }, { colour, layer: LAYERS.letters })
   const around = ring(radius * 1.75, radius * 0.3, 1)
   return [
-    { ...spot(disc(radius), radius, pen.palette.accent), ...(other ? {} : { pop: true as const }) },
+    { ...spot(disc(radius), radius, firstSeen(pen)), ...(other ? {} : { pop: true as const }) },
     { ...spot(around, radius * 1.75, pen.palette.ink), fade: { inMs: 700, outMs: 400 } },
     ...label,
   ].map((mark) =>
