@@ -6,7 +6,7 @@ const CELLS = LIGHT_CELLS.across * LIGHT_CELLS.down
 
 /** 64 steps of lightness, a letter each. */
 const STEPS = 'ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz0123456789-_'
-const Cells = z.string().regex(new RegExp(`^[${STEPS}]{${CELLS}}$`))
+const Cells = z.string().regex(new RegExp(`^[\\w-]{${CELLS}}$`))
 
 /** How light a picture is, cell by cell from the top left. */
 export const Light = z.object({

@@ -41,12 +41,7 @@ describe('everything that can be drawn', () => {
     )
     const film = { ...filmOf(documentFrom('T', SCRIPT)), lettering: style.lettering }
     const plan = timeline(film, [], [10, 1])
-    const { cues, supers, crowded } = filmLetters(
-      plan,
-      film,
-      { width, height },
-      { atlas: WORLD },
-    )
+    const { cues, supers, crowded } = filmLetters(plan, film, { width, height }, { atlas: WORLD })
     expect(crowded).toEqual([])
     const work = mkdtempSync(join(tmpdir(), 'tidy-kinds-'))
     const fonts = await fontsFolder(join(work, 'fonts'))

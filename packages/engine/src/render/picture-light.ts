@@ -1,6 +1,7 @@
 import { existsSync } from 'node:fs'
 import { writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
+import pLimit from 'p-limit'
 import type { ChosenItem } from '@tidy-reel/core/pictures/item'
 import { Light, LIGHT_CELLS, lightOf } from '@tidy-reel/core/pictures/light'
 import { jsonOf } from '@tidy-reel/core/text/json'
@@ -9,6 +10,7 @@ import { ProbeFacts } from '../run/probe-facts.ts'
 import { runProgram } from '../run/program.ts'
 import { contentHash, keptFile } from '../storage/kept-file.ts'
 import { keptJson } from '../storage/kept-json.ts'
+import { proxyFile } from './proxy.ts'
 
 /** Of a clip, so many frames are looked at, one a second. */
 const MOST_FRAMES = 30
@@ -35,16 +37,30 @@ export async function pictureLight(
   return keptJson(kept, Light)
 }
 
-/** The light of those pictures that have been looked at. */
-export async function lightsThere(
-  folder: string,
+/** Looked at beside each other. */
+const AT_ONCE = 2
+
+/**
+ * How light pictures are that there are proxies of; those nobody has looked at are looked at now.
+ *
+ * @returns by their ids; without those that there is nothing of yet
+ */
+export async function proxyLights(
+  place: { lights: string; proxies: string },
   ids: readonly string[],
+  signal: AbortSignal,
 ): Promise<Record<string, Light>> {
+  const limit = pLimit(AT_ONCE)
   const found = await Promise.all(
-    ids.map(async (id) => {
-      const file = lightFile(folder, id)
-      return existsSync(file) ? [[id, await keptJson(file, Light)] as const] : []
-    }),
+    ids.map((id) =>
+      limit(async () => {
+        const kinds = ['clip', 'photo'] as const
+        const kind = kinds.find((one) => existsSync(proxyFile(place.proxies, { id, kind: one })))
+        if (!kind) return []
+        const proxy = proxyFile(place.proxies, { id, kind })
+        return [[id, await pictureLight(place.lights, { id, kind }, proxy, signal)] as const]
+      }),
+    ),
   )
   return Object.fromEntries(found.flat())
 }

@@ -5,7 +5,6 @@ import { isHeld } from '@tidy-reel/core/document/shot-edits'
 import { isFault } from '@tidy-reel/core/faults/fault'
 import type { ChosenItem } from '@tidy-reel/core/pictures/item'
 import { type EngineConfig, folders } from '@tidy-reel/engine/config'
-import { lightFile, pictureLight } from '@tidy-reel/engine/render/picture-light'
 import { proxyFile, proxyOf } from '@tidy-reel/engine/render/proxy'
 import { pictureLibrary } from '@tidy-reel/engine/stock/library'
 import { announce } from '../events.ts'
@@ -30,21 +29,18 @@ export async function makeProxies(
   episodeId: string,
   signal: AbortSignal,
 ): Promise<void> {
-  const { proxies, lights } = folders(config)
+  const { proxies } = folders(config)
   const library = pictureLibrary(config)
   const failed = new Set<string>()
   for (;;) {
     const { document } = await episodes.find(episodeId)
     const next = itemsOf(document).find(
-      (item) =>
-        !failed.has(item.id) &&
-        !(existsSync(proxyFile(proxies, item)) && existsSync(lightFile(lights, item.id))),
+      (item) => !failed.has(item.id) && !existsSync(proxyFile(proxies, item)),
     )
     if (!next) return
     signal.throwIfAborted()
     try {
-      const proxy = await proxyOf(proxies, library, next, signal)
-      await pictureLight(lights, next, proxy, signal)
+      await proxyOf(proxies, library, next, signal)
     } catch (cause) {
       if (
         !isFault(cause) ||

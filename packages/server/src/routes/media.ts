@@ -3,7 +3,7 @@ import { join } from 'node:path'
 import { Hono } from 'hono'
 import { z } from 'zod'
 import { FILM_FILE_NAMES, filmFileMime } from '@tidy-reel/core/export/film-files'
-import { lightsThere } from '@tidy-reel/engine/render/picture-light'
+import { proxyLights } from '@tidy-reel/engine/render/picture-light'
 import { proxyFile } from '@tidy-reel/engine/render/proxy'
 import { bedFile } from '@tidy-reel/engine/sound/monitor-bed'
 import type { Services } from '../services.ts'
@@ -38,7 +38,7 @@ export function mediaRoutes({ renders, place, thumbnails, pictures }: Services) 
       )
     })
     .get('/lights', valid('query', ItemIds), async (c) =>
-      c.json(await lightsThere(place.lights, c.req.valid('query').ids.split(','))),
+      c.json(await proxyLights(place, c.req.valid('query').ids.split(','), c.req.raw.signal)),
     )
     .get('/pictures/:id/preview', valid('param', ItemId), async (c) => {
       const { id } = c.req.valid('param')

@@ -27,6 +27,9 @@ export function assDocument({ width, height, lettering, cues, marks }: AssConten
     'ScriptType: v4.00+',
     `PlayResX: ${width}`,
     `PlayResY: ${height}`,
+    // Soft rims are measured by these; a renderer would take its own size otherwise.
+    `LayoutResX: ${width}`,
+    `LayoutResY: ${height}`,
     'WrapStyle: 2',
     'ScaledBorderAndShadow: yes',
     'YCbCr Matrix: TV.709',
