@@ -27,6 +27,16 @@ export const KeptWords = z.object({
 })
 export type KeptWords = z.infer<typeof KeptWords>
 
+/** How a change of speakers is told to those who cannot hear it. */
+export const SPEAKER_MARKS = ['none', 'dash', 'name'] as const
+/** What subtitles tell of what is heard beside the words. */
+export const HeardMarks = z.object({
+  speakers: z.enum(SPEAKER_MARKS),
+  /** The script's sounds, in square brackets. */
+  sounds: z.boolean(),
+})
+export type HeardMarks = z.infer<typeof HeardMarks>
+
 /** The most that one film keeps: a subtitle every second for an hour. */
 const KEPT_LIMIT = 4000
 
@@ -34,6 +44,7 @@ const KEPT_LIMIT = 4000
 export const Subtitling = z.object({
   guideline: z.enum(GUIDELINES),
   own: OwnGuideline,
+  marks: HeardMarks,
   kept: z.array(KeptWords).max(KEPT_LIMIT),
 })
 export type Subtitling = z.infer<typeof Subtitling>
@@ -41,6 +52,7 @@ export type Subtitling = z.infer<typeof Subtitling>
 export const PLAIN_SUBTITLING: Subtitling = {
   guideline: 'common',
   own: { charactersPerLine: 42, charactersPerSecond: 17, shortest: 1, longest: 6 },
+  marks: { speakers: 'none', sounds: false },
   kept: [],
 }
 

@@ -212,6 +212,26 @@ const setSubtitles = (name: SubtitlePreset) =>
         ><ElOption v-for="dial in DIALS" :key="dial" :value="dial" :label="dial"
       /></ElSelect>
     </div>
+    <div class="fields">
+      <span>Channel</span>
+      <KeptInput
+        small
+        :value="episode.document.channel"
+        :maxlength="120"
+        label="Name of the channel, for cards"
+        placeholder="{channel} on cards"
+        @keep="(channel) => emit('run', { type: 'setNames', set: { channel: channel.trim() } })"
+      />
+      <span>Next film</span>
+      <KeptInput
+        small
+        :value="episode.document.next"
+        :maxlength="200"
+        label="Name of the next film, for cards"
+        placeholder="{next} on cards"
+        @keep="(next) => emit('run', { type: 'setNames', set: { next: next.trim() } })"
+      />
+    </div>
     <p class="note">
       <RouterLink class="link" :to="{ name: 'subtitles' }">Read the subtitles through</RouterLink>
       <RouterLink class="link" :to="{ name: 'styles' }">House styles</RouterLink>

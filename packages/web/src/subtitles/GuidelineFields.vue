@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { ElInputNumber } from 'element-plus'
+import { ElCheckbox, ElInputNumber } from 'element-plus'
 import { computed } from 'vue'
 import {
-  type GuidelineName,
   GUIDELINES,
+  type HeardMarks,
   type OwnGuideline,
   type Subtitling,
 } from '@tidy-reel/core/document/subtitling'
@@ -12,8 +12,13 @@ import ChoiceField from '../styles/ChoiceField.vue'
 
 /** What the subtitles keep to. */
 const props = defineProps<{ subtitling: Subtitling }>()
-const emit = defineEmits<{ change: [set: { guideline?: GuidelineName; own?: OwnGuideline }] }>()
+const emit = defineEmits<{ change: [set: Partial<Omit<Subtitling, 'kept'>>] }>()
 const CHOICES = GUIDELINES.map((name) => [name, GUIDELINE_LABELS[name].name] as const)
+const SPEAKERS: readonly (readonly [HeardMarks['speakers'], string])[] = [
+  ['none', 'not told'],
+  ['dash', 'by a dash'],
+  ['name', 'by their names'],
+]
 const OWN: readonly [keyof OwnGuideline, string, number, number, number][] = [
   ['charactersPerLine', 'Letters in a line', 12, 80, 1],
   ['charactersPerSecond', 'Letters a second', 5, 40, 1],
@@ -64,6 +69,19 @@ function setOwn(name: keyof OwnGuideline, value: number | null | undefined) {
       {{ told }}<template v-if="source">; {{ source }}</template
       >.
     </p>
+    <span>Other speakers</span>
+    <ChoiceField
+      label="How other speakers are told"
+      :value="subtitling.marks.speakers"
+      :choices="SPEAKERS"
+      @change="(speakers) => emit('change', { marks: { ...subtitling.marks, speakers } })"
+    />
+    <ElCheckbox
+      class="wide"
+      :model-value="subtitling.marks.sounds"
+      @change="(sounds) => emit('change', { marks: { ...subtitling.marks, sounds: !!sounds } })"
+      >Sounds in square brackets, for those who cannot hear</ElCheckbox
+    >
   </div>
 </template>
 
@@ -74,8 +92,11 @@ function setOwn(name: keyof OwnGuideline, value: number | null | undefined) {
   gap: 8px 10px;
   align-items: center;
 }
-p {
+p,
+.wide {
   grid-column: 1 / 3;
+}
+p {
   margin: 0;
   font-size: 14px;
 }

@@ -10,7 +10,7 @@ import type { Timeline } from '@tidy-reel/core/timeline/timeline'
 /** A film whose subtitles are to be listed. */
 export interface CuesAsked {
   film: Timeline
-  plan: Pick<Film, 'lettering' | 'subtitling'>
+  plan: Pick<Film, 'lettering' | 'subtitling' | 'scenes'>
   /** Of pictures, by their ids. */
   lights: ReadonlyMap<string, Light>
 }

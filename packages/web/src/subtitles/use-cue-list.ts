@@ -19,10 +19,14 @@ export function useCueList(
     (listed) => (rows.value = listed),
   )
   const list = () => {
-    const { lettering, subtitling } = plan()
+    const { lettering, subtitling, scenes } = plan()
     lister.post({
       film: toRaw(film()),
-      plan: { lettering: toRaw(lettering), subtitling: toRaw(subtitling) },
+      plan: {
+        lettering: toRaw(lettering),
+        subtitling: toRaw(subtitling),
+        scenes: toRaw(scenes),
+      },
       lights: lights(),
     })
   }

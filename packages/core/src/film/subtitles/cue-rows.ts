@@ -2,7 +2,7 @@ import type { SubtitleStyle } from '../../style/lettering.ts'
 import { SAMPLE_RATE } from '../../time/time.ts'
 import type { Timeline } from '../../timeline/timeline.ts'
 import { type CueFault, cueFaults, type CuePace, cuePace } from './cue-faults.ts'
-import { type Cue, saidIn } from './cues.ts'
+import { type Cue, saidIn, type ShownWord } from './cues.ts'
 import type { SubtitleLimits } from './limits.ts'
 
 /** A subtitle as a list of them shows it. */
@@ -18,7 +18,8 @@ export interface CueRow extends CuePace {
   faults: CueFault[]
 }
 
-const bare = (text: string) => text.replace(/\s/g, '')
+/** True where other words are shown than are said; what is only heard is no word. */
+const isOtherwise = (words: readonly ShownWord[]) => words.some(({ kept }) => kept)
 
 /** The subtitles of a film with how they are to be read. */
 export function cueRows(
@@ -35,7 +36,7 @@ export function cueRows(
     return {
       cue,
       text: cue.lines.join('\n'),
-      ...(cue.words && bare(said) !== bare(cue.lines.join('')) ? { said } : {}),
+      ...(isOtherwise(cue.words ?? []) ? { said } : {}),
       sceneId: scenes[scene]?.id ?? '',
       gap: Math.max(0, (cue.start - (cues[i - 1]?.end ?? 0)) / SAMPLE_RATE),
       ...cuePace(cue),

@@ -40,6 +40,8 @@ export interface CueWord extends SpokenWord, Meant {
   isBound?: boolean
   /** Begins a line, by a person's wish. */
   breaks?: boolean
+  /** Begins a subtitle: somebody else speaks. */
+  opens?: boolean
 }
 
 /** Longer than a subtitle may stand: only a single word is. */
@@ -82,7 +84,9 @@ export function cuesFromWords(words: readonly CueWord[], limits: SubtitleLimits)
 }
 
 const isPossible = (words: readonly CueWord[], limits: SubtitleLimits) =>
-  words.length <= limits.words && fitsLines(words, limits)
+  words.length <= limits.words &&
+  !words.some(({ opens }, i) => opens && i > 0) &&
+  fitsLines(words, limits)
 
 function cueCost(
   words: readonly CueWord[],
@@ -153,10 +157,18 @@ function cueOf(words: readonly CueWord[], start: number, end: number, limits: Su
     start: first,
     end: endOf(words, end, limits, first),
     words: lines.flatMap((inLine, line) =>
-      inLine.map(({ endsScene: _ends, isBound: _bound, breaks: _breaks, ...word }): ShownWord => ({
-        ...word,
-        line,
-      })),
+      inLine.map(
+        ({
+          endsScene: _ends,
+          isBound: _bound,
+          breaks: _breaks,
+          opens: _opens,
+          ...word
+        }): ShownWord => ({
+          ...word,
+          line,
+        }),
+      ),
     ),
   }
 }

@@ -4,16 +4,17 @@ import { frameOf } from '../lettering/frame.ts'
 import { fittingPieces } from '../lettering/text-lines.ts'
 import { type Cue, cuesFromWords, type CueWord } from './cues.ts'
 import { guidelineOf } from './guidelines.ts'
+import { withHeardMarks } from './heard-marks.ts'
 import { shownWords } from './kept-words.ts'
 import { type SubtitleLimits, subtitleLimits } from './limits.ts'
 
 /** How a film's subtitles look, what they keep to, and where they say it in other words. */
-export type Subtitled = Pick<Film, 'lettering' | 'subtitling'>
+export type Subtitled = Pick<Film, 'lettering' | 'subtitling' | 'scenes'>
 
 /** What the subtitles of a film of this shape keep to. */
 export const filmLimits = (
   { fps }: Pick<Timeline, 'fps'>,
-  { lettering, subtitling }: Subtitled,
+  { lettering, subtitling }: Pick<Subtitled, 'lettering' | 'subtitling'>,
   { width, height }: { width: number; height: number },
 ): SubtitleLimits =>
   subtitleLimits(
@@ -35,10 +36,11 @@ export function filmCues(
   shape: { width: number; height: number },
 ): Cue[] {
   const limits = filmLimits(timeline, subtitled, shape)
-  const said = timeline.scenes.flatMap(sceneWords)
-  const shown = shownWords(said, subtitled.subtitling.kept)
+  const { kept, marks } = subtitled.subtitling
+  const said = timeline.scenes.map(sceneWords)
+  const marked = withHeardMarks(shownWords(said.flat(), kept), said, subtitled.scenes, marks)
   return cuesFromWords(
-    shown.flatMap((word) => linePieces(word, limits)),
+    marked.flatMap((word) => linePieces(word, limits)),
     limits,
   )
 }
@@ -51,7 +53,7 @@ function linePieces(word: CueWord, limits: SubtitleLimits): CueWord[] {
   const fits = (text: string) =>
     text.length <= limits.charactersPerLine && limits.width(text) <= limits.widest
   if (fits(word.text)) return [word]
-  const { isBound = false, breaks = false, endsScene, ...whole } = word
+  const { isBound = false, breaks = false, opens = false, endsScene, ...whole } = word
   const pieces = fittingPieces(word.text, fits)
   let passed = 0
   return pieces.map((text, i): CueWord => {
@@ -66,7 +68,7 @@ function linePieces(word: CueWord, limits: SubtitleLimits): CueWord[] {
       end: at(passed),
       endsScene: endsScene && i === pieces.length - 1,
       said: i > 0 ? [] : (word.said ?? [word.text]),
-      ...(i > 0 ? { glued: true } : { isBound, breaks }),
+      ...(i > 0 ? { glued: true } : { isBound, breaks, opens }),
     }
   })
 }

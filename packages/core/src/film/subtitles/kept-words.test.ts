@@ -137,6 +137,43 @@ describe('kept words', () => {
   })
 })
 
+describe('marks for those who cannot hear', () => {
+  const SPOKEN = `The lamp burns. [sound: rain on glass, low] It rains all night long.
+
+KEEPER: I saw it go out. Nobody else did.
+
+And so it was.`
+  const marked = (marks: Document['subtitling']['marks']) => {
+    const film = documentFrom('T', SPOKEN)
+    return { ...film, subtitling: { ...film.subtitling, marks } }
+  }
+  it('tell sounds in square brackets, where the script has them', () => {
+    const film = marked({ speakers: 'none', sounds: true })
+    expect(flat(film)).toContain('[rain on glass] It rains all night long.')
+    expect(said(film)).toEqual(spoken(film))
+  })
+  it('tell another speaker by name or by a dash, always in a subtitle of their own', () => {
+    const named = texts(marked({ speakers: 'name', sounds: false }))
+    expect(named.some((text) => text.startsWith('KEEPER: I saw it go out.'))).toBe(true)
+    expect(named.join(' ').match(/KEEPER/g)).toHaveLength(1)
+    const dashed = texts(marked({ speakers: 'dash', sounds: false }))
+    expect(dashed.filter((text) => text.startsWith('\u2013 '))).toEqual([
+      expect.stringMatching(/^\u2013 I saw/),
+      expect.stringMatching(/^\u2013 And so/),
+    ])
+  })
+  it('leave a film with one voice and no sounds as it is', () => {
+    const both = { speakers: 'dash', sounds: true } as const
+    const film = { ...plain, subtitling: { ...plain.subtitling, marks: both } }
+    expect(texts(film)).toEqual(texts(plain))
+  })
+  it('let words be corrected beside them', () => {
+    const film = corrected(marked({ speakers: 'name', sounds: true }), 'saw it', 'SAW it')
+    expect(flat(film)).toContain('KEEPER: I SAW it go out.')
+    expect(film.subtitling.kept.map(({ shown }) => shown)).toEqual(['SAW'])
+  })
+})
+
 describe('guidelines', () => {
   const long = documentFrom(
     'T',
