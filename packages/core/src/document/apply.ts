@@ -35,6 +35,7 @@ import {
   withShot,
 } from './shot-edits.ts'
 import { backToStyle, withStyle } from './style-parts.ts'
+import { withoutTrack, withTrackTexts } from './track-edits.ts'
 import { withKept } from './subtitling.ts'
 
 export interface Applied {
@@ -196,6 +197,10 @@ function changed(document: Document, command: Command): Document {
       return { ...document, lettering: withSettings(document.lettering, command.set) }
     case 'setSubtitling':
       return { ...document, subtitling: { ...document.subtitling, ...defined(command.set) } }
+    case 'setTrack':
+      return withTrackTexts(document, command.language, command.texts)
+    case 'removeTrack':
+      return withoutTrack(document, command.language)
     case 'keepWords':
       return {
         ...document,

@@ -1,4 +1,5 @@
 import { assertNever } from '../faults/fault.ts'
+import { languageName } from '../text/language-name.ts'
 import type { Command } from './command.ts'
 import { STYLE_PARTS } from './style-parts.ts'
 
@@ -155,6 +156,10 @@ export function commandName(command: Command): string {
       return 'look of what is written'
     case 'setSubtitling':
       return 'guideline of subtitles'
+    case 'setTrack':
+      return `subtitles in ${languageName(command.language)}`
+    case 'removeTrack':
+      return `subtitles in ${languageName(command.language)} removed`
     case 'keepWords':
       return command.put.length + command.drop.length > 1
         ? 'words of subtitles'

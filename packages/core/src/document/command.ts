@@ -29,7 +29,7 @@ import {
 } from './document.ts'
 import { Inverse } from './inverse.ts'
 import { STYLE_PART_NAMES } from './style-parts.ts'
-import { KeptWords, Subtitling } from './subtitling.ts'
+import { KeptWords, Language, Subtitling, Track } from './subtitling.ts'
 
 const sceneId = Scene.shape.id
 const shot = z.number().int().min(0).max(11)
@@ -285,7 +285,19 @@ export const Command = z.discriminatedUnion('type', [
   /** How what is written and drawn looks; what is left out stays. */
   z.object({ type: z.literal('setLettering'), set: LetteringSettings }),
   /** The guideline that subtitles keep to; what is left out stays. */
-  z.object({ type: z.literal('setSubtitling'), set: Subtitling.omit({ kept: true }).partial() }),
+  z.object({
+    type: z.literal('setSubtitling'),
+    set: Subtitling.omit({ kept: true, tracks: true }).partial(),
+  }),
+  /** Subtitles in another language, scene by scene; an empty text takes one away. */
+  z.object({
+    type: z.literal('setTrack'),
+    language: Language,
+    texts: z
+      .array(z.object({ sceneId, text: Track.shape.texts.element.shape.text.or(z.literal('')) }))
+      .max(5000),
+  }),
+  z.object({ type: z.literal('removeTrack'), language: Language }),
   /** Spoken words that are shown in other words from now on, and those that no longer are. */
   z.object({
     type: z.literal('keepWords'),

@@ -37,6 +37,28 @@ export const HeardMarks = z.object({
 })
 export type HeardMarks = z.infer<typeof HeardMarks>
 
+/** BCP 47. */
+export const Language = z.string().regex(/^[a-z]{2,3}(?:-[A-Za-z0-9]{2,8}){0,3}$/)
+
+/** Subtitles in another language: a text of its own for each scene. */
+export const Track = z.object({
+  language: Language,
+  texts: z
+    .array(
+      z.object({
+        sceneId: z.string().min(1).max(40),
+        text: z.string().min(1).max(4000),
+        /** The narration it was written for. */
+        of: z.string().max(20_000),
+      }),
+    )
+    .max(5000),
+})
+export type Track = z.infer<typeof Track>
+
+/** Languages that one film can be read in, beside its own. */
+export const TRACKS_LIMIT = 12
+
 /** The most that one film keeps: a subtitle every second for an hour. */
 const KEPT_LIMIT = 4000
 
@@ -45,6 +67,9 @@ export const Subtitling = z.object({
   guideline: z.enum(GUIDELINES),
   own: OwnGuideline,
   marks: HeardMarks,
+  tracks: z.array(Track).max(TRACKS_LIMIT),
+  /** The language of the track that is burnt in; empty for what is spoken. */
+  burnt: Language.or(z.literal('')),
   kept: z.array(KeptWords).max(KEPT_LIMIT),
 })
 export type Subtitling = z.infer<typeof Subtitling>
@@ -53,6 +78,8 @@ export const PLAIN_SUBTITLING: Subtitling = {
   guideline: 'common',
   own: { charactersPerLine: 42, charactersPerSecond: 17, shortest: 1, longest: 6 },
   marks: { speakers: 'none', sounds: false },
+  tracks: [],
+  burnt: '',
   kept: [],
 }
 

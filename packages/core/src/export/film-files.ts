@@ -109,13 +109,37 @@ export const FILM_FILES = [
 export type FilmFileName = (typeof FILM_FILES)[number]['name']
 export const FILM_FILE_NAMES = FILM_FILES.map(({ name }) => name)
 
+/** Formats that subtitles in other languages are written in. */
+export const TRACK_FORMATS = ['srt', 'vtt', 'ttml'] as const
+type TrackFormat = (typeof TRACK_FORMATS)[number]
+export type TrackFileName = `film.${string}.${TrackFormat}`
+const TRACK_FILE = /^film\.[a-z]{2,3}(?:-[A-Za-z0-9]{2,8}){0,3}\.(?:srt|vtt|ttml)$/
+
+export const trackFile = (language: string, format: TrackFormat): TrackFileName =>
+  `film.${language}.${format}`
+export const isTrackFile = (name: string): name is TrackFileName => TRACK_FILE.test(name)
+
+/** Subtitles of a film in its other languages, by the names of their files. */
+export const trackTexts = (
+  film: SubtitledFilm,
+  tracks: readonly { language: string; cues: SubtitledFilm['cues'] }[],
+): [name: TrackFileName, text: string][] =>
+  tracks.flatMap(({ language, cues }) =>
+    TRACK_FORMATS.map((format): [TrackFileName, string] => [
+      trackFile(language, format),
+      SUBTITLES[format]({ ...film, language, cues }),
+    ]),
+  )
+
 /**
  * The type a file of a film is sent as.
  *
  * @example filmFileMime('shots.csv') // => 'text/csv; charset=utf-8'
  */
-export const filmFileMime = (name: FilmFileName): string =>
-  certain(FILM_FILES.find((file) => file.name === name)).mime
+export function filmFileMime(name: FilmFileName | TrackFileName): string {
+  const known = isTrackFile(name) ? `film.${name.split('.').at(-1) ?? ''}` : name
+  return certain(FILM_FILES.find((file) => file.name === known)).mime
+}
 
 /**
  * The texts of a film, by the names of their files.

@@ -34,6 +34,8 @@ export interface FaultDetails {
   input_invalid: { issues: string }
   file_not_found: { name: string }
   episode_not_found: undefined
+  tracks_too_many: { limit: number }
+  subtitles_unreadable: { name: string; reason: string }
   scene_not_found: { sceneId: string }
   shot_not_found: { shot: number }
   shots_too_many: { limit: number }

@@ -56,6 +56,10 @@ export const ENGLISH: Messages = {
   input_invalid: (d) => `This request cannot be used: ${d.issues}.`,
   file_not_found: (d) => `There is no file "${d.name}". Check its name.`,
   episode_not_found: () => 'This episode does not exist any more. Go back to the list of episodes.',
+  tracks_too_many: (d) =>
+    `A film has subtitles in ${d.limit} languages at most beside its own; remove one of them first.`,
+  subtitles_unreadable: (d) =>
+    `"${d.name}" holds no subtitles that can be read: ${d.reason}. Nothing was changed.`,
   scene_not_found: (d) =>
     `There is no scene "${d.sceneId}" in this episode any more. Reload the page.`,
   shot_not_found: (d) =>

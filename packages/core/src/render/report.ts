@@ -20,6 +20,8 @@ export interface FilmReport {
   bedBelowSpeech: number | null
   segmentsReused: number
   segments: number
+  /** It can be read in, beside the one it is spoken in; BCP 47. Left out of older reports. */
+  languages?: string[]
   /** What a person should know: pictures that could not be had, sentences no voice could speak. */
   remarks: string[]
 }

@@ -1,6 +1,7 @@
 import type { Comparison } from '../document/compare.ts'
 import type { Document } from '../document/document.ts'
 import type { Item } from '../pictures/item.ts'
+import type { TimedText } from '../film/subtitles/align-texts.ts'
 import type { Light } from '../pictures/light.ts'
 import type { HouseStyle } from '../style/house-style.ts'
 import type { Idea, OfferedChannel, TopicsView } from '../topics/topic-views.ts'
@@ -87,6 +88,7 @@ export interface Answers {
   'GET /library/:id/uses': { uses: PictureUse[] }
   'GET /library/:id/twins': { pictures: PictureView[] }
 
+  'POST /import/subtitles': { texts: TimedText[]; left: string[] }
   'GET /lights': Record<string, Light>
   'GET /styles': { shipped: readonly HouseStyle[]; own: HouseStyle[] }
   'POST /styles': HouseStyle

@@ -33,7 +33,7 @@ export function reportOf(
   shape: FilmShape,
   mixed: Mixdown,
   steps: FilmReport['steps'],
-  rest: Pick<FilmReport, 'segments' | 'segmentsReused' | 'remarks'>,
+  rest: Pick<FilmReport, 'segments' | 'segmentsReused' | 'languages' | 'remarks'>,
 ): FilmReport {
   const two = (n: number) => Math.round(n * 100) / 100
   return {

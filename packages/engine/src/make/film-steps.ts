@@ -4,11 +4,12 @@ import { join } from 'node:path'
 import pLimit from 'p-limit'
 import { claimRows } from '@tidy-reel/core/checks/claim-rows'
 import { claimsOf } from '@tidy-reel/core/checks/claims'
-import { filmTexts } from '@tidy-reel/core/export/film-files'
+import { filmTexts, trackTexts } from '@tidy-reel/core/export/film-files'
 import { ffmetadata } from '@tidy-reel/core/export/lists'
 import { type FilmLetters, filmLetters } from '@tidy-reel/core/film/film-letters'
 import { ledgerOf } from '@tidy-reel/core/film/ledger'
 import { filmShots, pictureRuns } from '@tidy-reel/core/film/shots'
+import { filmCues } from '@tidy-reel/core/film/subtitles/film-cues'
 import { srt } from '@tidy-reel/core/film/subtitles/write'
 import { leftOutRemarks } from '@tidy-reel/core/film/supers/left-out'
 import type { ChosenItem } from '@tidy-reel/core/pictures/item'
@@ -134,21 +135,39 @@ export function encodeSegments(
   )
 }
 
+/** What is spoken, whatever is burnt in. */
+const spokenCues = ({ film, shape }: Making, plan: Timeline) => filmCues(plan, film, shape, '')
+
+/** The film in its other languages. */
+const trackCues = ({ film, shape }: Making, plan: Timeline) =>
+  film.subtitling.tracks.map(({ language }) => ({
+    language,
+    cues: filmCues(plan, film, shape, language),
+  }))
+
 /** Step 5: segments, sound, subtitles and chapters become the film; it appears when it is whole. */
 export async function joinParts(
-  { config, document, out, place, shape, signal }: Making,
+  making: Making,
   plan: Timeline,
   parts: { segments: PlannedSegments; encoded: readonly string[]; mix: Mixdown },
 ): Promise<void> {
+  const { config, document, out, place, shape, signal } = making
   const half = join(out, 'film.part.mp4')
+  const { language } = voiceById(speechPlace(config).voices, document.voice)
   const joined = {
     segments: parts.encoded,
     frames: parts.segments.segments.map(({ frames }) => frames),
     fps: shape.fps,
     mix: parts.mix.file,
-    srt: srt(parts.segments.letters.cues),
+    subtitles: [
+      { srt: srt(spokenCues(making, plan)), language },
+      ...trackCues(making, plan).map((track) => ({
+        srt: srt(track.cues),
+        language: track.language,
+      })),
+    ],
     metadata: ffmetadata(document.title, plan),
-    language: voiceById(speechPlace(config).voices, document.voice).language,
+    language,
     burnIn: shape.burnIn,
   }
   await joinFilm(place.work, joined, half, signal)
@@ -172,15 +191,16 @@ export async function writeTexts(
   const report = reportOf(plan, shape, made.mix, steps, {
     segments: segments.length,
     segmentsReused: reused,
+    languages: film.subtitling.tracks.map(({ language }) => language),
     remarks: [...remarksOf(made.spoken, made.footage.faults, film), ...leftOutRemarks(letters)],
   })
   const voice = voiceById(speechPlace(config).voices, document.voice)
   const claims = claimsOf(document.script, parsedScript(document.script))
-  const texts = filmTexts({
+  const finished = {
     title: document.title,
     timeline: plan,
     shape,
-    cues: letters.cues,
+    cues: spokenCues(making, plan),
     supers: letters.supers,
     lettering: film.lettering,
     ledger: ledgerOf(plan),
@@ -190,7 +210,8 @@ export async function writeTexts(
     voice: `${voice.name}, synthesized with ${voice.engine}`,
     music: document.mood === 'none' ? 'none' : 'made for this film with MMA and FluidSynth',
     report,
-  })
+  }
+  const texts = [...filmTexts(finished), ...trackTexts(finished, trackCues(making, plan))]
   for (const [name, text] of texts) await writeFile(join(out, name), text)
   return report
 }

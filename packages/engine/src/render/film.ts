@@ -77,7 +77,8 @@ export interface Joined {
   frames: readonly number[]
   fps: FrameRate
   mix: string
-  srt: string
+  /** SubRip, the narration's own first; languages as BCP 47. */
+  subtitles: readonly { srt: string; language: string }[]
   metadata: string
   /** Of the narration, BCP 47: players choose sound and subtitles by it. */
   language: string
@@ -94,8 +95,8 @@ export async function joinFilm(
 ): Promise<void> {
   const list = join(work, 'segments.txt')
   await writeFile(list, concatList(parts))
-  const subtitled = parts.srt.length > 0
-  await writeFile(join(work, 'film.srt'), parts.srt)
+  const subtitles = parts.subtitles.filter(({ srt }) => srt.length > 0)
+  for (const [i, { srt }] of subtitles.entries()) await writeFile(join(work, `film-${i}.srt`), srt)
   await writeFile(join(work, 'chapters.txt'), parts.metadata)
   const inputs = [
     '-f',
@@ -110,7 +111,7 @@ export async function joinFilm(
     'ffmetadata',
     '-i',
     join(work, 'chapters.txt'),
-    ...(subtitled ? ['-i', join(work, 'film.srt')] : []),
+    ...subtitles.flatMap((_, i) => ['-i', join(work, `film-${i}.srt`)]),
   ]
   const [num, den] = parts.fps
   const frames = parts.frames.reduce((sum, each) => sum + each, 0)
@@ -128,7 +129,7 @@ export async function joinFilm(
       '0:v',
       '-map',
       '1:a',
-      ...(subtitled ? ['-map', '3:s'] : []),
+      ...subtitles.flatMap((_, i) => ['-map', `${3 + i}:s`]),
       '-map_metadata',
       '2',
       '-map_chapters',
@@ -139,7 +140,11 @@ export async function joinFilm(
       exactTimes(parts.fps),
       '-metadata:s:a:0',
       `language=${language}`,
-      ...(subtitled ? ['-c:s', 'mov_text', '-metadata:s:s:0', `language=${language}`] : []),
+      ...(subtitles.length ? ['-c:s', 'mov_text'] : []),
+      ...subtitles.flatMap(({ language: own }, i) => [
+        `-metadata:s:s:${i}`,
+        `language=${iso6392(own)}`,
+      ]),
       // Half a frame more: the last one begins before the film's end.
       '-t',
       (((frames + 0.5) * den) / num).toFixed(6),
@@ -153,7 +158,7 @@ export async function joinFilm(
     ],
     { signal },
   )
-  if (subtitled && parts.burnIn) await quietSubtitles(out)
+  if (subtitles.length && parts.burnIn) await quietSubtitles(out)
 }
 
 /**

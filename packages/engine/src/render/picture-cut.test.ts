@@ -43,7 +43,10 @@ const grey = (level: number) =>
     '-frames:v',
     '1',
   ])
+/** A clip whose shape is nearly the film's: scaled to fill, its pixels would not be square. */
+const wider = lavfi('wider.mp4', 'color=c=0xd0d0d0:s=426x238:r=30:d=4', ['-pix_fmt', 'yuv420p'])
 const library = memoryLibrary({
+  wider,
   counter: counting(4),
   short: counting(1.9),
   shorter: counting(1.2),
@@ -52,6 +55,7 @@ const library = memoryLibrary({
   light: grey(0xe0),
 })
 const picture = {
+  wider: item('wider', 'clip', { seconds: 4 }),
   counter: item('counter', 'clip', { seconds: 4 }),
   halves: item('halves'),
   dark: item('dark'),
@@ -153,6 +157,15 @@ describe('a rendered cut', () => {
     ])
     expect(dipped[75]!).toBeLessThan(30)
     expect(Math.min(dipped[58]!, dipped[92]!)).toBeGreaterThan(180)
+  })
+  it('dips to a clip whose shape is nearly the film\u2019s', async () => {
+    const dipped = await greys([
+      show('s1', picture.light),
+      show('s2', picture.wider),
+      adjust('s2', { transition: { kind: 'dip', samples: 48_000 } }),
+    ])
+    expect(dipped[75]!).toBeLessThan(30)
+    expect(dipped[92]!).toBeGreaterThan(150)
   })
   it('shows the part of a clip that is asked for, at the speed that is asked for', async () => {
     const normal = await greys([show('s1', picture.counter), show('s2', picture.dark)])

@@ -157,11 +157,12 @@ function pictureFilter(
   const cut = `${timed}fps=${rate},${held},trim=start_frame=${first}:end_frame=${first + frames},${exact}`
   // Frames that are the film's already are not touched: scaling in place costs a tenth of the
   // encoding.
+  // Scaled to fill, those of another shape are not quite square, and would not fit behind others.
   const fits = file?.plain && file.width === width && file.height === height
   const filled = fits
     ? cut
     : `${cut},scale=${width}:${height}:force_original_aspect_ratio=increase:flags=bicubic:out_co` +
-      `lor_matrix=bt709:out_range=tv,crop=${width}:${height},format=yuv420p`
+      `lor_matrix=bt709:out_range=tv,crop=${width}:${height},format=yuv420p,setsar=1`
   return source.move
     ? `${filled},${viewFilter(source.move, { first, span, ease }, width, height)}`
     : filled

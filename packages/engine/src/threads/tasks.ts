@@ -11,6 +11,7 @@ import { type ReadFilms, readFilms } from '@tidy-reel/core/topics/read-films'
 import type { ScriptChecks } from '@tidy-reel/core/views/checks'
 import { type EpisodeFacts, episodeFacts } from '@tidy-reel/core/views/episode-facts'
 import type { Brief, Draft, Outline } from '@tidy-reel/core/writing/brief'
+import type { ReadSubtitles } from '../import/read-subtitles.ts'
 import { type ImportedScript, readAs } from '../import/imported-script.ts'
 
 /**
@@ -27,6 +28,16 @@ export const TASKS = {
   }): Promise<ImportedScript> => {
     const { importFile } = await import('../import/import-file.ts')
     return importFile(Buffer.from(bytes), name)
+  },
+  readSubtitles: async ({
+    bytes,
+    name,
+  }: {
+    bytes: Uint8Array
+    name: string
+  }): Promise<ReadSubtitles> => {
+    const { readSubtitles } = await import('../import/read-subtitles.ts')
+    return readSubtitles(Buffer.from(bytes), name)
   },
   readPage: async ({ html, name }: { html: string; name: string }): Promise<ImportedScript> => {
     const { htmlScript } = await import('../import/html-script.ts')

@@ -1,8 +1,9 @@
 import { Readable } from 'node:stream'
-import { isFault } from '@tidy-reel/core/faults/fault'
+import { isFault, TidyError } from '@tidy-reel/core/faults/fault'
 import type { ImportedScriptView } from '@tidy-reel/core/views/imported-script'
 import { IMPORT_BYTES_LIMIT, importTooLarge } from '@tidy-reel/engine/import/import-limit'
 import type { ImportedScript } from '@tidy-reel/engine/import/imported-script'
+import { SUBTITLES_BYTES_LIMIT } from '@tidy-reel/engine/import/read-subtitles'
 import { allOf } from '@tidy-reel/engine/storage/limited'
 import type { WorkPool } from '@tidy-reel/engine/threads/pool'
 import type { PictureActions } from './pictures.ts'
@@ -32,6 +33,12 @@ export function importActions(take: PictureActions['take'], pool: WorkPool) {
     async file(name: string, file: Readable) {
       const bytes = await allOf(file, IMPORT_BYTES_LIMIT, () => importTooLarge(name))
       return viewOf(await pool.run('importFile', { bytes, name }))
+    },
+    async subtitles(name: string, file: Readable) {
+      const tooLarge = () =>
+        new TidyError('subtitles_unreadable', { name, reason: 'it is over 8 MB' })
+      const bytes = await allOf(file, SUBTITLES_BYTES_LIMIT, tooLarge)
+      return pool.run('readSubtitles', { bytes, name })
     },
     async link(address: string, signal: AbortSignal) {
       const { fetchPage } = await import('@tidy-reel/engine/import/fetch-page')

@@ -30,6 +30,8 @@ export const FAULT_STATUS = {
   input_invalid: 400,
   file_not_found: 404,
   episode_not_found: 404,
+  tracks_too_many: 422,
+  subtitles_unreadable: 415,
   scene_not_found: 404,
   shot_not_found: 404,
   shots_too_many: 422,

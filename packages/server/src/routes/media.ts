@@ -2,7 +2,7 @@ import { existsSync } from 'node:fs'
 import { join } from 'node:path'
 import { Hono } from 'hono'
 import { z } from 'zod'
-import { FILM_FILE_NAMES, filmFileMime } from '@tidy-reel/core/export/film-files'
+import { FILM_FILE_NAMES, filmFileMime, isTrackFile } from '@tidy-reel/core/export/film-files'
 import { proxyLights } from '@tidy-reel/engine/render/picture-light'
 import { proxyFile } from '@tidy-reel/engine/render/proxy'
 import { bedFile } from '@tidy-reel/engine/sound/monitor-bed'
@@ -10,7 +10,7 @@ import type { Services } from '../services.ts'
 import { sendFile } from './files.ts'
 import { valid } from './valid.ts'
 
-const FilmFile = z.enum(FILM_FILE_NAMES)
+const FilmFile = z.union([z.enum(FILM_FILE_NAMES), z.string().refine(isTrackFile)])
 const ItemId = z.object({ id: z.string().regex(/^[\w.-]{1,200}$/) })
 /** Of pictures, parted by commas. */
 const ItemIds = z.object({
@@ -63,7 +63,7 @@ export function mediaRoutes({ renders, place, thumbnails, pictures }: Services) 
         const { id, name } = c.req.valid('param')
         await renders.find(id)
         const { save } = c.req.valid('query')
-        const ending = name.split('.')[1]
+        const ending = name.split('.').slice(1).join('.')
         return sendFile(join(renders.folder(id), name), filmFileMime(name), {
           range: c.req.header('range'),
           saveAs: save && `${save.replace(/[^\p{L}\p{N} _-]+/gu, '').trim() || 'film'}.${ending}`,

@@ -19,6 +19,11 @@ export function scriptRoutes({ channels, imports, pool }: Services) {
       async (c) => c.json(await imports.file(c.req.valid('query').name, bodyOf(c.req.raw))),
     )
     .post(
+      '/import/subtitles',
+      valid('query', z.object({ name: z.string().trim().min(1).max(300) })),
+      async (c) => c.json(await imports.subtitles(c.req.valid('query').name, bodyOf(c.req.raw))),
+    )
+    .post(
       '/import/link',
       valid('json', z.object({ address: z.string().trim().min(1).max(2000) })),
       async (c) => c.json(await imports.link(c.req.valid('json').address, c.req.raw.signal)),

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { ElButton, ElProgress } from 'element-plus'
 import { computed, useTemplateRef } from 'vue'
-import { FILM_FILES } from '@tidy-reel/core/export/film-files'
+import { FILM_FILES, TRACK_FORMATS, trackFile } from '@tidy-reel/core/export/film-files'
 import { overallProgress } from '@tidy-reel/core/render/progress'
+import { languageName } from '@tidy-reel/core/text/language-name'
 import { clockText } from '@tidy-reel/core/time/time'
 import type { RenderView } from '@tidy-reel/core/views/episode'
 import { renderFile } from '../api/media.ts'
@@ -17,6 +18,15 @@ const STEPS = {
   join: 'Joining',
 }
 const FILES = FILM_FILES.filter(({ label }) => label !== null)
+const files = computed(() => [
+  ...FILES,
+  ...(props.render.report?.languages ?? []).flatMap((language) =>
+    TRACK_FORMATS.map((format) => ({
+      name: trackFile(language, format),
+      label: `${languageName(language)}, ${format.toUpperCase()}`,
+    })),
+  ),
+])
 const live = computed(() => props.render.state === 'queued' || props.render.state === 'running')
 const size = computed(() => `${props.render.shape.width} × ${props.render.shape.height}`)
 const when = computed(() =>
@@ -62,7 +72,7 @@ defineExpose({ focusStop: () => stop.value?.ref?.focus() })
     <div v-else-if="render.state === 'done' && render.report" class="files">
       <span
         ><a
-          v-for="{ name, label } in FILES"
+          v-for="{ name, label } in files"
           :key="name"
           :href="renderFile(render.id, name, title)"
           download

@@ -6,6 +6,7 @@ import { type Cue, cuesFromWords, type CueWord } from './cues.ts'
 import { guidelineOf } from './guidelines.ts'
 import { withHeardMarks } from './heard-marks.ts'
 import { shownWords } from './kept-words.ts'
+import { trackWords } from './track-words.ts'
 import { type SubtitleLimits, subtitleLimits } from './limits.ts'
 
 /** How a film's subtitles look, what they keep to, and where they say it in other words. */
@@ -27,15 +28,25 @@ export const filmLimits = (
 /**
  * The subtitles of a film of this shape.
  *
- * @param shape of the film, in pixels
+ * @param shape    of the film, in pixels
+ * @param language of a track; empty, or where there is none of it, what is spoken
  * @returns in order, none over another; `[]` where nothing is spoken
  */
 export function filmCues(
   timeline: Timeline,
   subtitled: Subtitled,
   shape: { width: number; height: number },
+  language = subtitled.subtitling.burnt,
 ): Cue[] {
   const limits = filmLimits(timeline, subtitled, shape)
+  const track = subtitled.subtitling.tracks.find((one) => one.language === language)
+  if (track) {
+    const words = trackWords(timeline, track).flat()
+    return cuesFromWords(
+      words.flatMap((word) => linePieces(word, limits)),
+      limits,
+    )
+  }
   const { kept, marks } = subtitled.subtitling
   const said = timeline.scenes.map(sceneWords)
   const marked = withHeardMarks(shownWords(said.flat(), kept), said, subtitled.scenes, marks)
