@@ -35,8 +35,8 @@ import {
   withShot,
 } from './shot-edits.ts'
 import { backToStyle, withStyle } from './style-parts.ts'
-import { withoutTrack, withTrackTexts } from './track-edits.ts'
 import { withKept } from './subtitling.ts'
+import { withoutTrack, withTrackTexts } from './track-edits.ts'
 
 export interface Applied {
   document: Document

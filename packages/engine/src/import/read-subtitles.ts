@@ -102,10 +102,13 @@ const ENTITIES: Record<string, string> = {
   '&rlm;': '',
 }
 
+/** Tags of SubRip and WebVTT, times of words, overrides of ASS; any other bracket is a text's own. */
+const MARKS = /<\/?(?:b|i|u|s|c|v|font|ruby|rt|lang)(?:[.\s][^>]*)?>|<\d[\d:.]*>|\{\\[^}]*\}/gi
+
 function withoutTags(line: string, left: LeftOut): string {
   return line
     .replace(/<v[.\w]*\s+([^>]*)>/g, () => (left.add('the name of who speaks'), ''))
-    .replace(/<\/?(?:[a-z][^>]*|\d[\d:.]*)>|\{\\[^}]*\}/gi, (tag) => {
+    .replace(MARKS, (tag) => {
       if (!/^<\//.test(tag)) left.add('a mark of letters or time')
       return ''
     })
@@ -195,7 +198,7 @@ function ttmlSeconds(written: string, rate: number, ticks: number): number | und
   const offset = /^(\d+(?:\.\d+)?)(h|ms|m|s|f|t)$/.exec(written.trim())
   if (!offset) return undefined
   const units = { h: 3600, m: 60, s: 1, ms: 0.001, f: 1 / rate, t: 1 / ticks }
-  return Number(offset[1]) * (units[offset[2] as keyof typeof units] ?? 1)
+  return Number(offset[1]) * units[offset[2] as keyof typeof units]
 }
 
 /** Rows of a table, or lines: the last cell of each is its text. */

@@ -1,5 +1,5 @@
-import type { TimelineScene } from '../../timeline/timeline.ts'
 import { SAMPLE_RATE } from '../../time/time.ts'
+import type { TimelineScene } from '../../timeline/timeline.ts'
 
 /** A text and when it is seen, in seconds; without times in the order it stands in. */
 export interface TimedText {

@@ -6,8 +6,8 @@ import { type Cue, cuesFromWords, type CueWord } from './cues.ts'
 import { guidelineOf } from './guidelines.ts'
 import { withHeardMarks } from './heard-marks.ts'
 import { shownWords } from './kept-words.ts'
-import { trackWords } from './track-words.ts'
 import { type SubtitleLimits, subtitleLimits } from './limits.ts'
+import { trackWords } from './track-words.ts'
 
 /** How a film's subtitles look, what they keep to, and where they say it in other words. */
 export type Subtitled = Pick<Film, 'lettering' | 'subtitling' | 'scenes'>
