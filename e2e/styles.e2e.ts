@@ -113,3 +113,42 @@ test('subtitles read through: a line corrected keeps to its words through a cut 
   await expect.poll(async () => (await kept()).guideline).toBe('dcmp')
   await expect(page.getByText('Lines of 32 letters, 160 words a minute')).toBeVisible()
 })
+
+test('subtitles in another language: read from a file, put right, burnt in, and they go along with their scenes', async ({
+  page,
+}) => {
+  await newEpisode(page, 'Two languages', 'The tide turns. The moon pulls at the sea.')
+  const id = idOf(page)
+  const subtitling = async () => (await viewOf(page.request, id)).document.subtitling
+  await page.goto(`${address()}/episode/${id}/subtitles`)
+  await page.locator('.el-select', { has: page.getByLabel('Language of the subtitles') }).click()
+  await page.getByRole('option', { name: 'German' }).click()
+  const german = page.getByRole('region', { name: 'Subtitles in German' })
+  await expect(german.getByText('Nothing written yet')).toBeVisible()
+  const file = (name: string, text: string) =>
+    german
+      .getByLabel('A file with subtitles in German')
+      .setInputFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(text) })
+  await file('none.srt', '1\n2\n3')
+  await expect(german.getByRole('alert')).toContainText('"none.srt" holds no subtitles')
+  await file('two.txt', 'Die Flut kehrt um.\nDer Mond zieht am Meer.')
+  await expect(german.getByText('2 texts of two.txt stand beside 2 scenes now.')).toBeVisible()
+  await expect(german.getByText('All 2 scenes written')).toBeVisible()
+  const second = german.getByLabel('Scene 2 in German')
+  await second.fill('Der Mond zieht das Meer an.')
+  await second.press('Control+Enter')
+  await expect
+    .poll(async () => (await subtitling()).tracks[0]?.texts.map(({ text }) => text).sort())
+    .toEqual(['Der Mond zieht das Meer an.', 'Die Flut kehrt um.'])
+  await german.getByText('Written on the picture in place of what is spoken').click()
+  await expect.poll(async () => (await subtitling()).burnt).toBe('de')
+  await page.goto(`${address()}/episode/${id}/sheet?scene=s1&panel=drawn`)
+  await expect(page.getByRole('region', { name: 'Drawn on it' })).toBeVisible()
+  await page.goto(`${address()}/episode/${id}/subtitles`)
+  await page.locator('.el-select', { has: page.getByLabel('Language of the subtitles') }).click()
+  await page.getByRole('option', { name: 'German' }).click()
+  await german.getByRole('button', { name: 'Remove German' }).click()
+  await expect.poll(subtitling).toMatchObject({ tracks: [], burnt: '' })
+  await page.getByRole('button', { name: /^Undo: subtitles in German removed/ }).click()
+  await expect.poll(async () => (await subtitling()).tracks.length).toBe(1)
+})

@@ -142,6 +142,7 @@ function subtitles(tidy: Command) {
     .option('--format <format>', 'srt, vtt, ass, ttml or txt', 'srt')
     .option('--size <size>', 'width and height of the film', '1920x1080')
     .option('--fps <rate>', 'frames a second', '30')
+    .option('--language <code>', 'of an episode that has subtitles in it; left out, what is spoken')
     .option('--style <id>', 'a house style')
     .option('--out <file>', 'in place of printing them')
     .description('subtitles and transcript')

@@ -1,7 +1,7 @@
 import type { Comparison } from '../document/compare.ts'
 import type { Document } from '../document/document.ts'
-import type { Item } from '../pictures/item.ts'
 import type { TimedText } from '../film/subtitles/align-texts.ts'
+import type { Item } from '../pictures/item.ts'
 import type { Light } from '../pictures/light.ts'
 import type { HouseStyle } from '../style/house-style.ts'
 import type { Idea, OfferedChannel, TopicsView } from '../topics/topic-views.ts'

@@ -11,8 +11,8 @@ import { type ReadFilms, readFilms } from '@tidy-reel/core/topics/read-films'
 import type { ScriptChecks } from '@tidy-reel/core/views/checks'
 import { type EpisodeFacts, episodeFacts } from '@tidy-reel/core/views/episode-facts'
 import type { Brief, Draft, Outline } from '@tidy-reel/core/writing/brief'
-import type { ReadSubtitles } from '../import/read-subtitles.ts'
 import { type ImportedScript, readAs } from '../import/imported-script.ts'
+import type { ReadSubtitles } from '../import/read-subtitles.ts'
 
 /**
  * Work that may take long, by what a person pastes or sends: it is done in a thread of its own.

@@ -17,8 +17,10 @@ import FilmMonitor from '../monitor/FilmMonitor.vue'
 import { useLights } from '../monitor/use-lights.ts'
 import { usePlayer } from '../monitor/use-player.ts'
 import GuidelineFields from './GuidelineFields.vue'
+import LanguageChoice from './LanguageChoice.vue'
 import LookChoice from './LookChoice.vue'
 import SubtitleLine from './SubtitleLine.vue'
+import TrackLines from './TrackLines.vue'
 import { useCueList } from './use-cue-list.ts'
 
 const episode = useEpisode()
@@ -28,6 +30,30 @@ const listed = useCueList(
   () => episode.plan,
   () => lights.value,
 )
+/** Of another language; empty for what is spoken. */
+const language = ref('')
+const tracks = computed(() => episode.document.subtitling.tracks.map((track) => track.language))
+watch(tracks, (now) => {
+  if (!now.includes(language.value)) language.value = ''
+})
+function choose(chosen: string) {
+  if (chosen && !tracks.value.includes(chosen))
+    episode.run({ type: 'setTrack', language: chosen, texts: [] })
+  language.value = chosen
+}
+/** The monitor shows those that are read, whatever is written on the film. */
+const plan = computed(() => ({
+  ...episode.plan,
+  subtitling: { ...episode.plan.subtitling, burnt: language.value },
+}))
+/** A scene in another language, seen as it is read. */
+function toScene(sceneId: string) {
+  if (episode.selected === sceneId) return
+  episode.selected = sceneId
+  const scene = episode.film.scenes.find(({ id }) => id === sceneId)
+  if (scene && !player.playing.value)
+    player.seek(Math.round((scene.speechStart + scene.endSample) / 2))
+}
 const rows = computed(() => listed.value ?? [])
 const cues = computed(() => rows.value.map(({ cue }) => cue))
 const faulty = computed(() => rows.value.filter(({ faults }) => faults.length).length)
@@ -139,9 +165,13 @@ const told = computed(() => {
 
 <template>
   <main class="subtitles">
-    <section class="read" aria-label="All subtitles">
+    <TrackLines v-if="language" :language="language" @at="toScene">
+      <LanguageChoice :language="language" :tracks="tracks" @choose="choose" />
+    </TrackLines>
+    <section v-else class="read" aria-label="All subtitles">
       <div class="head">
         <b class="serif">Subtitles</b>
+        <LanguageChoice :language="language" :tracks="tracks" @choose="choose" />
         <span class="soft told" role="status">{{ told }}</span>
         <ElButton v-if="faulty" size="small" @click="nextFault">Next of them</ElButton>
         <ElButton
@@ -192,7 +222,7 @@ const told = computed(() => {
       <FilmMonitor
         v-if="episode.film.frames"
         :film="episode.film"
-        :plan="episode.plan"
+        :plan="plan"
         :player="player"
         :proxies="episode.proxies"
         :guides="guides"

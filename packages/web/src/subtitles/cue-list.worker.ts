@@ -19,7 +19,7 @@ export interface CuesAsked {
 const WIDE = { width: 1920, height: 1080 }
 
 function listed({ film, plan, lights }: CuesAsked): CueRow[] {
-  const cues = readableCues(filmCues(film, plan, WIDE), {
+  const cues = readableCues(filmCues(film, plan, WIDE, ''), {
     timeline: film,
     film: plan,
     pictures: { shots: filmShots(film, () => true), lights },
