@@ -16,10 +16,10 @@ export interface SubtitledFilm extends LetteredFilm {
 /** Subtitles of a film by format; `txt` is what is said, to be read. */
 export const SUBTITLES = {
   srt: ({ cues }: SubtitledFilm) => srt(cues),
-  vtt: ({ cues }: SubtitledFilm) => vtt(cues),
+  vtt: ({ cues, lettering }: SubtitledFilm) => vtt(cues, lettering.subtitle.place),
   ass: ({ shape, lettering, cues, supers }: SubtitledFilm) =>
     assDocument({ ...shape, lettering, cues, marks: supers.flatMap(({ marks }) => marks) }),
-  ttml: ({ cues, language }: SubtitledFilm) => ttml(cues, language),
+  ttml: ({ cues, language, lettering }: SubtitledFilm) => ttml(cues, language, lettering.subtitle),
   txt: ({ timeline }: SubtitledFilm) => transcript(timeline),
 }
 export type SubtitleFormat = keyof typeof SUBTITLES

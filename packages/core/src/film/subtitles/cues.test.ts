@@ -57,6 +57,28 @@ describe('subtitle formats', () => {
     expect(read.cues).toHaveLength(cues.length)
     expect(read.cues[0]!.startTime).toBeCloseTo(cues[0]!.start / SAMPLE_RATE, 2)
   })
+  it('writes WebVTT and TTML that stand where the style has them (webvtt-parser, imsc)', () => {
+    const read = new WebVTTParser().parse(vtt(cues, 'head-left'), 'subtitles')
+    expect(read.errors).toEqual([])
+    expect(read.cues[0]).toMatchObject({ linePosition: 6, textPosition: 6, alignment: 'start' })
+    const style = {
+      ...lettering.subtitle,
+      place: 'head-left',
+      ground: 'plate',
+      strength: 0.5,
+    } as const
+    const complaints: string[] = []
+    const tell = (message: string) => complaints.push(message) > 0
+    const head = fromXML(ttml(cues, 'en', style), {
+      info: () => false,
+      warn: tell,
+      error: tell,
+      fatal: tell,
+    })
+    expect(complaints).toEqual([])
+    expect(JSON.stringify((head as { head?: unknown }).head)).toContain('"before"')
+    expect(ttml(cues, 'en', style)).toContain(`tts:backgroundColor="${style.groundColour}80"`)
+  })
   it('writes SRT that subsrt-ts reads back', () => {
     const read = parseSubtitles(srt(cues), { format: 'srt' }).filter(
       (c) => c.type === 'caption',
@@ -74,7 +96,7 @@ describe('subtitle formats', () => {
     }
     const complaints: string[] = []
     const tell = (message: string) => complaints.push(message) > 0
-    const read = fromXML(ttml([...cues, hostile], 'de'), {
+    const read = fromXML(ttml([...cues, hostile], 'de', lettering.subtitle), {
       info: () => false,
       warn: tell,
       error: tell,

@@ -1,4 +1,6 @@
 import { oneLine } from '../../text/one-line.ts'
+import type { SubtitleStyle } from '../../style/lettering.ts'
+import { placed } from './cue-place.ts'
 import type { Cue } from './cues.ts'
 import { stamp } from './write.ts'
 
@@ -12,6 +14,17 @@ const escaped = (text: string) =>
 /** Languages whose lines run from right to left. */
 const RIGHT_TO_LEFT = /^(?:ar|fa|he|ur|yi)\b/i
 
+/** What lines stand on, `#RRGGBBAA`: a dark ground where the style has none that a player can draw. */
+function groundOf({ ground, groundColour, strength }: Parameters<typeof ttml>[2]): string {
+  if (ground !== 'lines' && ground !== 'plate') return '#000000c2'
+  return (
+    groundColour +
+    Math.round(strength * 255)
+      .toString(16)
+      .padStart(2, '0')
+  )
+}
+
 /**
  * TTML as its two profiles for broadcast and the web both take it: EBU-TT-D (EBU Tech 3380) and
  * IMSC 1.1 Text (W3C), from memory; a reference reader of IMSC judges it in the tests. Media time,
@@ -20,7 +33,14 @@ const RIGHT_TO_LEFT = /^(?:ar|fa|he|ur|yi)\b/i
  * @param cues     times in samples; none, and the body is empty
  * @param language BCP 47, of the narration
  */
-export function ttml(cues: readonly Cue[], language: string): string {
+export function ttml(
+  cues: readonly Cue[],
+  language: string,
+  style: Pick<SubtitleStyle, 'place' | 'colour' | 'ground' | 'groundColour' | 'strength'>,
+): string {
+  const { row, side } = placed(style.place)
+  const displayed = { head: 'before', middle: 'center', foot: 'after' }[row]
+  const aligned = { left: 'start', centre: 'center', right: 'end' }[side]
   const direction = RIGHT_TO_LEFT.test(language) ? ' tts:direction="rtl"' : ''
   const paragraphs = cues.map(({ start, end, lines }, i) =>
     [
@@ -41,11 +61,11 @@ export function ttml(cues: readonly Cue[], language: string): string {
     </metadata>
     <styling>
       <style xml:id="words" tts:fontFamily="proportionalSansSerif" tts:fontSize="80%"
-        tts:lineHeight="125%" tts:textAlign="center" tts:color="#ffffff"
-        tts:backgroundColor="#000000c2"${direction}/>
+        tts:lineHeight="125%" tts:textAlign="${aligned}" tts:color="${style.colour}"
+        tts:backgroundColor="${groundOf(style)}"${direction}/>
     </styling>
     <layout>
-      <region xml:id="foot" tts:origin="5% 5%" tts:extent="90% 90%" tts:displayAlign="after"/>
+      <region xml:id="foot" tts:origin="5% 5%" tts:extent="90% 90%" tts:displayAlign="${displayed}"/>
     </layout>
   </head>
   <body>

@@ -1,5 +1,7 @@
 import { oneLine } from '../../text/one-line.ts'
 import { clockParts } from '../../time/time.ts'
+import type { Place } from '../../style/lettering.ts'
+import { placed } from './cue-place.ts'
 import type { Cue } from './cues.ts'
 
 const two = (n: number) => String(n).padStart(2, '0')
@@ -36,15 +38,24 @@ const safe = (line: string) =>
 export const wordTag = (word: string, start: number | undefined): string =>
   (start === undefined ? '' : `<${stamp(start, '.')}>`) + safe(word)
 
+/** Where a subtitle stands, as settings of a WebVTT cue; none at the middle of the foot. */
+function vttPlace(place: Place): string {
+  const { row, side } = placed(place)
+  const line = { foot: '', middle: ' line:45%', head: ' line:6%' }[row]
+  const aside = { left: ' position:6% align:start', centre: '', right: ' position:94% align:end' }
+  return line + aside[side]
+}
+
 /**
  * WebVTT (W3C): `&`, `<` and `>` escaped as its grammar asks.
  *
  * @returns the head alone for no cues
  */
-export function vtt(cues: readonly Cue[]): string {
+export function vtt(cues: readonly Cue[], place: Place = 'foot'): string {
+  const settings = vttPlace(place)
   const blocks = cues.map(
-    (cue) =>
-      `${stamp(cue.start, '.')} --> ${stamp(cue.end, '.')}\n${cue.lines.map(safe).join('\n')}\n`,
+    ({ start, end, lines }) =>
+      `${stamp(start, '.')} --> ${stamp(end, '.')}${settings}\n${lines.map(safe).join('\n')}\n`,
   )
   return ['WEBVTT\n', ...blocks].join('\n')
 }
