@@ -5,7 +5,6 @@ import { fileURLToPath } from 'node:url'
 import pLimit from 'p-limit'
 import { apply, documentFrom } from '@tidy-reel/core/document/apply'
 import { filmOf } from '@tidy-reel/core/document/film-scenes'
-import { assDocument } from '@tidy-reel/core/film/lettering/ass-document'
 import { easeOf, stillMove } from '@tidy-reel/core/pictures/move'
 import type { FilmShape, Segment } from '@tidy-reel/core/render/plan'
 import { CALM } from '@tidy-reel/core/style/calm'
@@ -15,6 +14,7 @@ import { renderSegments } from '@tidy-reel/engine/render/film'
 import { fontsFolder } from '@tidy-reel/engine/render/fonts'
 import { ENCODER } from '@tidy-reel/engine/render/segment-args'
 import { runProgram } from '@tidy-reel/engine/run/program'
+import { benchLetters } from './bench-letters.ts'
 
 const ROOT = fileURLToPath(new URL('..', import.meta.url))
 const FRAMES = 120
@@ -31,6 +31,23 @@ const timed = async (run: () => Promise<unknown>) => {
  * as many at once as there are cores; 1 would be free.
  */
 async function renderRatio(kind: 'photo' | 'clip', path: string, folder: string): Promise<number> {
+  const { ours, made } = await rendered(kind, path, folder, 'plain')
+  return (await bareEncoding(made)) / ours
+}
+
+/** The same segments with nothing written on them against with all there is. */
+async function burnInRatio(path: string, folder: string): Promise<number> {
+  const none = await rendered('clip', path, folder, 'none')
+  const all = await rendered('clip', path, folder, 'all')
+  return none.ours / all.ours
+}
+
+async function rendered(
+  kind: 'photo' | 'clip',
+  path: string,
+  folder: string,
+  letters: Parameters<typeof benchLetters>[0],
+): Promise<{ ours: number; made: string[] }> {
   const item = {
     id: `bench-${kind}`,
     kind,
@@ -42,13 +59,7 @@ async function renderRatio(kind: 'photo' | 'clip', path: string, folder: string)
     licence: '',
     author: '',
   }
-  const ass = assDocument({
-    width: 1920,
-    height: 1080,
-    cues: [{ lines: ['A line of text', 'and another one'], start: 0, end: 200_000 }],
-    ...CALM,
-    marks: [],
-  })
+  const ass = benchLetters(letters, shape)
   const segments = Array.from({ length: SEGMENTS }, (_, i): Segment => ({
     scene: i,
     frames: FRAMES,
@@ -66,7 +77,7 @@ async function renderRatio(kind: 'photo' | 'clip', path: string, folder: string)
     ],
     paper: CALM.lettering.palette.paper,
     ass,
-    hash: `bench-${kind}-${i}`,
+    hash: `bench-${kind}-${letters}-${i}`,
   }))
   const file = { path, width: 1920, height: 1080, plain: kind === 'clip', seconds: null }
   let made: string[] = []
@@ -78,6 +89,11 @@ async function renderRatio(kind: 'photo' | 'clip', path: string, folder: string)
       () => undefined,
     )
   })
+  return { ours, made }
+}
+
+/** Milliseconds that the encoder alone takes for the very frames of some segments. */
+async function bareEncoding(made: readonly string[]): Promise<number> {
   const raw = await Promise.all(
     made.map(async (segment) => {
       await runProgram('ffmpeg', [
@@ -94,7 +110,7 @@ async function renderRatio(kind: 'photo' | 'clip', path: string, folder: string)
     }),
   )
   const limit = pLimit(cpus().length)
-  const bare = await timed(() =>
+  return timed(() =>
     Promise.all(
       raw.map((yuv) =>
         limit(() =>
@@ -123,7 +139,6 @@ async function renderRatio(kind: 'photo' | 'clip', path: string, folder: string)
       ),
     ),
   )
-  return bare / ours
 }
 
 const work = await mkdtemp(join(tmpdir(), 'tidy-bench-'))
@@ -163,6 +178,9 @@ try {
   )
   console.log(
     `clips, frames a second against the bare encoder: ${(await renderRatio('clip', clip, work)).toFixed(2)}`,
+  )
+  console.log(
+    `burn-in with all there is against burn-in with nothing: ${(await burnInRatio(clip, work)).toFixed(2)}`,
   )
   const document = documentFrom(
     'Bench',

@@ -2,8 +2,9 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { documentFrom } from '../document/apply.ts'
 import { filmOf } from '../document/film-scenes.ts'
+import { PLACES } from '../pictures/place.ts'
 import { HOUSE_STYLES } from '../style/house-styles.ts'
-import { PLACES, SUPER_LOOKS } from '../style/lettering.ts'
+import { SUPER_LOOKS } from '../style/lettering.ts'
 import { SUBTITLE_PRESETS } from '../style/subtitle-presets.ts'
 import { wordsOf } from '../text/written-words.ts'
 import { timeline } from '../timeline/timeline.ts'
@@ -37,6 +38,9 @@ const DIRECTIONS = [
   '[call: Next week: the tides]',
   '[point: The lens at 62 35]',
   '[super: المنارة]',
+  '[number: 20 miles @ foot right]',
+  '[key: refraction @ 50 50]',
+  '[list: the gate; the sluice @ 3 97]',
 ]
 const TITLES = [
   'Light',

@@ -1,3 +1,5 @@
+import { splitPlace } from './drawn-place.ts'
+
 /** A figure as it is written, and what it amounts to. */
 export interface Figure {
   value: number
@@ -241,8 +243,8 @@ const READ_CHARACTERS = 600
 /**
  * Reads what a direction asks to be drawn. Nothing is invented: what has no figure gets no bar.
  *
- * @param text as it stands behind the colon
+ * @param text as it stands behind the colon; a place at its end is left aside
  * @returns undefined where the form cannot be drawn from it
  */
 export const readDrawn = (form: DrawnForm, text: string): Drawn | undefined =>
-  READERS[form](text.slice(0, READ_CHARACTERS).trim())
+  READERS[form](splitPlace(text.slice(0, READ_CHARACTERS)).text.trim())

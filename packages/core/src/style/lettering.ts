@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { PLACES } from '../pictures/place.ts'
 import { defined } from '../text/defined.ts'
 import { FACE_IDS } from './faces.ts'
 
@@ -18,20 +19,6 @@ export const Palette = z.object({
   accent: Colour,
 })
 export type Palette = z.infer<typeof Palette>
-
-/** Where something stands: rows from the foot up, as a picture is read. */
-export const PLACES = [
-  'foot-left',
-  'foot',
-  'foot-right',
-  'left',
-  'middle',
-  'right',
-  'head-left',
-  'head',
-  'head-right',
-] as const
-export type Place = (typeof PLACES)[number]
 
 export const ENTRANCES = ['none', 'fade', 'rise', 'pop', 'typed'] as const
 export type Entrance = (typeof ENTRANCES)[number]

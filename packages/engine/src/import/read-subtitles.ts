@@ -41,7 +41,8 @@ export function readSubtitles(bytes: Buffer, name: string): ReadSubtitles {
   if (texts.length > MOST_TEXTS)
     throw unreadable(`it has ${texts.length} subtitles, at most ${MOST_TEXTS} are read`)
   const worded = texts.filter(({ text: words }) => /[\p{L}\p{N}]/u.test(words))
-  if (!worded.some(({ text: words }) => /\p{L}/u.test(words))) throw unreadable('there are no words in it')
+  if (!worded.some(({ text: words }) => /\p{L}/u.test(words)))
+    throw unreadable('there are no words in it')
   return { texts: worded, left: left.sentences }
 }
 

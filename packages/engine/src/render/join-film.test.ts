@@ -51,7 +51,7 @@ async function joined(fps: FrameRate, segments = SEGMENTS, burnIn = true, langua
     frames,
     fps,
     mix,
-    subtitles: [{ srt: '1\n00:00:00,500 --> 00:00:01,500\nThe lamp burns.\n', language: 'en' }],
+    subtitles: [{ srt: '1\n00:00:00,500 --> 00:00:01,500\nThe lamp burns.\n', language }],
     metadata: ';FFMETADATA1\ntitle=T\n',
     language,
     burnIn,

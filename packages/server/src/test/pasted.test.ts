@@ -90,5 +90,5 @@ describe('a server on which somebody pastes the worst there is', () => {
     await others
     expect(delay.percentile(99.9) / 1e6).toBeLessThan(LOOP_MS)
     expect(Math.max(...waits)).toBeLessThan(WAIT_MS)
-  }, 60_000)
+  }, 150_000)
 })

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Sparkle, Star } from 'lucide-vue-next'
-import { computed, onMounted, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, onMounted, ref, watch } from 'vue'
 import type { Making, Shot } from '@tidy-reel/core/document/document'
 import type { OfferedPicture as Candidate } from '@tidy-reel/core/match/pick'
 import type { ChosenItem, Item } from '@tidy-reel/core/pictures/item'
@@ -8,9 +8,10 @@ import type { SearchWord } from '@tidy-reel/core/words/search-words'
 import FilterButton from '../pictures/FilterButton.vue'
 import { chipsOf } from '../pictures/filters.ts'
 import MovingThumb from '../pictures/MovingThumb.vue'
-import MakePanel from './MakePanel.vue'
 import { type CandidatePlace, useCandidates } from './use-candidates.ts'
 
+/** Fetched when it is opened. */
+const MakePanel = defineAsyncComponent(() => import('./MakePanel.vue'))
 const props = defineProps<{
   sceneId: string
   number: number

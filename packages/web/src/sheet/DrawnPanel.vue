@@ -6,8 +6,10 @@ import type { Command } from '@tidy-reel/core/document/command'
 import { DRAWN_LIMIT } from '@tidy-reel/core/document/command'
 import { DIALS, type Drawing } from '@tidy-reel/core/document/document'
 import { ownParts, STYLE_PARTS, type StylePartName } from '@tidy-reel/core/document/style-parts'
+import type { Place } from '@tidy-reel/core/pictures/place'
 import { DRAWN_EXAMPLES, type DrawnForm, readDrawn } from '@tidy-reel/core/script/drawn'
 import { drawnOffers } from '@tidy-reel/core/script/drawn-offers'
+import { splitPlace, withPlace } from '@tidy-reel/core/script/drawn-place'
 import { isDrawn } from '@tidy-reel/core/script/parse'
 import type { HouseStyle } from '@tidy-reel/core/style/house-style'
 import { SUBTITLE_PRESETS, type SubtitlePreset } from '@tidy-reel/core/style/subtitle-presets'
@@ -15,6 +17,7 @@ import { stylesApi } from '../api/styles.ts'
 import KeptInput from '../controls/KeptInput.vue'
 import { useEpisode } from '../episode/episode-store.ts'
 import { KINDS } from '../pictures/drawn-kinds.ts'
+import PlaceField from '../styles/PlaceField.vue'
 import MapPlaces from './MapPlaces.vue'
 import type { SheetRow } from './sheet-rows.ts'
 
@@ -59,6 +62,17 @@ function change(at: number, set: Partial<Line>) {
       i === at ? { ...line, ...set, ...(text ? { text } : {}) } : line,
     ),
   )
+}
+const placeOf = ({ text }: Line) => splitPlace(text).place
+function placeNamed(line: Line): Place | undefined {
+  const place = placeOf(line)
+  return typeof place === 'string' ? place : undefined
+}
+/** A place that was given in per cent. */
+function spot(line: Line): string {
+  const place = placeOf(line)
+  if (typeof place !== 'object') return ''
+  return `${Math.round(place.across * 100)} % across, ${Math.round(place.down * 100)} % down`
 }
 function add(form: DrawnForm, text: string) {
   begun.value = undefined
@@ -120,11 +134,11 @@ const setSubtitles = (name: SubtitlePreset) =>
         /></ElSelect>
         <KeptInput
           small
-          :value="line.text"
+          :value="splitPlace(line.text).text"
           :maxlength="300"
           :label="`Words of the ${FORMS[line.form].toLowerCase()}`"
           :placeholder="example(line.form)"
-          @keep="(text) => change(i, { text })"
+          @keep="(text) => change(i, { text: clean(text) && withPlace(text, placeOf(line)) })"
         />
         <button
           class="plain link"
@@ -133,12 +147,27 @@ const setSubtitles = (name: SubtitlePreset) =>
         >
           Take away
         </button>
+        <span v-if="line.form !== 'point'" class="place">
+          <PlaceField
+            :place="placeNamed(line)"
+            :label="`Place of ${splitPlace(line.text).text}`"
+            @change="(place) => change(i, { text: withPlace(line.text, place) })"
+          />
+          <span v-if="spot(line)" class="soft">{{ spot(line) }}</span>
+          <button
+            v-if="placeOf(line)"
+            class="plain link"
+            @click="change(i, { text: withPlace(line.text, undefined) })"
+          >
+            Where its look has it
+          </button>
+        </span>
         <MapPlaces
           v-if="line.form === 'map'"
           class="note"
-          :text="line.text"
+          :text="splitPlace(line.text).text"
           :about="episode.document.script"
-          @mean="(text) => change(i, { text })"
+          @mean="(text) => change(i, { text: withPlace(text, placeOf(line)) })"
         />
         <p v-if="!readDrawn(line.form, line.text)" class="red note">
           Nothing can be drawn from this; it is written like “{{ example(line.form) }}”.
@@ -284,6 +313,12 @@ h3 {
   grid-template-columns: 108px 1fr auto;
   gap: 8px;
   align-items: center;
+}
+.lines .place {
+  grid-column: 2 / 4;
+  display: flex;
+  align-items: center;
+  gap: 12px;
 }
 .lines .note {
   grid-column: 2 / 4;

@@ -10,6 +10,7 @@ import { moveOf } from '@tidy-reel/core/film/shots'
 import type { Item } from '@tidy-reel/core/pictures/item'
 import { libraryApi } from '../api/library.ts'
 import { drawingSteps } from '../controls/drawing-steps.ts'
+import { whenTrue } from '../controls/when-true.ts'
 import { useEpisode } from '../episode/episode-store.ts'
 import { focusKind } from '../keys/focus-kind.ts'
 import { overRoom, useRoomKeys } from '../keys/room-keys.ts'
@@ -19,15 +20,15 @@ import { sheetCommands } from './commands/sheet-commands.ts'
 import { WRITING_KEYS } from './commands/writing-keys.ts'
 import { keepDraft } from './draft.ts'
 import FilmMap from './FilmMap.vue'
+import ScenePanel from './ScenePanel.vue'
 import ScenePictures from './ScenePictures.vue'
 import SceneRow from './SceneRow.vue'
-import ShotPanel from './ShotPanel.vue'
 import { useClipboard } from './use-clipboard.ts'
 import { useSheet } from './use-sheet.ts'
 
 /** Fetched when they are opened. */
 const VersionsPanel = defineAsyncComponent(() => import('./VersionsPanel.vue'))
-const ScenePanel = defineAsyncComponent(() => import('./ScenePanel.vue'))
+const ShotPanel = defineAsyncComponent(() => import('./ShotPanel.vue'))
 const DrawnPanel = defineAsyncComponent(() => import('./DrawnPanel.vue'))
 
 const episode = useEpisode()
@@ -126,13 +127,19 @@ async function chooseFile(sceneId: string, at: number, file: File) {
     sheet.refused.value = (cause as Error).message
   }
 }
+/** So long a panel may take to come, in ms. */
+const PANEL_MS = 2000
 function open(which: typeof panel.value) {
   panel.value = which
-  void nextTick(() =>
-    document
-      .querySelector<HTMLElement>('.below input:not([type="radio"]):not([type="range"])')
-      ?.focus(),
-  )
+  void toFirstField()
+}
+async function toFirstField() {
+  const field = () =>
+    document.querySelector<HTMLElement>('.below input:not([type="radio"]):not([type="range"])')
+  await nextTick()
+  // A panel that is fetched when it is first opened comes a little later.
+  if (!field()) await whenTrue(() => field() !== null, PANEL_MS)
+  field()?.focus()
 }
 function searchFor(words?: string) {
   panel.value = 'pictures'

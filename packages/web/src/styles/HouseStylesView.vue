@@ -28,9 +28,11 @@ const guides = ref(false)
 const file = useTemplateRef<HTMLInputElement>('file')
 const said = ref('')
 onMounted(async () => {
+  const shownFirst = chosenId.value
   await styles.load()
   await preview.load().catch((cause: Error) => (fault.value = cause.message))
-  if (view.value) chosenId.value = view.value.document.style.id
+  // Who has chosen one meanwhile keeps it.
+  if (view.value && chosenId.value === shownFirst) chosenId.value = view.value.document.style.id
 })
 
 const title = computed(() => view.value?.document.title ?? '')

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { type Place } from '@tidy-reel/core/style/lettering'
+import { type Place } from '@tidy-reel/core/pictures/place'
 
 /** One of nine places on a picture. */
-defineProps<{ place: Place; label: string }>()
+defineProps<{ place: Place | undefined; label: string }>()
 const emit = defineEmits<{ change: [place: Place] }>()
 const ROWS: readonly [Place, string][] = [
   ['head-left', 'at the head, left'],

@@ -259,6 +259,7 @@ const told = computed(() => {
 }
 .read {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   grid-template-rows: auto auto minmax(0, 1fr);
   min-height: 0;
 }

@@ -153,6 +153,7 @@ function next(event: KeyboardEvent) {
 <style scoped>
 .written {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   grid-template-rows: repeat(4, auto) minmax(0, 1fr);
   min-height: 0;
 }

@@ -1,4 +1,5 @@
-import type { Place, SubtitleStyle } from '../../style/lettering.ts'
+import type { Place } from '../../pictures/place.ts'
+import type { SubtitleStyle } from '../../style/lettering.ts'
 import { foot, type Frame, grown, type Rect, right } from '../lettering/frame.ts'
 import type { Align } from '../lettering/mark.ts'
 import { ascentOf, inkHeights, textWidth, type Type } from '../lettering/measure.ts'

@@ -1,5 +1,5 @@
-import { oneLine } from '../../text/one-line.ts'
 import type { SubtitleStyle } from '../../style/lettering.ts'
+import { oneLine } from '../../text/one-line.ts'
 import { placed } from './cue-place.ts'
 import type { Cue } from './cues.ts'
 import { stamp } from './write.ts'

@@ -1,6 +1,6 @@
+import type { Place } from '../../pictures/place.ts'
 import { oneLine } from '../../text/one-line.ts'
 import { clockParts } from '../../time/time.ts'
-import type { Place } from '../../style/lettering.ts'
 import { placed } from './cue-place.ts'
 import type { Cue } from './cues.ts'
 

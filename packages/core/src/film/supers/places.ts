@@ -1,5 +1,6 @@
 import { itemAt } from '../../faults/certain.ts'
-import type { Lettering, Place } from '../../style/lettering.ts'
+import type { Place } from '../../pictures/place.ts'
+import type { Lettering } from '../../style/lettering.ts'
 import { isRightToLeft } from '../lettering/ass-text.ts'
 import { foot, type Frame, grown, overlaps, type Rect, right } from '../lettering/frame.ts'
 import { type Mark, moved } from '../lettering/mark.ts'
@@ -80,20 +81,23 @@ function placeOne(
   const { lettering, frame } = on
   const taken = beside.map(({ box }) => grown(box, APART * frame.unit))
   const target = one.drawn.form === 'point' ? one.drawn : undefined
-  const own = mirrored(lettering.supers[one.look].place, one.text)
-  const order = target ? nearPlaces(target) : placesFrom(own)
+  const spot = typeof one.place === 'object' ? one.place : undefined
+  const order = placesFor(one, lettering)
   for (const scale of SCALES)
-    for (const place of order) {
+    for (const [i, place] of order.entries()) {
       const { row } = placed(place)
-      const room = roomFor(row, rooms)
-      const block = drawnBlock(penFor(one, place, scale, room, on), one.drawn)
+      // Where a person put it, in the room that spot lies in; else in the place's own.
+      const at = spot && i === 0 ? spot : undefined
+      const room = at ? roomAt(at.down * frame.height, rooms) : roomFor(row, rooms)
+      const pen = penFor(one, place, scale, room, on)
+      const block = drawnBlock(pen, one.drawn)
       if (block.width > room.width + 0.01 || block.height > room.height + 0.01) continue
-      const box = boxAt(block, place, room)
+      const box = at ? boxAround(block, at, room, frame) : boxAt(block, place, room)
       if (taken.some((other) => overlaps(box, other))) continue
       const marks = moved(block.marks, box.x, box.y)
-      if (!target) return { ...one, marks, box }
-      const pen = penFor(one, place, scale, room, on)
-      return { ...one, marks: [...pointing(pen, target, box, frame), ...marks], box }
+      return target
+        ? { ...one, marks: [...pointing(pen, target, box, frame), ...marks], box }
+        : { ...one, marks, box }
     }
   return undefined
 }
@@ -143,6 +147,19 @@ const ALL: readonly Place[] = [
   'foot-right',
 ]
 
+/** Places in the order they are tried: the person's own first, else the look's. */
+function placesFor({ place, drawn, look, text }: Super, { supers }: Lettering): Place[] {
+  if (typeof place === 'string') return placesFrom(place)
+  if (place) return [nearestPlace(place), ...nearPlaces(place)]
+  return drawn.form === 'point' ? nearPlaces(drawn) : placesFrom(mirrored(supers[look].place, text))
+}
+
+/** The place whose row and side a spot lies in. */
+function nearestPlace({ across, down }: { across: number; down: number }): Place {
+  const third = (share: number) => Math.min(2, Math.floor(share * 3))
+  return itemAt(ALL, third(down) * 3 + third(across))
+}
+
 /** All places, the nearest to the wanted one first: the same side before the same row. */
 function placesFrom(place: Place): Place[] {
   const { row, side } = placed(place)
@@ -175,6 +192,29 @@ function roomFor(row: Row, rooms: readonly Rect[]): Rect {
   const larger = above.height >= below.height ? above : below
   const own = { head: above, foot: below, middle: larger }[row]
   return own.height >= larger.height * 0.5 ? own : larger
+}
+
+/** The room above the subtitles or below them: the one a height lies nearer to. */
+function roomAt(y: number, rooms: readonly Rect[]): Rect {
+  const far = (room: Rect) => Math.max(room.y - y, y - foot(room), 0)
+  const [above, below] = [itemAt(rooms, 0), itemAt(rooms, 1)]
+  return far(above) <= far(below) ? above : below
+}
+
+/** Around a spot, moved into its room. */
+function boxAround(
+  { width, height }: Block,
+  { across, down }: { across: number; down: number },
+  room: Rect,
+  frame: Frame,
+): Rect {
+  const within = (n: number, from: number, to: number) => Math.max(from, Math.min(n, to))
+  return {
+    x: within(across * frame.width - width / 2, room.x, right(room) - width),
+    y: within(down * frame.height - height / 2, room.y, foot(room) - height),
+    width,
+    height,
+  }
 }
 
 function boxAt({ width, height }: Block, place: Place, room: Rect): Rect {

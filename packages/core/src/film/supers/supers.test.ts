@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { documentFrom } from '../../document/apply.ts'
 import type { Drawing } from '../../document/document.ts'
 import { filmOf } from '../../document/film-scenes.ts'
+import { splitPlace, withPlace } from '../../script/drawn-place.ts'
 import { contrast, LEGIBLE } from '../../style/contrast.ts'
 import { HOUSE_STYLES } from '../../style/house-styles.ts'
 import { SAMPLE_RATE } from '../../time/time.ts'
@@ -10,6 +11,7 @@ import { timeline } from '../../timeline/timeline.ts'
 import { filmLetters } from '../film-letters.ts'
 import { assDocument } from '../lettering/ass-document.ts'
 import { assText, assTime } from '../lettering/ass-text.ts'
+import { overlaps } from '../lettering/frame.ts'
 import { filmSupers } from './supers.ts'
 
 const planned = filmOf(
@@ -20,6 +22,36 @@ const planned = filmOf(
 )
 const film = timeline(planned, [], [30, 1])
 const supers = filmSupers(film, planned)
+
+describe('a place set by hand', () => {
+  const boxes = (script: string) => {
+    const now = filmOf(documentFrom('T', script))
+    const plan = timeline(now, [], [30, 1])
+    return filmLetters(plan, now, { width: 1920, height: 1080 }).supers
+  }
+  it('is taken by its name, and stands in no words', () => {
+    const [one] = boxes('[number: 24 km @ head right] It is far.')
+    expect(one).toMatchObject({ text: '24 km', place: 'head-right' })
+    expect(one!.box.x + one!.box.width).toBeCloseTo(1920 * 0.95, 0)
+    expect(one!.box.y).toBeCloseTo(1080 * 0.05, 0)
+  })
+  it('is taken by its middle in per cent, within the safe area, and never over another', () => {
+    const [one] = boxes('[number: 24 km @ 70 40] It is far.')
+    expect(one!.box.x + one!.box.width / 2).toBeCloseTo(1920 * 0.7, 0)
+    expect(one!.box.y + one!.box.height / 2).toBeCloseTo(1080 * 0.4, 0)
+    const [corner] = boxes('[number: 24 km @ 100 0] It is far.')
+    expect(corner!.box.x + corner!.box.width).toBeCloseTo(1920 * 0.95, 0)
+    const [first, second] = boxes('[number: 24 km @ 50 30] [key: far @ 50 30] It is far.')
+    expect(overlaps(first!.box, second!.box)).toBe(false)
+  })
+  it('is nothing but a place at the very end', () => {
+    expect(boxes('[super: write to a @ b soon] It is far.')[0]).toMatchObject({
+      text: 'write to a @ b soon',
+    })
+    for (const place of ['head-left', { across: 0.3, down: 0.55 }, undefined] as const)
+      expect(splitPlace(withPlace('20 miles @ foot', place)).place).toEqual(place)
+  })
+})
 
 describe('filmSupers', () => {
   it('shows each heading in the first seconds of its chapter', () => {

@@ -2,6 +2,7 @@ import type { Film } from '../../document/film-scenes.ts'
 import { itemAt } from '../../faults/certain.ts'
 import { type Drawn, type DrawnForm, figureText, readDrawn } from '../../script/drawn.ts'
 import { drawnOffers } from '../../script/drawn-offers.ts'
+import { type DrawnPlace, splitPlace } from '../../script/drawn-place.ts'
 import { isDrawn } from '../../script/parse.ts'
 import type { SpokenWord } from '../../speech/word-times.ts'
 import type { SuperLookName } from '../../style/lettering.ts'
@@ -15,6 +16,8 @@ export interface Super {
   /** In words, as a list of them shows it. */
   text: string
   drawn: Drawn
+  /** Where a person put it, if not as its look has it. */
+  place?: DrawnPlace
   start: number
   end: number
   /** Spoken while it is seen: what it builds up by. */
@@ -105,9 +108,10 @@ function drawnSuper(
   timeline: Timeline,
   scene: TimelineScene,
   drawn: Drawn,
-  text: string,
+  written: string,
   word: number,
 ): Super {
+  const { text, place } = splitPlace(written)
   const start = startOf(scene, drawn, word)
   const letters = Math.min(200, text.length)
   const enough = start + (LOOKING + letters * READING) * SAMPLE_RATE
@@ -120,6 +124,7 @@ function drawnSuper(
     look: LOOK_OF[drawn.form],
     text,
     drawn,
+    ...(place ? { place } : {}),
     start,
     end: Math.round(end),
     words: scene.words,
