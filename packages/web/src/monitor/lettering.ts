@@ -56,12 +56,21 @@ export function lettering(canvas: HTMLCanvasElement): Lettering {
       )
     }
   }
+  let newest = ''
+  let writing = Promise.resolve<unknown>(undefined)
+  async function take(ass: string) {
+    const fonts = missing(ass)
+    await libass.ready
+    if (fonts.length) await libass.renderer.addFonts(fonts)
+    await libass.renderer.setTrack(ass)
+  }
   return {
-    async write(ass) {
-      const fonts = missing(ass)
-      await libass.ready
-      if (fonts.length) await libass.renderer.addFonts(fonts)
-      await libass.renderer.setTrack(ass)
+    write(ass) {
+      newest = ass
+      // One after the other: a document that waits for its fonts is not to come after a later one.
+      const done = writing.then(() => (newest === ass ? take(ass) : undefined))
+      writing = done.catch(() => undefined)
+      return done
     },
     show(seconds) {
       wanted = { seconds }

@@ -50,5 +50,21 @@ async function written({
 const atlasFor = async (plan: Film) =>
   needsAtlas(plan) ? (await import('@tidy-reel/core/film/maps/world')).WORLD : undefined
 
-self.onmessage = async ({ data }: MessageEvent<LettersAsked>) =>
-  self.postMessage(await written(data))
+const waiting: LettersAsked[] = []
+let isWriting = false
+
+/** One after the other: one that waits for its atlas is not to answer after a later one. */
+async function writeAll() {
+  isWriting = true
+  for (let next = waiting.pop(); next; next = waiting.pop()) {
+    // Those that came before it are no longer wanted.
+    waiting.length = 0
+    self.postMessage(await written(next))
+  }
+  isWriting = false
+}
+
+self.onmessage = ({ data }: MessageEvent<LettersAsked>) => {
+  waiting.push(data)
+  if (!isWriting) void writeAll()
+}

@@ -513,7 +513,7 @@ aside > .panels {
 }
 .names {
   display: flex;
-  gap: 15px;
+  gap: 12px;
 }
 .refused {
   padding: 7px 16px;
@@ -530,8 +530,8 @@ aside > .panels {
 }
 .tabs {
   display: flex;
-  gap: 15px;
-  font-size: 14.5px;
+  gap: 12px;
+  font-size: 14px;
   white-space: nowrap;
   padding: 0 16px;
   border-bottom: 1px solid var(--hair);

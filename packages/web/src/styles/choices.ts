@@ -13,7 +13,7 @@ export const ENTRANCE_CHOICES: readonly (readonly [Entrance, string])[] = [
   ['typed', 'typed'],
 ]
 export const SUBTITLE_GROUND_CHOICES: readonly (readonly [SubtitleStyle['ground'], string])[] = [
-  ['fitting', 'an edge, and a shade where needed'],
+  ['fitting', 'an edge; a shade if needed'],
   ['edge', 'an edge around letters'],
   ['shade', 'a soft shade'],
   ['lines', 'a box around each line'],
