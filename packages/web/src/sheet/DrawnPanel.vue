@@ -41,7 +41,7 @@ const lines = computed((): Line[] =>
 const begun = ref<DrawnForm>()
 const offers = computed(() =>
   drawnOffers(props.row.text).filter(
-    (offer) => !lines.value.some(({ text }) => text === offer.text),
+    (offer) => !lines.value.some(({ text }) => splitPlace(text).text === offer.text),
   ),
 )
 const drawing = computed(() => episode.document.drawing)
