@@ -3,6 +3,7 @@ import { ElButton, ElCheckbox } from 'element-plus'
 import { computed, ref, watch } from 'vue'
 import { alignTexts } from '@tidy-reel/core/film/subtitles/align-texts'
 import { languageName } from '@tidy-reel/core/text/language-name'
+import { runsRightToLeft } from '@tidy-reel/core/text/right-to-left'
 import { scriptApi } from '../api/script.ts'
 import KeptInput from '../controls/KeptInput.vue'
 import { useEpisode } from '../episode/episode-store.ts'
@@ -41,7 +42,6 @@ const told = computed(() => {
   ]
   return parts.filter(Boolean).join(', ')
 })
-const isRightToLeft = computed(() => /^(?:ar|fa|he|ur)\b/.test(props.language))
 const burnt = computed(() => episode.document.subtitling.burnt === props.language)
 
 const put = (written: { sceneId: string; text: string }[]) =>
@@ -130,7 +130,7 @@ function next(event: KeyboardEvent) {
       >
         <span class="mono number">{{ row.number }}</span>
         <p class="serif">{{ row.said }}</p>
-        <div :dir="isRightToLeft ? 'rtl' : 'ltr'" :lang="language">
+        <div :dir="runsRightToLeft(language) ? 'rtl' : 'ltr'" :lang="language">
           <KeptInput
             :value="row.text"
             :label="`Scene ${row.number} in ${name}`"

@@ -1,5 +1,6 @@
 import type { SubtitleStyle } from '../../style/lettering.ts'
 import { oneLine } from '../../text/one-line.ts'
+import { runsRightToLeft } from '../../text/right-to-left.ts'
 import { placed } from './cue-place.ts'
 import type { Cue } from './cues.ts'
 import { stamp } from './write.ts'
@@ -10,9 +11,6 @@ const escaped = (text: string) =>
     .replace(/</g, '&lt;')
     .replace(/>/g, '&gt;')
     .replace(/"/g, '&quot;')
-
-/** Languages whose lines run from right to left. */
-const RIGHT_TO_LEFT = /^(?:ar|fa|he|ur|yi)\b/i
 
 /** What lines stand on, `#RRGGBBAA`: a dark ground where the style has none that a player can draw. */
 function groundOf({ ground, groundColour, strength }: Parameters<typeof ttml>[2]): string {
@@ -41,7 +39,7 @@ export function ttml(
   const { row, side } = placed(style.place)
   const displayed = { head: 'before', middle: 'center', foot: 'after' }[row]
   const aligned = { left: 'start', centre: 'center', right: 'end' }[side]
-  const direction = RIGHT_TO_LEFT.test(language) ? ' tts:direction="rtl"' : ''
+  const direction = runsRightToLeft(language) ? ' tts:direction="rtl"' : ''
   const paragraphs = cues.map(({ start, end, lines }, i) =>
     [
       `      <p xml:id="c${i + 1}" region="foot" begin="${stamp(start, '.')}" end="${stamp(end, '.')}">`,
