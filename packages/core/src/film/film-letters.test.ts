@@ -122,7 +122,7 @@ describe('filmLetters', () => {
         for (const { lines, words = [] } of cues)
           expect(letters(words.map((word) => word.text))).toBe(letters(lines))
       }),
-      { numRuns: 150 },
+      { numRuns: 90 },
     )
   })
   it('finds a place for three supers at once, and says what found none', () => {
