@@ -62,12 +62,15 @@ export function mixSound(
   return filmSound(place, request, signal)
 }
 
+/** What its pictures are, as often as they are seen. */
+const itemsOf = ({ scenes }: Timeline): ChosenItem[] =>
+  scenes.flatMap(({ shots }) => shots.flatMap(({ item }) => item ?? []))
+
 /** Step 3: the files of all pictures, as many lines high as the film is. */
 export function fetchPictures(making: Making, plan: Timeline): Promise<Footage> {
   const { library, onProgress, place, shape, signal } = making
-  const items = plan.scenes.flatMap(({ shots }) => shots.flatMap(({ item }) => item ?? []))
   const lines = Math.min(shape.width, shape.height)
-  return fetchFootage(place.media, library, items, lines, signal, (done, all) =>
+  return fetchFootage(place.media, library, itemsOf(plan), lines, signal, (done, all) =>
     onProgress({ step: 'fetch', done, all }),
   )
 }
@@ -88,10 +91,9 @@ async function lightsOf(
   plan: Timeline,
   files: ReadonlyMap<string, PictureFile>,
 ): Promise<Map<string, Light>> {
-  const items = plan.scenes.flatMap(({ shots }) => shots.flatMap(({ item }) => item ?? []))
   const limit = pLimit(2)
   const lights = await Promise.all(
-    [...new Map(items.map((item) => [item.id, item])).values()].map((item) =>
+    [...new Map(itemsOf(plan).map((item) => [item.id, item])).values()].map((item) =>
       limit(async () => {
         const file = files.get(item.id)
         return (

@@ -34,6 +34,10 @@ export function frameOf(width: number, height: number): Frame {
 export const right = ({ x, width }: Rect) => x + width
 export const foot = ({ y, height }: Rect) => y + height
 
+/** A number held within bounds; where they cross, the lower one. */
+export const within = (n: number, from: number, to: number): number =>
+  Math.max(from, Math.min(n, to))
+
 /** True where two rectangles share more than an edge. */
 export const overlaps = (a: Rect, b: Rect): boolean =>
   a.x < right(b) && b.x < right(a) && a.y < foot(b) && b.y < foot(a)

@@ -1,5 +1,5 @@
 import { contrast, mixed, VISIBLE } from '../../style/contrast.ts'
-import type { Rect } from '../lettering/frame.ts'
+import { type Rect, within } from '../lettering/frame.ts'
 import type { Mark } from '../lettering/mark.ts'
 import { ascentOf, textWidth } from '../lettering/measure.ts'
 import {
@@ -80,7 +80,7 @@ function pushedFrom({ points }: MapView, { width, height }: Rect) {
 const firstSeen = ({ palette: { accent, paper, ink } }: Pen) =>
   contrast(accent, paper) >= VISIBLE ? accent : ink
 
-function route(pen: Pen, view: MapView, push: NonNullable<Mark['push']>, within: Rect): Mark[] {
+function route(pen: Pen, view: MapView, push: NonNullable<Mark['push']>, frame: Rect): Mark[] {
   const points = evenly(view.route, PIECES)
   return points.slice(1).flatMap((point, i): Mark[] => {
     const from = points[i] ?? point
@@ -95,7 +95,7 @@ function route(pen: Pen, view: MapView, push: NonNullable<Mark['push']>, within:
           colour: firstSeen(pen),
           comesMs: Math.round((ROUTE_MS * i) / PIECES),
           push,
-          within,
+          within: frame,
           fade: { inMs: 0, outMs: 400 },
         },
       ),
@@ -153,7 +153,6 @@ function named(
     return { left: x - width / 2, top: isAbove ? y - gap - set.size : y + gap * 0.6 }
   }
   const margin = set.size * 0.3
-  const within = (n: number, from: number, to: number) => Math.max(from, Math.min(n, to))
   const { left, top } = place()
   const label = letters(
     { ...pen, align: 'left', look: { ...pen.look, ground: 'plate', comes: 'fade' } },

@@ -2,7 +2,7 @@ import { itemAt } from '../../faults/certain.ts'
 import type { Place } from '../../pictures/place.ts'
 import type { Lettering } from '../../style/lettering.ts'
 import { isRightToLeft } from '../lettering/ass-text.ts'
-import { foot, type Frame, grown, overlaps, type Rect, right } from '../lettering/frame.ts'
+import { foot, type Frame, grown, overlaps, type Rect, right, within } from '../lettering/frame.ts'
 import { type Mark, moved } from '../lettering/mark.ts'
 import { ring, stroke } from '../lettering/shapes.ts'
 import { type Atlas, type MapContent, placesCalled } from '../maps/atlas.ts'
@@ -208,7 +208,6 @@ function boxAround(
   room: Rect,
   frame: Frame,
 ): Rect {
-  const within = (n: number, from: number, to: number) => Math.max(from, Math.min(n, to))
   return {
     x: within(across * frame.width - width / 2, room.x, right(room) - width),
     y: within(down * frame.height - height / 2, room.y, foot(room) - height),
@@ -234,7 +233,6 @@ function pointing(
   const { unit } = pen
   const radius = 34 * unit
   const { safe } = frame
-  const within = (n: number, from: number, to: number) => Math.min(Math.max(n, from), to)
   const x = within(across * frame.width, safe.x + radius, right(safe) - radius)
   const y = within(down * frame.height, safe.y + radius, foot(safe) - radius)
   const near: [number, number] = [within(x, label.x, right(label)), within(y, label.y, foot(label))]
