@@ -21,7 +21,7 @@ export function benchLetters(what: 'all' | 'plain' | 'none', shape: FilmShape): 
   const film = { ...filmOf(document), lettering: style.lettering }
   const plan = timeline(film, [], shape.fps)
   const letters = filmLetters(plan, film, shape, { atlas: WORLD })
-  const written = what === 'none' ? { cues: [], supers: [] } : letters
+  const written = what === 'none' ? { cues: [], supers: [], inlays: [] } : letters
   const lettered = { ...written, lettering: style.lettering }
   return itemAt(
     renderPlan(plan, lettered, shape, () => true),

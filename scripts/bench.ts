@@ -75,7 +75,8 @@ async function rendered(
             : { kind, item, slip: 0, speed: 1 },
       },
     ],
-    paper: CALM.lettering.palette.paper,
+    palette: CALM.lettering.palette,
+    inlays: [],
     ass,
     hash: `bench-${kind}-${letters}-${i}`,
   }))
@@ -84,7 +85,7 @@ async function rendered(
   const ours = await timed(async () => {
     made = await renderSegments(
       { segments: folder, work: folder, fonts: join(folder, 'fonts') },
-      { segments, files: segments.map(() => [file]), shape },
+      { segments, files: segments.map(() => [file]), fetched: new Map(), shape },
       new AbortController().signal,
       () => undefined,
     )

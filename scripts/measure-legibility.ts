@@ -59,7 +59,7 @@ for (const { id, title } of episodes) {
         shade: palette.shade,
         opacity: 0,
       }
-      return legibilityOf(letters, plan, pictures, palette.paper, FRAME) ?? []
+      return legibilityOf(letters, plan, pictures, palette, FRAME) ?? []
     })
   const known = cues.flatMap(({ legibility }) => legibility ?? [])
   all.cues.push(...known)

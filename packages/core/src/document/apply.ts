@@ -211,6 +211,11 @@ function changed(document: Document, command: Command): Document {
       }
     case 'setDrawing':
       return { ...document, drawing: { ...document.drawing, ...defined(command.set) } }
+    case 'setSign':
+      return {
+        ...document,
+        sign: command.sign && { ...command.sign, item: chosenItem(command.sign.item) },
+      }
     case 'backToStyle':
       return backToStyle(document, command.part)
     case 'setNames':

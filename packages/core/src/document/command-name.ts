@@ -89,6 +89,7 @@ export function commandName(command: Command): string {
               voice: 'voice of a scene',
               pace: 'pace of a scene',
               emphasis: 'emphasis',
+              inlays: 'pictures laid over',
               begins: BEGINNING_NAMES[command.set.begins ?? 'cut'],
             })[name] ?? name,
         )
@@ -116,6 +117,7 @@ export function commandName(command: Command): string {
               speed: 'speed of the clip',
               frame: 'framing',
               transition: 'transition',
+              layout: 'layout of pictures',
             })[name] ?? name,
         )
         .join(', ')
@@ -166,6 +168,8 @@ export function commandName(command: Command): string {
         : 'words of a subtitle'
     case 'setDrawing':
       return 'what is drawn'
+    case 'setSign':
+      return command.sign ? 'sign on the picture' : 'sign taken away'
     case 'backToStyle':
       return `${STYLE_PARTS[command.part].label} as the style has them`
     case 'setNames':

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { Layout } from '../pictures/inlay.ts'
 import { ChosenItem } from '../pictures/item.ts'
 import { Move } from '../pictures/view.ts'
 import { DRAWN_FORMS } from '../script/drawn.ts'
@@ -92,6 +93,8 @@ const SceneSettings = z.object({
   emphasis: Scene.shape.emphasis.unwrap().nullish(),
   /** Where its picture begins; null leaves it to matching again. */
   begins: z.enum(BEGINNINGS).nullish(),
+  /** Stills laid over its pictures, in place of those that were. */
+  inlays: Scene.shape.inlays.unwrap().nullish(),
 })
 
 /** Settings of shots, as above. */
@@ -100,6 +103,7 @@ const ShotSettings = z.object({
   speed: Shot.shape.speed.unwrap().nullish(),
   frame: Move.nullish(),
   transition: Transition.nullish(),
+  layout: Layout.nullish(),
 })
 
 /** Every change of a document, as data. */
@@ -306,6 +310,8 @@ export const Command = z.discriminatedUnion('type', [
   }),
   /** How much is drawn without being asked for, and what is not; what is left out stays. */
   z.object({ type: z.literal('setDrawing'), set: Drawing.partial() }),
+  /** The channel's mark on the picture; null for none. */
+  z.object({ type: z.literal('setSign'), sign: Document.shape.sign }),
   /** A part as the film's house style has it. */
   z.object({ type: z.literal('backToStyle'), part: z.enum(STYLE_PART_NAMES) }),
   /** The channel's name and the next film's, for the words of cards; what is left out stays. */

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { Depiction } from '../pictures/depiction.ts'
+import { Inlay, INLAYS_LIMIT, Layout, Sign } from '../pictures/inlay.ts'
 import { ChosenItem } from '../pictures/item.ts'
 import { Move } from '../pictures/view.ts'
 import { CALM } from '../style/calm.ts'
@@ -56,6 +57,8 @@ export const Shot = z.object({
   frame: Move.optional(),
   /** Left out, the film's own. */
   transition: Transition.optional(),
+  /** Left out, its picture fills the film's. */
+  layout: Layout.optional(),
 })
 export type Shot = z.infer<typeof Shot>
 
@@ -137,6 +140,8 @@ export const Scene = z.object({
   text: z.string().min(1),
   /** Its own pictures; while another goes on in place of the first, that one waits. */
   shots: z.array(Shot).max(SHOTS_LIMIT),
+  /** Laid over its pictures, later ones over earlier ones. */
+  inlays: z.array(Inlay).min(1).max(INLAYS_LIMIT).optional(),
   /** Left out: with the scene, unless matching decides otherwise. */
   begins: Beginning.optional(),
   /** Left out of the film, kept on the sheet. */
@@ -289,7 +294,7 @@ export const NOTHING_DRAWN: Drawing = { dial: 'none', refused: [] }
 
 /** All that a person decides about a film. Everything else is derived from it. */
 export const Document = z.object({
-  version: z.literal(10),
+  version: z.literal(11),
   title: z.string().min(1).max(200),
   /** The narration with its markup: the one truth of what is said and shown in which order. */
   script: z.string(),
@@ -302,6 +307,8 @@ export const Document = z.object({
   style: HouseStyle,
   /** How what is written and drawn on it looks: the style's, with what was set by hand. */
   lettering: Lettering,
+  /** The channel's mark on the picture: the style's, or set by hand. */
+  sign: Sign.nullable(),
   subtitling: Subtitling,
   drawing: Drawing,
   /** Of the channel and of the film that comes next, for the words of cards. */
@@ -340,7 +347,7 @@ export const UNTITLED = 'Untitled episode'
 export function emptyDocument(title: string): Document {
   const card = { shown: false, text: null, samples: 4 * SAMPLE_RATE }
   return {
-    version: 10,
+    version: 11,
     title,
     script: '',
     voice: DEFAULT_VOICE,
@@ -349,6 +356,7 @@ export function emptyDocument(title: string): Document {
     mood: 'calm',
     style: CALM,
     lettering: CALM.lettering,
+    sign: null,
     subtitling: PLAIN_SUBTITLING,
     drawing: NOTHING_DRAWN,
     channel: '',
@@ -398,7 +406,7 @@ export function upgraded(stored: unknown): unknown {
     })
   }
   if (stored.version === 9)
-    return {
+    return upgraded({
       ...stored,
       version: 10,
       style: CALM,
@@ -407,6 +415,7 @@ export function upgraded(stored: unknown): unknown {
       drawing: NOTHING_DRAWN,
       channel: '',
       next: '',
-    }
+    })
+  if (stored.version === 10) return { ...stored, version: 11, sign: null }
   return stored
 }

@@ -1,5 +1,6 @@
 import { itemAt } from '../faults/certain.ts'
 import { depictionText } from '../pictures/depiction.ts'
+import type { Inlay } from '../pictures/inlay.ts'
 import type { ScriptScene } from '../script/parse.ts'
 import { parsedScript } from '../script/parsed-script.ts'
 import { wordsOf } from '../text/written-words.ts'
@@ -21,6 +22,7 @@ export interface FilmScene extends Omit<ScriptScene, 'source' | 'marked'> {
   voice?: string
   pace?: number
   emphasis?: Emphasis
+  inlays?: readonly Inlay[]
   /** Hash of the take a person chose for just these words. */
   take?: string
   /** Of each direction, how many words of the narration stand before it. */
@@ -44,6 +46,7 @@ export interface Film {
   rate: number
   transition: Document['transition']
   lettering: Document['lettering']
+  sign: Document['sign']
   subtitling: Document['subtitling']
   drawing: Document['drawing']
 }
@@ -91,6 +94,7 @@ export function filmOf(document: Document, rate = 1): Film {
     rate,
     transition: document.transition,
     lettering: document.lettering,
+    sign: document.sign,
     subtitling: document.subtitling,
     drawing: document.drawing,
   }
@@ -119,7 +123,7 @@ function beginningAfter(
 }
 
 function filmScene(
-  { id, shots, length, voice, pace, emphasis, take, depiction }: Scene,
+  { id, shots, length, voice, pace, emphasis, inlays, take, depiction }: Scene,
   { text, chapter, speaker, directions, opensParagraph, estimatedSeconds }: ScriptScene,
 ): FilmScene {
   return {
@@ -135,6 +139,7 @@ function filmScene(
     ...(voice ? { voice } : {}),
     ...(pace ? { pace } : {}),
     ...(emphasis ? { emphasis } : {}),
+    ...(inlays ? { inlays } : {}),
     ...(take?.text === text ? { take: take.hash } : {}),
     ...(depiction && isTaken(depiction, directions) ? { search: depiction.search } : {}),
   }

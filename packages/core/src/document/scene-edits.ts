@@ -1,6 +1,7 @@
 import { entryOf, itemAt, lastOf } from '../faults/certain.ts'
 import { TidyError } from '../faults/fault.ts'
 import { depictionText } from '../pictures/depiction.ts'
+import { type ChosenItem, chosenItem } from '../pictures/item.ts'
 import { cleanScript } from '../script/clean.ts'
 import { DRAWN_FORMS } from '../script/drawn.ts'
 import { BOUNDARY, parseScript } from '../script/parse.ts'
@@ -21,6 +22,7 @@ import {
   settle,
   targeted,
 } from './draft.ts'
+import { joinedInlays, partedInlays } from './inlay-edits.ts'
 import { type Block, directionsIn, paragraphText, type Piece, placeOf, spoken } from './outline.ts'
 import { isHeld, joinedShots, orderly, partedShots, shotsAfterEdit } from './shot-edits.ts'
 
@@ -89,10 +91,17 @@ export function splitScene(document: Document, { sceneId, at }: CommandOf<'split
   const words = wordsOf(scene.text).length
   const first = wordsOf(head).length
   const [shots, rest] = partedShots(scene.shots, words, Math.min(first, words - 1))
-  const { length: _, ...unheld } = scene
-  draft.scenes.set(sceneId, { ...unheld, text: head.trim(), shots: orderly(shots, first) })
+  const { length: _, inlays: _inlays, ...unheld } = scene
+  const [over, overSecond] = partedInlays(scene, Math.min(first, words - 1))
+  draft.scenes.set(sceneId, {
+    ...unheld,
+    ...over,
+    text: head.trim(),
+    shots: orderly(shots, first),
+  })
   const second = added(draft, {
     ...unheld,
+    ...overSecond,
     // Who parts a scene wants two pictures: none is held over the cut by itself.
     begins: { how: 'cut', by: 'hand' },
     text: tail.trim(),
@@ -162,9 +171,10 @@ export function mergeScene(document: Document, { sceneId }: CommandOf<'mergeScen
   )
   here.block.changed = there.block.changed = true
   const [words, more] = [wordsOf(first.text).length, wordsOf(second.text).length]
-  const { length: _, ...unheld } = first
+  const { length: _, inlays: _inlays, ...unheld } = first
   draft.scenes.set(sceneId, {
     ...unheld,
+    ...joinedInlays(first, words, second),
     text: `${first.text} ${second.text}`,
     shots: joinedShots(first.shots, words, isHeld(second) ? [] : second.shots, more),
   })
@@ -307,9 +317,14 @@ export function adjustScenes(
 const begunByHand = (how: Beginning['how'] | null): Scene['begins'] =>
   how ? { how, by: 'hand' } : undefined
 
+const withChosen = <T extends { item: ChosenItem }>(one: T): T => ({
+  ...one,
+  item: chosenItem(one.item),
+})
+
 const settingsOf = (
   scene: Scene,
-  { hidden, length, voice, pace, emphasis, begins }: CommandOf<'adjustScenes'>['set'],
+  { hidden, length, voice, pace, emphasis, begins, inlays }: CommandOf<'adjustScenes'>['set'],
 ) => ({
   begins: begins === undefined ? scene.begins : begunByHand(begins),
   hidden: hidden === undefined ? scene.hidden : hidden || undefined,
@@ -317,6 +332,7 @@ const settingsOf = (
   voice: voice === undefined ? scene.voice : (voice ?? undefined),
   pace: pace === undefined ? scene.pace : (pace ?? undefined),
   emphasis: emphasis === undefined ? scene.emphasis : (emphasis ?? undefined),
+  inlays: inlays === undefined ? scene.inlays : inlays?.map(withChosen),
 })
 
 const withoutUndefined = (scene: { [K in keyof Scene]: Scene[K] | undefined }): Scene =>

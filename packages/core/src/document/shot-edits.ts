@@ -113,14 +113,15 @@ function shotOf(scene: Scene, index: number): Shot {
  */
 export function withShot(scene: Scene, index: number, item: Shot['item']): Scene {
   if (index > scene.shots.length) throw new TidyError('shot_not_found', { shot: index })
-  // A new picture keeps its place and its transition; how the one before was framed has nothing to
-  // do with it.
-  const { word, transition } = scene.shots[index] ?? {}
+  // A new picture keeps its place, its transition and what stands beside it; how the one before was
+  // framed has nothing to do with it.
+  const { word, transition, layout } = scene.shots[index] ?? {}
   const shot: Shot = {
     item: chosenItem(item),
     by: 'hand',
     ...(word === undefined ? {} : { word }),
     ...(transition ? { transition } : {}),
+    ...(layout ? { layout } : {}),
   }
   return settled(
     index === 0 ? unheld(scene) : scene,

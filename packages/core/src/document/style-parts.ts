@@ -58,6 +58,12 @@ export const STYLE_PARTS = {
     SUPER_LOOKS.map((name) => [name, superLook(name, SUPER_LABELS[name])]),
   ) as Record<SuperLookName, StylePart>),
   card: lettering('card', 'cards'),
+  sign: part({
+    label: 'sign',
+    of: ({ sign }) => sign,
+    in: ({ sign }) => sign,
+    put: (document, sign) => ({ ...document, sign }),
+  }),
   voice: part({
     label: 'voice',
     of: ({ film }) => film.voice,
@@ -152,6 +158,7 @@ export const backToStyle = (document: Document, name: StylePartName): Document =
 export function styleOf(document: Document, named: Pick<HouseStyle, 'id' | 'name'>): HouseStyle {
   const {
     lettering: letters,
+    sign,
     voice,
     speed,
     speaking,
@@ -168,6 +175,7 @@ export function styleOf(document: Document, named: Pick<HouseStyle, 'id' | 'name
       opening: document.cards.opening.text ?? document.style.cards.opening,
       closing: document.cards.closing.text ?? document.style.cards.closing,
     },
+    ...(sign ? { sign } : {}),
     film: {
       voice,
       speed,

@@ -6,7 +6,7 @@ import type { Timeline } from '../timeline/timeline.ts'
 import { transcript } from './transcript.ts'
 
 /** What is written and said in a film, as far as its subtitles tell of it. */
-export interface SubtitledFilm extends LetteredFilm {
+export interface SubtitledFilm extends Omit<LetteredFilm, 'inlays'> {
   timeline: Timeline
   shape: Pick<FilmShape, 'width' | 'height'>
   /** Of the narration, BCP 47. */

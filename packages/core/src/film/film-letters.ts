@@ -1,8 +1,11 @@
 import type { Film } from '../document/film-scenes.ts'
+import { sampleAtFrame } from '../time/time.ts'
 import type { Timeline } from '../timeline/timeline.ts'
+import { type PlacedInlay, placeInlays } from './inlays.ts'
 import { legibilityOf, type SeenPictures } from './legible.ts'
-import { type Frame, frameOf } from './lettering/frame.ts'
+import { type Frame, frameOf, grown } from './lettering/frame.ts'
 import type { Atlas } from './maps/atlas.ts'
+import { panesOf } from './panes.ts'
 import { cueBox, groundOpacity } from './subtitles/cue-place.ts'
 import type { Cue } from './subtitles/cues.ts'
 import { filmCues, type Subtitled } from './subtitles/film-cues.ts'
@@ -17,6 +20,7 @@ export const needsAtlas = ({ scenes }: Pick<Film, 'scenes'>): boolean =>
 /** Everything written and drawn on a film of one shape, cards aside. */
 export interface FilmLetters extends Placing {
   cues: Cue[]
+  inlays: PlacedInlay[]
 }
 
 /** What letters are set by beside the film itself. */
@@ -36,19 +40,43 @@ export function filmLetters(
   const { lettering } = film
   const frame = frameOf(shape.width, shape.height)
   const cues = filmCues(timeline, film, shape)
+  const inlays = placeInlays(timeline, film, frame)
+  const laid = inlays.map(({ around, start, end }) => ({ box: around, start, end }))
   const placing = placeSupers(filmSupers(timeline, film), {
     lettering,
+    taken: [...laid, ...cornersTaken(timeline, film, frame)],
     frame,
     atlas,
     about: atlas ? film.scenes.map(({ text }) => text).join(' ') : '',
   })
-  if (!pictures) return { cues, ...placing }
+  if (!pictures) return { cues, inlays, ...placing }
   const on = { timeline, film, pictures, frame }
   return {
     ...placing,
+    inlays,
     cues: readableCues(cues, on),
     supers: placing.supers.map((one) => readableSuper(one, on)),
   }
+}
+
+/** Where pictures stand in a corner of others, for as long as they do. */
+function cornersTaken(timeline: Timeline, { lettering }: Film, frame: Frame) {
+  const [, corner] = panesOf('corner', frame, lettering.palette).panes
+  if (!corner) return []
+  const box = grown(corner.box, corner.rims[0]?.reach ?? 0)
+  return timeline.scenes.flatMap(({ shots }) =>
+    shots.flatMap(({ layout, startFrame, endFrame }) =>
+      layout?.kind === 'corner'
+        ? [
+            {
+              box,
+              start: sampleAtFrame(startFrame, timeline.fps),
+              end: sampleAtFrame(endFrame, timeline.fps),
+            },
+          ]
+        : [],
+    ),
+  )
 }
 
 /** Pictures that letters stand on. */
@@ -79,7 +107,7 @@ export function readableCues(
       shade: subtitle.groundColour,
       opacity: groundOpacity(subtitle),
     }
-    const legibility = legibilityOf(letters, timeline, pictures, palette.paper, frame)
+    const legibility = legibilityOf(letters, timeline, pictures, palette, frame)
     return legibility ? { ...cue, legibility } : cue
   })
 }
@@ -99,7 +127,7 @@ function readableSuper(one: PlacedSuper, { timeline, film, pictures, frame }: St
     shade: palette.shade,
     opacity: ground.opacity,
   }
-  const needed = legibilityOf(letters, timeline, pictures, palette.paper, frame)
+  const needed = legibilityOf(letters, timeline, pictures, palette, frame)
   if (!needed) return one
   const marks = one.marks.map((mark) =>
     mark === ground ? { ...mark, opacity: needed.shade } : mark,

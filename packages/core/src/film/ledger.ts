@@ -1,3 +1,4 @@
+import { itemsIn } from '../pictures/inlay.ts'
 import type { ChosenItem } from '../pictures/item.ts'
 import { type LicenceFacts, licenceFacts } from '../pictures/licences.ts'
 import type { Timeline } from '../timeline/timeline.ts'
@@ -21,8 +22,7 @@ export interface LedgerRow {
 export function ledgerOf({ scenes }: Timeline): LedgerRow[] {
   const rows = new Map<string, LedgerRow>()
   scenes.forEach((scene, n) => {
-    for (const { item } of scene.shots) {
-      if (!item) continue
+    for (const item of itemsIn(scene)) {
       const row = rows.get(item.id) ?? {
         item,
         licence: licenceFacts(item.licence),

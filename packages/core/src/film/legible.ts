@@ -2,10 +2,12 @@ import { type Light, type Tones, tonesIn } from '../pictures/light.ts'
 import { cropAt, eased } from '../pictures/move.ts'
 import type { Move } from '../pictures/view.ts'
 import { contrastOf, LEGIBLE, luminance, luminanceOfTone, mixed } from '../style/contrast.ts'
+import type { Palette } from '../style/lettering.ts'
 import { frameAtSample } from '../time/time.ts'
 import type { Timeline } from '../timeline/timeline.ts'
-import type { Frame, Rect } from './lettering/frame.ts'
-import type { PictureRun, SegmentShot } from './shots.ts'
+import { type Frame, isInside, type Rect, shared } from './lettering/frame.ts'
+import { panesOf } from './panes.ts'
+import type { FileSource, SegmentShot } from './shots.ts'
 
 /** The pictures of a film as they are seen, and how light they are by their ids. */
 export interface SeenPictures {
@@ -40,18 +42,18 @@ export interface Legibility {
 /**
  * How well letters are told from the pictures they stand on, worst at any moment.
  *
- * @param paper of plain cards
+ * @param palette its paper is that of plain cards and of what layouts stand on
  * @returns undefined where nobody knows how light those pictures are
  */
 export function legibilityOf(
   letters: Lettered,
   timeline: Timeline,
   { shots, lights }: SeenPictures,
-  paper: string,
+  palette: Palette,
   frame: Frame,
 ): Legibility | undefined {
-  const grounds = groundsUnder(letters, timeline, shots, frame).map((ground) =>
-    ground === 'paper' ? tonesOf(paper) : tonesUnder(ground, lights),
+  const grounds = groundsUnder(letters, timeline, shots, frame, palette).map((ground) =>
+    ground === 'paper' ? tonesOf(palette.paper) : tonesUnder(ground, lights),
   )
   const known = grounds.filter((tones) => tones !== undefined)
   if (!known.length) return undefined
@@ -86,10 +88,11 @@ function tonesOf(colour: string): Tones {
 
 /** A part of a picture that letters stand on. */
 interface Under {
-  run: PictureRun
+  source: FileSource
+  ease: number
   /** Of the whole move, 0 to 1. */
   time: number
-  /** In shares of the film's picture. */
+  /** In shares of the place the picture has. */
   box: Rect
   aspect: number
 }
@@ -100,13 +103,8 @@ function groundsUnder(
   timeline: Timeline,
   shots: SeenPictures['shots'],
   frame: Frame,
+  palette: Palette,
 ): (Under | 'paper')[] {
-  const inShares = {
-    x: box.x / frame.width,
-    y: box.y / frame.height,
-    width: box.width / frame.width,
-    height: box.height / frame.height,
-  }
   return [start, (start + end) / 2, end - 1].flatMap((sample): (Under | 'paper')[] => {
     const at = frameAtSample(sample, timeline.fps)
     const n = timeline.scenes.findIndex(({ endFrame }) => at < endFrame)
@@ -114,19 +112,41 @@ function groundsUnder(
     const i = scene?.shots.findIndex(({ endFrame }) => at < endFrame) ?? -1
     const [run, shot] = [shots[n]?.[i], scene?.shots[i]]
     if (!run || !shot) return []
-    if (run.source.kind === 'card') return ['paper']
+    const { source, ease } = run
+    if (source.kind === 'card') return ['paper']
     const passed = run.first + Math.max(0, at - shot.startFrame)
     const time = Math.min(1, passed / Math.max(1, run.span - 1))
-    return [{ run, time, box: inShares, aspect: frame.width / frame.height }]
+    if (source.kind !== 'panes') return [underIn(box, wholeOf(frame), { source, ease, time })]
+    const { onPaper, panes } = panesOf(source.layout, frame, palette)
+    const seen = panes.flatMap((pane, p): (Under | 'paper')[] => {
+      const own = source.panes[p]
+      const part = shared(box, pane.box)
+      return own && part ? [underIn(part, pane.box, { source: own, ease, time })] : []
+    })
+    return onPaper && !panes.some((pane) => isInside(box, pane.box)) ? [...seen, 'paper'] : seen
   })
 }
 
+const wholeOf = ({ width, height }: Frame): Rect => ({ x: 0, y: 0, width, height })
+
+/** What is under a box of a picture that has a place. */
+const underIn = (box: Rect, place: Rect, run: Pick<Under, 'source' | 'ease' | 'time'>): Under => ({
+  ...run,
+  box: {
+    x: (box.x - place.x) / place.width,
+    y: (box.y - place.y) / place.height,
+    width: box.width / place.width,
+    height: box.height / place.height,
+  },
+  aspect: place.width / place.height,
+})
+
 function tonesUnder(
-  { run: { source, ease }, time, box, aspect }: Under,
+  { source, ease, time, box, aspect }: Under,
   lights: ReadonlyMap<string, Light>,
 ): Tones | undefined {
-  const light = source.kind === 'card' ? undefined : lights.get(source.item.id)
-  if (!light || source.kind === 'card') return undefined
+  const light = lights.get(source.item.id)
+  if (!light) return undefined
   const size = { width: light.aspect, height: 1 }
   const crop = cropAt(source.move ?? WHOLE, eased(time, ease), size, aspect)
   return tonesIn(light, {

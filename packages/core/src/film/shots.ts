@@ -1,5 +1,6 @@
 import { itemAt } from '../faults/certain.ts'
 import { SLOWED_MOST } from '../pictures/clip.ts'
+import type { Layout, LayoutKind } from '../pictures/inlay.ts'
 import type { ChosenItem } from '../pictures/item.ts'
 import { easeOf, stillMove, viewAnew } from '../pictures/move.ts'
 import type { Move } from '../pictures/view.ts'
@@ -8,16 +9,22 @@ import { filmPictures } from '../timeline/pictures.ts'
 import type { Timeline, TimelineScene, TimelineShot } from '../timeline/timeline.ts'
 import type { CardWords } from './supers/card-marks.ts'
 
-/** What is seen; the plain card stands where a picture is missing or none is wanted. */
-export type PictureSource =
+/** One picture, of a file. */
+export type FileSource =
   | { kind: 'photo'; item: ChosenItem; move: Move }
   /** `slip`: samples left out at its beginning. Without `move` it is seen whole. */
   | { kind: 'clip'; item: ChosenItem; slip: number; speed: number; move?: Move }
+
+/** What is seen; the plain card stands where a picture is missing or none is wanted. */
+export type PictureSource =
+  | FileSource
   | { kind: 'card'; text: string }
+  /** Pictures of a layout, in the order of `panesOf`. */
+  | { kind: 'panes'; layout: LayoutKind; panes: readonly [FileSource, ...FileSource[]] }
 
 /** Frames `[first, first + frames)` of the `span` frames a picture is seen for altogether. */
-export interface PictureRun {
-  source: PictureSource
+export interface PictureRun<Source = PictureSource> {
+  source: Source
   first: number
   frames: number
   span: number
@@ -102,21 +109,46 @@ function sourceOf(
   seen: Seen,
   usable: (item: ChosenItem) => boolean,
 ): PictureSource {
-  const { item, frame } = shot
-  if (!item || !usable(item))
-    return {
-      kind: 'card',
-      text:
-        scene.card ??
-        scene.text
-          .split(/\s+/)
-          .slice(0, CARD_WORDS + 1)
-          .map((word, i) => (i === CARD_WORDS ? '…' : word))
-          .join(' '),
-    }
-  if (item.kind === 'photo')
-    return { kind: 'photo', item, move: frame ?? stillMove(item.id, seen.seconds, seen.times) }
-  return { kind: 'clip', item, ...clipPart(item, shot, seen) }
+  const { item, layout } = shot
+  if (item && usable(item)) return laidOut(fileSource(item, shot, seen), layout, seen, usable)
+  return {
+    kind: 'card',
+    text:
+      scene.card ??
+      scene.text
+        .split(/\s+/)
+        .slice(0, CARD_WORDS + 1)
+        .map((word, i) => (i === CARD_WORDS ? '…' : word))
+        .join(' '),
+  }
+}
+
+type HowSeen = Pick<TimelineShot, 'slip' | 'speed' | 'frame'>
+
+const fileSource = (item: ChosenItem, shot: HowSeen, seen: Seen): FileSource =>
+  item.kind === 'photo'
+    ? { kind: 'photo', item, move: shot.frame ?? stillMove(item.id, seen.seconds, seen.times) }
+    : { kind: 'clip', item, ...clipPart(item, shot, seen) }
+
+/** A picture in its layout; without the second's file it fills the film's picture as ever. */
+function laidOut(
+  own: FileSource,
+  layout: Layout | undefined,
+  seen: Seen,
+  usable: (item: ChosenItem) => boolean,
+): PictureSource {
+  if (!layout) return own
+  if (layout.kind === 'print') return { kind: 'panes', layout: 'print', panes: [own] }
+  const { kind, second } = layout
+  if (!usable(second)) return own
+  const other = fileSource(second, { slip: 0, speed: 1 }, { ...seen, times: 0 })
+  return { kind: 'panes', layout: kind, panes: [own, other] }
+}
+
+/** The pictures of files in a source. @returns none for a card */
+export function filesIn(source: PictureSource): readonly FileSource[] {
+  if (source.kind === 'card') return []
+  return source.kind === 'panes' ? source.panes : [source]
 }
 
 /**
@@ -126,7 +158,7 @@ function sourceOf(
  */
 function clipPart(
   item: ChosenItem,
-  { slip, speed, frame }: TimelineShot,
+  { slip, speed, frame }: HowSeen,
   { seconds, times }: Seen,
 ): { slip: number; speed: number; move?: Move } {
   const move = frame ? { move: frame } : {}
@@ -152,7 +184,7 @@ export function moveOf(film: Timeline, sceneId: string, shot: number): Move | un
   const n = film.scenes.findIndex(({ id }) => id === sceneId)
   const i = film.scenes[n]?.shots.findIndex((one) => one.shot === shot) ?? -1
   const source = filmShots(film, () => true)[n]?.[i]?.source
-  return source && source.kind !== 'card' ? source.move : undefined
+  return source && filesIn(source)[0]?.move
 }
 
 /**
@@ -162,6 +194,19 @@ export function moveOf(film: Timeline, sceneId: string, shot: number): Move | un
  */
 export const pictureRuns = (shots: readonly SegmentShot[]): PictureRun[] =>
   shots.flatMap(({ lead, ...own }) => (lead ? [lead.from, own] : [own]))
+
+/** One picture of a file, or a plain card, for as long as it is seen. */
+export type PictureInput = PictureRun<Exclude<PictureSource, { kind: 'panes' }>>
+
+/** The pictures of a stretch, those of a layout one by one. */
+export const inputsOf = ({ source, ...run }: PictureRun): PictureInput[] =>
+  source.kind === 'panes'
+    ? source.panes.map((pane) => ({ ...run, source: pane }))
+    : [{ ...run, source }]
+
+/** Everything some shots show, file by file, in the order they are read. */
+export const pictureInputs = (shots: readonly SegmentShot[]): PictureInput[] =>
+  pictureRuns(shots).flatMap(inputsOf)
 
 /**
  * The words on plain cards, times in samples from the first shot; on a card that gives way they

@@ -89,5 +89,5 @@ export const itemAgain = (item: ChosenItem): Item => ({
  *
  * @returns null for none
  */
-export const chosenItem = (item: ChosenItem | null): ChosenItem | null =>
-  item && ChosenItem.parse(item)
+export const chosenItem = <T extends ChosenItem | null>(item: T): T =>
+  item && (ChosenItem.parse(item) as T)

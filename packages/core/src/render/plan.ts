@@ -1,16 +1,24 @@
 import { itemAt } from '../faults/certain.ts'
+import type { PlacedInlay } from '../film/inlays.ts'
 import { assDocument } from '../film/lettering/ass-document.ts'
 import { frameOf } from '../film/lettering/frame.ts'
 import type { Mark } from '../film/lettering/mark.ts'
-import { cardsOf, filmShots, type PictureRun, type SegmentShot } from '../film/shots.ts'
+import {
+  cardsOf,
+  type FileSource,
+  filmShots,
+  type PictureRun,
+  type PictureSource,
+  type SegmentShot,
+} from '../film/shots.ts'
 import type { Cue, ShownWord } from '../film/subtitles/cues.ts'
 import { cardMarks } from '../film/supers/card-marks.ts'
 import type { PlacedSuper } from '../film/supers/places.ts'
 import type { ChosenItem } from '../pictures/item.ts'
-import type { Lettering } from '../style/lettering.ts'
+import type { Lettering, Palette } from '../style/lettering.ts'
 import { shortHash } from '../text/hash.ts'
-import { type FrameRate, SAMPLE_RATE, sampleAtFrame } from '../time/time.ts'
-import type { Timeline } from '../timeline/timeline.ts'
+import { frameAtSample, type FrameRate, SAMPLE_RATE, sampleAtFrame } from '../time/time.ts'
+import type { Timeline, TimelineScene } from '../timeline/timeline.ts'
 
 export interface FilmShape {
   width: number
@@ -24,12 +32,20 @@ export interface Segment {
   scene: number
   frames: number
   shots: SegmentShot[]
-  /** Of plain cards, `#RRGGBB`. */
-  paper: string
+  /** Laid over them, later ones over earlier ones. */
+  inlays: SegmentInlay[]
+  /** Of plain cards and of what layouts stand on. */
+  palette: Palette
   /** Everything written on this piece; it begins at `LETTERS_LEAD_SECONDS`. */
   ass: string
   /** Name of the finished piece: equal for equal input, whatever the film around it. */
   hash: string
+}
+
+/** A picture laid over a segment: over its frames `[from, to)`. */
+export interface SegmentInlay extends Omit<PlacedInlay, 'of' | 'start' | 'end'> {
+  from: number
+  to: number
 }
 
 /**
@@ -50,6 +66,7 @@ export interface LetteredFilm {
   lettering: Lettering
   cues: readonly Cue[]
   supers: readonly Pick<PlacedSuper, 'marks'>[]
+  inlays: readonly PlacedInlay[]
 }
 
 /**
@@ -60,7 +77,7 @@ export interface LetteredFilm {
  */
 export function renderPlan(
   timeline: Timeline,
-  { lettering, cues, supers }: LetteredFilm,
+  { lettering, cues, supers, inlays }: LetteredFilm,
   shape: FilmShape,
   usable: (item: ChosenItem) => boolean,
 ): Segment[] {
@@ -81,11 +98,15 @@ export function renderPlan(
       cues: shape.burnIn ? seenIn(cues, from, to) : [],
       marks: [...cards.map((mark) => shiftedBy(mark, LEAD)), ...seenIn(drawn, from, to)],
     })
-    const { paper } = lettering.palette
+    const { palette } = lettering
+    const { paper, light, ink } = palette
+    const laid = inlays.filter(({ item }) => usable(item)).flatMap(laidOn(scene, shape.fps))
     const recipe = {
       RECIPE,
       shots: seen.map(nameOf),
-      paper: seen.some(showsCard) ? paper : '',
+      paper: seen.some(shows('card')) ? paper : '',
+      ...(seen.some(shows('panes')) ? { ground: [paper, light, ink] } : {}),
+      ...(laid.length ? { inlays: laid.map(inlayName) } : {}),
       ass,
       width: shape.width,
       height: shape.height,
@@ -93,18 +114,35 @@ export function renderPlan(
       first: n === 0,
     }
     const hash = shortHash(JSON.stringify(recipe))
-    return [{ scene: n, frames, shots: seen, paper, ass, hash }]
+    return [{ scene: n, frames, shots: seen, inlays: laid, palette, ass, hash }]
   })
 }
 
-const showsCard = ({ source, lead }: SegmentShot) =>
-  source.kind === 'card' || lead?.from.source.kind === 'card'
+const shows =
+  (kind: PictureSource['kind']) =>
+  ({ source, lead }: SegmentShot) =>
+    source.kind === kind || lead?.from.source.kind === kind
+
+/** What is laid over a scene, on its own frames. */
+const laidOn =
+  ({ startFrame, endFrame }: TimelineScene, fps: FrameRate) =>
+  ({ of: _, start, end, ...inlay }: PlacedInlay): SegmentInlay[] => {
+    const from = Math.max(0, frameAtSample(start, fps) - startFrame)
+    const to = Math.min(endFrame, frameAtSample(end, fps)) - startFrame
+    return to > from ? [{ ...inlay, from, to }] : []
+  }
+
+const fileName = ({ id, source }: ChosenItem) => [id, source]
+const inlayName = ({ item, ...rest }: SegmentInlay) => ({ ...rest, item: fileName(item) })
 
 function nameOf({ lead, ...own }: SegmentShot): unknown {
-  const name = ({ source, ...rest }: PictureRun) =>
-    source.kind === 'card'
-      ? { ...rest, card: source.text }
-      : { ...rest, ...source, item: [source.item.id, source.item.source] }
+  const named = (source: FileSource) => ({ ...source, item: fileName(source.item) })
+  const name = ({ source, ...rest }: PictureRun) => {
+    if (source.kind === 'card') return { ...rest, card: source.text }
+    if (source.kind === 'panes')
+      return { ...rest, layout: source.layout, panes: source.panes.map(named) }
+    return { ...rest, ...named(source) }
+  }
   return [name(own), ...(lead ? [lead.kind, lead.frames, name(lead.from)] : [])]
 }
 

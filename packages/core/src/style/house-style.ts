@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { Sign } from '../pictures/inlay.ts'
 import { Lettering } from './lettering.ts'
 
 /** What a film begins with, beside its lettering; what is left out is left as it is. */
@@ -26,6 +27,8 @@ export const HouseStyle = z.object({
   lettering: Lettering,
   /** The words of its cards; `{title}`, `{channel}` and `{next}` stand for the film's own. */
   cards: z.object({ opening: z.string().max(300), closing: z.string().max(300) }),
+  /** The channel's mark on the picture; left out, there is none. */
+  sign: Sign.optional(),
   film: FilmDefaults,
 })
 export type HouseStyle = z.infer<typeof HouseStyle>

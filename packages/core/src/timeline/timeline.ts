@@ -1,6 +1,7 @@
 import type { Transition } from '../document/document.ts'
 import type { Film, FilmScene } from '../document/film-scenes.ts'
 import { itemAt, lastOf } from '../faults/certain.ts'
+import type { Inlay, Layout } from '../pictures/inlay.ts'
 import type { ChosenItem } from '../pictures/item.ts'
 import type { Move } from '../pictures/view.ts'
 import type { Span } from '../speech/marks.ts'
@@ -50,6 +51,8 @@ export interface TimelineShot {
   speed: number
   /** How it is framed, when a person said so. */
   frame?: Move
+  /** How it shares the film's picture with another. */
+  layout?: Layout
   /** How it takes over from the picture before, beginning with its first frame. */
   transition?: { kind: Exclude<Transition['kind'], 'cut'>; frames: number }
 }
@@ -70,6 +73,8 @@ export interface TimelineScene {
   /** Times from the start of the film. */
   words: SpokenWord[]
   shots: TimelineShot[]
+  /** Laid over its pictures. */
+  inlays?: readonly Inlay[]
 }
 
 export interface Timeline {
@@ -223,6 +228,7 @@ export function timeline(
       words,
       ...frames,
       shots: tileShots(scene.shots, frames.startFrame, frames.endFrame, words, fps),
+      ...(scene.inlays ? { inlays: scene.inlays } : {}),
     }
   })
   film.scenes.forEach(({ begins }, n) => {
@@ -263,7 +269,7 @@ function tileShots(
     const count = Math.max(1, (next?.first ?? shots.length) - first)
     return evenCuts(from, next?.from ?? end, count, words, fps).map(
       ([startFrame, endFrame], i): TimelineShot => {
-        const { item = null, slip = 0, speed = 1, frame } = shots[first + i] ?? {}
+        const { item = null, slip = 0, speed = 1, frame, layout } = shots[first + i] ?? {}
         return {
           startFrame,
           endFrame,
@@ -272,6 +278,7 @@ function tileShots(
           slip,
           speed,
           ...(frame ? { frame } : {}),
+          ...(layout ? { layout } : {}),
         }
       },
     )
@@ -307,11 +314,12 @@ function evenCuts(
 }
 
 /** How a picture is seen goes with it. */
-const seenAs = ({ item, slip, speed, frame }: TimelineShot) => ({
+const seenAs = ({ item, slip, speed, frame, layout }: TimelineShot) => ({
   item,
   slip,
   speed,
   ...(frame ? { frame } : {}),
+  ...(layout ? { layout } : {}),
 })
 
 /** The last picture of a scene goes on in place of the first of the next. */

@@ -8,7 +8,8 @@ import { filmTexts, trackTexts } from '@tidy-reel/core/export/film-files'
 import { ffmetadata } from '@tidy-reel/core/export/lists'
 import { type FilmLetters, filmLetters } from '@tidy-reel/core/film/film-letters'
 import { ledgerOf } from '@tidy-reel/core/film/ledger'
-import { filmShots, pictureRuns } from '@tidy-reel/core/film/shots'
+import { itemsIn } from '@tidy-reel/core/pictures/inlay'
+import { filmShots, pictureInputs } from '@tidy-reel/core/film/shots'
 import { filmCues } from '@tidy-reel/core/film/subtitles/film-cues'
 import { srt } from '@tidy-reel/core/film/subtitles/write'
 import { leftOutRemarks } from '@tidy-reel/core/film/supers/left-out'
@@ -63,14 +64,14 @@ export function mixSound(
 }
 
 /** What its pictures are, as often as they are seen. */
-const itemsOf = ({ scenes }: Timeline): ChosenItem[] =>
-  scenes.flatMap(({ shots }) => shots.flatMap(({ item }) => item ?? []))
+const itemsOf = ({ scenes }: Timeline): ChosenItem[] => scenes.flatMap(itemsIn)
 
 /** Step 3: the files of all pictures, as many lines high as the film is. */
 export function fetchPictures(making: Making, plan: Timeline): Promise<Footage> {
-  const { library, onProgress, place, shape, signal } = making
+  const { film, library, onProgress, place, shape, signal } = making
+  const items = [...itemsOf(plan), ...(film.sign ? [film.sign.item] : [])]
   const lines = Math.min(shape.width, shape.height)
-  return fetchFootage(place.media, library, itemsOf(plan), lines, signal, (done, all) =>
+  return fetchFootage(place.media, library, items, lines, signal, (done, all) =>
     onProgress({ step: 'fetch', done, all }),
   )
 }
@@ -79,8 +80,9 @@ export function fetchPictures(making: Making, plan: Timeline): Promise<Footage> 
 export interface PlannedSegments {
   letters: FilmLetters
   segments: Segment[]
-  /** Of each segment, the files of its `pictureRuns`; undefined for a card. */
+  /** Of each segment, the files of its `pictureInputs`; undefined for a card. */
   files: (PictureFile | undefined)[][]
+  fetched: ReadonlyMap<string, PictureFile>
   /** How many are there from an earlier film. */
   reused: number
 }
@@ -119,20 +121,20 @@ export async function planSegments(
   const lettered = { ...letters, lettering: film.lettering }
   const segments = renderPlan(plan, lettered, shape, usable)
   const files = segments.map(({ shots }) =>
-    pictureRuns(shots).map(({ source }) =>
+    pictureInputs(shots).map(({ source }) =>
       source.kind === 'card' ? undefined : fetched.get(source.item.id),
     ),
   )
   const isThere = (segment: Segment) => existsSync(segmentFile(place.segments, segment))
-  return { letters, segments, files, reused: segments.filter(isThere).length }
+  return { letters, segments, files, fetched, reused: segments.filter(isThere).length }
 }
 
 /** Step 4: the segments that are not there yet. @returns the files of all, in order */
 export function encodeSegments(
   { onProgress, place, shape, signal }: Making,
-  { segments, files }: PlannedSegments,
+  { segments, files, fetched }: PlannedSegments,
 ): Promise<string[]> {
-  return renderSegments(place, { segments, files, shape }, signal, (done, all) =>
+  return renderSegments(place, { segments, files, fetched, shape }, signal, (done, all) =>
     onProgress({ step: 'render', done, all }),
   )
 }

@@ -15,8 +15,10 @@ import { timescaleOf } from './segment-args.ts'
 
 export interface FilmParts {
   segments: readonly Segment[]
-  /** Of each segment, the file of each of its `pictureRuns`; undefined for a card. */
+  /** Of each segment, the file of each of its `pictureInputs`; undefined for a card. */
   files: readonly (readonly (PictureFile | undefined)[])[]
+  /** Of all pictures, by their ids. */
+  fetched: ReadonlyMap<string, PictureFile>
   shape: FilmShape
 }
 
@@ -28,7 +30,7 @@ export interface FilmParts {
  */
 export async function renderSegments(
   folders: { segments: string; work: string; fonts: string },
-  { segments, files, shape }: FilmParts,
+  { segments, files, fetched, shape }: FilmParts,
   signal: AbortSignal,
   onProgress: (done: number, all: number) => void,
 ): Promise<string[]> {
@@ -50,7 +52,7 @@ export async function renderSegments(
             folders.work,
             segment,
             shape,
-            itemAt(files, i),
+            { files: itemAt(files, i), laid: fetched },
             either,
           )
           onProgress((done += segment.frames), all)

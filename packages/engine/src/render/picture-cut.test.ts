@@ -6,7 +6,7 @@ import { describe, expect, it } from 'vitest'
 import { apply, documentFrom } from '@tidy-reel/core/document/apply'
 import type { Command } from '@tidy-reel/core/document/command'
 import { filmOf } from '@tidy-reel/core/document/film-scenes'
-import { pictureRuns } from '@tidy-reel/core/film/shots'
+import { pictureInputs } from '@tidy-reel/core/film/shots'
 import { type FilmShape, renderPlan } from '@tidy-reel/core/render/plan'
 import { CALM } from '@tidy-reel/core/style/calm'
 import { timeline } from '@tidy-reel/core/timeline/timeline'
@@ -90,7 +90,12 @@ async function greys(
     signal,
     () => undefined,
   )
-  const segments = renderPlan(film, { ...CALM, cues: [], supers: [] }, SHAPE, () => true)
+  const segments = renderPlan(
+    film,
+    { ...CALM, cues: [], supers: [], inlays: [] },
+    SHAPE,
+    () => true,
+  )
   const made = await renderSegments(
     {
       segments: join(data, 'segments'),
@@ -100,10 +105,11 @@ async function greys(
     {
       segments,
       files: segments.map((segment) =>
-        pictureRuns(segment.shots).map(({ source }) =>
+        pictureInputs(segment.shots).map(({ source }) =>
           source.kind === 'card' ? undefined : files.get(source.item.id),
         ),
       ),
+      fetched: files,
       shape: SHAPE,
     },
     signal,

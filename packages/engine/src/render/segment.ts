@@ -3,16 +3,25 @@ import { writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import type { Writable } from 'node:stream'
 import { execa } from 'execa'
-import { itemAt } from '@tidy-reel/core/faults/certain'
+import { entryOf, itemAt } from '@tidy-reel/core/faults/certain'
 import { isFault, TidyError } from '@tidy-reel/core/faults/fault'
-import { pictureRuns } from '@tidy-reel/core/film/shots'
+import { frameOf } from '@tidy-reel/core/film/lettering/frame'
 import type { Move } from '@tidy-reel/core/pictures/view'
 import type { FilmShape, Segment } from '@tidy-reel/core/render/plan'
 import { programFault, wasKilled } from '../run/program.ts'
 import { keptFile } from '../storage/kept-file.ts'
 import type { PictureFile } from './footage.ts'
-import { segmentArgs } from './segment-args.ts'
+import { inlayStill } from './inlay-still.ts'
+import { drawnRunsOf, segmentArgs } from './segment-args.ts'
 import { type FrameSpan, stillFrames } from './still-frames.ts'
+
+/** What a segment is made of. */
+export interface SegmentFiles {
+  /** Of each of its `pictureInputs`; undefined for a card. */
+  files: readonly (PictureFile | undefined)[]
+  /** By their ids, those of pictures that are laid over. */
+  laid: ReadonlyMap<string, PictureFile>
+}
 
 /** Where a finished segment is kept. */
 export const segmentFile = (folder: string, { hash }: Pick<Segment, 'hash'>) =>
@@ -21,7 +30,7 @@ export const segmentFile = (folder: string, { hash }: Pick<Segment, 'hash'>) =>
 /**
  * Encodes one segment, unless it is there already.
  *
- * @param files the file of each of `pictureRuns`; undefined for a card
+ * @param files of its pictures
  * @param work  folder with the fonts in `fonts`, where the segment's ASS document is put
  * @throws TidyError `scene_not_rendered` with the scene's number and why; `cancelled`, `disk_full`,
  *   `program_missing`
@@ -31,16 +40,23 @@ export async function renderSegment(
   work: string,
   segment: Segment,
   shape: FilmShape,
-  files: readonly (PictureFile | undefined)[],
+  { files, laid }: SegmentFiles,
   signal: AbortSignal,
 ): Promise<string> {
   return keptFile(segmentFile(folder, segment), async (half) => {
     const ass = `${segment.hash}.ass`
     await writeFile(join(work, ass), segment.ass)
-    const stills = pictureRuns(segment.shots).flatMap(({ source, ...frames }, i): Still[] =>
-      source.kind === 'photo' ? [{ move: source.move, frames, file: files[i]!.path }] : [],
+    const drawn = drawnRunsOf(segment, shape).flatMap(({ inputs }) => inputs)
+    const stills = drawn.flatMap(({ input: { source, ...frames }, ...size }, i): Still[] =>
+      source.kind === 'photo' ? [{ move: source.move, frames, size, file: files[i]!.path }] : [],
     )
-    const args = segmentArgs(segment, shape, files, { ass, fonts: 'fonts', out: half })
+    const unit = frameOf(shape.width, shape.height).unit
+    const inlays = await Promise.all(
+      segment.inlays.map((inlay) =>
+        inlayStill(join(work, 'inlays'), entryOf(laid, inlay.item.id).path, inlay, unit),
+      ),
+    )
+    const args = segmentArgs(segment, shape, files, { ass, fonts: 'fonts', out: half, inlays })
     const encode = async () => {
       const stop = new AbortController()
       const either = AbortSignal.any([signal, stop.signal])
@@ -53,7 +69,6 @@ export async function renderSegment(
       const feed = feedStills(
         stills,
         encoder.stdio.slice(3) as unknown as Writable[],
-        shape,
         either,
       ).catch((cause: unknown) => {
         stop.abort()
@@ -80,6 +95,8 @@ interface Still {
   file: string
   move: Move
   frames: FrameSpan
+  /** As large as it is seen, in pixels. */
+  size: { width: number; height: number }
 }
 
 const isBrokenPipe = (cause: unknown) =>
@@ -103,21 +120,15 @@ function sceneFault({ scene }: Segment, cause: unknown): unknown {
 async function feedStills(
   stills: readonly Still[],
   pipes: readonly Writable[],
-  shape: FilmShape,
   signal: AbortSignal,
 ) {
-  await Promise.all(stills.map((still, i) => feedStill(still, itemAt(pipes, i), shape, signal)))
+  await Promise.all(stills.map((still, i) => feedStill(still, itemAt(pipes, i), signal)))
 }
 
-async function feedStill(
-  { file, move, frames }: Still,
-  pipe: Writable,
-  shape: FilmShape,
-  signal: AbortSignal,
-) {
+async function feedStill({ file, move, frames, size }: Still, pipe: Writable, signal: AbortSignal) {
   const broken = new Promise<never>((_, reject) => pipe.once('error', reject))
   broken.catch(() => undefined)
-  for await (const frame of stillFrames(file, move, frames, shape, signal)) {
+  for await (const frame of stillFrames(file, move, frames, size, signal)) {
     // Not copied, though the buffer is used again: a frame is more than a pipe holds back, so it is
     // drained when read to its end.
     if (!pipe.write(frame)) await Promise.race([once(pipe, 'drain'), broken])

@@ -2,6 +2,7 @@ import { existsSync } from 'node:fs'
 import type { Sequelize } from 'sequelize'
 import type { Document } from '@tidy-reel/core/document/document'
 import { filmOf } from '@tidy-reel/core/document/film-scenes'
+import { itemsIn } from '@tidy-reel/core/pictures/inlay'
 import type { Pronunciation } from '@tidy-reel/core/text/pronunciation'
 import { filmSeconds } from '@tidy-reel/core/timeline/timeline'
 import type { EpisodeView, History, RenderView } from '@tidy-reel/core/views/episode'
@@ -56,7 +57,7 @@ export async function episodeView(
   const spoken = Object.fromEntries(
     [...takes].map(([sceneId, { file: _file, ...facts }]) => [sceneId, facts]),
   )
-  const shown = document.scenes.flatMap(({ shots }) => shots.flatMap(({ item }) => item ?? []))
+  const shown = document.scenes.flatMap(itemsIn)
   return {
     id,
     revision,

@@ -16,6 +16,7 @@ import { makerClient } from '@tidy-reel/engine/maker/client'
 import type { MakerStyle, PictureWish } from '@tidy-reel/engine/maker/contract'
 import { cutOwnFile, ownFacts, takeOwnFile } from '@tidy-reel/engine/own/own-files'
 import { metadataBeside, SIDECAR_LIMIT } from '@tidy-reel/engine/own/picture-metadata'
+import { cutoutOf } from '@tidy-reel/engine/render/cutout'
 import { proxyOf } from '@tidy-reel/engine/render/proxy'
 import { pictureLibrary } from '@tidy-reel/engine/stock/library'
 import { lookOfThumbnail, thumbnailOf } from '@tidy-reel/engine/stock/thumbnails'
@@ -184,6 +185,9 @@ export function pictureActions(
         signal.throwIfAborted()
         return proxyOf(proxies, everywhere, { id, title: id, kind: 'clip' }, signal)
       }),
+    /** A still as it is laid over another: small, and what is clear of it stays so. */
+    cutout: (id: string, signal: AbortSignal): Promise<string> =>
+      cutoutOf(proxies, everywhere, id, signal),
     async styles(): Promise<MakerStyle[]> {
       return maker ? maker.styles() : []
     },
@@ -208,6 +212,12 @@ function chosenIn(command: Command): ChosenItem[] {
       return command.item ? [command.item] : []
     case 'layShots':
       return command.items
+    case 'adjustScenes':
+      return (command.set.inlays ?? []).map(({ item }) => item)
+    case 'adjustShots': {
+      const { layout } = command.set
+      return layout && layout.kind !== 'print' ? [layout.second] : []
+    }
     default:
       return []
   }

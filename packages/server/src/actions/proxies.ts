@@ -3,6 +3,7 @@ import type { Sequelize } from 'sequelize'
 import type { Document } from '@tidy-reel/core/document/document'
 import { isHeld } from '@tidy-reel/core/document/shot-edits'
 import { isFault } from '@tidy-reel/core/faults/fault'
+import { itemsIn } from '@tidy-reel/core/pictures/inlay'
 import type { ChosenItem } from '@tidy-reel/core/pictures/item'
 import { type EngineConfig, folders } from '@tidy-reel/engine/config'
 import { proxyFile, proxyOf } from '@tidy-reel/engine/render/proxy'
@@ -11,10 +12,13 @@ import { announce } from '../events.ts'
 import type { EpisodeActions } from './episodes.ts'
 
 /** Its pictures in the order they are wanted: what is seen, then what waits under a held one. */
-function itemsOf({ scenes }: Document): ChosenItem[] {
-  const seen = scenes.flatMap((scene) => (isHeld(scene) ? scene.shots.slice(1) : scene.shots))
-  const waiting = scenes.filter(isHeld).flatMap(({ shots }) => shots.slice(0, 1))
-  return [...seen, ...waiting].flatMap(({ item }) => item ?? [])
+function itemsOf({ scenes, sign }: Document): ChosenItem[] {
+  const seen = scenes.map(({ shots, inlays, ...scene }) => ({
+    inlays,
+    shots: isHeld(scene) ? shots.slice(1) : shots,
+  }))
+  const waiting = scenes.filter(isHeld).map(({ shots }) => ({ shots: shots.slice(0, 1) }))
+  return [...(sign ? [sign.item] : []), ...[...seen, ...waiting].flatMap(itemsIn)]
 }
 
 /**

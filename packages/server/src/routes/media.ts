@@ -46,6 +46,10 @@ export function mediaRoutes({ renders, place, thumbnails, pictures }: Services) 
         range: c.req.header('range'),
       })
     })
+    .get('/pictures/:id/cutout', valid('param', ItemId), async (c) => {
+      const { id } = c.req.valid('param')
+      return sendFile(await pictures.cutout(id, c.req.raw.signal), 'image/webp')
+    })
     .get('/pictures/:id/thumbnail', valid('param', ItemId), async (c) => {
       const file = await thumbnails.file(c.req.valid('param').id)
       return file

@@ -7,6 +7,9 @@ export const preview = (id: string) => `/api/pictures/${encodeURIComponent(id)}/
 
 export const proxy = (id: string) => `/api/proxies/${encodeURIComponent(id)}`
 
+/** A still as it is laid over another. */
+export const cutout = (id: string) => `/api/pictures/${encodeURIComponent(id)}/cutout`
+
 export const bedSound = (hash: string) => `/api/beds/${hash}`
 
 export const voiceFile = (id: string, name: string) => `/api/episodes/${id}/voice/${name}`

@@ -1,16 +1,20 @@
 <script setup lang="ts">
 import { useElementSize, watchDebounced } from '@vueuse/core'
 import { Grid3x3, Maximize, Pause, Play, Repeat } from 'lucide-vue-next'
-import { computed, onBeforeUnmount, onMounted, ref, toRaw, watch } from 'vue'
+import { computed, onBeforeUnmount, onMounted, ref, shallowRef, toRaw, watch } from 'vue'
 import type { Film } from '@tidy-reel/core/document/film-scenes'
 import { certain, itemAt } from '@tidy-reel/core/faults/certain'
-import { filmShots, type SegmentShot } from '@tidy-reel/core/film/shots'
+import type { PlacedInlay } from '@tidy-reel/core/film/inlays'
+import { frameOf } from '@tidy-reel/core/film/lettering/frame'
+import { filesIn, filmShots, type SegmentShot } from '@tidy-reel/core/film/shots'
 import { clockText, frameAtSample, secondsFromSamples } from '@tidy-reel/core/time/time'
 import type { Timeline } from '@tidy-reel/core/timeline/timeline'
+import { cutout } from '../api/media.ts'
 import { lastingWorker } from '../controls/lasting-worker.ts'
 import { drawFrame, placeOfFrame } from './draw-frame.ts'
+import { drawInlays } from './draw-inlays.ts'
 import type { Lettering } from './lettering.ts'
-import type { LettersAsked } from './letters.worker.ts'
+import type { Lettered, LettersAsked } from './letters.worker.ts'
 import { clipDeck, stillShelf } from './picture-source.ts'
 import { useLights } from './use-lights.ts'
 import type { Player } from './use-player.ts'
@@ -34,6 +38,12 @@ const letters = ref<HTMLCanvasElement>()
 const size = useElementSize(screen)
 const ready = (id: string) => props.proxies.has(id)
 const stills = stillShelf(ready, () => draw())
+/** What is laid over keeps what is clear of it, which a proxy does not. */
+const cutouts = stillShelf(
+  () => true,
+  () => draw(),
+  { address: cutout },
+)
 const clips = clipDeck(ready, () => !props.player.playing.value && draw())
 const shots = computed(() => filmShots(props.film, () => true))
 const frame = computed(() =>
@@ -44,10 +54,12 @@ let written: Lettering | undefined
 /** Whether letters are asked for, and there, by the light of all pictures that are there. */
 let [isAsked, isLettered] = [false, false]
 /** Breaking a long film's words into subtitles takes longer than a key press may. */
-const letterer = lastingWorker<LettersAsked, string>(
+const inlays = shallowRef<readonly PlacedInlay[]>([])
+const letterer = lastingWorker<LettersAsked, Lettered>(
   () => new Worker(new URL('./letters.worker.ts', import.meta.url), { type: 'module' }),
-  (ass) => {
+  ({ ass, inlays: laid }) => {
     isLettered = isAsked
+    inlays.value = laid
     void written?.write(ass).then(draw)
   },
 )
@@ -58,7 +70,7 @@ const shotAt = ({ scene, shot }: { scene: number; shot: number }) =>
 /** Whether the picture that is seen is still on its way. */
 const waits = ref(false)
 const isToCome = ({ source }: SegmentShot) =>
-  source.kind !== 'card' && !props.proxies.has(source.item.id)
+  filesIn(source).some(({ item }) => !props.proxies.has(item.id))
 
 /** Draws the frame the player stands at; the element says which, once all of it could be drawn. */
 function draw() {
@@ -72,19 +84,23 @@ function draw() {
     return
   }
   const rate = props.player.playing.value ? props.player.rate.value : 0
-  const whole = drawFrame(
+  const film = frameOf(lettered.value.width, lettered.value.height)
+  const seen = drawFrame(
     {
       context,
+      frame: film,
       stills,
       clips,
       fps: props.film.fps,
       rate,
-      paper: props.plan.lettering.palette.paper,
+      palette: props.plan.lettering.palette,
     },
     shotAt(place),
     place.frame,
   )
-  waits.value = !whole && isToCome(shotAt(place))
+  const laying = { context, frame: film, fps: props.film.fps, stills: cutouts }
+  const whole = drawInlays(laying, inlays.value, frame.value) && seen
+  waits.value = !seen && isToCome(shotAt(place))
   if (rate > 0) makeReady(place.scene, place.shot)
   else clips.pause()
   const drawn = frame.value
@@ -102,9 +118,10 @@ function makeReady(scene: number, shot: number) {
   const end = itemAt(itemAt(props.film.scenes, scene).shots, shot).endFrame
   // What goes on is there already.
   if (!next || next.first > 0 || end - frame.value > READY_FRAMES) return
-  if (next.source.kind === 'clip')
-    clips.ready({ id: next.source.item.id, time: next.source.slip / 48_000, rate: 0 })
-  else if (next.source.kind === 'photo') stills.get(next.source.item.id)
+  for (const source of filesIn(next.source))
+    if (source.kind === 'clip')
+      clips.ready({ id: source.item.id, time: source.slip / 48_000, rate: 0 })
+    else stills.get(source.item.id)
 }
 
 watch([frame, () => props.player.playing.value, shots], draw)

@@ -1,21 +1,28 @@
 import { sortedLastIndexBy } from 'lodash-es'
 import { itemAt } from '@tidy-reel/core/faults/certain'
-import type { PictureRun, SegmentShot } from '@tidy-reel/core/film/shots'
+import { type Frame, grown, type Rect } from '@tidy-reel/core/film/lettering/frame'
+import { panesOf } from '@tidy-reel/core/film/panes'
+import type { FileSource, PictureRun, SegmentShot } from '@tidy-reel/core/film/shots'
 import { cropAt, eased } from '@tidy-reel/core/pictures/move'
 import type { Move } from '@tidy-reel/core/pictures/view'
+import type { Palette } from '@tidy-reel/core/style/lettering'
 import { type FrameRate, SAMPLE_RATE } from '@tidy-reel/core/time/time'
 import type { Timeline } from '@tidy-reel/core/timeline/timeline'
 import type { ClipDeck, StillShelf } from './picture-source.ts'
 
 const WHOLE: Move = { from: { x: 0.5, y: 0.5, scale: 1 }, to: { x: 0.5, y: 0.5, scale: 1 } }
 
+type Drawing = CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D
+
 export interface Stage {
-  context: CanvasRenderingContext2D
+  context: Drawing
+  /** Of the film, in whose pixels what is laid over it stands. */
+  frame: Frame
   stills: StillShelf
   clips: ClipDeck
   fps: FrameRate
-  /** Ground of plain cards, as the render has it. */
-  paper: string
+  /** Grounds of cards and layouts, as the render has them. */
+  palette: Palette
   /** How fast the film runs; 0 stands still. */
   rate: number
 }
@@ -65,51 +72,92 @@ export function drawFrame(stage: Stage, shot: SegmentShot, frame: number): boole
   return frame < half ? before(1 - frame / half) : own((frame - half) / (lead.frames - half))
 }
 
-function drawRun(
-  stage: Stage,
-  { source, span, ease }: PictureRun,
-  frame: number,
-  alpha: number,
-): boolean {
-  const { context } = stage
+function drawRun(stage: Stage, run: PictureRun, frame: number, alpha: number): boolean {
+  const { context, palette } = stage
+  const { source } = run
   const { width, height } = context.canvas
+  const whole = { x: 0, y: 0, width, height }
   context.globalAlpha = alpha
   if (source.kind === 'card') {
-    context.fillStyle = stage.paper
+    context.fillStyle = palette.paper
     context.fillRect(0, 0, width, height)
     return true
   }
+  if (source.kind !== 'panes') return drawFile(stage, { ...run, source }, frame, whole)
+  if (alpha === 1) return drawPanes(stage, { ...run, source }, frame)
+  // What gives way is made whole first: seen through one by one, its pictures would show each other.
+  const layer = new OffscreenCanvas(width, height)
+  const laid = layer.getContext('2d', { alpha: false })
+  if (!laid) return false
+  const isWhole = drawPanes({ ...stage, context: laid }, { ...run, source }, frame)
+  context.drawImage(layer, 0, 0)
+  return isWhole
+}
+
+type PanesRun = PictureRun<Extract<PictureRun['source'], { kind: 'panes' }>>
+
+/** Pictures of a layout, each in its place. */
+function drawPanes(stage: Stage, run: PanesRun, frame: number): boolean {
+  const { context, palette } = stage
+  const { source } = run
+  const { onPaper, panes } = panesOf(source.layout, stage.frame, palette)
+  const scale = context.canvas.width / stage.frame.width
+  const scaled = ({ x, y, width, height }: Rect): Rect => ({
+    x: x * scale,
+    y: y * scale,
+    width: width * scale,
+    height: height * scale,
+  })
+  const fillBox = (colour: string, { x, y, width, height }: Rect) => {
+    context.fillStyle = colour
+    context.fillRect(x, y, width, height)
+  }
+  if (onPaper) fillBox(palette.paper, scaled({ ...stage.frame, x: 0, y: 0 }))
+  const drawn = source.panes.map((pane, i) => {
+    const { box, rims } = itemAt(panes, i)
+    for (const { reach, colour } of rims) fillBox(colour, scaled(grown(box, reach)))
+    return drawFile(stage, { ...run, source: pane }, frame, scaled(box))
+  })
+  return drawn.every(Boolean)
+}
+
+function drawFile(
+  stage: Stage,
+  { source, span, ease }: PictureRun<FileSource>,
+  frame: number,
+  place: Rect,
+): boolean {
+  const { context } = stage
   const picture =
     source.kind === 'photo' ? stillOf(stage, source.item.id) : clipOf(stage, source, frame)
   if (!picture) {
     const small = stage.stills.get(source.item.id)
     context.fillStyle = '#14161c'
-    context.fillRect(0, 0, width, height)
-    if (small)
-      fill(context, small.image, small.image.naturalWidth, small.image.naturalHeight, WHOLE, 0)
+    context.fillRect(place.x, place.y, place.width, place.height)
+    if (small) {
+      const { naturalWidth: width, naturalHeight: height } = small.image
+      fill(context, { image: small.image, width, height }, WHOLE, 0, place)
+    }
     return false
   }
   fill(
     context,
-    picture.image,
-    picture.width,
-    picture.height,
+    picture,
     source.move ?? WHOLE,
     span > 1 ? eased(frame / (span - 1), ease) : 0,
+    place,
   )
   return picture.whole
 }
 
 function fill(
-  context: CanvasRenderingContext2D,
-  image: CanvasImageSource,
-  width: number,
-  height: number,
+  context: Drawing,
+  { image, width, height }: { image: CanvasImageSource; width: number; height: number },
   move: Move,
   progress: number,
+  place: Rect,
 ) {
-  const { canvas } = context
-  const crop = cropAt(move, progress, { width, height }, canvas.width / canvas.height)
+  const crop = cropAt(move, progress, { width, height }, place.width / place.height)
   context.imageSmoothingQuality = 'high'
   context.drawImage(
     image,
@@ -117,10 +165,10 @@ function fill(
     crop.y,
     crop.width,
     crop.height,
-    0,
-    0,
-    canvas.width,
-    canvas.height,
+    place.x,
+    place.y,
+    place.width,
+    place.height,
   )
 }
 
@@ -138,7 +186,7 @@ function stillOf({ stills }: Stage, id: string) {
 
 function clipOf(
   { clips, fps, rate }: Stage,
-  source: Extract<PictureRun['source'], { kind: 'clip' }>,
+  source: Extract<FileSource, { kind: 'clip' }>,
   frame: number,
 ) {
   // The middle of a frame: its edges are rounded one way by one decoder and the other way by the

@@ -1,5 +1,6 @@
 import type { Film } from '@tidy-reel/core/document/film-scenes'
 import { filmLetters, needsAtlas } from '@tidy-reel/core/film/film-letters'
+import type { PlacedInlay } from '@tidy-reel/core/film/inlays'
 import { assDocument } from '@tidy-reel/core/film/lettering/ass-document'
 import { frameOf } from '@tidy-reel/core/film/lettering/frame'
 import { cardsOf, type SegmentShot } from '@tidy-reel/core/film/shots'
@@ -19,7 +20,13 @@ export interface LettersAsked {
   height: number
 }
 
-/** Everything written on a film, as one ASS document: the render writes the same, scene by scene. */
+/** What a film has on its pictures. */
+export interface Lettered {
+  /** Everything written, as one document: the render writes the same, scene by scene. */
+  ass: string
+  inlays: PlacedInlay[]
+}
+
 async function written({
   film,
   plan,
@@ -27,7 +34,7 @@ async function written({
   lights,
   width,
   height,
-}: LettersAsked): Promise<string> {
+}: LettersAsked): Promise<Lettered> {
   const { lettering } = plan
   const frame = frameOf(width, height)
   const cards = film.scenes.flatMap((scene, n) => {
@@ -36,14 +43,14 @@ async function written({
       cardMarks({ ...card, start: card.start + at, end: card.end + at }, lettering, frame),
     )
   })
-  const { cues, supers } = filmLetters(
+  const { cues, supers, inlays } = filmLetters(
     film,
     plan,
     { width, height },
     { atlas: await atlasFor(plan), pictures: { shots, lights } },
   )
   const marks = [...cards, ...supers.flatMap((placed) => placed.marks)]
-  return assDocument({ width, height, lettering, cues, marks })
+  return { ass: assDocument({ width, height, lettering, cues, marks }), inlays }
 }
 
 /** Comes once, and only with a map to be drawn. */

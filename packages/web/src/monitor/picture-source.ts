@@ -17,12 +17,13 @@ const TRIES = 30
 /**
  * @param ready  whether an item's proxy has been made
  * @param onCome called whenever a picture has come
- * @param kept   how many are held
+ * @param kept    how many are held
+ * @param address of an item's whole picture
  */
 export function stillShelf(
   ready: (id: string) => boolean,
   onCome: () => void,
-  kept = KEPT,
+  { kept = KEPT, address = proxy }: { kept?: number; address?: (id: string) => string } = {},
 ): StillShelf {
   const shelf = new Map<
     string,
@@ -58,7 +59,7 @@ export function stillShelf(
         entry.asked = true
         const made = entry
         load(
-          () => proxy(id),
+          () => address(id),
           (image) => (made.whole = image),
         )
       }
@@ -86,8 +87,8 @@ export interface ClipDeck {
   close(): void
 }
 
-/** One is seen, one gives way to it, one is being made ready. */
-const PLAYERS = 3
+/** Two are seen beside each other, two give way to them, one is being made ready. */
+const PLAYERS = 5
 /**
  * A clip runs by itself until it is further off than this; setting it anew costs more than it
  * mends.

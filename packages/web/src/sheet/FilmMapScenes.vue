@@ -23,7 +23,7 @@ const { width } = useElementSize(canvas)
 const thumbs = stillShelf(
   () => false,
   () => soon.resume(),
-  Infinity,
+  { kept: Infinity },
 )
 const soon = useRafFn(
   () => {

@@ -4,11 +4,12 @@ import type { Lettering } from '../../style/lettering.ts'
 import { isRightToLeft } from '../lettering/ass-text.ts'
 import { foot, type Frame, grown, overlaps, type Rect, right, within } from '../lettering/frame.ts'
 import { type Mark, moved } from '../lettering/mark.ts'
+import { boxAround, boxAt, roomAt, roomFor } from '../lettering/rooms.ts'
 import { ring, stroke } from '../lettering/shapes.ts'
 import { type Atlas, type MapContent, placesCalled } from '../maps/atlas.ts'
-import { placed, roomBeside, type Row } from '../subtitles/cue-place.ts'
+import { placed, roomBeside } from '../subtitles/cue-place.ts'
 import { drawnBlock } from './blocks.ts'
-import { type Block, drawnShape, LAYERS, type Pen } from './pen.ts'
+import { drawnShape, LAYERS, type Pen } from './pen.ts'
 import { spokenAt, type Super } from './supers.ts'
 
 /** A super where it stands. */
@@ -29,6 +30,8 @@ export interface Placing {
 export interface PlacedOn {
   lettering: Lettering
   frame: Frame
+  /** What stands there already. */
+  taken?: readonly { box: Rect; start: number; end: number }[]
   /** Left out, no map is drawn. */
   atlas?: Atlas | undefined
   /** The film's own words: of two places of one name it means the one it speaks of. */
@@ -50,7 +53,9 @@ export function placeSupers(supers: readonly Super[], on: PlacedOn): Placing {
   const rooms = roomBeside(on.lettering.subtitle, on.frame)
   const placing: Placing = { supers: [], crowded: [], unknown: [] }
   for (const one of [...supers].sort((a, b) => a.start - b.start || a.end - b.end)) {
-    const beside = placing.supers.filter(({ start, end }) => start < one.end && one.start < end)
+    const beside = [...placing.supers, ...(on.taken ?? [])].filter(
+      ({ start, end }) => start < one.end && one.start < end,
+    )
     const map = mapOf(one, on)
     if (one.drawn.form === 'map' && !map) {
       placing.unknown.push(one)
@@ -74,7 +79,7 @@ type Drawing = PlacedOn & { map: MapContent | undefined }
 
 function placeOne(
   one: Super,
-  beside: readonly PlacedSuper[],
+  beside: readonly Pick<PlacedSuper, 'box'>[],
   rooms: readonly Rect[],
   on: Drawing,
 ): PlacedSuper | undefined {
@@ -184,43 +189,6 @@ function nearPlaces({ across, down }: { across: number; down: number }): Place[]
     return distance < 0.28 ? 2 - distance : distance
   }
   return [...ALL].sort((a, b) => far(a) - far(b))
-}
-
-/** The room above the subtitles or below them: the row's own where it is worth the name. */
-function roomFor(row: Row, rooms: readonly Rect[]): Rect {
-  const [above, below] = [itemAt(rooms, 0), itemAt(rooms, 1)]
-  const larger = above.height >= below.height ? above : below
-  const own = { head: above, foot: below, middle: larger }[row]
-  return own.height >= larger.height * 0.5 ? own : larger
-}
-
-/** The room above the subtitles or below them: the one a height lies nearer to. */
-function roomAt(y: number, rooms: readonly Rect[]): Rect {
-  const far = (room: Rect) => Math.max(room.y - y, y - foot(room), 0)
-  const [above, below] = [itemAt(rooms, 0), itemAt(rooms, 1)]
-  return far(above) <= far(below) ? above : below
-}
-
-/** Around a spot, moved into its room. */
-function boxAround(
-  { width, height }: Block,
-  { across, down }: { across: number; down: number },
-  room: Rect,
-  frame: Frame,
-): Rect {
-  return {
-    x: within(across * frame.width - width / 2, room.x, right(room) - width),
-    y: within(down * frame.height - height / 2, room.y, foot(room) - height),
-    width,
-    height,
-  }
-}
-
-function boxAt({ width, height }: Block, place: Place, room: Rect): Rect {
-  const { row, side } = placed(place)
-  const x = { left: room.x, centre: room.x + (room.width - width) / 2, right: right(room) - width }
-  const y = { head: room.y, middle: room.y + (room.height - height) / 2, foot: foot(room) - height }
-  return { x: x[side], y: y[row], width, height }
 }
 
 /** A ring around the place, and a line from it to the label. */

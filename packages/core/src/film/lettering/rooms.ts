@@ -1,0 +1,43 @@
+import { itemAt } from '../../faults/certain.ts'
+import type { Place } from '../../pictures/place.ts'
+import { placed, type Row } from '../subtitles/cue-place.ts'
+import { foot, type Frame, type Rect, right, within } from './frame.ts'
+
+type Size = Pick<Rect, 'width' | 'height'>
+
+/** The room above the subtitles or below them: the row's own where it is worth the name. */
+export function roomFor(row: Row, rooms: readonly Rect[]): Rect {
+  const [above, below] = [itemAt(rooms, 0), itemAt(rooms, 1)]
+  const larger = above.height >= below.height ? above : below
+  const own = { head: above, foot: below, middle: larger }[row]
+  return own.height >= larger.height * 0.5 ? own : larger
+}
+
+/** The room above the subtitles or below them: the one a height lies nearer to. */
+export function roomAt(y: number, rooms: readonly Rect[]): Rect {
+  const far = (room: Rect) => Math.max(room.y - y, y - foot(room), 0)
+  const [above, below] = [itemAt(rooms, 0), itemAt(rooms, 1)]
+  return far(above) <= far(below) ? above : below
+}
+
+/** Around a spot, moved into its room. */
+export function boxAround(
+  { width, height }: Size,
+  { across, down }: { across: number; down: number },
+  room: Rect,
+  frame: Frame,
+): Rect {
+  return {
+    x: within(across * frame.width - width / 2, room.x, right(room) - width),
+    y: within(down * frame.height - height / 2, room.y, foot(room) - height),
+    width,
+    height,
+  }
+}
+
+export function boxAt({ width, height }: Size, place: Place, room: Rect): Rect {
+  const { row, side } = placed(place)
+  const x = { left: room.x, centre: room.x + (room.width - width) / 2, right: right(room) - width }
+  const y = { head: room.y, middle: room.y + (room.height - height) / 2, foot: foot(room) - height }
+  return { x: x[side], y: y[row], width, height }
+}
