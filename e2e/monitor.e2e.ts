@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { APIRequestContext, Page } from '@playwright/test'
 import type { Command } from '@tidy-reel/core/document/command'
+import { PLAIN_INLAY } from '@tidy-reel/core/pictures/inlay'
 import { Item } from '@tidy-reel/core/pictures/item'
 import type { FilmShape } from '@tidy-reel/core/render/plan'
 import { expectGolden, ssim } from './golden.ts'
@@ -17,16 +18,50 @@ const SQUARE: FilmShape = { ...WIDE, width: 360, height: 360 }
 /** Samples of a frame at 30 a second. */
 const FRAME_SAMPLES = 1600
 
-/** A picture of the sea as the stock stand-in has it, laid on a scene. */
-async function show(
-  request: APIRequestContext,
-  sceneId: string,
-  kind: 'clip' | 'photo',
-): Promise<Command> {
+/** A picture of the sea as the stock stand-in has it. */
+async function sea(request: APIRequestContext, kind: 'clip' | 'photo'): Promise<Item> {
   const query = `words=sea&kind=${kind}&orientation=landscape&size=hd&origin=stock`
   const answer = await request.get(`${address()}/api/pictures?${query}`)
   const { items } = (await answer.json()) as { items: unknown[] }
-  return { type: 'setShot', sceneId, shot: 0, item: Item.parse(items[0]) }
+  return Item.parse(items[0])
+}
+
+const show = (sceneId: string, item: Item): Command => ({
+  ...{ type: 'setShot', sceneId, shot: 0, item },
+})
+
+/** A drawing of our own with nothing around it. */
+const FLAG =
+  '<svg xmlns="http://www.w3.org/2000/svg" width="300" height="200">' +
+  '<path d="M20 190 V10 L280 70 L20 130" fill="#b8432f" stroke="#20252b" stroke-width="12"/></svg>'
+
+/** Pictures over and beside each other: a clip with a still in its corner, a drawing laid over. */
+async function laidOver(request: APIRequestContext, sceneId: string): Promise<Command[]> {
+  const [clip, photo] = [await sea(request, 'clip'), await sea(request, 'photo')]
+  const taken = await request.post(`${address()}/api/own?name=flag.svg`, {
+    data: Buffer.from(FLAG),
+  })
+  const flag = Item.parse(await taken.json())
+  const inlay = { ...PLAIN_INLAY, item: flag, at: 'left', turn: -12, edge: 0 } as const
+  return [
+    show(sceneId, clip),
+    {
+      type: 'adjustShots',
+      target: [sceneId],
+      shot: 0,
+      set: { layout: { kind: 'corner-right', second: photo } },
+    },
+    {
+      type: 'adjustScenes',
+      target: [sceneId],
+      set: {
+        inlays: [
+          inlay,
+          { ...PLAIN_INLAY, item: photo, at: 'middle', size: 0.3, round: 0.5, comes: 'grow' },
+        ],
+      },
+    },
+  ]
 }
 
 /** Renders an episode and fetches a file of the film. */
@@ -67,7 +102,7 @@ async function monitorAt(page: Page, frame: number): Promise<string> {
   return file
 }
 
-test('the monitor shows what is rendered, and both look as the golden frames do: a moving still, a clip, a dissolve, a card, a heading, drawn bars, subtitles, the cut on its frame; upright and square too', async ({
+test('the monitor shows what is rendered, and both look as the golden frames do: a moving still, a clip, a dissolve, a card, a heading, drawn bars, pictures over and beside each other, subtitles, the cut on its frame; upright and square too', async ({
   browser,
   request,
 }) => {
@@ -79,15 +114,16 @@ test('the monitor shows what is rendered, and both look as the golden frames do:
   await newEpisode(
     page,
     'Parity',
-    '# The keeper\nThe keeper climbs the stairs. [bars: Ebb 4 m; Flood 12 m] The sea is calm below the lamp.',
+    '# The keeper\nThe keeper climbs the stairs. [bars: Ebb 4 m; Flood 12 m] The sea is calm below the lamp. A ship goes by.',
   )
-  await prepared(page, 2)
+  await prepared(page, 3)
   const id = idOf(page)
   await change(
     request,
     id,
-    await show(request, 's1', 'photo'),
-    await show(request, 's2', 'clip'),
+    show('s1', await sea(request, 'photo')),
+    show('s2', await sea(request, 'clip')),
+    ...(await laidOver(request, 's3')),
     { type: 'setCard', card: 'opening', set: { shown: true, samples: 96_000 } },
     {
       type: 'adjustShots',
@@ -98,15 +134,15 @@ test('the monitor shows what is rendered, and both look as the golden frames do:
   )
   await request.post(`${address()}/api/episodes/${id}/prepare`)
   const proxies = async () => (await viewOf(request, id)).proxies.length
-  await expect.poll(proxies, { timeout: 60_000 }).toBe(2)
+  await expect.poll(proxies, { timeout: 60_000 }).toBe(3)
 
   const fetched = await rendered(request, id, WIDE)
   const film = join(work, 'film.mp4')
   writeFileSync(film, await fetched('film.mp4'))
   const rows = (await fetched('shots.csv')).toString().trim().split('\r\n').slice(1)
   const starts = rows.map((row) => Number(row.split(',')[4]))
-  expect(starts).toHaveLength(3)
-  const [, still, clip] = starts as [number, number, number]
+  expect(starts).toHaveLength(4)
+  const [, still, clip, laid] = starts as [number, number, number, number]
   await page.reload()
 
   const places = {
@@ -116,13 +152,15 @@ test('the monitor shows what is rendered, and both look as the golden frames do:
     'still further on': clip - 10,
     'dissolve half-way': clip + 15,
     clip: clip + 45,
+    'laid over, coming': laid + 6,
+    'laid over': laid + 40,
   }
   for (const [name, frame] of Object.entries(places)) {
     const [shown, made] = [await monitorAt(page, frame), frameOf(film, frame)]
     const likeness = ssim(shown, made)
     console.log(`parity, ${name}: SSIM ${likeness.toFixed(4)}`)
     expect(likeness, name).toBeGreaterThanOrEqual(0.97)
-    const called = name.replaceAll(' ', '-')
+    const called = name.replace(',', '').replaceAll(' ', '-')
     expectGolden(`${called}.monitor`, shown, 16 / 9)
     expectGolden(`${called}.render`, made, 16 / 9)
   }

@@ -61,21 +61,17 @@ export function filmLetters(
 
 /** Where pictures stand in a corner of others, for as long as they do. */
 function cornersTaken(timeline: Timeline, { lettering }: Film, frame: Frame) {
-  const [, corner] = panesOf('corner', frame, lettering.palette).panes
-  if (!corner) return []
-  const box = grown(corner.box, corner.rims[0]?.reach ?? 0)
   return timeline.scenes.flatMap(({ shots }) =>
-    shots.flatMap(({ layout, startFrame, endFrame }) =>
-      layout?.kind === 'corner'
-        ? [
-            {
-              box,
-              start: sampleAtFrame(startFrame, timeline.fps),
-              end: sampleAtFrame(endFrame, timeline.fps),
-            },
-          ]
-        : [],
-    ),
+    shots.flatMap(({ layout, startFrame, endFrame }) => {
+      const { onPaper, panes } = layout
+        ? panesOf(layout.kind, frame, lettering.palette)
+        : { onPaper: true, panes: [] }
+      const [, corner] = panes
+      if (onPaper || !corner) return []
+      const start = sampleAtFrame(startFrame, timeline.fps)
+      const end = sampleAtFrame(endFrame, timeline.fps)
+      return [{ box: grown(corner.box, corner.rims[0]?.reach ?? 0), start, end }]
+    }),
   )
 }
 

@@ -60,16 +60,18 @@ export function panesOf(
         ],
       }
     }
-    case 'corner': {
+    case 'corner-left':
+    case 'corner-right': {
       const wide = width * (isUpright ? CORNER.upright : CORNER.wide)
       const high = isUpright ? wide : (wide * 10) / 16
       const rim = rimOf(palette, unit)
       const reach = rim[0]?.reach ?? 0
+      const x = kind === 'corner-left' ? safe.x + reach : right(safe) - wide - reach
       return {
         onPaper: false,
         panes: [
           plain({ x: 0, y: 0, width, height }),
-          { box: evenRect(right(safe) - wide - reach, safe.y + reach, wide, high), rims: rim },
+          { box: evenRect(x, safe.y + reach, wide, high), rims: rim },
         ],
       }
     }

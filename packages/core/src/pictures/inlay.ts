@@ -65,14 +65,14 @@ export const PLAIN_SIGN: Omit<Sign, 'item'> = { at: 'head-right', size: 0.12, st
 
 /**
  * How a shot's pictures share the film's: beside each other, one over the other, the second in a
- * corner of the first, or one as a framed print on the style's paper.
+ * corner at the head of the first, or one as a framed print on the style's paper.
  */
-export const LAYOUTS = ['beside', 'over', 'corner', 'print'] as const
+export const LAYOUTS = ['beside', 'over', 'corner-left', 'corner-right', 'print'] as const
 export type LayoutKind = (typeof LAYOUTS)[number]
 
 export const Layout = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('print') }),
-  z.object({ kind: z.enum(['beside', 'over', 'corner']), second: ChosenItem }),
+  z.object({ kind: z.enum(['beside', 'over', 'corner-left', 'corner-right']), second: ChosenItem }),
 ])
 export type Layout = z.infer<typeof Layout>
 

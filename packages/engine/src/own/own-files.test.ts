@@ -115,6 +115,40 @@ describe('takeOwnFile', () => {
     })
     expect(readdirSync(folder)).toEqual(before)
   })
+  it('draws an SVG out, keeps what is clear of it, and runs and fetches nothing in it', async () => {
+    const svg = (inside: string, size = '200') =>
+      Buffer.from(
+        `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" ` +
+          `width="${size}" height="100">${inside}</svg>`,
+      )
+    const outside = join(folder, 'outside.png')
+    await sharp({ create: { width: 9, height: 9, channels: 3, background: '#0000ff' } }).toFile(
+      outside,
+    )
+    const { item } = await take(
+      'Sign.svg',
+      svg(
+        '<circle cx="50" cy="50" r="40" fill="#c02020"/><script>throw 1</script>' +
+          `<image xlink:href="file://${outside}" x="110" y="10" width="80" height="80"/>` +
+          `<image href="${outside}" x="110" y="10" width="80" height="80"/>`,
+      ),
+    )
+    expect(item).toMatchObject({ kind: 'photo', width: 2048, height: 1024 })
+    const { data, info } = await sharp(join(folder, item.id)).raw().toBuffer({
+      resolveWithObject: true,
+    })
+    const at = (x: number, y: number) => [
+      ...data.subarray((y * info.width + x) * info.channels).subarray(0, 4),
+    ]
+    expect(at(512, 512)).toEqual([0xc0, 0x20, 0x20, 255])
+    expect(at(4, 4)[3]).toBe(0)
+    // Where the other file would stand there is nothing.
+    expect(at(1536, 512)[3]).toBe(0)
+    await expect(take('Long.svg', svg('<path d="M0 0"/>', '20000'))).resolves.toMatchObject({
+      item: { width: 2048 },
+    })
+    await expect(take('Cut.svg', svg('').subarray(0, 60))).rejects.toThrow('Cut.svg')
+  })
   it('refuses a small file that unpacks to more pixels than there may be', async () => {
     const bomb = await sharp({
       create: { width: 12_000, height: 12_000, channels: 3, background: '#fff' },

@@ -111,6 +111,7 @@ const unusable = (name: string, reason: string) =>
   new TidyError('own_file_unusable', { name: cutText(basename(name), 80), reason })
 
 async function itemOf(file: string, id: string, name: string): Promise<Item> {
+  await drawnOut(file, name)
   const { moves, seconds, ...size } = (await stillAt(file)) ?? (await probedAt(file, name))
   if (Math.max(size.width, size.height) > LARGEST_SIDE)
     throw unusable(name, `it is larger than ${LARGEST_SIDE} pixels`)
@@ -129,6 +130,37 @@ async function itemOf(file: string, id: string, name: string): Promise<Item> {
     seconds,
     orientation: orientationOf(stands),
   })
+}
+
+/** Pixels of the longer side that a drawing of lines (SVG) is drawn out to. */
+const DRAWN_SIDE = 2048
+/** Bytes of the largest drawing: more is a picture in another's clothes. */
+const DRAWN_BYTES = 8 * 1024 * 1024
+const DRAWN_SECONDS = 10
+
+/**
+ * A drawing of lines becomes a PNG that keeps what is clear of it; anything else stays. Nothing in it
+ * is run or fetched: librsvg knows neither scripts nor, of a file without a place, other files.
+ */
+async function drawnOut(file: string, name: string): Promise<void> {
+  const sharp = await stillTools()
+  const known = await sharp(file, { limitInputPixels: false })
+    .metadata()
+    .catch(() => undefined)
+  if (known?.format !== 'svg') return
+  const bytes = await readFile(file)
+  if (bytes.length > DRAWN_BYTES) throw unusable(name, 'its drawing is larger than 8 MB')
+  const longer = Math.max(known.width, known.height, 1)
+  const density = Math.min(2400, Math.max(1, (72 * DRAWN_SIDE) / longer))
+  const png = await sharp(bytes, { density, limitInputPixels: 64_000_000 })
+    .timeout({ seconds: DRAWN_SECONDS })
+    .resize({ width: DRAWN_SIDE, height: DRAWN_SIDE, fit: 'inside', withoutEnlargement: true })
+    .png()
+    .toBuffer()
+    .catch(() => {
+      throw unusable(name, 'it cannot be drawn')
+    })
+  await writeFile(file, png)
 }
 
 interface Seen {

@@ -130,7 +130,7 @@ describe('a layout', () => {
         for (const [r, { reach, colour }] of box.x > 0 ? [...(panes[i]?.rims.entries() ?? [])] : [])
           if (r > 0) near(at(frame, box.x - Math.round(reach / 2), box.y + 40), colour, 30)
       })
-      if (kind === 'corner') near(at(frame, 20, height - 20), COLOURS.blue)
+      if (kind.startsWith('corner')) near(at(frame, 20, height - 20), COLOURS.blue)
       if (kind === 'print') near(at(frame, 4, 4), palette.paper, 6)
       if (kind === 'beside') near(at(frame, Math.round(width / 2), 40), palette.paper, 24)
       if (kind === 'over') near(at(frame, 40, Math.round(height / 2)), palette.paper, 24)

@@ -1,7 +1,16 @@
 <script setup lang="ts">
 import { useElementSize, watchDebounced } from '@vueuse/core'
 import { Grid3x3, Maximize, Pause, Play, Repeat } from 'lucide-vue-next'
-import { computed, onBeforeUnmount, onMounted, ref, shallowRef, toRaw, watch } from 'vue'
+import {
+  computed,
+  defineAsyncComponent,
+  onBeforeUnmount,
+  onMounted,
+  ref,
+  shallowRef,
+  toRaw,
+  watch,
+} from 'vue'
 import type { Film } from '@tidy-reel/core/document/film-scenes'
 import { certain, itemAt } from '@tidy-reel/core/faults/certain'
 import type { PlacedInlay } from '@tidy-reel/core/film/inlays'
@@ -15,10 +24,13 @@ import { drawFrame, placeOfFrame } from './draw-frame.ts'
 import { drawInlays } from './draw-inlays.ts'
 import type { Lettering } from './lettering.ts'
 import type { Lettered, LettersAsked } from './letters.worker.ts'
+import type { MovableThing, Moved } from './movable.ts'
 import { clipDeck, stillShelf } from './picture-source.ts'
 import { useLights } from './use-lights.ts'
 import type { Player } from './use-player.ts'
 
+/** Fetched with the first thing that may be moved. */
+const MovableThings = defineAsyncComponent(() => import('./MovableThings.vue'))
 const props = defineProps<{
   film: Timeline
   plan: Film
@@ -27,11 +39,14 @@ const props = defineProps<{
   guides: boolean
   /** Of the film; it is lettered for it and drawn as large as the monitor is. */
   shape?: { width: number; height: number }
+  /** Whether what stands on the picture may be put elsewhere. */
+  movable?: boolean
 }>()
-const emit = defineEmits<{ guides: [] }>()
+const emit = defineEmits<{ guides: []; move: [moved: Moved] }>()
 /** How long before its shot a clip is made ready, in frames. */
 const READY_FRAMES = 60
 const lettered = computed(() => props.shape ?? { width: 1920, height: 1080 })
+const filmFrame = computed(() => frameOf(lettered.value.width, lettered.value.height))
 const screen = ref<HTMLElement>()
 const picture = ref<HTMLCanvasElement>()
 const letters = ref<HTMLCanvasElement>()
@@ -55,11 +70,18 @@ let written: Lettering | undefined
 let [isAsked, isLettered] = [false, false]
 /** Breaking a long film's words into subtitles takes longer than a key press may. */
 const inlays = shallowRef<readonly PlacedInlay[]>([])
+const things = shallowRef<readonly MovableThing[]>([])
+const movableNow = computed(() => {
+  const at = props.player.at.value
+  if (!props.movable || props.player.playing.value) return []
+  return things.value.filter(({ start, end }) => start <= at && at < end)
+})
 const letterer = lastingWorker<LettersAsked, Lettered>(
   () => new Worker(new URL('./letters.worker.ts', import.meta.url), { type: 'module' }),
-  ({ ass, inlays: laid }) => {
+  ({ ass, inlays: laid, movable }) => {
     isLettered = isAsked
     inlays.value = laid
+    things.value = movable
     void written?.write(ass).then(draw)
   },
 )
@@ -84,11 +106,10 @@ function draw() {
     return
   }
   const rate = props.player.playing.value ? props.player.rate.value : 0
-  const film = frameOf(lettered.value.width, lettered.value.height)
   const seen = drawFrame(
     {
       context,
-      frame: film,
+      frame: filmFrame.value,
       stills,
       clips,
       fps: props.film.fps,
@@ -98,7 +119,7 @@ function draw() {
     shotAt(place),
     place.frame,
   )
-  const laying = { context, frame: film, fps: props.film.fps, stills: cutouts }
+  const laying = { context, frame: filmFrame.value, fps: props.film.fps, stills: cutouts }
   const whole = drawInlays(laying, inlays.value, frame.value) && seen
   waits.value = !seen && isToCome(shotAt(place))
   if (rate > 0) makeReady(place.scene, place.shot)
@@ -185,6 +206,13 @@ defineExpose({ fullscreen })
     >
       <canvas ref="picture" class="picture" />
       <canvas ref="letters" class="letters" />
+      <MovableThings
+        v-if="movableNow.length"
+        :things="movableNow"
+        :frame="filmFrame"
+        @move="emit('move', $event)"
+        @press="player.toggle()"
+      />
       <p v-if="waits" class="waits serif">This picture is still to come</p>
       <div v-if="guides" class="guides" aria-hidden="true"><i /><i /><b /></div>
     </div>

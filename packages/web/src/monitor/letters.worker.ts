@@ -8,6 +8,7 @@ import { cardMarks } from '@tidy-reel/core/film/supers/card-marks'
 import type { Light } from '@tidy-reel/core/pictures/light'
 import { sampleAtFrame } from '@tidy-reel/core/time/time'
 import type { Timeline } from '@tidy-reel/core/timeline/timeline'
+import type { MovableThing } from './movable.ts'
 
 /** A film to be lettered; of several that wait only the last is wanted. */
 export interface LettersAsked {
@@ -25,6 +26,8 @@ export interface Lettered {
   /** Everything written, as one document: the render writes the same, scene by scene. */
   ass: string
   inlays: PlacedInlay[]
+  /** What a person may put elsewhere. */
+  movable: MovableThing[]
 }
 
 async function written({
@@ -50,8 +53,26 @@ async function written({
     { atlas: await atlasFor(plan), pictures: { shots, lights } },
   )
   const marks = [...cards, ...supers.flatMap((placed) => placed.marks)]
-  return { ass: assDocument({ width, height, lettering, cues, marks }), inlays }
+  return {
+    ass: assDocument({ width, height, lettering, cues, marks }),
+    inlays,
+    movable: [
+      ...supers.flatMap((one): MovableThing[] =>
+        one.of && one.kind !== 'point' ? [{ ...one.of, ...span(one), kind: 'super' }] : [],
+      ),
+      ...inlays.flatMap(({ of, around, item, ...inlay }): MovableThing[] =>
+        of ? [{ ...of, ...span({ ...inlay, box: around, text: item.title }), kind: 'inlay' }] : [],
+      ),
+    ],
+  }
 }
+
+const span = ({ text, box, start, end }: Omit<MovableThing, 'kind' | 'sceneId' | 'index'>) => ({
+  text,
+  box,
+  start,
+  end,
+})
 
 /** Comes once, and only with a map to be drawn. */
 const atlasFor = async (plan: Film) =>

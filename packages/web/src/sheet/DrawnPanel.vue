@@ -18,12 +18,14 @@ import KeptInput from '../controls/KeptInput.vue'
 import { useEpisode } from '../episode/episode-store.ts'
 import { KINDS } from '../pictures/drawn-kinds.ts'
 import PlaceField from '../styles/PlaceField.vue'
+import SignFields from '../styles/SignFields.vue'
+import LaidOver from './LaidOver.vue'
 import MapPlaces from './MapPlaces.vue'
 import type { SheetRow } from './sheet-rows.ts'
 
 /** What is written and drawn on a scene's picture, and how all of the film's words look. */
 const props = defineProps<{ row: SheetRow }>()
-const emit = defineEmits<{ run: [command: Command] }>()
+const emit = defineEmits<{ run: [command: Command]; see: [word: number] }>()
 const episode = useEpisode()
 
 const { heading: _heading, ...FORMS } = KINDS
@@ -37,6 +39,9 @@ interface Line {
 const lines = computed((): Line[] =>
   props.row.directions.filter(isDrawn).map(({ kind, text }) => ({ form: kind, text })),
 )
+const inDocument = computed(() => episode.document.scenes.find(({ id }) => id === props.row.id))
+/** What matching offers for the scene. */
+const offered = computed(() => episode.candidatesOf(props.row.id).picks.map(({ item }) => item))
 /** One that has been begun and has no words yet. */
 const begun = ref<DrawnForm>()
 const offers = computed(() =>
@@ -218,6 +223,14 @@ const setSubtitles = (name: SubtitlePreset) =>
         {{ name }}
       </button>
     </div>
+    <LaidOver
+      v-if="inDocument"
+      :key="inDocument.id"
+      :scene="inDocument"
+      :offers="offered"
+      @run="(command) => emit('run', command)"
+      @see="(word) => emit('see', word)"
+    />
     <h3 class="serif">The whole film</h3>
     <div class="fields">
       <label for="drawn-style">House style</label>
@@ -241,6 +254,13 @@ const setSubtitles = (name: SubtitlePreset) =>
         ><ElOption v-for="dial in DIALS" :key="dial" :value="dial" :label="dial"
       /></ElSelect>
     </div>
+    <details class="sign">
+      <summary>Sign on the picture</summary>
+      <SignFields
+        :sign="episode.document.sign"
+        @change="(sign) => emit('run', { type: 'setSign', sign })"
+      />
+    </details>
     <div class="fields">
       <span>Channel</span>
       <KeptInput
@@ -322,6 +342,10 @@ h3 {
 }
 .lines .note {
   grid-column: 2 / 4;
+}
+summary {
+  cursor: pointer;
+  margin-bottom: 8px;
 }
 .kind {
   padding-left: 8px;

@@ -15,6 +15,7 @@ import { useEpisode } from '../episode/episode-store.ts'
 import { focusKind } from '../keys/focus-kind.ts'
 import { overRoom, useRoomKeys } from '../keys/room-keys.ts'
 import FilmMonitor from '../monitor/FilmMonitor.vue'
+import type { Moved } from '../monitor/movable.ts'
 import { usePlayer } from '../monitor/use-player.ts'
 import { sheetCommands } from './commands/sheet-commands.ts'
 import { WRITING_KEYS } from './commands/writing-keys.ts'
@@ -107,6 +108,21 @@ const target = computed((): Target => {
   return inChapter ? { chapterOf: inChapter.id } : selectedIds.value
 })
 const run = (command: Command) => void sheet.run(command)
+/** So long after something has come it is there whole, in samples. */
+const COME = 24_000
+/** Shows what comes with a word of the scene, once it has come. */
+function see(word: number) {
+  const here = scene.value?.scene
+  if (!here || player.playing.value) return
+  const from = word > 0 ? (here.words[word]?.start ?? here.startSample) : here.startSample
+  player.seek(Math.min(from + COME, here.endSample - 1))
+}
+/** Something on the picture is to stand where it was dragged to. */
+async function move(moved: Moved) {
+  const { movedCommand } = await import('./commands/moved.ts')
+  const command = movedCommand(episode.document, moved)
+  if (command) run(command)
+}
 const offered = computed(() => episode.candidatesOf(scene.value?.id))
 
 function choose(item: Item, at = shot.value) {
@@ -333,7 +349,9 @@ function dropScenes(index: number) {
         :player="player"
         :proxies="episode.proxies"
         :guides="guides"
+        movable
         @guides="guides = !guides"
+        @move="move"
       />
       <p v-if="sheet.refused.value" class="refused red" role="alert">
         {{ sheet.refused.value }}
@@ -406,10 +424,11 @@ function dropScenes(index: number) {
             :single="which === 'these' && selectedIds.length === 1"
             :seen="seen"
             :film="episode.document.transition"
+            :offers="offered.picks.map(({ item }) => item)"
             @run="run"
             @target="which = $event"
           />
-          <DrawnPanel v-else-if="panel === 'drawn'" :row="scene" @run="run" />
+          <DrawnPanel v-else-if="panel === 'drawn'" :row="scene" @run="run" @see="see" />
           <ScenePanel
             v-else
             :row="scene"

@@ -3,11 +3,13 @@ import { ElInputNumber, ElOption, ElSelect, ElSlider } from 'element-plus'
 import { computed, ref } from 'vue'
 import type { Command, CommandOf, Target } from '@tidy-reel/core/document/command'
 import { CUT, type Shot, type Transition } from '@tidy-reel/core/document/document'
+import type { Item } from '@tidy-reel/core/pictures/item'
 import type { Move, View } from '@tidy-reel/core/pictures/view'
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
 import ItemThumb from '../pictures/ItemThumb.vue'
 import { DIP, DISSOLVE } from './commands/transitions.ts'
 import ForWhich from './ForWhich.vue'
+import LayoutFields from './LayoutFields.vue'
 
 const props = defineProps<{
   number: number
@@ -18,6 +20,8 @@ const props = defineProps<{
   /** How it is seen now; nothing where that is the whole of it. */
   seen: Move | undefined
   film: Transition
+  /** What matching offers for the scene. */
+  offers: readonly Item[]
 }>()
 const emit = defineEmits<{
   run: [command: Command]
@@ -168,6 +172,13 @@ const transition = computed(() => props.shot?.transition ?? props.film)
           % speed</span
         >
       </template>
+      <span>Layout</span>
+      <LayoutFields
+        :key="`${number} ${index}`"
+        :layout="shot?.layout"
+        :offers="offers"
+        @change="(layout) => adjust({ layout })"
+      />
       <label for="shot-transition">Comes by</label>
       <span class="pair">
         <ElSelect

@@ -12,6 +12,7 @@ import { FACE_CHOICES, PALETTE_FIELDS } from './choices.ts'
 import ColourField from './ColourField.vue'
 import FilmFields from './FilmFields.vue'
 import LookFields from './LookFields.vue'
+import SignFields from './SignFields.vue'
 import SubtitleFields from './SubtitleFields.vue'
 
 /** The parts of a style, of which one is open. */
@@ -120,6 +121,16 @@ function toggle(name: string) {
           {{ '{title}, {channel} and {next} stand for the film’s own.' }}
         </p>
       </div>
+    </section>
+    <section>
+      <h3>
+        <button class="plain" :aria-expanded="open === 'sign'" @click="toggle('sign')">Sign</button>
+      </h3>
+      <SignFields
+        v-if="open === 'sign'"
+        :sign="style.sign ?? null"
+        @change="(sign) => emit('change', { sign: sign ?? undefined })"
+      />
     </section>
     <section>
       <h3>

@@ -48,6 +48,7 @@ const dressed = (document: Document, style: HouseStyle): Document => ({
   ...document,
   style,
   lettering: style.lettering,
+  sign: style.sign ?? null,
   transition: style.film.transition ?? CUT,
 })
 

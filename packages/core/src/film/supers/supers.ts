@@ -22,6 +22,8 @@ export interface Super {
   end: number
   /** Spoken while it is seen: what it builds up by. */
   words: readonly SpokenWord[]
+  /** The scene that asks for it, and which of what is drawn there it is. */
+  of?: { sceneId: string; index: number }
   /** Not asked for: taken from what the sentence says. */
   isOffered?: true
 }
@@ -63,10 +65,14 @@ export function filmSupers(timeline: Timeline, film: Film): Super[] {
   }))
   const asked = timeline.scenes.flatMap((scene, n) => {
     const { directions, before } = itemAt(film.scenes, n)
+    let index = -1
     return directions.flatMap((direction, d): Super[] => {
       if (!isDrawn(direction)) return []
+      index++
       const drawn = readDrawn(direction.kind, direction.text)
-      return drawn ? [drawnSuper(timeline, scene, drawn, direction.text, before?.[d] ?? 0)] : []
+      if (!drawn) return []
+      const one = drawnSuper(timeline, scene, drawn, direction.text, before?.[d] ?? 0)
+      return [{ ...one, of: { sceneId: scene.id, index } }]
     })
   })
   const offered = offeredSupers(timeline, film, [...headings, ...asked])
