@@ -42,7 +42,13 @@ async function laidOver(request: APIRequestContext, sceneId: string): Promise<Co
     data: Buffer.from(FLAG),
   })
   const flag = Item.parse(await taken.json())
-  const inlay = { ...PLAIN_INLAY, item: flag, at: 'left', turn: -12, edge: 0 } as const
+  const inlay = {
+    ...PLAIN_INLAY,
+    item: flag,
+    at: { across: 0.2, down: 0.45 },
+    turn: -12,
+    edge: 0,
+  } as const
   return [
     show(sceneId, clip),
     {
@@ -57,7 +63,14 @@ async function laidOver(request: APIRequestContext, sceneId: string): Promise<Co
       set: {
         inlays: [
           inlay,
-          { ...PLAIN_INLAY, item: photo, at: 'middle', size: 0.3, round: 0.5, comes: 'grow' },
+          {
+            ...PLAIN_INLAY,
+            item: photo,
+            at: { across: 0.5, down: 0.45 },
+            size: 0.3,
+            round: 0.5,
+            comes: 'grow',
+          },
         ],
       },
     },

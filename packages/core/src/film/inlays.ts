@@ -4,7 +4,7 @@ import type { Inlay, InlayEntrance, InlayPlace, Sign } from '../pictures/inlay.t
 import type { ChosenItem } from '../pictures/item.ts'
 import type { FrameRate } from '../time/time.ts'
 import type { Timeline, TimelineScene } from '../timeline/timeline.ts'
-import { type Frame, type Rect, within } from './lettering/frame.ts'
+import { foot, type Frame, gridded, type Rect, right, within } from './lettering/frame.ts'
 import { boxAround, boxAt, roomAt, roomFor } from './lettering/rooms.ts'
 import { placed, roomBeside } from './subtitles/cue-place.ts'
 
@@ -52,13 +52,10 @@ export function placeInlays(
       if (scene.endSample <= start) return []
       return [
         {
-          ...spaceFor(inlay, rooms, frame),
+          ...spaceFor(inlay, rooms, frame, lettering.palette.light),
           item: inlay.item,
           of: { sceneId: scene.id, index },
           turn: inlay.turn,
-          edge: inlay.edge
-            ? { width: inlay.edge * 1080 * frame.unit, colour: lettering.palette.light }
-            : undefined,
           shade: inlay.shade ? lettering.palette.shade : undefined,
           strength: 1,
           comes: inlay.comes,
@@ -83,10 +80,9 @@ const placedSign = (
   rooms: readonly Rect[],
   frame: Frame,
 ): PlacedInlay => ({
-  ...spaceFor({ ...sign, turn: 0, round: 0, edge: 0 }, rooms, frame),
+  ...spaceFor({ ...sign, turn: 0, round: 0, edge: 0 }, rooms, frame, ''),
   item: sign.item,
   turn: 0,
-  edge: undefined,
   shade: undefined,
   strength: sign.strength,
   comes: 'none',
@@ -96,12 +92,17 @@ const placedSign = (
 
 type Sized = Pick<Inlay, 'item' | 'size' | 'turn' | 'round' | 'edge'> & { at: InlayPlace }
 
-/** The space something takes: in the room of its place, no larger than that. */
+/**
+ * The space something takes: in the room of its place, no larger than that.
+ *
+ * @param colour of its edge
+ */
 function spaceFor(
   { item, size, turn, round, edge, at }: Sized,
   rooms: readonly Rect[],
   frame: Frame,
-): Pick<PlacedInlay, 'box' | 'around' | 'round'> {
+  colour: string,
+): Pick<PlacedInlay, 'box' | 'around' | 'round' | 'edge'> {
   const shorter = 1080 * frame.unit
   const aspect = item.width && item.height ? item.width / item.height : 4 / 3
   const rim = edge * shorter
@@ -111,18 +112,40 @@ function spaceFor(
     typeof at === 'string' ? roomFor(placed(at).row, rooms) : roomAt(at.down * frame.height, rooms)
   const whole = turned({ width: width + 2 * rim, height: height + 2 * rim }, turn)
   const scale = Math.min(1, room.width / whole.width, room.height / whole.height)
-  const size0 = { width: whole.width * scale, height: whole.height * scale }
-  const around = typeof at === 'string' ? boxAt(size0, at, room) : boxAround(size0, at, room, frame)
-  const own = { width: evenly(width * scale), height: evenly(height * scale) }
-  const [x, y] = [around.x + around.width / 2, around.y + around.height / 2]
+  const fitted = { width: whole.width * scale, height: whole.height * scale }
+  const wanted =
+    typeof at === 'string' ? boxAt(fitted, at, room) : boxAround(fitted, at, room, frame)
+  const side = (n: number) => Math.max(2, gridded(n * scale, frame, Math.floor))
+  const own = { width: side(width), height: side(height) }
+  const spare = {
+    x: (fitted.width - own.width) / 2,
+    y: (fitted.height - own.height) / 2,
+  }
+  const x = gridBetween(
+    wanted.x + spare.x,
+    room.x + spare.x,
+    right(room) - fitted.width + spare.x,
+    frame,
+  )
+  const y = gridBetween(
+    wanted.y + spare.y,
+    room.y + spare.y,
+    foot(room) - fitted.height + spare.y,
+    frame,
+  )
   return {
-    around,
+    around: { ...fitted, x: x - spare.x, y: y - spare.y },
     round: round * Math.min(own.width, own.height),
-    box: { x: x - own.width / 2, y: y - own.height / 2, ...own },
+    edge: rim ? { width: rim * scale, colour } : undefined,
+    box: { x, y, ...own },
   }
 }
 
-const evenly = (n: number) => Math.max(2, Math.round(n / 2) * 2)
+/** The nearest line of the grid that leaves something in its room; without one, where it stands. */
+function gridBetween(at: number, from: number, to: number, frame: Frame): number {
+  const near = [Math.round, Math.floor, Math.ceil].map((way) => gridded(at, frame, way))
+  return near.find((line) => line >= from && line <= to) ?? at
+}
 
 /** The size of the box around something that is turned. */
 function turned({ width, height }: Pick<Rect, 'width' | 'height'>, degrees: number) {

@@ -20,9 +20,13 @@ export function inlayFilters(
 ): { steps: string[]; out: string } {
   const steps = inlays.flatMap((inlay, i) => {
     const { still, at } = movement(inlay, fps, frame)
-    const { from, to } = inlay
-    const place = `x='${at}-overlay_w/2':y='${middle(inlay).y}-overlay_h/2'`
-    const times = `enable='between(n,${from},${to - 1})'`
+    const { comes, from, to } = inlay
+    // The colour planes have half as many pixels: places are cut to even ones, so one more is the
+    // nearest.
+    const place = `x='${at}-overlay_w/2+1':y='${middle(inlay).y}-overlay_h/2+1'`
+    // What grows is nothing in its first frame, and no picture can be.
+    const seen = comes === 'grow' ? from + 1 : from
+    const times = `enable='between(n,${seen},${to - 1})'`
     return [
       `[${first + i}:v]format=rgba,scale=${BT709},format=yuva420p${still}[i${i}]`,
       `[${i === 0 ? under : `laid${i - 1}`}][i${i}]overlay=${place}:${times}:format=yuv420[laid${i}]`,
@@ -56,7 +60,7 @@ function movement(
       return { still: '', at: `(${outside}+${x - outside}*${progress})` }
     }
     case 'grow': {
-      const size = (side: string) => `max(2,${side}*${progress})`
+      const size = (side: string) => `max(2,2*round(${side}*${progress}/2))`
       return {
         still: `${frames},scale=w='${size('iw')}':h='${size('ih')}':eval=frame`,
         at: String(x),

@@ -87,11 +87,13 @@ async function shaded(body: Buffer, colour: string, unit: number): Promise<Buffe
   const { width, height } = await sharp(body).metadata()
   const room = { left: reach, right: reach, top: reach, bottom: reach, background: CLEAR }
   const down = Math.round(reach * INLAY_SHADE.down)
-  const outline = await sharp(body).extend(room).extractChannel('alpha').toBuffer()
+  const outline = await sharp(body).extend(room).extractChannel('alpha').png().toBuffer()
   const size = { width: width + 2 * reach, height: height + 2 * reach }
   const soft = await sharp(outline)
     .blur(Math.max(0.4, reach / 3))
     .linear(INLAY_SHADE.opacity, 0)
+    // One plane: a grey picture is three otherwise.
+    .toColourspace('b-w')
     .raw()
     .toBuffer()
   const shadow = await sharp({ create: { ...size, channels: 3, background: colour } })

@@ -39,36 +39,55 @@ export function drawInlays(laying: Laying, inlays: readonly PlacedInlay[], frame
 }
 
 function drawInlay({ context, frame, stills }: Laying, inlay: PlacedInlay, share: number): boolean {
-  const { box, around, comes, turn, strength } = inlay
+  const { around, comes, strength } = inlay
   const found = stills.get(inlay.item.id)
   if (!found) return false
   const scale = context.canvas.width / frame.width
-  context.scale(scale, scale)
   const x = around.x + around.width / 2
   const outside = slideFrom(inlay, frame)
   const settled = settling(share)
+  const still = stillOf(inlay, found.image, scale, frame.unit)
+  context.scale(scale, scale)
   context.translate(
     comes === 'slide' ? outside + (x - outside) * settled : x,
     around.y + around.height / 2,
   )
-  context.rotate((turn * Math.PI) / 180)
   if (comes === 'grow') context.scale(settled, settled)
   context.globalAlpha = comes === 'fade' ? strength * share : strength
-  // Drawn whole once, so that shade, edge and picture are seen through as one.
-  const body = bodyOf(inlay, found.image, scale)
-  const [width, height] = [body.width / scale, body.height / scale]
-  if (inlay.shade) {
-    const reach = SHADE_REACH * frame.unit * scale
-    context.shadowColor = `${inlay.shade}${Math.round(SHADE.opacity * 255)
-      .toString(16)
-      .padStart(2, '0')}`
-    // A canvas softens by twice the deviation that the render names.
+  context.imageSmoothingQuality = 'high'
+  const [width, height] = [still.width / scale, still.height / scale]
+  context.drawImage(still, -width / 2, -height / 2, width, height)
+  return found.whole
+}
+
+/** All of one as the render has it, turned, with its shade: seen through as one where it fades. */
+function stillOf(
+  inlay: PlacedInlay,
+  image: HTMLImageElement,
+  scale: number,
+  unit: number,
+): OffscreenCanvas {
+  const { around, turn, shade } = inlay
+  const reach = Math.ceil(SHADE_REACH * unit * scale)
+  const still = new OffscreenCanvas(
+    Math.ceil(around.width * scale) + 2 * reach,
+    Math.ceil(around.height * scale) + 2 * reach,
+  )
+  const context = still.getContext('2d')
+  if (!context) return still
+  const body = bodyOf(inlay, image, scale)
+  if (shade) {
+    const opacity = Math.round(SHADE.opacity * 255)
+    context.shadowColor = `${shade}${opacity.toString(16).padStart(2, '0')}`
+    // A canvas softens by half of what it is told, as a deviation; the render is told that.
     context.shadowBlur = (2 * reach) / 3
     context.shadowOffsetY = reach * SHADE.down
   }
+  context.translate(still.width / 2, still.height / 2)
+  context.rotate((turn * Math.PI) / 180)
   context.imageSmoothingQuality = 'high'
-  context.drawImage(body, -width / 2, -height / 2, width, height)
-  return found.whole && box.width > 0
+  context.drawImage(body, -body.width / 2, -body.height / 2)
+  return still
 }
 
 /** The picture with its corners and its edge, in pixels of the canvas. */
