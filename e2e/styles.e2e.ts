@@ -2,7 +2,17 @@ import { readFileSync } from 'node:fs'
 import { address, expect, test } from './stack.ts'
 import { idOf, newEpisode, viewOf } from './steps.ts'
 
-test('a house style: changed it becomes one\u2019s own, goes out as a file and comes back, dresses the latest film, and leaves what was set by hand', async ({
+/** A drawing with nothing around it. */
+const SIGN = {
+  name: 'sign.svg',
+  mimeType: 'image/svg+xml',
+  buffer: Buffer.from(
+    '<svg xmlns="http://www.w3.org/2000/svg" width="90" height="90">' +
+      '<circle cx="45" cy="45" r="40" fill="#b8432f"/></svg>',
+  ),
+}
+
+test('a house style: changed it becomes one\u2019s own, goes out as a file and comes back, dresses the latest film with its sign, and leaves what was set by hand; pictures laid over', async ({
   page,
 }) => {
   await newEpisode(
@@ -24,6 +34,10 @@ test('a house style: changed it becomes one\u2019s own, goes out as a file and c
     'aria-pressed',
     'true',
   )
+  await page.getByRole('button', { name: 'Sign', exact: true }).click()
+  await page.getByRole('button', { name: 'Choose its picture' }).click()
+  await page.getByLabel('The channel\u2019s sign: a file of your own').setInputFiles(SIGN)
+  await expect(page.getByRole('radiogroup', { name: 'Place of the sign' })).toBeVisible()
   const name = page.getByLabel('Name of the style')
   await name.fill('Shorelines at night')
   await name.press('Enter')
@@ -34,11 +48,15 @@ test('a house style: changed it becomes one\u2019s own, goes out as a file and c
   const { document } = await viewOf(page.request, id)
   expect(document.lettering.palette.accent).toBe('#ff8800')
   expect(document.style).toMatchObject({ name: 'Shorelines at night', version: 2 })
+  expect(document.sign).toMatchObject({ at: 'head-right', item: { width: 2048 } })
 
   const coming = page.waitForEvent('download')
   await page.getByRole('button', { name: 'Save as a file' }).click()
   const file = await (await coming).path()
-  expect(JSON.parse(readFileSync(file, 'utf8'))).toMatchObject({ fonts: [{ name: 'Jost' }] })
+  expect(JSON.parse(readFileSync(file, 'utf8'))).toMatchObject({
+    fonts: [{ name: 'Jost' }],
+    signPicture: expect.stringMatching(/^UklGR/),
+  })
   await page.getByRole('button', { name: 'Remove' }).click()
   await expect(own.getByRole('button', { name: 'Shorelines at night' })).toBeHidden()
   await page.getByRole('button', { name: 'Bring it back' }).click()
@@ -67,6 +85,32 @@ test('a house style: changed it becomes one\u2019s own, goes out as a file and c
   expect((await styled()).lettering.subtitle.words).toBe('one')
   await panel.getByRole('button', { name: 'subtitles: back' }).click()
   await expect.poll(async () => (await styled()).lettering.subtitle.words).toBe('cue')
+
+  // A picture of one's own over the scene's, dragged to the middle line, then a step by an arrow.
+  await panel.getByRole('button', { name: 'Lay a picture over it' }).click()
+  await panel.getByLabel('A picture to lay over it: a file of your own').setInputFiles(SIGN)
+  const inlay = async () => (await styled()).scenes[1]?.inlays?.[0]
+  await expect.poll(inlay).toMatchObject({ at: 'right', edge: 0 })
+  const thing = page.getByRole('button', { name: /^sign: drag it elsewhere/ })
+  const at = (await thing.boundingBox())!
+  const screen = (await page.locator('.screen').boundingBox())!
+  await page.mouse.move(at.x + at.width / 2, at.y + at.height / 2)
+  await page.mouse.down()
+  await page.mouse.move(screen.x + screen.width / 2 + 3, screen.y + screen.height * 0.4, {
+    steps: 4,
+  })
+  await page.mouse.up()
+  await expect.poll(inlay).toMatchObject({ at: { across: 0.5 } })
+  await thing.press('ArrowRight')
+  await expect.poll(inlay).toMatchObject({ at: { across: 0.51 } })
+  await panel.getByRole('button', { name: 'Take sign away' }).click()
+  await expect.poll(inlay).toBeUndefined()
+  await page.getByRole('tab', { name: 'Shot' }).click()
+  await page.locator('.layout .el-select').click()
+  await page.getByRole('option', { name: 'a framed print' }).click()
+  await expect
+    .poll(async () => (await styled()).scenes[1]?.shots[0]?.layout)
+    .toEqual({ kind: 'print' })
 })
 
 test('subtitles read through: a line corrected keeps to its words through a cut and a move, a break by hand, found and replaced', async ({

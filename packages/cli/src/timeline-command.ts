@@ -76,9 +76,15 @@ export async function timelineCommand(
     ...framesSeen(one, fps),
     box: inShares(one.box, frame),
   }))
+  const inlays = letters.inlays.map((one) => ({
+    kind: one.of ? 'inlay' : 'sign',
+    item: one.item.id,
+    ...framesSeen(one, fps),
+    box: inShares(one.around, frame),
+  }))
   print(
     json
-      ? { fps, frames, samples, scenes: list, cues, supers }
+      ? { fps, frames, samples, scenes: list, cues, supers, inlays }
       : scenes
           .map(
             (scene) =>

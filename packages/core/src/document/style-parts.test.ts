@@ -73,7 +73,7 @@ describe('house styles', () => {
 
 describe('a house style as a file', () => {
   it('comes back as it was', () =>
-    expect(readStyleFile('night.json', styleFile(night))).toEqual(night))
+    expect(readStyleFile('night.json', styleFile(night)).style).toEqual(night))
   it('says which faces it asks for, and their licence', () =>
     expect(JSON.parse(styleFile(night))).toMatchObject({
       fonts: [{ name: 'Jost', licence: 'OFL-1.1' }],
@@ -84,7 +84,7 @@ describe('a house style as a file', () => {
     ['another JSON', '{"a":1}'],
     ['a colour that is none', styleFile(night).replace('#7fb4ff', 'red;}')],
     ['a face that is none', styleFile(night).replaceAll('"jost"', '"../../etc"')],
-    ['far too much', `${styleFile(night)}${' '.repeat(300_000)}`],
+    ['far too much', `${styleFile(night)}${' '.repeat(3_000_000)}`],
   ])('is refused with a sentence when it is %s', (_what, text) =>
     expect(() => readStyleFile('x.json', text)).toThrow(/x\.json is no house style: .+\./),
   )

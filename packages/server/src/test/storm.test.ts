@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 
 /** `npm run bench:storm` kills fifty; here as many as a test may take time for. */
-const KILLS = 5
+const KILLS = 3
 
 describe('the running product, parts of which are killed at random', () => {
   it('loses no accepted edit and finishes what was asked for, without anybody asking again', async () => {

@@ -16,10 +16,12 @@ const layer = ref<HTMLElement>()
 const keyOf = ({ kind, sceneId, index }: MovableThing) => `${kind} ${sceneId} ${index}`
 /** On its way: where it is held, until the film shows it there. */
 const held = ref<{ key: string; box: Rect; x?: number | undefined; y?: number | undefined }>()
+/** Moved by arrows, and not yet put there. */
+let nudged: MovableThing | undefined
 let begun: { at: [number, number]; thing: MovableThing; isDrag: boolean } | undefined
 watch(
   () => props.things.map(({ box }) => `${box.x} ${box.y}`).join(),
-  () => begun ?? (held.value = undefined),
+  () => begun ?? nudged ?? (held.value = undefined),
 )
 
 const boxOf = (thing: MovableThing) =>
@@ -71,10 +73,11 @@ const STEPS = new Map<string, readonly [number, number]>([
   ['ArrowUp', [0, -1]],
   ['ArrowDown', [0, 1]],
 ])
-const putLater = useDebounceFn(
-  (thing: MovableThing) => held.value?.key === keyOf(thing) && put(thing, held.value.box),
-  REST_MS,
-)
+function putNudged() {
+  if (nudged && held.value?.key === keyOf(nudged)) put(nudged, held.value.box)
+  nudged = undefined
+}
+const putLater = useDebounceFn(putNudged, REST_MS)
 function nudge(event: KeyboardEvent, thing: MovableThing) {
   const way = STEPS.get(event.key)
   if (!way) return
@@ -82,6 +85,7 @@ function nudge(event: KeyboardEvent, thing: MovableThing) {
   event.preventDefault()
   event.stopPropagation()
   const step = props.frame.width * (event.shiftKey ? 0.05 : 0.01)
+  if (nudged && keyOf(nudged) !== keyOf(thing)) putNudged()
   const box = boxOf(thing)
   const { safe } = props.frame
   const inside = (at: number, from: number, room: number) => Math.max(from, Math.min(at, room))
@@ -93,7 +97,8 @@ function nudge(event: KeyboardEvent, thing: MovableThing) {
       y: inside(box.y + dy * step, safe.y, safe.y + safe.height - box.height),
     },
   }
-  void putLater(thing)
+  nudged = thing
+  void putLater()
 }
 const put = ({ kind, sceneId, index }: MovableThing, { x, y, width, height }: Rect) =>
   emit('move', {

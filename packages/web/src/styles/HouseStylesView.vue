@@ -3,8 +3,9 @@ import { ElButton, ElRadioButton, ElRadioGroup } from 'element-plus'
 import { computed, nextTick, onMounted, ref, useTemplateRef } from 'vue'
 import { apply } from '@tidy-reel/core/document/apply'
 import { changedParts, STYLE_PARTS, styleOf } from '@tidy-reel/core/document/style-parts'
+import type { HouseStyle } from '@tidy-reel/core/style/house-style'
 import { SUPER_LOOKS } from '@tidy-reel/core/style/lettering'
-import { readStyleFile, STYLE_FILE_BYTES, styleFile } from '@tidy-reel/core/style/style-file'
+import { STYLE_FILE_BYTES } from '@tidy-reel/core/style/style-file'
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
 import { episodesApi } from '../api/episodes.ts'
 import ChannelHeader from '../channel/ChannelHeader.vue'
@@ -14,6 +15,7 @@ import UndoLine from '../controls/UndoLine.vue'
 import FilmMonitor from '../monitor/FilmMonitor.vue'
 import { usePlayer } from '../monitor/use-player.ts'
 import { KINDS } from '../pictures/drawn-kinds.ts'
+import { fileOfStyle, styleFromFile } from './style-files.ts'
 import StyleList from './StyleList.vue'
 import StyleParts from './StyleParts.vue'
 import { SHAPES, useStylePreview } from './use-style-preview.ts'
@@ -80,7 +82,14 @@ async function read(event: Event) {
   try {
     // One byte more than is read tells that there is more.
     const text = await chosenFile.slice(0, STYLE_FILE_BYTES + 1).text()
-    await styles.add(readStyleFile(chosenFile.name, text))
+    await styles.add(await styleFromFile(chosenFile.name, text))
+  } catch (cause) {
+    fault.value = (cause as Error).message
+  }
+}
+async function save(style: HouseStyle) {
+  try {
+    saveText(`${style.name}.json`, await fileOfStyle(style), 'application/json')
   } catch (cause) {
     fault.value = (cause as Error).message
   }
@@ -160,12 +169,7 @@ const rename = (name: string) => name.trim() && void styles.change({ name: name.
         </p>
         <StyleParts :key="chosen.id" :style="chosen" @change="styles.change" @open="show" />
         <p class="files">
-          <button
-            class="plain link"
-            @click="saveText(`${chosen.name}.json`, styleFile(chosen), 'application/json')"
-          >
-            Save as a file
-          </button>
+          <button class="plain link" @click="save(chosen)">Save as a file</button>
           <button v-if="isOwn(chosen)" class="plain link" @click="styles.remove(chosen)">
             Remove
           </button>
