@@ -41,6 +41,11 @@ const DIRECTIONS = [
   '[number: 20 miles @ foot right]',
   '[key: refraction @ 50 50]',
   '[list: the gate; the sluice @ 3 97]',
+  '[mark: ring 30 @ 20 30]',
+  '[mark: spotlight 60 @ 95 5]',
+  '[mark: box 80 x 40 @ 50 50]',
+  '[mark: arrow left @ 70 20]',
+  '[mark: marker @ 40 90]',
 ]
 const TITLES = [
   'Light',

@@ -43,6 +43,20 @@ describe('readDrawn', () => {
     expect(readDrawn('share', '3 of 4 boats')).toMatchObject({ part: 0.75, written: '3 of 4' })
     expect(readDrawn('share', 'a third of the boats')).toMatchObject({ part: 1 / 3 })
   })
+  it.each([
+    ['ring', { kind: 'ring', width: 0.24, height: 0.24 }],
+    ['Ring 30 @ 20 40', { kind: 'ring', width: 0.3, height: 0.3 }],
+    ['box 60 x 20', { kind: 'box', width: 0.6, height: 0.2 }],
+    ['box 68', { kind: 'box', width: 0.68, height: 0.48 }],
+    ['arrow up 40 %', { kind: 'arrow', way: 'up', width: 0.4 }],
+    ['spotlight 999', { kind: 'spotlight', width: 1, height: 1 }],
+  ])('reads a shape and how large it is: %s', (text, read) =>
+    expect(readDrawn('mark', text)).toMatchObject({ form: 'mark', ...read }),
+  )
+  it.each(['a ring', 'ringing', 'box x', 'ring 20 of gold', 'star 20', ''])(
+    'draws no shape for %j',
+    (text) => expect(readDrawn('mark', text)).toBeUndefined(),
+  )
   it('says of a direction that nothing can be drawn from how it is written', () => {
     const { remarks, scenes } = parseScript('[bars: lots] It turns.')
     expect(remarks).toEqual([expect.stringContaining('[bars: Coal 35 %')])

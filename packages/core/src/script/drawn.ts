@@ -27,6 +27,20 @@ export type Drawn =
   | { form: 'call'; words: string }
   | { form: 'point'; words: string; across: number; down: number }
   | { form: 'map'; places: [string] | [string, string] }
+  | DrawnMark
+/** Shapes that mark a part of the picture. */
+export const MARK_KINDS = ['ring', 'box', 'arrow', 'line', 'marker', 'spotlight'] as const
+export type MarkKind = (typeof MARK_KINDS)[number]
+export const ARROW_WAYS = ['left', 'right', 'up', 'down'] as const
+/** Sizes in shares of the picture's shorter side. */
+export interface DrawnMark {
+  form: 'mark'
+  kind: MarkKind
+  width: number
+  height: number
+  /** Where an arrow points. */
+  way: (typeof ARROW_WAYS)[number]
+}
 export type DrawnForm = Drawn['form']
 
 const NUMBER = /[-−]?\d(?:[\d.,\u00a0\u202f\u2019 ]*\d)?/
@@ -198,6 +212,34 @@ function map(text: string): Drawn | undefined {
   return LETTER_OR_DIGIT.test(text) ? { form: 'map', places: [text] } : undefined
 }
 
+/** As large as most are drawn, in per cent of the picture's shorter side; by eye. */
+const MARK_SIZES: Record<MarkKind, [width: number, height: number]> = {
+  ring: [24, 24],
+  box: [34, 24],
+  arrow: [22, 8],
+  line: [30, 1],
+  marker: [30, 6],
+  spotlight: [40, 40],
+}
+const MARK =
+  /^(ring|box|arrow|line|marker|spotlight)(?:\s+(left|right|up|down))?(?:\s+(\d{1,3})(?:\s*[x× ]\s*(\d{1,3}))?)?\s*%?$/i
+
+function mark(text: string): Drawn | undefined {
+  const [, named, way, size, tall] = MARK.exec(text) ?? []
+  const kind = MARK_KINDS.find((one) => one === named?.toLowerCase())
+  if (!kind) return undefined
+  const [width, height] = MARK_SIZES[kind]
+  const asked = size === undefined ? width : Math.max(2, Math.min(100, Number(size)))
+  const ownTall = tall === undefined ? (height * asked) / width : Number(tall)
+  return {
+    form: 'mark',
+    kind,
+    width: asked / 100,
+    height: Math.max(kind === 'box' ? 2 : 0.2, Math.min(100, ownTall)) / 100,
+    way: ARROW_WAYS.find((one) => one === way?.toLowerCase()) ?? 'right',
+  }
+}
+
 function number(text: string): Drawn | undefined {
   const figure = readFigure(text)
   return figure && { form: 'number', figure }
@@ -217,6 +259,7 @@ const READERS: Record<DrawnForm, (text: string) => Drawn | undefined> = {
   call: (words) => ({ form: 'call', words }),
   point,
   map,
+  mark,
 }
 export const DRAWN_FORMS = Object.keys(READERS) as [DrawnForm, ...DrawnForm[]]
 
@@ -235,6 +278,7 @@ export const DRAWN_EXAMPLES: Record<DrawnForm, string> = {
   call: '[call: More on the tides next week]',
   point: '[point: the lens at 40 30]',
   map: '[map: Bremen]',
+  mark: '[mark: ring @ 40 30]',
 }
 
 /** Letters of a direction that are looked at: no picture holds more. */

@@ -16,9 +16,12 @@ import { timeline } from '@tidy-reel/core/timeline/timeline'
 import { fontsFolder } from './fonts.ts'
 
 const GOLDEN = fileURLToPath(new URL('./golden', import.meta.url))
-const SCRIPT = DRAWN_FORMS.map((form) => `${DRAWN_EXAMPLES[form]} It goes on as it is.`).join(
-  '\n\n',
+const MARKS = ['box @ 50 40', 'arrow left @ 60 40', 'marker 50 @ 50 40', 'spotlight @ 50 40'].map(
+  (mark) => `[mark: ${mark}]`,
 )
+const SCRIPT = [...DRAWN_FORMS.map((form) => DRAWN_EXAMPLES[form]), ...MARKS]
+  .map((direction) => `${direction} It goes on as it is.`)
+  .join('\n\n')
 /** Frames beside each other; all kinds are seen twice: as they build up, and built up. */
 const ACROSS = 6
 

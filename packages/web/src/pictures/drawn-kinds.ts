@@ -16,4 +16,5 @@ export const KINDS: Record<Super['kind'], string> = {
   call: 'Call',
   map: 'Map',
   point: 'Pointer',
+  mark: 'Shape',
 }

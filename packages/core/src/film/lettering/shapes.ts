@@ -1,3 +1,5 @@
+import { certain } from '../../faults/certain.ts'
+
 /** A shape in pixels from the top left corner of the box around all its points. */
 export interface Shape {
   /** Drawing commands of ASS, in eighths of a pixel (`\p4`). */
@@ -114,12 +116,18 @@ function ribbon(points: readonly Point[], width: number): Point[] {
   return [...sides.map(([left]) => left), ...sides.map(([, right]) => right).reverse()]
 }
 
-/** An arrow to the right, or down. */
-export function arrow(length: number, width: number, way: 'right' | 'down' = 'right'): Shape {
+/** Where an arrow points. */
+export type ArrowWay = 'left' | 'right' | 'up' | 'down'
+
+export function arrow(length: number, width: number, way: ArrowWay = 'right'): Shape {
   const head = width * 2.2
   const half = width / 2
   const middle = head
-  const turned = ([x, y]: Point): Point => (way === 'right' ? [x, y] : [y, x])
+  const isBack = way === 'left' || way === 'up'
+  const turned = ([x, y]: Point): Point => {
+    const along = isBack ? length - x : x
+    return way === 'right' || way === 'left' ? [along, y] : [y, along]
+  }
   const corner = (x: number, y: number): Point => turned([x, y])
   return shapeOf([
     ['m', corner(0, middle - half)],
@@ -130,6 +138,39 @@ export function arrow(length: number, width: number, way: 'right' | 'down' = 'ri
     ['l', corner(length - head, middle + half)],
     ['l', corner(0, middle + half)],
   ])
+}
+
+const corners = (x: number, y: number, width: number, height: number): Point[] => [
+  [x, y],
+  [x + width, y],
+  [x + width, y + height],
+  [x, y + height],
+]
+
+/** The rim of a rectangle, inside its edges. */
+export const frameShape = (width: number, height: number, stroke: number): Shape =>
+  certain(
+    area([
+      corners(0, 0, width, height),
+      corners(stroke, stroke, width - 2 * stroke, height - 2 * stroke).reverse(),
+    ]),
+  )
+
+/** Sides of a polygon that stands for a circle: over 600 pixels wide none is longer than 30. */
+const SIDES = 64
+
+/** A rectangle with a round hole in it. @param hole its middle and its radii, in the rectangle */
+export function pierced(
+  width: number,
+  height: number,
+  hole: { x: number; y: number; across: number; down: number },
+): Shape {
+  const around = Array.from({ length: SIDES }, (_, i): Point => {
+    // Against the way of the rectangle: what is wound both ways is empty.
+    const angle = (-2 * Math.PI * i) / SIDES
+    return [hole.x + hole.across * Math.cos(angle), hole.y + hole.down * Math.sin(angle)]
+  })
+  return certain(area([corners(0, 0, width, height), around]))
 }
 
 /** A straight stroke between two points. */

@@ -4,6 +4,7 @@ import type { Mark } from '../lettering/mark.ts'
 import { ascentOf, textWidth, type Type } from '../lettering/measure.ts'
 import { arrow, disc, rectangle, ring } from '../lettering/shapes.ts'
 import { mapBlock } from './map-block.ts'
+import { markBlock } from './mark-block.ts'
 import {
   accentOf,
   type Block,
@@ -449,7 +450,7 @@ function nameBlock(pen: Pen, { name, what }: DrawnOf<'name'>): Block {
 }
 
 const BUILDERS: {
-  [F in Exclude<DrawnForm, 'point' | 'map'>]: (pen: Pen, drawn: DrawnOf<F>) => Block
+  [F in Exclude<DrawnForm, 'point' | 'map' | 'mark'>]: (pen: Pen, drawn: DrawnOf<F>) => Block
 } = {
   super: (pen, { words }) => wordsBlock(pen, words),
   key: (pen, { words }) => wordsBlock(pen, words),
@@ -470,6 +471,7 @@ const EMPTY: Block = { marks: [], width: 0, height: 0 }
 export function drawnBlock(pen: Pen, drawn: Drawn): Block {
   if (drawn.form === 'map') return pen.map ? mapBlock(pen, pen.map) : EMPTY
   if (drawn.form === 'point') return wordsBlock(pen, drawn.words)
+  if (drawn.form === 'mark') return markBlock(pen, drawn)
   const build = BUILDERS[drawn.form] as (pen: Pen, drawn: Drawn) => Block
   return build(pen, drawn)
 }

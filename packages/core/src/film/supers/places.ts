@@ -9,6 +9,7 @@ import { ring, stroke } from '../lettering/shapes.ts'
 import { type Atlas, type MapContent, placesCalled } from '../maps/atlas.ts'
 import { placed, roomBeside } from '../subtitles/cue-place.ts'
 import { drawnBlock } from './blocks.ts'
+import { spotlightMark } from './mark-block.ts'
 import { drawnShape, LAYERS, type Pen } from './pen.ts'
 import { spokenAt, type Super } from './supers.ts'
 
@@ -52,7 +53,7 @@ const APART = 16
 export function placeSupers(supers: readonly Super[], on: PlacedOn): Placing {
   const rooms = roomBeside(on.lettering.subtitle, on.frame)
   const placing: Placing = { supers: [], crowded: [], unknown: [] }
-  for (const one of [...supers].sort((a, b) => a.start - b.start || a.end - b.end)) {
+  for (const one of [...supers].sort(inTurn)) {
     const beside = [...placing.supers, ...(on.taken ?? [])].filter(
       ({ start, end }) => start < one.end && one.start < end,
     )
@@ -67,6 +68,12 @@ export function placeSupers(supers: readonly Super[], on: PlacedOn): Placing {
   }
   return placing
 }
+
+/** What marks a part of the picture goes first: anything else may stand elsewhere. */
+const inTurn = (a: Super, b: Super) =>
+  Number(b.drawn.form === 'mark') - Number(a.drawn.form === 'mark') ||
+  a.start - b.start ||
+  a.end - b.end
 
 /** What a map shows; undefined for everything else, and where one of its places is not known. */
 function mapOf({ drawn }: Super, { atlas, about = '' }: PlacedOn): MapContent | undefined {
@@ -99,7 +106,10 @@ function placeOne(
       if (block.width > room.width + 0.01 || block.height > room.height + 0.01) continue
       const box = at ? boxAround(block, at, room, frame) : boxAt(block, place, room)
       if (taken.some((other) => overlaps(box, other))) continue
-      const marks = moved(block.marks, box.x, box.y)
+      const marks =
+        one.drawn.form === 'mark' && one.drawn.kind === 'spotlight'
+          ? [spotlightMark(pen, box, frame)]
+          : moved(block.marks, box.x, box.y)
       return target
         ? { ...one, marks: [...pointing(pen, target, box, frame), ...marks], box }
         : { ...one, marks, box }
@@ -155,7 +165,9 @@ const ALL: readonly Place[] = [
 /** Places in the order they are tried: the person's own first, else the look's. */
 function placesFor({ place, drawn, look, text }: Super, { supers }: Lettering): Place[] {
   if (typeof place === 'string') return placesFrom(place)
-  if (place) return [nearestPlace(place), ...nearPlaces(place)]
+  // A mark that stood elsewhere would mark something else.
+  if (place) return [nearestPlace(place), ...(drawn.form === 'mark' ? [] : nearPlaces(place))]
+  if (drawn.form === 'mark') return placesFrom('middle')
   return drawn.form === 'point' ? nearPlaces(drawn) : placesFrom(mirrored(supers[look].place, text))
 }
 

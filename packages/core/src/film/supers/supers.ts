@@ -42,6 +42,7 @@ const LOOK_OF: Record<DrawnForm, SuperLookName> = {
   key: 'key',
   call: 'call',
   map: 'figures',
+  mark: 'words',
 }
 
 /** How long a heading stands, in seconds: long enough to be read twice; by eye. */
@@ -132,7 +133,8 @@ function drawnSuper(
     drawn,
     ...(place ? { place } : {}),
     start,
-    end: Math.round(end),
+    // What a shape marks is gone with the scene's picture.
+    end: Math.round(drawn.form === 'mark' ? scene.endSample : end),
     words: scene.words,
   }
 }
