@@ -87,6 +87,25 @@ export const SCRIPT_FACES = {
 } as const satisfies Record<string, Face>
 
 /**
+ * Families of one collection for Chinese, Japanese and Korean, Debian's `fonts-noto-cjk`: a letter
+ * that all three write looks in each as its readers know it. All are measured alike.
+ */
+export const EAST_ASIAN_FAMILIES = {
+  Japanese: 'Noto Sans CJK JP',
+  Korean: 'Noto Sans CJK KR',
+  Chinese: 'Noto Sans CJK SC',
+} as const
+
+/** In thousandths of an em, as its `OS/2` table has them (2.004). */
+export const EAST_ASIAN_METRICS = { ascent: 1160, descent: 288 }
+
+/** The family for a text: kana are Japanese, hangul Korean, anything else Chinese. */
+export function eastAsianFamily(text: string): string {
+  if (/[\p{Script=Hiragana}\p{Script=Katakana}]/u.test(text)) return EAST_ASIAN_FAMILIES.Japanese
+  return /\p{Script=Hangul}/u.test(text) ? EAST_ASIAN_FAMILIES.Korean : EAST_ASIAN_FAMILIES.Chinese
+}
+
+/**
  * Every font file of a face, as a package and the name inside its folder `files`.
  *
  * @example fontFiles(FACES.jost)[0] // => { package: '@fontsource/jost', file: 'jost-latin-500-normal.woff2' }

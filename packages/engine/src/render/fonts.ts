@@ -4,6 +4,9 @@ import { createRequire } from 'node:module'
 import { dirname, join } from 'node:path'
 import { FACES, fontFiles, SCRIPT_FACES } from '@tidy-reel/core/style/faces'
 
+/** Of Debian's `fonts-noto-cjk`, where `npm run demo` and `npm test` put it; libass finds it there. */
+export const EAST_ASIAN_FONT = '/usr/share/fonts/opentype/noto/NotoSansCJK-Bold.ttc'
+
 const require = createRequire(import.meta.url)
 
 /** Puts the faces that films are lettered in into one folder, for libass's `fontsdir`. */

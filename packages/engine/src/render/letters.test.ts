@@ -37,6 +37,13 @@ What bends it is called refraction. [key: refraction]
 
 There is more to say next week. [call: Next week: the tides]`
 
+/** The same sentence, of the light of a lighthouse, in scripts that a face of ours does not have. */
+const EAST_ASIAN = [
+  { lines: ['灯台の光は海を', '二十海里先まで照らす。'] },
+  { lines: ['등대의 빛은 바다를', '이십 해리까지 비춘다.'] },
+  { lines: ['灯塔的光照亮', '二十海里的海面。'] },
+]
+
 const WIDTH = 640
 const HEIGHT = 360
 /** Each thing has so many samples to itself, and is looked at when it has settled. */
@@ -68,7 +75,7 @@ function turnsOf(lettering: Lettering): Turn[] {
       marks: settled(one.marks, one.end),
       cues: [],
     })),
-    ...cues.slice(0, 3).map(({ lines }) => ({
+    ...[...cues.slice(0, 3), ...EAST_ASIAN].map(({ lines }) => ({
       name: `"${lines.join(' ')}"`,
       box: cueBox({ lines }, lettering.subtitle, frame),
       marks: [],

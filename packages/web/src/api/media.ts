@@ -10,6 +10,9 @@ export const proxy = (id: string) => `/api/proxies/${encodeURIComponent(id)}`
 /** A still as it is laid over another. */
 export const cutout = (id: string) => `/api/pictures/${encodeURIComponent(id)}/cutout`
 
+/** All letters of Chinese, Japanese and Korean: 20 MB, asked for by films that have them. */
+export const eastAsianFont = '/api/fonts/east-asian'
+
 export const bedSound = (hash: string) => `/api/beds/${hash}`
 
 export const voiceFile = (id: string, name: string) => `/api/episodes/${id}/voice/${name}`

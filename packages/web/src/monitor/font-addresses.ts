@@ -1,4 +1,5 @@
-import { FACES, fontFiles, SCRIPT_FACES } from '@tidy-reel/core/style/faces'
+import { EAST_ASIAN_FAMILIES, FACES, fontFiles, SCRIPT_FACES } from '@tidy-reel/core/style/faces'
+import { eastAsianFont } from '../api/media.ts'
 
 /** Every font file that may be asked for, by its name. */
 const addresses = new Map(
@@ -24,9 +25,13 @@ const addresses = new Map(
   ).map(([path, address]) => [path.slice(path.lastIndexOf('/') + 1), address]),
 )
 
+const EAST_ASIAN = Object.values(EAST_ASIAN_FAMILIES)
+
 /** The font files of the faces that an ASS document names. */
-export const fontAddresses = (ass: string): string[] =>
-  [...Object.values(FACES), ...Object.values(SCRIPT_FACES)]
+export const fontAddresses = (ass: string): string[] => [
+  ...[...Object.values(FACES), ...Object.values(SCRIPT_FACES)]
     .filter(({ family }) => ass.includes(family))
     .flatMap(fontFiles)
-    .flatMap(({ file }) => addresses.get(file) ?? [])
+    .flatMap(({ file }) => addresses.get(file) ?? []),
+  ...(EAST_ASIAN.some((family) => ass.includes(family)) ? [eastAsianFont] : []),
+]

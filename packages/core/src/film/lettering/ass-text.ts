@@ -1,5 +1,4 @@
-import { SCRIPT_FACES } from '../../style/faces.ts'
-import { type FaceId, FACES } from '../../style/faces.ts'
+import { eastAsianFamily, type FaceId, FACES, SCRIPT_FACES } from '../../style/faces.ts'
 import { plainLines } from '../../text/one-line.ts'
 import { clockParts } from '../../time/time.ts'
 import { runsOf } from './measure.ts'
@@ -32,11 +31,15 @@ export const assText = (text: string) =>
 /** The same in a face, with letters it does not have from one that does. */
 export const assRuns = (text: string, face: FaceId): string =>
   runsOf(text, face)
-    .map((run) =>
-      run.script
-        ? `{\\fn${SCRIPT_FACES[run.script].family}}${assText(run.text)}{\\fn${FACES[face].family}}`
-        : assText(run.text),
-    )
+    .map((run) => {
+      const written = assText(run.text)
+      const own = `\\fn${FACES[face].family}`
+      if (!run.script) return written
+      if (run.script !== 'EastAsian')
+        return `{\\fn${SCRIPT_FACES[run.script].family}}${written}{${own}}`
+      // Bold: beside the other faces its lines are thin.
+      return `{\\fn${eastAsianFamily(text)}\\b1}${written}{${own}\\b0}`
+    })
     .join('')
 
 /** Blue, green, red, as ASS has them. @example assColour('#ff8000') // => '&H0080FF&' */

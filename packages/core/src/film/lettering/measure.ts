@@ -1,4 +1,4 @@
-import { type FaceId, FACES, SCRIPT_FACES } from '../../style/faces.ts'
+import { EAST_ASIAN_METRICS, type FaceId, FACES, SCRIPT_FACES } from '../../style/faces.ts'
 import { keptByText } from '../../text/kept-by-text.ts'
 import metrics from './face-metrics.json' with { type: 'json' }
 
@@ -13,7 +13,8 @@ interface Metrics {
   feet: number[]
 }
 type MeasuredId = keyof typeof metrics
-type ScriptName = keyof typeof SCRIPT_FACES
+/** Scripts that no chosen face has, each with a face of its own. */
+type ScriptName = keyof typeof SCRIPT_FACES | 'EastAsian'
 
 /** Letters of a face at a size, which in ASS is the height of a line. */
 export interface Type {
@@ -25,7 +26,9 @@ export interface Type {
 /** A letter that no shipped face has: most are wider than Latin ones. */
 const UNKNOWN = { advance: 600, top: 760, foot: -200 }
 /** East Asian letters fill their square. */
-const SQUARE = { advance: 1000, top: 880, foot: -120 }
+const SQUARE: Glyph = { advance: 1000, top: 880, foot: -120, script: 'EastAsian' }
+/** Hangul is set a little closer. */
+const HANGUL: Glyph = { ...SQUARE, advance: 920 }
 const IS_SQUARE =
   /[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Hangul}\u3000-\u303f\uff00-\uff60]/u
 
@@ -53,7 +56,7 @@ function glyphsOf(id: MeasuredId): ReadonlyMap<string, Glyph> {
   return made
 }
 
-const SCRIPTS = Object.keys(SCRIPT_FACES) as ScriptName[]
+const SCRIPTS = Object.keys(SCRIPT_FACES) as (keyof typeof SCRIPT_FACES)[]
 
 /** A letter as it is drawn: in the face itself, else in one for its script. */
 function glyphOf(letter: string, face: FaceId): Glyph {
@@ -64,10 +67,17 @@ function glyphOf(letter: string, face: FaceId): Glyph {
     if (found) return { ...found, script }
   }
   if (/\p{M}/u.test(letter)) return { ...UNKNOWN, advance: 0 }
+  if (/\p{Script=Hangul}/u.test(letter)) return HANGUL
   return IS_SQUARE.test(letter) ? SQUARE : UNKNOWN
 }
 
-const emOf = (id: MeasuredId, size: number) => size / (metrics[id].ascent + metrics[id].descent)
+const linesOf = (id: MeasuredId | 'EastAsian') =>
+  id === 'EastAsian' ? EAST_ASIAN_METRICS : metrics[id]
+
+function emOf(id: MeasuredId | 'EastAsian', size: number): number {
+  const { ascent, descent } = linesOf(id)
+  return size / (ascent + descent)
+}
 
 /** Width of a text in one-size letters of each face: kept, a film's words come again and again. */
 const widthIn = Object.fromEntries(
