@@ -54,7 +54,9 @@ export function placeSupers(supers: readonly Super[], on: PlacedOn): Placing {
   const rooms = roomBeside(on.lettering.subtitle, on.frame)
   const placing: Placing = { supers: [], crowded: [], unknown: [] }
   for (const one of [...supers].sort(inTurn)) {
-    const beside = [...placing.supers, ...(on.taken ?? [])].filter(
+    // Shapes may lie over each other: a ring in a spotlight.
+    const before = isMark(one) ? placing.supers.filter((other) => !isMark(other)) : placing.supers
+    const beside = [...before, ...(on.taken ?? [])].filter(
       ({ start, end }) => start < one.end && one.start < end,
     )
     const map = mapOf(one, on)
@@ -69,11 +71,11 @@ export function placeSupers(supers: readonly Super[], on: PlacedOn): Placing {
   return placing
 }
 
+const isMark = ({ drawn }: Super) => drawn.form === 'mark'
+
 /** What marks a part of the picture goes first: anything else may stand elsewhere. */
 const inTurn = (a: Super, b: Super) =>
-  Number(b.drawn.form === 'mark') - Number(a.drawn.form === 'mark') ||
-  a.start - b.start ||
-  a.end - b.end
+  Number(isMark(b)) - Number(isMark(a)) || a.start - b.start || a.end - b.end
 
 /** What a map shows; undefined for everything else, and where one of its places is not known. */
 function mapOf({ drawn }: Super, { atlas, about = '' }: PlacedOn): MapContent | undefined {
