@@ -9,6 +9,7 @@ import { sameOrigin } from './http/same-origin.ts'
 import { securityHeaders } from './http/security-headers.ts'
 import { depictionRoutes } from './routes/depictions.ts'
 import { episodeRoutes } from './routes/episodes.ts'
+import { fontRoutes } from './routes/fonts.ts'
 import { libraryRoutes } from './routes/library.ts'
 import { mediaRoutes } from './routes/media.ts'
 import { scriptRoutes } from './routes/script.ts'
@@ -32,6 +33,7 @@ const rooms = (services: Services) =>
     .route('/api/episodes', voiceRoutes(services))
     .route('/api', writingRoutes(services))
     .route('/api/styles', styleRoutes(services))
+    .route('/api/fonts', fontRoutes(services))
     .route('/api/topics', topicRoutes(services))
     .route('/api', scriptRoutes(services))
     .route('/api', speechRoutes(services))

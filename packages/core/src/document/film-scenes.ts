@@ -3,6 +3,7 @@ import { depictionText } from '../pictures/depiction.ts'
 import type { Inlay } from '../pictures/inlay.ts'
 import type { ScriptScene } from '../script/parse.ts'
 import { parsedScript } from '../script/parsed-script.ts'
+import { meetFaces } from '../style/own-face.ts'
 import { wordsOf } from '../text/written-words.ts'
 import { cardWords } from './card-words.ts'
 import type { Document, OfferedDepiction, Scene, Shot } from './document.ts'
@@ -57,6 +58,7 @@ export interface Film {
  * @returns cards and shown scenes in order; none for an empty script
  */
 export function filmOf(document: Document, rate = 1): Film {
+  meetFaces(document.lettering.faces)
   const { scenes, chapters, remarks } = parsedScript(document.script)
   const shown: FilmScene[] = []
   document.scenes.forEach((scene, i) => {

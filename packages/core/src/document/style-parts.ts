@@ -1,5 +1,6 @@
 import type { HouseStyle } from '../style/house-style.ts'
 import { SUPER_LOOKS, type SuperLookName } from '../style/lettering.ts'
+import { joinedFaces } from '../style/own-face.ts'
 import { type Document, emptyDocument } from './document.ts'
 import { equal } from './inverse.ts'
 
@@ -147,12 +148,18 @@ export function withStyle(document: Document, style: HouseStyle): Document {
     (film, name) => STYLE_PARTS[name].put(film, byStyle(name, style)),
     document,
   )
-  return { ...followed, style }
+  return { ...withFacesOf(followed, style), style }
 }
 
 /** A film with one part as its style has it. */
 export const backToStyle = (document: Document, name: StylePartName): Document =>
-  STYLE_PARTS[name].put(document, byStyle(name, document.style))
+  STYLE_PARTS[name].put(withFacesOf(document, document.style), byStyle(name, document.style))
+
+/** A style's own faces come along with whatever of it is taken over. */
+function withFacesOf(document: Document, { lettering: { faces: own } }: HouseStyle): Document {
+  const faces = joinedFaces(document.lettering.faces, own)
+  return faces ? { ...document, lettering: { ...document.lettering, faces } } : document
+}
 
 /** A style made of what a film has now. */
 export function styleOf(document: Document, named: Pick<HouseStyle, 'id' | 'name'>): HouseStyle {

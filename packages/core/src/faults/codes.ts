@@ -79,6 +79,7 @@ export interface FaultDetails {
   maker_answer_invalid: { address: string; reason: string }
   maker_missing: undefined
   own_file_unusable: { name: string; reason: string }
+  font_unusable: { name: string; reason: string }
   catalogue_invalid: { reason: string }
   json_invalid: { name: string; reason: string }
   file_not_writable: { name: string }

@@ -129,6 +129,8 @@ export const ENGLISH: Messages = {
   maker_answer_invalid: (d) =>
     `What the picture maker at ${d.address} sent cannot be used: ${d.reason}. Try other words, or another style.`,
   maker_missing: () => 'No picture maker is set up. Set TIDY_MAKER to the address of one.',
+  font_unusable: (d) =>
+    `“${d.name}” cannot be used as a font: ${d.reason}. A TrueType, OpenType or WOFF2 file of one face is needed.`,
   own_file_unusable: (d) =>
     `"${d.name}" cannot be used: ${d.reason}. Take a JPEG, PNG, WebP, MP4, MOV or WebM.`,
   catalogue_invalid: (d) => `The catalogue cannot be read: ${d.reason}.`,

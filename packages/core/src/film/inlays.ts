@@ -1,38 +1,11 @@
 import type { Film } from '../document/film-scenes.ts'
 import { itemAt } from '../faults/certain.ts'
-import type { Inlay, InlayEntrance, InlayPlace, Sign } from '../pictures/inlay.ts'
-import type { ChosenItem } from '../pictures/item.ts'
-import type { FrameRate } from '../time/time.ts'
+import type { Inlay, InlayPlace, Sign } from '../pictures/inlay.ts'
 import type { Timeline, TimelineScene } from '../timeline/timeline.ts'
-import { foot, type Frame, gridded, type Rect, right, within } from './lettering/frame.ts'
+import { foot, type Frame, gridded, type Rect, right } from './lettering/frame.ts'
 import { boxAround, boxAt, roomAt, roomFor } from './lettering/rooms.ts'
+import type { PlacedInlay } from './placed-inlay.ts'
 import { placed, roomBeside } from './subtitles/cue-place.ts'
-
-/** A picture laid over others, where it stands; pixels, times in samples. */
-export interface PlacedInlay {
-  item: ChosenItem
-  /** The scene it is laid over, and which of its inlays it is; none for the sign. */
-  of?: { sceneId: string; index: number }
-  /** Itself, before it is turned. */
-  box: Rect
-  /** Everything it covers: its edge, and its corners as it is turned. */
-  around: Rect
-  turn: number
-  /** Radius of its corners. */
-  round: number
-  edge: { width: number; colour: string } | undefined
-  shade: string | undefined
-  strength: number
-  comes: InlayEntrance
-  start: number
-  end: number
-}
-
-/** How long one takes to come, and to go. */
-const INLAY_MS = 420
-
-/** How far a soft shade reaches around what throws it, in pixels of a picture 1,080 high. */
-export const SHADE_REACH = 36
 
 /**
  * Everything laid over a film's pictures: what scenes ask for, and over all of it the sign.
@@ -152,26 +125,4 @@ function turned({ width, height }: Pick<Rect, 'width' | 'height'>, degrees: numb
   const [sin, cos] = [Math.sin, Math.cos].map((f) => Math.abs(f((degrees * Math.PI) / 180)))
   const [s, c] = [sin ?? 0, cos ?? 1]
   return { width: width * c + height * s, height: width * s + height * c }
-}
-
-/**
- * How much of its coming is done, or of its going undone, 0 to 1.
- *
- * @param since frames since it began
- * @param until frames until it ends
- */
-export const inlayShare = (since: number, until: number, fps: FrameRate): number =>
-  within(Math.min(since, until) / inlayFrames(since + until, fps), 0, 1)
-
-/** Frames one takes to come, of all it is seen for. */
-export const inlayFrames = (frames: number, [num, den]: FrameRate): number =>
-  Math.max(1, Math.round(Math.min(((INLAY_MS / 1000) * num) / den, frames / 2)))
-
-/** How far a share has moved it: quickly at first. */
-export const settling = (share: number): number => 1 - (1 - share) ** 2
-
-/** Where the middle of one that slides in stands outside the picture, on its nearer side. */
-export function slideFrom({ around }: Pick<PlacedInlay, 'around'>, frame: Frame): number {
-  const reach = around.width / 2 + SHADE_REACH * frame.unit
-  return around.x + around.width / 2 < frame.width / 2 ? -reach : frame.width + reach
 }

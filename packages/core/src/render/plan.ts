@@ -1,8 +1,8 @@
 import { itemAt } from '../faults/certain.ts'
-import type { PlacedInlay } from '../film/inlays.ts'
 import { assDocument } from '../film/lettering/ass-document.ts'
 import { frameOf } from '../film/lettering/frame.ts'
 import type { Mark } from '../film/lettering/mark.ts'
+import type { PlacedInlay } from '../film/placed-inlay.ts'
 import {
   cardsOf,
   type FileSource,

@@ -1,3 +1,6 @@
+import { z } from 'zod'
+import { ownFace, OwnFaceId } from './own-face.ts'
+
 /** A face that ships with the program. */
 export interface Face {
   /** As a person reads it. */
@@ -63,8 +66,23 @@ export const FACES = {
   ),
 } as const satisfies Record<string, Face>
 
-export type FaceId = keyof typeof FACES
-export const FACE_IDS = Object.keys(FACES) as [FaceId, ...FaceId[]]
+export type ShippedFaceId = keyof typeof FACES
+export type FaceId = ShippedFaceId | OwnFaceId
+export const FACE_IDS = Object.keys(FACES) as [ShippedFaceId, ...ShippedFaceId[]]
+export const FaceId = z.union([z.enum(FACE_IDS), OwnFaceId])
+
+export const isShipped = (face: FaceId): face is ShippedFaceId => face in FACES
+
+/** Stands in where a face, or a letter of one, is not there. */
+export const PLAIN_FACE = 'source-sans'
+
+/** What libass finds a face by; the plain one's where nobody has met it. */
+export const familyOf = (face: FaceId): string =>
+  isShipped(face) ? FACES[face].family : (ownFace(face)?.family ?? FACES[PLAIN_FACE].family)
+
+/** What a person calls a face. */
+export const faceName = (face: FaceId): string =>
+  isShipped(face) ? FACES[face].name : (ownFace(face)?.name ?? 'a font that is not here')
 
 /** Faces for letters that the chosen ones do not have, by Unicode's name of their script. */
 export const SCRIPT_FACES = {

@@ -1,7 +1,8 @@
 import { z } from 'zod'
 import { PLACES } from '../pictures/place.ts'
 import { defined } from '../text/defined.ts'
-import { FACE_IDS } from './faces.ts'
+import { FaceId } from './faces.ts'
+import { joinedFaces, OWN_FACES_LIMIT, OwnFace } from './own-face.ts'
 
 /** `#RRGGBB`. */
 export const Colour = z.string().regex(/^#[0-9a-f]{6}$/i, 'a colour such as #b8432f')
@@ -34,7 +35,7 @@ export const WORDS_AT_ONCE = ['cue', 'line', 'three', 'one'] as const
 export const SPOKEN_MARKS = ['none', 'colour', 'box', 'underline', 'size'] as const
 
 export const SubtitleStyle = z.object({
-  face: z.enum(FACE_IDS),
+  face: FaceId,
   /** Of a line, in shares of the picture's shorter side. */
   size: z.number().min(0.025).max(0.25),
   colour: Colour,
@@ -57,7 +58,7 @@ export type SubtitleStyle = z.infer<typeof SubtitleStyle>
 /** What a super stands on: a plate of paper, a soft shade, its letters' own edge. */
 export const SUPER_GROUNDS = ['plate', 'shade', 'edge'] as const
 export const SuperLook = z.object({
-  face: z.enum(FACE_IDS),
+  face: FaceId,
   /** Of its largest letters, in shares of the picture's shorter side. */
   size: z.number().min(0.03).max(0.4),
   ground: z.enum(SUPER_GROUNDS),
@@ -85,7 +86,9 @@ export const Lettering = z.object({
     call: SuperLook,
   }),
   /** The face of plain cards. */
-  card: z.object({ face: z.enum(FACE_IDS), size: z.number().min(0.03).max(0.2) }),
+  card: z.object({ face: FaceId, size: z.number().min(0.03).max(0.2) }),
+  /** Those of one's own that it is set in. */
+  faces: z.array(OwnFace).max(OWN_FACES_LIMIT).optional(),
 })
 export type Lettering = z.infer<typeof Lettering>
 
@@ -95,6 +98,8 @@ export const LetteringSettings = z.object({
   subtitle: SubtitleStyle.partial().optional(),
   supers: z.partialRecord(z.enum(SUPER_LOOKS), SuperLook.partial()).optional(),
   card: Lettering.shape.card.partial().optional(),
+  /** Put beside those that are there. */
+  faces: Lettering.shape.faces,
 })
 export type LetteringSettings = z.infer<typeof LetteringSettings>
 
@@ -105,7 +110,9 @@ export function withSettings(lettering: Lettering, set: LetteringSettings): Lett
     const own = set.supers?.[name]
     if (own) supers[name] = { ...supers[name], ...defined(own) }
   }
+  const faces = joinedFaces(lettering.faces, set.faces)
   return {
+    ...(faces ? { faces } : {}),
     palette: { ...lettering.palette, ...defined(set.palette ?? {}) },
     subtitle: { ...lettering.subtitle, ...defined(set.subtitle ?? {}) },
     supers,

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { TidyError } from '../faults/fault.ts'
-import { type FaceId, FACES } from './faces.ts'
+import { type FaceId, faceName, isShipped } from './faces.ts'
 import { HouseStyle } from './house-style.ts'
 import { SUPER_LOOKS } from './lettering.ts'
 
@@ -34,7 +34,10 @@ export const styleFile = (style: HouseStyle, signPicture?: string): string =>
       kind: 'tidy-reel house style',
       format: 1,
       style,
-      fonts: facesOf(style).map((face) => ({ name: FACES[face].name, licence: FONT_LICENCE })),
+      fonts: facesOf(style).map((face) => ({
+        name: faceName(face),
+        licence: isShipped(face) ? FONT_LICENCE : 'as its file says; it does not come along',
+      })),
       ...(signPicture ? { signPicture } : {}),
     },
     null,

@@ -4,6 +4,7 @@ import type { TimedText } from '../film/subtitles/align-texts.ts'
 import type { Item } from '../pictures/item.ts'
 import type { Light } from '../pictures/light.ts'
 import type { HouseStyle } from '../style/house-style.ts'
+import type { OwnFace } from '../style/own-face.ts'
 import type { Idea, OfferedChannel, TopicsView } from '../topics/topic-views.ts'
 import type { WriterView, Writing } from '../writing/brief.ts'
 import type { ChannelView, ScriptChecks } from './checks.ts'
@@ -73,6 +74,8 @@ export interface Answers {
   'GET /pictures': FoundView
   'GET /pictures/styles': { styles: { id: string; name: string }[] }
   'POST /pictures/made': { items: Item[] }
+  'GET /fonts': { faces: OwnFace[] }
+  'POST /fonts': OwnFace
   'POST /own': Item
   'POST /own/list': NotedView
   'POST /own/sidecar': { described: number }

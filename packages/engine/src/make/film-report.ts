@@ -1,3 +1,5 @@
+import { existsSync } from 'node:fs'
+import { join } from 'node:path'
 import type { Film } from '@tidy-reel/core/document/film-scenes'
 import type { TidyError } from '@tidy-reel/core/faults/fault'
 import type { FilmShape } from '@tidy-reel/core/render/plan'
@@ -9,13 +11,24 @@ import type { Spoken } from '../speech/take-all.ts'
 /**
  * What a person should know of a film, in sentences: what was left unread, who is silent, which
  * pictures are missing.
+ *
+ * @param fonts folder of fonts
  */
 export function remarksOf(
   spoken: readonly (Spoken | undefined)[],
   faults: readonly { fault: TidyError }[],
-  { remarks }: Film,
+  { remarks, lettering }: Film,
+  fonts: string,
 ): string[] {
-  return [...remarks, ...silentScenes(spoken), ...new Set(faults.map(({ fault }) => fault.message))]
+  const unlettered = (lettering.faces ?? [])
+    .filter(({ id }) => !existsSync(join(fonts, id)))
+    .map(({ name }) => `The font “${name}” is not on this machine; another stands in for it.`)
+  return [
+    ...remarks,
+    ...silentScenes(spoken),
+    ...unlettered,
+    ...new Set(faults.map(({ fault }) => fault.message)),
+  ]
 }
 
 /** Which scenes nobody speaks, or another voice than theirs, and why, in words. */

@@ -196,7 +196,10 @@ export async function writeTexts(
     segments: segments.length,
     segmentsReused: reused,
     languages: film.subtitling.tracks.map(({ language }) => language),
-    remarks: [...remarksOf(made.spoken, made.footage.faults, film), ...leftOutRemarks(letters)],
+    remarks: [
+      ...remarksOf(made.spoken, made.footage.faults, film, making.place.fonts),
+      ...leftOutRemarks(letters),
+    ],
   })
   const voice = voiceById(speechPlace(config).voices, document.voice)
   const claims = claimsOf(document.script, parsedScript(document.script))

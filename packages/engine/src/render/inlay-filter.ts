@@ -1,5 +1,5 @@
-import { inlayFrames, slideFrom } from '@tidy-reel/core/film/inlays'
 import type { Frame } from '@tidy-reel/core/film/lettering/frame'
+import { inlayFrames, slideFrom } from '@tidy-reel/core/film/placed-inlay'
 import type { SegmentInlay } from '@tidy-reel/core/render/plan'
 import type { FrameRate } from '@tidy-reel/core/time/time'
 import { BT709 } from './run-filter.ts'

@@ -1,15 +1,12 @@
 import { join } from 'node:path'
 import type { OverlayOptions } from 'sharp'
-import { SHADE_REACH } from '@tidy-reel/core/film/inlays'
+import { INLAY_SHADE, SHADE_REACH } from '@tidy-reel/core/film/placed-inlay'
 import type { SegmentInlay } from '@tidy-reel/core/render/plan'
 import { stillTools } from '../run/still-tools.ts'
 import { contentHash, keptFile } from '../storage/kept-file.ts'
 
 /** Counted up when the drawing changes. */
 const RECIPE = 1
-/** How dark the shade behind one is at its darkest, and how far it falls; by eye. */
-export const INLAY_SHADE = { opacity: 0.5, down: 0.22 }
-
 const CLEAR = { r: 0, g: 0, b: 0, alpha: 0 }
 
 /**

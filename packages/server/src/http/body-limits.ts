@@ -4,6 +4,7 @@ import { TidyError } from '@tidy-reel/core/faults/fault'
 import { LIST_BYTES_LIMIT } from '@tidy-reel/core/pictures/picture-list'
 import { IMPORT_BYTES_LIMIT, importTooLarge } from '@tidy-reel/engine/import/import-limit'
 import { OWN_BYTES_LIMIT } from '@tidy-reel/engine/own/own-files'
+import { FONT_BYTES_LIMIT } from '@tidy-reel/engine/own/own-fonts'
 import { RECORDING_BYTES_LIMIT } from '../actions/recordings.ts'
 
 /** Of a body that is no file, in bytes: a script of 60 minutes is a fiftieth of it. */
@@ -17,6 +18,11 @@ const FILES: readonly (readonly [path: RegExp, most: number, fault: () => TidyEr
     /^\/api\/own$/,
     OWN_BYTES_LIMIT,
     () => new TidyError('own_file_unusable', { name: 'The file', reason: larger(OWN_BYTES_LIMIT) }),
+  ],
+  [
+    /^\/api\/fonts$/,
+    FONT_BYTES_LIMIT,
+    () => new TidyError('font_unusable', { name: 'The file', reason: larger(FONT_BYTES_LIMIT) }),
   ],
   [/^\/api\/import$/, IMPORT_BYTES_LIMIT, () => importTooLarge('The file')],
   [

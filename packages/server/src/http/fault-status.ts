@@ -75,6 +75,7 @@ export const FAULT_STATUS = {
   maker_answer_invalid: 502,
   maker_missing: 503,
   own_file_unusable: 415,
+  font_unusable: 415,
   catalogue_invalid: 422,
   json_invalid: 422,
   file_not_writable: 422,

@@ -3,7 +3,6 @@ import { join } from 'node:path'
 import { Hono } from 'hono'
 import { z } from 'zod'
 import { FILM_FILE_NAMES, filmFileMime, isTrackFile } from '@tidy-reel/core/export/film-files'
-import { EAST_ASIAN_FONT } from '@tidy-reel/engine/render/fonts'
 import { proxyLights } from '@tidy-reel/engine/render/picture-light'
 import { proxyFile } from '@tidy-reel/engine/render/proxy'
 import { bedFile } from '@tidy-reel/engine/sound/monitor-bed'
@@ -38,7 +37,6 @@ export function mediaRoutes({ renders, place, thumbnails, pictures }: Services) 
         { range: c.req.header('range') },
       )
     })
-    .get('/fonts/east-asian', () => sendFile(EAST_ASIAN_FONT, 'font/collection'))
     .get('/lights', valid('query', ItemIds), async (c) =>
       c.json(await proxyLights(place, c.req.valid('query').ids.split(','), c.req.raw.signal)),
     )

@@ -13,6 +13,8 @@ export const cutout = (id: string) => `/api/pictures/${encodeURIComponent(id)}/c
 /** All letters of Chinese, Japanese and Korean: 20 MB, asked for by films that have them. */
 export const eastAsianFont = '/api/fonts/east-asian'
 
+export const ownFont = (id: string) => `/api/fonts/${id}`
+
 export const bedSound = (hash: string) => `/api/beds/${hash}`
 
 export const voiceFile = (id: string, name: string) => `/api/episodes/${id}/voice/${name}`

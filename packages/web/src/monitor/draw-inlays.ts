@@ -1,16 +1,14 @@
+import type { Frame } from '@tidy-reel/core/film/lettering/frame'
 import {
+  INLAY_SHADE,
   inlayShare,
   type PlacedInlay,
   settling,
   SHADE_REACH,
   slideFrom,
-} from '@tidy-reel/core/film/inlays'
-import type { Frame } from '@tidy-reel/core/film/lettering/frame'
+} from '@tidy-reel/core/film/placed-inlay'
 import { frameAtSample, type FrameRate } from '@tidy-reel/core/time/time'
 import type { StillShelf } from './picture-source.ts'
-
-/** As the render has it: how dark the shade is at its darkest, and how far it falls. */
-const SHADE = { opacity: 0.5, down: 0.22 }
 
 interface Laying {
   context: CanvasRenderingContext2D
@@ -60,8 +58,27 @@ function drawInlay({ context, frame, stills }: Laying, inlay: PlacedInlay, share
   return found.whole
 }
 
-/** All of one as the render has it, turned, with its shade: seen through as one where it fades. */
+/** Made once for as long as one stands as it does: a shade takes longer than a frame may. */
+const made = new WeakMap<
+  PlacedInlay,
+  { image: HTMLImageElement; scale: number; still: OffscreenCanvas }
+>()
+
 function stillOf(
+  inlay: PlacedInlay,
+  image: HTMLImageElement,
+  scale: number,
+  unit: number,
+): OffscreenCanvas {
+  const known = made.get(inlay)
+  if (known?.image === image && known.scale === scale) return known.still
+  const still = drawnStill(inlay, image, scale, unit)
+  made.set(inlay, { image, scale, still })
+  return still
+}
+
+/** All of one as the render has it, turned, with its shade: seen through as one where it fades. */
+function drawnStill(
   inlay: PlacedInlay,
   image: HTMLImageElement,
   scale: number,
@@ -77,11 +94,11 @@ function stillOf(
   if (!context) return still
   const body = bodyOf(inlay, image, scale)
   if (shade) {
-    const opacity = Math.round(SHADE.opacity * 255)
+    const opacity = Math.round(INLAY_SHADE.opacity * 255)
     context.shadowColor = `${shade}${opacity.toString(16).padStart(2, '0')}`
     // A canvas softens by half of what it is told, as a deviation; the render is told that.
     context.shadowBlur = (2 * reach) / 3
-    context.shadowOffsetY = reach * SHADE.down
+    context.shadowOffsetY = reach * INLAY_SHADE.down
   }
   context.translate(still.width / 2, still.height / 2)
   context.rotate((turn * Math.PI) / 180)

@@ -1,5 +1,6 @@
 import { EAST_ASIAN_FAMILIES, FACES, fontFiles, SCRIPT_FACES } from '@tidy-reel/core/style/faces'
-import { eastAsianFont } from '../api/media.ts'
+import { metFaces } from '@tidy-reel/core/style/own-face'
+import { eastAsianFont, ownFont } from '../api/media.ts'
 
 /** Every font file that may be asked for, by its name. */
 const addresses = new Map(
@@ -33,5 +34,8 @@ export const fontAddresses = (ass: string): string[] => [
     .filter(({ family }) => ass.includes(family))
     .flatMap(fontFiles)
     .flatMap(({ file }) => addresses.get(file) ?? []),
+  ...metFaces()
+    .filter(({ family }) => ass.includes(family))
+    .map(({ id }) => ownFont(id)),
   ...(EAST_ASIAN.some((family) => ass.includes(family)) ? [eastAsianFont] : []),
 ]

@@ -1,11 +1,12 @@
 import type { Film } from '@tidy-reel/core/document/film-scenes'
 import { filmLetters, needsAtlas } from '@tidy-reel/core/film/film-letters'
-import type { PlacedInlay } from '@tidy-reel/core/film/inlays'
 import { assDocument } from '@tidy-reel/core/film/lettering/ass-document'
 import { frameOf } from '@tidy-reel/core/film/lettering/frame'
+import type { PlacedInlay } from '@tidy-reel/core/film/placed-inlay'
 import { cardsOf, type SegmentShot } from '@tidy-reel/core/film/shots'
 import { cardMarks } from '@tidy-reel/core/film/supers/card-marks'
 import type { Light } from '@tidy-reel/core/pictures/light'
+import { meetFaces } from '@tidy-reel/core/style/own-face'
 import { sampleAtFrame } from '@tidy-reel/core/time/time'
 import type { Timeline } from '@tidy-reel/core/timeline/timeline'
 import type { MovableThing } from './movable.ts'
@@ -39,6 +40,7 @@ async function written({
   height,
 }: LettersAsked): Promise<Lettered> {
   const { lettering } = plan
+  meetFaces(lettering.faces)
   const frame = frameOf(width, height)
   const cards = film.scenes.flatMap((scene, n) => {
     const at = sampleAtFrame(scene.startFrame, film.fps)

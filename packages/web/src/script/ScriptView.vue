@@ -29,7 +29,6 @@ import { useEpisode } from '../episode/episode-store.ts'
 import { withChapterMoved } from './chapter-move.ts'
 import ChapterOutline from './ChapterOutline.vue'
 import type { Seen } from './editor/ranges.ts'
-import LengthFacts from './LengthFacts.vue'
 import ScriptEditor from './ScriptEditor.vue'
 import SentenceStrip from './SentenceStrip.vue'
 import { useReadAloud } from './use-read-aloud.ts'
@@ -40,7 +39,10 @@ import { useTidyChoice } from './use-tidy-choice.ts'
 /** Fetched when they are opened; what stands beside the text at first, once the text stands. */
 const ChecksPanel = defineAsyncComponent(() => import('./ChecksPanel.vue'))
 const ClaimsPanel = defineAsyncComponent(() => import('./ClaimsPanel.vue'))
-const FilmPanel = defineAsyncComponent(() => import('./FilmPanel.vue'))
+const lengthFacts = () => import('./LengthFacts.vue')
+const LengthFacts = defineAsyncComponent(lengthFacts)
+/** After what stands above it: nothing is pushed down. */
+const FilmPanel = defineAsyncComponent(() => lengthFacts().then(() => import('./FilmPanel.vue')))
 const NotesPanel = defineAsyncComponent(() => import('./NotesPanel.vue'))
 const TidyPanel = defineAsyncComponent(() => import('./TidyPanel.vue'))
 const CompareTexts = defineAsyncComponent(() => import('./CompareTexts.vue'))

@@ -3,8 +3,10 @@ import { ElButton, ElRadioButton, ElRadioGroup } from 'element-plus'
 import { computed, nextTick, onMounted, ref, useTemplateRef } from 'vue'
 import { apply } from '@tidy-reel/core/document/apply'
 import { changedParts, STYLE_PARTS, styleOf } from '@tidy-reel/core/document/style-parts'
+import { FACES, PLAIN_FACE } from '@tidy-reel/core/style/faces'
 import type { HouseStyle } from '@tidy-reel/core/style/house-style'
 import { SUPER_LOOKS } from '@tidy-reel/core/style/lettering'
+import { missingLetters } from '@tidy-reel/core/style/own-face'
 import { STYLE_FILE_BYTES } from '@tidy-reel/core/style/style-file'
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
 import { episodesApi } from '../api/episodes.ts'
@@ -37,6 +39,15 @@ onMounted(async () => {
   if (view.value && chosenId.value === shownFirst) chosenId.value = view.value.document.style.id
 })
 
+/** What the film's script has and the style's own faces have not. */
+const lacking = computed(() =>
+  (chosen.value?.lettering.faces ?? [])
+    .map((face) => ({
+      name: face.name,
+      letters: missingLetters(face, view.value?.document.script ?? ''),
+    }))
+    .filter(({ letters }) => letters.length),
+)
 const title = computed(() => view.value?.document.title ?? '')
 /** Whether the latest film follows the chosen style, in the version that is shown. */
 const isFollowed = computed(() => {
@@ -210,6 +221,10 @@ const rename = (name: string) => name.trim() && void styles.change({ name: name.
           </button>
         </p>
         <template v-if="view && chosen">
+          <p v-for="{ name: called, letters } in lacking" :key="called" class="red">
+            “{{ called }}” has no {{ letters.slice(0, 12).join(' ')
+            }}{{ letters.length > 12 ? ' …' : '' }}: they are drawn in {{ FACES[PLAIN_FACE].name }}.
+          </p>
           <p v-if="said && isFollowed" role="status">
             {{ said }}
             <RouterLink class="link" :to="{ name: 'sheet', params: { id: view.id } }"

@@ -2,7 +2,8 @@
 import { ElCheckbox, ElInputNumber } from 'element-plus'
 import type { SuperLook } from '@tidy-reel/core/style/lettering'
 import ChoiceField from './ChoiceField.vue'
-import { ENTRANCE_CHOICES, FACE_CHOICES, SUPER_GROUND_CHOICES } from './choices.ts'
+import { ENTRANCE_CHOICES, SUPER_GROUND_CHOICES } from './choices.ts'
+import FaceField from './FaceField.vue'
 import PlaceField from './PlaceField.vue'
 
 /** How one kind of super looks. */
@@ -13,12 +14,7 @@ const emit = defineEmits<{ change: [set: Partial<SuperLook>] }>()
 <template>
   <div class="fields">
     <span>Face</span>
-    <ChoiceField
-      label="Face"
-      :value="look.face"
-      :choices="FACE_CHOICES"
-      @change="(face) => emit('change', { face })"
-    />
+    <FaceField label="Face" :face="look.face" @change="(face) => emit('change', { face })" />
     <span>Size</span>
     <span
       ><ElInputNumber

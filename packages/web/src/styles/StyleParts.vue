@@ -7,13 +7,14 @@ import {
   withSettings,
 } from '@tidy-reel/core/style/lettering'
 import KeptInput from '../controls/KeptInput.vue'
-import ChoiceField from './ChoiceField.vue'
-import { FACE_CHOICES, PALETTE_FIELDS } from './choices.ts'
+import { PALETTE_FIELDS } from './choices.ts'
 import ColourField from './ColourField.vue'
+import FaceField from './FaceField.vue'
 import FilmFields from './FilmFields.vue'
 import LookFields from './LookFields.vue'
 import SignFields from './SignFields.vue'
 import SubtitleFields from './SubtitleFields.vue'
+import { useOwnFonts } from './use-own-fonts.ts'
 
 /** The parts of a style, of which one is open. */
 const props = defineProps<{ style: HouseStyle }>()
@@ -27,9 +28,10 @@ const LOOKS: readonly [SuperLookName, string][] = [
   ['key', 'Key words'],
   ['call', 'Calls'],
 ]
+const fonts = useOwnFonts()
 const open = ref('colours')
 const letter = (set: LetteringSettings) =>
-  emit('change', { lettering: withSettings(props.style.lettering, set) })
+  emit('change', { lettering: withSettings(props.style.lettering, fonts.withFaces(set)) })
 function toggle(name: string) {
   open.value = open.value === name ? '' : name
   if (open.value) emit('open', name)
@@ -93,10 +95,9 @@ function toggle(name: string) {
       </h3>
       <div v-if="open === 'cards'" class="fields">
         <span>Face</span>
-        <ChoiceField
+        <FaceField
           label="Face of cards"
-          :value="style.lettering.card.face"
-          :choices="FACE_CHOICES"
+          :face="style.lettering.card.face"
           @change="(face) => letter({ card: { face } })"
         />
         <span>Opening</span>

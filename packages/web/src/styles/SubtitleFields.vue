@@ -5,12 +5,12 @@ import { SUBTITLE_PRESETS, type SubtitlePreset } from '@tidy-reel/core/style/sub
 import ChoiceField from './ChoiceField.vue'
 import {
   ENTRANCE_CHOICES,
-  FACE_CHOICES,
   SPOKEN_CHOICES,
   SUBTITLE_GROUND_CHOICES,
   WORDS_CHOICES,
 } from './choices.ts'
 import ColourField from './ColourField.vue'
+import FaceField from './FaceField.vue'
 import PlaceField from './PlaceField.vue'
 
 /** How subtitles look. */
@@ -31,12 +31,7 @@ const PRESETS = (Object.keys(SUBTITLE_PRESETS) as SubtitlePreset[]).map(
       @change="(id) => emit('change', SUBTITLE_PRESETS[id].style)"
     />
     <span>Face</span>
-    <ChoiceField
-      label="Face"
-      :value="subtitle.face"
-      :choices="FACE_CHOICES"
-      @change="(face) => emit('change', { face })"
-    />
+    <FaceField label="Face" :face="subtitle.face" @change="(face) => emit('change', { face })" />
     <span>Size</span>
     <span
       ><ElInputNumber

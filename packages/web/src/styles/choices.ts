@@ -1,10 +1,5 @@
-import { FACE_IDS, type FaceId, FACES } from '@tidy-reel/core/style/faces'
 import type { Entrance, Palette, SubtitleStyle, SuperLook } from '@tidy-reel/core/style/lettering'
 
-export const FACE_CHOICES: readonly (readonly [FaceId, string])[] = FACE_IDS.map((id) => [
-  id,
-  FACES[id].name,
-])
 export const ENTRANCE_CHOICES: readonly (readonly [Entrance, string])[] = [
   ['none', 'at once'],
   ['fade', 'faded in'],

@@ -5,6 +5,7 @@ import { filmShots } from '@tidy-reel/core/film/shots'
 import { type CueRow, cueRows } from '@tidy-reel/core/film/subtitles/cue-rows'
 import { filmCues, filmLimits } from '@tidy-reel/core/film/subtitles/film-cues'
 import type { Light } from '@tidy-reel/core/pictures/light'
+import { meetFaces } from '@tidy-reel/core/style/own-face'
 import type { Timeline } from '@tidy-reel/core/timeline/timeline'
 
 /** A film whose subtitles are to be listed. */
@@ -19,6 +20,7 @@ export interface CuesAsked {
 const WIDE = { width: 1920, height: 1080 }
 
 function listed({ film, plan, lights }: CuesAsked): CueRow[] {
+  meetFaces(plan.lettering.faces)
   const cues = readableCues(filmCues(film, plan, WIDE, ''), {
     timeline: film,
     film: plan,

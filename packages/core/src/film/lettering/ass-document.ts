@@ -1,4 +1,4 @@
-import { FACES } from '../../style/faces.ts'
+import { familyOf } from '../../style/faces.ts'
 import type { Lettering } from '../../style/lettering.ts'
 import { cueEvents, subtitleStyles } from '../subtitles/cue-events.ts'
 import type { Cue } from '../subtitles/cues.ts'
@@ -37,7 +37,7 @@ export function assDocument({ width, height, lettering, cues, marks }: AssConten
     '[V4+ Styles]',
     'Format: Name, Fontname, Fontsize, PrimaryColour, SecondaryColour, OutlineColour, BackColour, Bold, Italic, Underline, StrikeOut, ScaleX, ScaleY, Spacing, Angle, BorderStyle, Outline, Shadow, Alignment, MarginL, MarginR, MarginV, Encoding',
     ...subtitleStyles(subtitle, frame),
-    `Style: Drawn,${FACES[lettering.card.face].family},40,&H00FFFFFF,&H00FFFFFF,&H00000000,&H00000000,0,0,0,0,100,100,0,0,1,0,0,7,0,0,0,1`,
+    `Style: Drawn,${familyOf(lettering.card.face)},40,&H00FFFFFF,&H00FFFFFF,&H00000000,&H00000000,0,0,0,0,100,100,0,0,1,0,0,7,0,0,0,1`,
     '',
     '[Events]',
     'Format: Layer, Start, End, Style, Name, MarginL, MarginR, MarginV, Effect, Text',

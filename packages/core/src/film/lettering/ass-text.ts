@@ -1,4 +1,10 @@
-import { eastAsianFamily, type FaceId, FACES, SCRIPT_FACES } from '../../style/faces.ts'
+import {
+  eastAsianFamily,
+  type FaceId,
+  familyOf,
+  PLAIN_FACE,
+  SCRIPT_FACES,
+} from '../../style/faces.ts'
 import { plainLines } from '../../text/one-line.ts'
 import { clockParts } from '../../time/time.ts'
 import { runsOf } from './measure.ts'
@@ -33,8 +39,9 @@ export const assRuns = (text: string, face: FaceId): string =>
   runsOf(text, face)
     .map((run) => {
       const written = assText(run.text)
-      const own = `\\fn${FACES[face].family}`
+      const own = `\\fn${familyOf(face)}`
       if (!run.script) return written
+      if (run.script === 'Plain') return `{\\fn${familyOf(PLAIN_FACE)}}${written}{${own}}`
       if (run.script !== 'EastAsian')
         return `{\\fn${SCRIPT_FACES[run.script].family}}${written}{${own}}`
       // Bold: beside the other faces its lines are thin.

@@ -1,4 +1,4 @@
-import { type FaceId, FACES } from '../../style/faces.ts'
+import { type FaceId, familyOf } from '../../style/faces.ts'
 import { SAMPLE_RATE } from '../../time/time.ts'
 import { assAlpha, assColour, assRuns, assTime, isRightToLeft } from './ass-text.ts'
 import { type Rect, shared } from './frame.ts'
@@ -93,7 +93,7 @@ export function assEvent(mark: Mark): string {
   const head = `Dialogue: ${mark.layer},${assTime(mark.start)},${assTime(mark.end)},Drawn,,0,0,0,,`
   if (mark.body.kind === 'shape') return `${head}{${tags}\\p4}${mark.body.shape.path}{\\p0}`
   const { face, size, text } = mark.body
-  const letters = `\\fn${FACES[face].family}\\fs${px(size)}${isRightToLeft(text) ? '\\fe-1' : ''}`
+  const letters = `\\fn${familyOf(face)}\\fs${px(size)}${isRightToLeft(text) ? '\\fe-1' : ''}`
   return `${head}{${tags}${letters}}${typed(mark, text, face)}`
 }
 

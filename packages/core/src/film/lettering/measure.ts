@@ -1,20 +1,26 @@
-import { EAST_ASIAN_METRICS, type FaceId, FACES, SCRIPT_FACES } from '../../style/faces.ts'
+import {
+  EAST_ASIAN_METRICS,
+  type FaceId,
+  isShipped,
+  PLAIN_FACE,
+  SCRIPT_FACES,
+} from '../../style/faces.ts'
+import { type FaceMetrics, ownFace } from '../../style/own-face.ts'
 import { keptByText } from '../../text/kept-by-text.ts'
 import metrics from './face-metrics.json' with { type: 'json' }
 
-/** Of a face, in thousandths of its em; letter by letter in one order. */
-interface Metrics {
-  /** Above and below the baseline; together they are what ASS calls the size. */
-  ascent: number
-  descent: number
-  letters: string
-  advances: number[]
-  tops: number[]
-  feet: number[]
+type MeasuredId = FaceId | Exclude<ScriptName, 'EastAsian'>
+
+/** Of the file that a face is drawn from; one that nobody has met is drawn in the plain one. */
+function metricsOf(id: MeasuredId): FaceMetrics {
+  if (id === 'Plain') return metrics[PLAIN_FACE]
+  return id in metrics
+    ? metrics[id as keyof typeof metrics]
+    : (ownFace(id)?.metrics ?? metrics[PLAIN_FACE])
 }
-type MeasuredId = keyof typeof metrics
+
 /** Scripts that no chosen face has, each with a face of its own. */
-type ScriptName = keyof typeof SCRIPT_FACES | 'EastAsian'
+type ScriptName = keyof typeof SCRIPT_FACES | 'EastAsian' | 'Plain'
 
 /** Letters of a face at a size, which in ASS is the height of a line. */
 export interface Type {
@@ -45,16 +51,19 @@ const glyphs = new Map<MeasuredId, ReadonlyMap<string, Glyph>>()
 function glyphsOf(id: MeasuredId): ReadonlyMap<string, Glyph> {
   const known = glyphs.get(id)
   if (known) return known
-  const { letters, advances, tops, feet }: Metrics = metrics[id]
+  const { letters, advances, tops, feet } = metricsOf(id)
   const made = new Map(
     [...letters].map((letter, i) => [
       letter,
       { advance: advances[i] ?? 0, top: tops[i] ?? 0, foot: feet[i] ?? 0 },
     ]),
   )
-  glyphs.set(id, made)
+  // One that is met later has its own letters then.
+  if (isKnown(id)) glyphs.set(id, made)
   return made
 }
+
+const isKnown = (id: MeasuredId) => id in metrics || id === 'Plain' || ownFace(id) !== undefined
 
 const SCRIPTS = Object.keys(SCRIPT_FACES) as (keyof typeof SCRIPT_FACES)[]
 
@@ -62,6 +71,8 @@ const SCRIPTS = Object.keys(SCRIPT_FACES) as (keyof typeof SCRIPT_FACES)[]
 function glyphOf(letter: string, face: FaceId): Glyph {
   const own = glyphsOf(face).get(letter)
   if (own) return own
+  const plain = isShipped(face) ? undefined : glyphsOf('Plain').get(letter)
+  if (plain) return { ...plain, script: 'Plain' }
   for (const script of SCRIPTS) {
     const found = glyphsOf(script).get(letter)
     if (found) return { ...found, script }
@@ -71,28 +82,28 @@ function glyphOf(letter: string, face: FaceId): Glyph {
   return IS_SQUARE.test(letter) ? SQUARE : UNKNOWN
 }
 
-const linesOf = (id: MeasuredId | 'EastAsian') =>
-  id === 'EastAsian' ? EAST_ASIAN_METRICS : metrics[id]
-
 function emOf(id: MeasuredId | 'EastAsian', size: number): number {
-  const { ascent, descent } = linesOf(id)
+  const { ascent, descent } = id === 'EastAsian' ? EAST_ASIAN_METRICS : metricsOf(id)
   return size / (ascent + descent)
 }
 
 /** Width of a text in one-size letters of each face: kept, a film's words come again and again. */
-const widthIn = Object.fromEntries(
-  (Object.keys(FACES) as FaceId[]).map((face) => [
-    face,
-    keptByText(2e5, (text) => {
-      let width = 0
-      for (const letter of text) {
-        const { advance, script } = glyphOf(letter, face)
-        width += advance * emOf(script ?? face, 1)
-      }
-      return width
-    }),
-  ]),
-) as Record<FaceId, (text: string) => number>
+const widths = new Map<FaceId, (text: string) => number>()
+
+function widthIn(face: FaceId): (text: string) => number {
+  const known = widths.get(face)
+  if (known) return known
+  const made = keptByText(2e5, (text) => {
+    let width = 0
+    for (const letter of text) {
+      const { advance, script } = glyphOf(letter, face)
+      width += advance * emOf(script ?? face, 1)
+    }
+    return width
+  })
+  if (isKnown(face)) widths.set(face, made)
+  return made
+}
 
 /**
  * How wide a line of text is, without the closer setting of some pairs of letters: never less than
@@ -100,7 +111,7 @@ const widthIn = Object.fromEntries(
  *
  * @returns pixels
  */
-export const textWidth = (text: string, { face, size }: Type): number => widthIn[face](text) * size
+export const textWidth = (text: string, { face, size }: Type): number => widthIn(face)(text) * size
 
 /** How far letters of a line reach above and below its baseline, in pixels; both positive. */
 export function inkHeights(text: string, { face, size }: Type): { above: number; below: number } {
@@ -116,7 +127,7 @@ export function inkHeights(text: string, { face, size }: Type): { above: number;
 }
 
 /** From the top of a line to its baseline, in pixels. */
-export const ascentOf = ({ face, size }: Type): number => metrics[face].ascent * emOf(face, size)
+export const ascentOf = ({ face, size }: Type): number => metricsOf(face).ascent * emOf(face, size)
 
 /** A stretch of a text in letters of one face. */
 export interface Run {

@@ -1,4 +1,4 @@
-import { FACES } from '../../style/faces.ts'
+import { familyOf } from '../../style/faces.ts'
 import type { SubtitleStyle } from '../../style/lettering.ts'
 import { SAMPLE_RATE } from '../../time/time.ts'
 import {
@@ -52,7 +52,7 @@ export function subtitleStyles(style: SubtitleStyle, frame: Frame): string[] {
     border: number,
     shadow: number,
   ) =>
-    `Style: ${name},${FACES[style.face].family},${px(type.size)},${primary},${primary},${outline},${back},` +
+    `Style: ${name},${familyOf(style.face)},${px(type.size)},${primary},${primary},${outline},${back},` +
     `0,0,0,0,100,100,0,0,${border},${px(reach)},${px(shadow)},${alignmentOf(style)},` +
     `${side},${side},${subtitleMargin(style, frame)},1`
   const ground = styleColour(style.groundColour, style.strength)
