@@ -130,9 +130,9 @@ export const ENGLISH: Messages = {
     `What the picture maker at ${d.address} sent cannot be used: ${d.reason}. Try other words, or another style.`,
   maker_missing: () => 'No picture maker is set up. Set TIDY_MAKER to the address of one.',
   font_unusable: (d) =>
-    `“${d.name}” cannot be used as a font: ${d.reason}. A TrueType, OpenType or WOFF2 file of one face is needed.`,
+    `"${d.name}" cannot be used as a font: ${d.reason}. Take a TrueType, OpenType or WOFF2 file of one face.`,
   own_file_unusable: (d) =>
-    `"${d.name}" cannot be used: ${d.reason}. Take a JPEG, PNG, WebP, MP4, MOV or WebM.`,
+    `"${d.name}" cannot be used: ${d.reason}. Take a JPEG, PNG, WebP, SVG, MP4, MOV or WebM.`,
   catalogue_invalid: (d) => `The catalogue cannot be read: ${d.reason}.`,
   json_invalid: (d) => `"${d.name}" cannot be used: ${d.reason}.`,
   file_not_writable: (d) =>
