@@ -59,6 +59,7 @@ export const NewScene = z.object({
   shots: Scene.shape.shots.default([]),
   hidden: Scene.shape.hidden,
   length: Scene.shape.length,
+  inlays: Scene.shape.inlays,
 })
 export type NewScene = z.infer<typeof NewScene>
 

@@ -58,6 +58,13 @@ const FILM: Record<string, string> = {
   making: 'made pictures',
   claims: 'claims',
   comments: 'comments',
+  style: 'house style',
+  lettering: 'lettering',
+  sign: 'sign',
+  subtitling: 'subtitles',
+  drawing: 'what is drawn by itself',
+  channel: 'name of the channel',
+  next: 'next film',
 }
 
 /**
@@ -124,7 +131,9 @@ function changesOf(was: Look, is: Look, moved: boolean): SceneChange[] {
   const found: [boolean, SceneChange][] = [
     [was.text !== is.text, 'words'],
     [
-      !equal(was.scene.shots, is.scene.shots) || was.scene.begins?.how !== is.scene.begins?.how,
+      !equal(was.scene.shots, is.scene.shots) ||
+        !equal(was.scene.inlays, is.scene.inlays) ||
+        was.scene.begins?.how !== is.scene.begins?.how,
       'pictures',
     ],
     [moved, 'moved'],

@@ -234,7 +234,7 @@ export function copiedScenes(document: Document, ids: readonly string[]): NewSce
   const wanted = new Set(ids)
   return blocks.flatMap(({ pieces, speaker }) =>
     pieces.flatMap((piece): NewScene[] => {
-      const { shots, hidden, length } = sceneOf({ scenes }, piece.id)
+      const { shots, hidden, length, inlays } = sceneOf({ scenes }, piece.id)
       return wanted.has(piece.id)
         ? [
             {
@@ -243,6 +243,7 @@ export function copiedScenes(document: Document, ids: readonly string[]): NewSce
               shots,
               ...(hidden ? { hidden } : {}),
               ...(length ? { length } : {}),
+              ...(inlays ? { inlays } : {}),
             },
           ]
         : []
@@ -271,7 +272,7 @@ export function insertScenes(
  */
 function newPieces(
   draft: Draft,
-  { script, speaker, shots, hidden, length }: NewScene,
+  { script, speaker, shots, hidden, length, inlays }: NewScene,
 ): { piece: Piece; speaker: string }[] {
   const line = oneLine(script)
   const parsed = parseScript(line)
@@ -281,12 +282,13 @@ function newPieces(
       .slice(start, i === parsed.scenes.length - 1 ? line.length : found.source.to)
       .replace(BOUNDARY, ' ')
       .trim()
-    const settings: Pick<Scene, 'shots' | 'hidden' | 'length'> =
+    const settings: Pick<Scene, 'shots' | 'hidden' | 'length' | 'inlays'> =
       i === 0
         ? {
             shots: orderly(shots, wordsOf(found.text).length),
             ...(hidden ? { hidden } : {}),
             ...(length ? { length } : {}),
+            ...(inlays ? { inlays } : {}),
           }
         : { shots: [] }
     return { piece: { id: added(draft, { text: found.text, ...settings }), raw }, speaker }
