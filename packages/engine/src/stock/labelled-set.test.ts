@@ -45,7 +45,7 @@ describe('matching by meaning, on the labelled set', () => {
   let held: MatchJudgement
   beforeAll(async () => {
     ;[tuned, held] = await Promise.all([judged('tuned'), judged('held')])
-  }, 60_000)
+  })
   const share = (judgement: MatchJudgement, key: 'first' | 'four' | 'otherSense' | 'alike') =>
     judgement.all[key] / judgement.all.scenes
   it('does not fall behind what it reached', () => {
