@@ -7,8 +7,8 @@ import { readFileSync, writeFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { dirname, join } from 'node:path'
 import * as fontkit from 'fontkit'
-import { faceMetrics } from '../packages/engine/src/own/face-metrics.ts'
 import { type Face, FACES, fontFiles, SCRIPT_FACES } from '../packages/core/src/style/faces.ts'
+import { faceMetrics } from '../packages/engine/src/own/face-metrics.ts'
 
 const require = createRequire(import.meta.url)
 /** Font files of packages hold one font each. */

@@ -205,7 +205,7 @@ describe('cutOwnFile', () => {
       '-y',
       ...scene('testsrc2', 4),
       ...scene('smptebars', 3),
-      ...scene('mandelbrot', 3).map((part) => part.replace(':d=3', ',trim=duration=3')),
+      ...scene('rgbtestsrc', 3),
       '-filter_complex',
       '[0][1][2]concat=n=3',
       '-pix_fmt',

@@ -304,7 +304,7 @@ describe('voices that fail', () => {
         .map(Number)
     await takeOf(place, { text: 'It is awake.', voice: 'flite-slt', speed: 1 })
     const long = takeOf(place, {
-      text: 'The sea comes in and goes out. '.repeat(30),
+      text: 'The sea comes in and goes out. '.repeat(8),
       voice: 'festival-slt-high',
       speed: 1,
     })
@@ -322,7 +322,7 @@ describe('voices that fail', () => {
     expect(
       (await takeOf(place, { text: 'It speaks again.', voice: 'flite-slt', speed: 1 })).samples,
     ).toBeGreaterThan(20_000)
-    expect((await long).samples).toBeGreaterThan(1_000_000)
+    expect((await long).samples).toBeGreaterThan(700_000)
   })
   it('never reach a shell', async () => {
     const text =

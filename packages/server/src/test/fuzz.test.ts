@@ -50,7 +50,9 @@ describe('hostile requests', () => {
       ({ method, path }) =>
         /^(?:GET|POST|PUT|PATCH|DELETE)$/.test(method) &&
         /^\/api\/.*[^*]$/.test(path) &&
-        !path.endsWith('/events'),
+        !path.endsWith('/events') &&
+        // A file of 20 MB, as good as it ever is: held here whole, it would be all that is measured.
+        !path.endsWith('/east-asian'),
     )
     expect(routes.length).toBeGreaterThan(60)
     const requests = hostileRequests(
