@@ -94,8 +94,10 @@ async function lightsOf(
   files: ReadonlyMap<string, PictureFile>,
 ): Promise<Map<string, Light>> {
   const limit = pLimit(2)
+  const bearing = plan.scenes.flatMap(({ shots }) => itemsIn({ shots }))
   const lights = await Promise.all(
-    [...new Map(itemsOf(plan).map((item) => [item.id, item])).values()].map((item) =>
+    // What is laid over bears no letters: how light it is nobody asks.
+    [...new Map(bearing.map((item) => [item.id, item])).values()].map((item) =>
       limit(async () => {
         const file = files.get(item.id)
         return (

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useDebounceFn } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
-import { type Frame, type Rect } from '@tidy-reel/core/film/lettering/frame'
+import { type Frame, type Rect, within } from '@tidy-reel/core/film/lettering/frame'
 import { snapped } from '@tidy-reel/core/film/lettering/snap'
 import type { MovableThing, Moved } from './movable.ts'
 
@@ -88,13 +88,12 @@ function nudge(event: KeyboardEvent, thing: MovableThing) {
   if (nudged && keyOf(nudged) !== keyOf(thing)) putNudged()
   const box = boxOf(thing)
   const { safe } = props.frame
-  const inside = (at: number, from: number, room: number) => Math.max(from, Math.min(at, room))
   held.value = {
     key: keyOf(thing),
     box: {
       ...box,
-      x: inside(box.x + dx * step, safe.x, safe.x + safe.width - box.width),
-      y: inside(box.y + dy * step, safe.y, safe.y + safe.height - box.height),
+      x: within(box.x + dx * step, safe.x, safe.x + safe.width - box.width),
+      y: within(box.y + dy * step, safe.y, safe.y + safe.height - box.height),
     },
   }
   nudged = thing

@@ -119,6 +119,7 @@ function ribbon(points: readonly Point[], width: number): Point[] {
 /** Where an arrow points. */
 export type ArrowWay = 'left' | 'right' | 'up' | 'down'
 
+/** An arrow whose box begins at its own corner. */
 export function arrow(length: number, width: number, way: ArrowWay = 'right'): Shape {
   const head = width * 2.2
   const half = width / 2

@@ -1,8 +1,7 @@
 import type { DrawnMark } from '../../script/drawn.ts'
 import type { Frame, Rect } from '../lettering/frame.ts'
 import { type Mark, moved } from '../lettering/mark.ts'
-import { arrow, frameShape, rectangle, ring } from '../lettering/shapes.ts'
-import { pierced } from '../lettering/shapes.ts'
+import { arrow, frameShape, pierced, rectangle, ring } from '../lettering/shapes.ts'
 import { accentOf, type Block, drawnShape, LAYERS, type Pen, samplesOf } from './pen.ts'
 
 /** Of lines, in pixels of a picture 1,080 high. */
