@@ -1,7 +1,7 @@
 import type { FilmScene } from '@tidy-reel/core/document/film-scenes'
 import { filmLetters } from '@tidy-reel/core/film/film-letters'
 import { frameOf, inShares } from '@tidy-reel/core/film/lettering/frame'
-import { cueBox } from '@tidy-reel/core/film/subtitles/cue-place'
+import { cueBox, cueStyle } from '@tidy-reel/core/film/subtitles/cue-place'
 import {
   clockText,
   type FrameRate,
@@ -68,7 +68,7 @@ export async function timelineCommand(
   const cues = letters.cues.map((cue) => ({
     ...framesSeen(cue, fps),
     lines: cue.lines,
-    box: inShares(cueBox(cue, film.lettering.subtitle, frame), frame),
+    box: inShares(cueBox(cue, cueStyle(cue, film.lettering.subtitle), frame), frame),
   }))
   const supers = letters.supers.map((one) => ({
     kind: one.kind,

@@ -90,6 +90,7 @@ export function commandName(command: Command): string {
               pace: 'pace of a scene',
               emphasis: 'emphasis',
               inlays: 'pictures laid over',
+              dress: 'look of what is written',
               begins: BEGINNING_NAMES[command.set.begins ?? 'cut'],
             })[name] ?? name,
         )

@@ -28,6 +28,7 @@ import {
   Speaking,
   Transition,
 } from './document.ts'
+import { DressSettings } from './dress.ts'
 import { Inverse } from './inverse.ts'
 import { STYLE_PART_NAMES } from './style-parts.ts'
 import { KeptWords, Language, Subtitling, Track } from './subtitling.ts'
@@ -60,6 +61,7 @@ export const NewScene = z.object({
   hidden: Scene.shape.hidden,
   length: Scene.shape.length,
   inlays: Scene.shape.inlays,
+  dress: Scene.shape.dress,
 })
 export type NewScene = z.infer<typeof NewScene>
 
@@ -96,6 +98,8 @@ const SceneSettings = z.object({
   begins: z.enum(BEGINNINGS).nullish(),
   /** Stills laid over its pictures, in place of those that were. */
   inlays: Scene.shape.inlays.unwrap().nullish(),
+  /** How what is written on it looks; what is not named of it stays, null is as in the film. */
+  dress: DressSettings.nullish(),
 })
 
 /** Settings of shots, as above. */

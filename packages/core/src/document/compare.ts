@@ -14,6 +14,7 @@ export const SCENE_CHANGES = [
   'length',
   'speaker',
   'directions',
+  'look of what is written',
   'voice',
   'take',
 ] as const
@@ -142,6 +143,7 @@ function changesOf(was: Look, is: Look, moved: boolean): SceneChange[] {
     [was.scene.length !== is.scene.length, 'length'],
     [was.speaker !== is.speaker, 'speaker'],
     [!equal(was.directions, is.directions), 'directions'],
+    [!equal(was.scene.dress, is.scene.dress), 'look of what is written'],
     [
       was.scene.voice !== is.scene.voice ||
         was.scene.pace !== is.scene.pace ||

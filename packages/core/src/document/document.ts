@@ -8,6 +8,7 @@ import { HouseStyle } from '../style/house-style.ts'
 import { Lettering } from '../style/lettering.ts'
 import { Pronunciation } from '../text/pronunciation.ts'
 import { SAMPLE_RATE } from '../time/time.ts'
+import { Dress } from './dress.ts'
 import { PLAIN_SUBTITLING, Subtitling } from './subtitling.ts'
 import { EMPHASES, FINISHES, PauseFactor, Speed } from './voicing.ts'
 
@@ -142,6 +143,8 @@ export const Scene = z.object({
   shots: z.array(Shot).max(SHOTS_LIMIT),
   /** Laid over its pictures, later ones over earlier ones. */
   inlays: z.array(Inlay).min(1).max(INLAYS_LIMIT).optional(),
+  /** How what is written on it looks, if not as in the film. */
+  dress: Dress.optional(),
   /** Left out: with the scene, unless matching decides otherwise. */
   begins: Beginning.optional(),
   /** Left out of the film, kept on the sheet. */

@@ -7,6 +7,7 @@ import { meetFaces } from '../style/own-face.ts'
 import { wordsOf } from '../text/written-words.ts'
 import { cardWords } from './card-words.ts'
 import type { Document, OfferedDepiction, Scene, Shot } from './document.ts'
+import type { Dress } from './dress.ts'
 import type { Emphasis } from './voicing.ts'
 
 /**
@@ -24,6 +25,7 @@ export interface FilmScene extends Omit<ScriptScene, 'source' | 'marked'> {
   pace?: number
   emphasis?: Emphasis
   inlays?: readonly Inlay[]
+  dress?: Dress
   /** Hash of the take a person chose for just these words. */
   take?: string
   /** Of each direction, how many words of the narration stand before it. */
@@ -125,7 +127,7 @@ function beginningAfter(
 }
 
 function filmScene(
-  { id, shots, length, voice, pace, emphasis, inlays, take, depiction }: Scene,
+  { id, shots, length, voice, pace, emphasis, inlays, dress, take, depiction }: Scene,
   { text, chapter, speaker, directions, opensParagraph, estimatedSeconds }: ScriptScene,
 ): FilmScene {
   return {
@@ -142,6 +144,7 @@ function filmScene(
     ...(pace ? { pace } : {}),
     ...(emphasis ? { emphasis } : {}),
     ...(inlays ? { inlays } : {}),
+    ...(dress ? { dress } : {}),
     ...(take?.text === text ? { take: take.hash } : {}),
     ...(depiction && isTaken(depiction, directions) ? { search: depiction.search } : {}),
   }

@@ -22,6 +22,7 @@ import {
   settle,
   targeted,
 } from './draft.ts'
+import { dressedAnew } from './dress.ts'
 import { joinedInlays, partedInlays } from './inlay-edits.ts'
 import { type Block, directionsIn, paragraphText, type Piece, placeOf, spoken } from './outline.ts'
 import { isHeld, joinedShots, orderly, partedShots, shotsAfterEdit } from './shot-edits.ts'
@@ -234,7 +235,7 @@ export function copiedScenes(document: Document, ids: readonly string[]): NewSce
   const wanted = new Set(ids)
   return blocks.flatMap(({ pieces, speaker }) =>
     pieces.flatMap((piece): NewScene[] => {
-      const { shots, hidden, length, inlays } = sceneOf({ scenes }, piece.id)
+      const { shots, hidden, length, inlays, dress } = sceneOf({ scenes }, piece.id)
       return wanted.has(piece.id)
         ? [
             {
@@ -244,6 +245,7 @@ export function copiedScenes(document: Document, ids: readonly string[]): NewSce
               ...(hidden ? { hidden } : {}),
               ...(length ? { length } : {}),
               ...(inlays ? { inlays } : {}),
+              ...(dress ? { dress } : {}),
             },
           ]
         : []
@@ -272,7 +274,7 @@ export function insertScenes(
  */
 function newPieces(
   draft: Draft,
-  { script, speaker, shots, hidden, length, inlays }: NewScene,
+  { script, speaker, shots, hidden, length, inlays, dress }: NewScene,
 ): { piece: Piece; speaker: string }[] {
   const line = oneLine(script)
   const parsed = parseScript(line)
@@ -282,13 +284,14 @@ function newPieces(
       .slice(start, i === parsed.scenes.length - 1 ? line.length : found.source.to)
       .replace(BOUNDARY, ' ')
       .trim()
-    const settings: Pick<Scene, 'shots' | 'hidden' | 'length' | 'inlays'> =
+    const settings: Pick<Scene, 'shots' | 'hidden' | 'length' | 'inlays' | 'dress'> =
       i === 0
         ? {
             shots: orderly(shots, wordsOf(found.text).length),
             ...(hidden ? { hidden } : {}),
             ...(length ? { length } : {}),
             ...(inlays ? { inlays } : {}),
+            ...(dress ? { dress } : {}),
           }
         : { shots: [] }
     return { piece: { id: added(draft, { text: found.text, ...settings }), raw }, speaker }
@@ -326,7 +329,16 @@ const withChosen = <T extends { item: ChosenItem }>(one: T): T => ({
 
 const settingsOf = (
   scene: Scene,
-  { hidden, length, voice, pace, emphasis, begins, inlays }: CommandOf<'adjustScenes'>['set'],
+  {
+    hidden,
+    length,
+    voice,
+    pace,
+    emphasis,
+    begins,
+    inlays,
+    dress,
+  }: CommandOf<'adjustScenes'>['set'],
 ) => ({
   begins: begins === undefined ? scene.begins : begunByHand(begins),
   hidden: hidden === undefined ? scene.hidden : hidden || undefined,
@@ -335,6 +347,7 @@ const settingsOf = (
   pace: pace === undefined ? scene.pace : (pace ?? undefined),
   emphasis: emphasis === undefined ? scene.emphasis : (emphasis ?? undefined),
   inlays: inlays === undefined ? scene.inlays : inlays?.map(withChosen),
+  dress: dress === undefined ? scene.dress : dressedAnew(scene.dress, dress),
 })
 
 const withoutUndefined = (scene: { [K in keyof Scene]: Scene[K] | undefined }): Scene =>

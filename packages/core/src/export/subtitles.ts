@@ -16,7 +16,7 @@ export interface SubtitledFilm extends Omit<LetteredFilm, 'inlays'> {
 /** Subtitles of a film by format; `txt` is what is said, to be read. */
 export const SUBTITLES = {
   srt: ({ cues }: SubtitledFilm) => srt(cues),
-  vtt: ({ cues, lettering }: SubtitledFilm) => vtt(cues, lettering.subtitle.place),
+  vtt: ({ cues, lettering }: SubtitledFilm) => vtt(cues, lettering.subtitle),
   ass: ({ shape, lettering, cues, supers }: SubtitledFilm) =>
     assDocument({ ...shape, lettering, cues, marks: supers.flatMap(({ marks }) => marks) }),
   ttml: ({ cues, language, lettering }: SubtitledFilm) => ttml(cues, language, lettering.subtitle),

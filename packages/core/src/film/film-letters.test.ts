@@ -11,7 +11,7 @@ import { timeline } from '../timeline/timeline.ts'
 import { filmLetters } from './film-letters.ts'
 import { frameOf, isInside, overlaps } from './lettering/frame.ts'
 import { inkBox } from './lettering/mark.ts'
-import { cased, cueBox } from './subtitles/cue-place.ts'
+import { cased, cueBox, cueStyle } from './subtitles/cue-place.ts'
 
 const SENTENCES = [
   'The lamp burns all night.',
@@ -46,6 +46,8 @@ const DIRECTIONS = [
   '[mark: box 80 x 40 @ 50 50]',
   '[mark: arrow left @ 70 20]',
   '[mark: marker @ 40 90]',
+  '[wave: bars]',
+  '[wave: line @ 97 3]',
 ]
 const TITLES = [
   'Light',
@@ -95,6 +97,31 @@ const script = fc
       .join('\n\n'),
   )
 
+/** What one scene has otherwise than the film. */
+const dresses = fc.array(
+  fc.option(
+    fc.record(
+      {
+        subtitle: fc.record(
+          { place: fc.constantFrom(...PLACES), height: fc.constantFrom(0.05, 0.2, 0.45) },
+          { requiredKeys: [] },
+        ),
+        supers: fc.dictionary(
+          fc.constantFrom(...SUPER_LOOKS),
+          fc.record(
+            { place: fc.constantFrom(...PLACES), size: fc.constantFrom(0.03, 0.1, 0.4) },
+            { requiredKeys: [] },
+          ),
+          { maxKeys: 3 },
+        ),
+      },
+      { requiredKeys: [] },
+    ),
+    { freq: 2 },
+  ),
+  { maxLength: 6 },
+)
+
 /** A shape that marks a part of the picture; they may lie over each other. */
 const isMark = (one: object) => 'kind' in one && one.kind === 'mark'
 
@@ -104,32 +131,43 @@ const told = (...what: unknown[]) => JSON.stringify(what).slice(0, 600)
 describe('filmLetters', () => {
   it('keeps subtitles and supers apart, all of them inside the safe area (EBU R 95, from memory), and shows every spoken word once', () => {
     fc.assert(
-      fc.property(style, script, fc.constantFrom(...SHAPES), (lettering, text, shape) => {
-        const film = { ...filmOf(documentFrom('T', text)), lettering }
-        const plan = timeline(film, [], [30, 1])
-        const { cues, supers } = filmLetters(plan, film, shape)
-        const frame = frameOf(shape.width, shape.height)
-        const seen = [
-          ...cues.map((cue) => ({ ...cue, box: cueBox(cue, lettering.subtitle, frame) })),
-          ...supers,
-        ]
-        for (const { box, ...one } of seen)
-          expect(isInside(box, frame.safe), told(box, one, shape)).toBe(true)
-        for (const { marks } of supers)
-          for (const mark of marks.filter(({ blur }) => !blur))
-            expect(isInside(inkBox(mark), frame.safe), told(inkBox(mark), mark, shape)).toBe(true)
-        seen.forEach((one, i) => {
-          for (const other of seen.slice(i + 1))
-            if (one.start < other.end && other.start < one.end && !(isMark(one) && isMark(other)))
-              expect(overlaps(one.box, other.box)).toBe(false)
-        })
-        const letters = (words: readonly string[]) => words.join('').replace(/\s/g, '')
-        expect(letters(cues.flatMap(({ lines }) => lines))).toBe(
-          letters(film.scenes.flatMap((scene) => wordsOf(scene.text))),
-        )
-        for (const { lines, words = [] } of cues)
-          expect(letters(words.map((word) => word.text))).toBe(letters(lines))
-      }),
+      fc.property(
+        style,
+        script,
+        dresses,
+        fc.constantFrom(...SHAPES),
+        (lettering, text, own, shape) => {
+          const plain = filmOf(documentFrom('T', text))
+          const scenes = plain.scenes.map((scene, i) => ({ ...scene, dress: own[i] ?? {} }))
+          const film = { ...plain, scenes, lettering }
+          const plan = timeline(film, [], [30, 1])
+          const { cues, supers } = filmLetters(plan, film, shape)
+          const frame = frameOf(shape.width, shape.height)
+          const seen = [
+            ...cues.map((cue) => ({
+              ...cue,
+              box: cueBox(cue, cueStyle(cue, lettering.subtitle), frame),
+            })),
+            ...supers,
+          ]
+          for (const { box, ...one } of seen)
+            expect(isInside(box, frame.safe), told(box, one, shape)).toBe(true)
+          for (const { marks } of supers)
+            for (const mark of marks.filter(({ blur }) => !blur))
+              expect(isInside(inkBox(mark), frame.safe), told(inkBox(mark), mark, shape)).toBe(true)
+          seen.forEach((one, i) => {
+            for (const other of seen.slice(i + 1))
+              if (one.start < other.end && other.start < one.end && !(isMark(one) && isMark(other)))
+                expect(overlaps(one.box, other.box)).toBe(false)
+          })
+          const letters = (words: readonly string[]) => words.join('').replace(/\s/g, '')
+          expect(letters(cues.flatMap(({ lines }) => lines))).toBe(
+            letters(film.scenes.flatMap((scene) => wordsOf(scene.text))),
+          )
+          for (const { lines, words = [] } of cues)
+            expect(letters(words.map((word) => word.text))).toBe(letters(lines))
+        },
+      ),
       { numRuns: 90 },
     )
   })

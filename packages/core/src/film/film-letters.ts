@@ -1,22 +1,29 @@
 import type { Film } from '../document/film-scenes.ts'
+import { placeNames } from '../script/place-names.ts'
 import { sampleAtFrame } from '../time/time.ts'
 import type { Timeline } from '../timeline/timeline.ts'
 import { placeInlays } from './inlays.ts'
 import { legibilityOf, type SeenPictures } from './legible.ts'
 import { type Frame, frameOf, grown } from './lettering/frame.ts'
 import type { Atlas } from './maps/atlas.ts'
+import { mapOffers } from './maps/map-offers.ts'
 import { panesOf } from './panes.ts'
 import { type PlacedInlay } from './placed-inlay.ts'
-import { cueBox, groundOpacity } from './subtitles/cue-place.ts'
+import { cueBox, cueStyle, groundOpacity } from './subtitles/cue-place.ts'
 import type { Cue } from './subtitles/cues.ts'
 import { filmCues, type Subtitled } from './subtitles/film-cues.ts'
+import { subtitlesWhile } from './subtitles/subtitle-rooms.ts'
 import { LAYERS } from './supers/pen.ts'
 import { type PlacedSuper, placeSupers, type Placing } from './supers/places.ts'
-import { filmSupers } from './supers/supers.ts'
+import { filmSupers, lookOf } from './supers/supers.ts'
 
-/** True where a film has a map, and with it needs the world to draw it of. */
-export const needsAtlas = ({ scenes }: Pick<Film, 'scenes'>): boolean =>
-  scenes.some(({ directions }) => directions.some(({ kind }) => kind === 'map'))
+/** True where a film has a map or may take one by itself, and with it needs the world to draw it of. */
+export const needsAtlas = ({ scenes, drawing }: Pick<Film, 'scenes' | 'drawing'>): boolean =>
+  scenes.some(
+    ({ directions, text }) =>
+      directions.some(({ kind }) => kind === 'map') ||
+      (drawing.dial !== 'none' && placeNames(text).length > 0),
+  )
 
 /** Everything written and drawn on a film of one shape, cards aside. */
 export interface FilmLetters extends Placing {
@@ -41,14 +48,18 @@ export function filmLetters(
   const { lettering } = film
   const frame = frameOf(shape.width, shape.height)
   const cues = filmCues(timeline, film, shape)
-  const inlays = placeInlays(timeline, film, frame)
+  const subtitles = subtitlesWhile(timeline, film)
+  const inlays = placeInlays(timeline, film, frame, subtitles)
   const laid = inlays.map(({ around, start, end }) => ({ box: around, start, end }))
-  const placing = placeSupers(filmSupers(timeline, film), {
+  const about = atlas ? film.scenes.map(({ text }) => text).join(' ') : ''
+  const supers = filmSupers(timeline, film, atlas && ((text) => mapOffers(atlas, text, about)))
+  const placing = placeSupers(supers, {
     lettering,
     taken: [...laid, ...cornersTaken(timeline, film, frame)],
     frame,
+    subtitles,
     atlas,
-    about: atlas ? film.scenes.map(({ text }) => text).join(' ') : '',
+    about,
   })
   if (!pictures) return { cues, inlays, ...placing }
   const on = { timeline, film, pictures, frame }
@@ -98,7 +109,7 @@ export function readableCues(
   ]
   return cues.map((cue) => {
     const { start, end } = cue
-    const box = cueBox(cue, subtitle, frame)
+    const box = cueBox(cue, cueStyle(cue, subtitle), frame)
     const letters = {
       ...{ box, start, end, colours },
       shade: subtitle.groundColour,
@@ -111,9 +122,9 @@ export function readableCues(
 
 /** A super whose soft shade is as opaque as its pictures need it. */
 function readableSuper(one: PlacedSuper, { timeline, film, pictures, frame }: Standing) {
-  const { palette, supers } = film.lettering
+  const { palette } = film.lettering
   const ground = one.marks.find(({ layer, blur }) => layer === LAYERS.ground && blur)
-  if (supers[one.look].ground !== 'shade' || ground?.opacity === undefined) return one
+  if (lookOf(one, film.lettering).ground !== 'shade' || ground?.opacity === undefined) return one
   const colours = one.marks.flatMap(({ body, colour }) => (body.kind === 'text' ? [colour] : []))
   if (!colours.length) return one
   const letters = {

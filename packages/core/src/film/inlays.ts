@@ -5,7 +5,8 @@ import type { Timeline, TimelineScene } from '../timeline/timeline.ts'
 import { foot, type Frame, gridded, type Rect, right } from './lettering/frame.ts'
 import { boxAround, boxAt, roomAt, roomFor } from './lettering/rooms.ts'
 import type { PlacedInlay } from './placed-inlay.ts'
-import { placed, roomBeside } from './subtitles/cue-place.ts'
+import { placed } from './subtitles/cue-place.ts'
+import { roomsWhile, type SubtitlesWhile } from './subtitles/subtitle-rooms.ts'
 
 /**
  * Everything laid over a film's pictures: what scenes ask for, and over all of it the sign.
@@ -17,12 +18,15 @@ export function placeInlays(
   timeline: Timeline,
   { lettering, sign }: Pick<Film, 'lettering' | 'sign'>,
   frame: Frame,
+  subtitles?: SubtitlesWhile,
 ): PlacedInlay[] {
-  const rooms = roomBeside(lettering.subtitle, frame)
+  const roomsFor = (stretch: { start: number; end: number }) =>
+    roomsWhile(stretch, { lettering, frame, ...(subtitles ? { subtitles } : {}) })
   const laid = timeline.scenes.flatMap((scene) =>
     (scene.inlays ?? []).flatMap((inlay, index): PlacedInlay[] => {
       const start = startOf(scene, inlay)
       if (scene.endSample <= start) return []
+      const rooms = roomsFor({ start, end: scene.endSample })
       return [
         {
           ...spaceFor(inlay, rooms, frame, lettering.palette.light),
@@ -38,7 +42,9 @@ export function placeInlays(
       ]
     }),
   )
-  return sign ? [...laid, placedSign(sign, timeline, rooms, frame)] : laid
+  return sign
+    ? [...laid, placedSign(sign, timeline, roomsFor({ start: 0, end: timeline.samples }), frame)]
+    : laid
 }
 
 /** With a word that is said no more it comes with the last one. */

@@ -28,6 +28,9 @@ export type Drawn =
   | { form: 'point'; words: string; across: number; down: number }
   | { form: 'map'; places: [string] | [string, string] }
   | DrawnMark
+  | { form: 'wave'; kind: (typeof WAVE_KINDS)[number] }
+/** How a voice is drawn. */
+export const WAVE_KINDS = ['bars', 'line'] as const
 /** Shapes that mark a part of the picture. */
 export const MARK_KINDS = ['ring', 'box', 'arrow', 'line', 'marker', 'spotlight'] as const
 export type MarkKind = (typeof MARK_KINDS)[number]
@@ -240,6 +243,11 @@ function mark(text: string): Drawn | undefined {
   }
 }
 
+function wave(text: string): Drawn | undefined {
+  const kind = WAVE_KINDS.find((one) => one === text.toLowerCase())
+  return kind && { form: 'wave', kind }
+}
+
 function number(text: string): Drawn | undefined {
   const figure = readFigure(text)
   return figure && { form: 'number', figure }
@@ -260,6 +268,7 @@ const READERS: Record<DrawnForm, (text: string) => Drawn | undefined> = {
   point,
   map,
   mark,
+  wave,
 }
 export const DRAWN_FORMS = Object.keys(READERS) as [DrawnForm, ...DrawnForm[]]
 
@@ -279,6 +288,7 @@ export const DRAWN_EXAMPLES: Record<DrawnForm, string> = {
   point: '[point: the lens at 40 30]',
   map: '[map: Bremen]',
   mark: '[mark: ring @ 40 30]',
+  wave: '[wave: bars]',
 }
 
 /** Letters of a direction that are looked at: no picture holds more. */

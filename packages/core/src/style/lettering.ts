@@ -68,6 +68,9 @@ export const SuperLook = z.object({
 })
 export type SuperLook = z.infer<typeof SuperLook>
 
+export const SuperLookSettings = SuperLook.partial()
+export type SuperLookSettings = z.infer<typeof SuperLookSettings>
+
 /** Kinds of supers that are dressed apart. */
 export const SUPER_LOOKS = ['heading', 'words', 'figures', 'quote', 'name', 'key', 'call'] as const
 export type SuperLookName = (typeof SUPER_LOOKS)[number]
@@ -96,7 +99,7 @@ export type Lettering = z.infer<typeof Lettering>
 export const LetteringSettings = z.object({
   palette: Palette.partial().optional(),
   subtitle: SubtitleStyle.partial().optional(),
-  supers: z.partialRecord(z.enum(SUPER_LOOKS), SuperLook.partial()).optional(),
+  supers: z.partialRecord(z.enum(SUPER_LOOKS), SuperLookSettings).optional(),
   card: Lettering.shape.card.partial().optional(),
   /** Put beside those that are there. */
   faces: Lettering.shape.faces,

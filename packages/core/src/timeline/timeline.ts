@@ -75,6 +75,8 @@ export interface TimelineScene {
   shots: TimelineShot[]
   /** Laid over its pictures. */
   inlays?: readonly Inlay[]
+  /** How loud its voice is from `speechStart` on, as `TakeFacts` says. */
+  levels?: string
 }
 
 export interface Timeline {
@@ -229,6 +231,7 @@ export function timeline(
       ...frames,
       shots: tileShots(scene.shots, frames.startFrame, frames.endFrame, words, fps),
       ...(scene.inlays ? { inlays: scene.inlays } : {}),
+      ...(take.levels ? { levels: take.levels } : {}),
     }
   })
   film.scenes.forEach(({ begins }, n) => {

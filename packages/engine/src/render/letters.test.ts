@@ -9,7 +9,7 @@ import { filmLetters } from '@tidy-reel/core/film/film-letters'
 import { assDocument } from '@tidy-reel/core/film/lettering/ass-document'
 import { frameOf, type Rect } from '@tidy-reel/core/film/lettering/frame'
 import type { Mark } from '@tidy-reel/core/film/lettering/mark'
-import { cueBox } from '@tidy-reel/core/film/subtitles/cue-place'
+import { cueBox, cueStyle } from '@tidy-reel/core/film/subtitles/cue-place'
 import type { Cue } from '@tidy-reel/core/film/subtitles/cues'
 import { HOUSE_STYLES } from '@tidy-reel/core/style/house-styles'
 import type { Lettering } from '@tidy-reel/core/style/lettering'
@@ -38,11 +38,17 @@ What bends it is called refraction. [key: refraction]
 There is more to say next week. [call: Next week: the tides]`
 
 /** The same sentence, of the light of a lighthouse, in scripts that a face of ours does not have. */
-const EAST_ASIAN = [
+const EAST_ASIAN: Pick<Cue, 'lines' | 'at'>[] = [
   { lines: ['灯台の光は海を', '二十海里先まで照らす。'] },
   { lines: ['등대의 빛은 바다를', '이십 해리까지 비춘다.'] },
   { lines: ['灯塔的光照亮', '二十海里的海面。'] },
 ]
+
+/** Where one scene has its subtitles. */
+const ELSEWHERE: Pick<Cue, 'lines' | 'at'> = {
+  lines: ['The keeper lights', 'the lamp at dusk.'],
+  at: { place: 'head-right', height: 0.2 },
+}
 
 const WIDTH = 640
 const HEIGHT = 360
@@ -75,11 +81,11 @@ function turnsOf(lettering: Lettering): Turn[] {
       marks: settled(one.marks, one.end),
       cues: [],
     })),
-    ...[...cues.slice(0, 3), ...EAST_ASIAN].map(({ lines }) => ({
-      name: `"${lines.join(' ')}"`,
-      box: cueBox({ lines }, lettering.subtitle, frame),
+    ...[...cues.slice(0, 3), ...EAST_ASIAN, ELSEWHERE].map((cue) => ({
+      name: `"${cue.lines.join(' ')}"`,
+      box: cueBox(cue, cueStyle(cue, lettering.subtitle), frame),
       marks: [],
-      cues: [{ lines, start: 0, end: 1 }],
+      cues: [{ ...cue, start: 0, end: 1 }],
     })),
   ]
 }

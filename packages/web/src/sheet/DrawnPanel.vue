@@ -6,12 +6,15 @@ import type { Command } from '@tidy-reel/core/document/command'
 import { DRAWN_LIMIT } from '@tidy-reel/core/document/command'
 import { DIALS, type Drawing } from '@tidy-reel/core/document/document'
 import { ownParts, STYLE_PARTS, type StylePartName } from '@tidy-reel/core/document/style-parts'
+import { mapOffers } from '@tidy-reel/core/film/maps/map-offers'
+import { LOOK_OF } from '@tidy-reel/core/film/supers/look-of'
 import type { Place } from '@tidy-reel/core/pictures/place'
 import { DRAWN_EXAMPLES, type DrawnForm, readDrawn } from '@tidy-reel/core/script/drawn'
 import { drawnOffers } from '@tidy-reel/core/script/drawn-offers'
 import { splitPlace, withPlace } from '@tidy-reel/core/script/drawn-place'
 import { isDrawn } from '@tidy-reel/core/script/parse'
 import type { HouseStyle } from '@tidy-reel/core/style/house-style'
+import type { SuperLookName } from '@tidy-reel/core/style/lettering'
 import { SUBTITLE_PRESETS, type SubtitlePreset } from '@tidy-reel/core/style/subtitle-presets'
 import { stylesApi } from '../api/styles.ts'
 import KeptInput from '../controls/KeptInput.vue'
@@ -19,9 +22,11 @@ import { useEpisode } from '../episode/episode-store.ts'
 import { KINDS } from '../pictures/drawn-kinds.ts'
 import PlaceField from '../styles/PlaceField.vue'
 import SignFields from '../styles/SignFields.vue'
+import DressFields from './DressFields.vue'
 import LaidOver from './LaidOver.vue'
 import MapPlaces from './MapPlaces.vue'
 import type { SheetRow } from './sheet-rows.ts'
+import { useAtlas } from './use-atlas.ts'
 
 /** What is written and drawn on a scene's picture, and how all of the film's words look. */
 const props = defineProps<{ row: SheetRow }>()
@@ -40,12 +45,23 @@ const lines = computed((): Line[] =>
   props.row.directions.filter(isDrawn).map(({ kind, text }) => ({ form: kind, text })),
 )
 const inDocument = computed(() => episode.document.scenes.find(({ id }) => id === props.row.id))
+/** What is written on it, by how it is dressed. */
+const looks = computed((): SuperLookName[] => [
+  ...new Set([
+    ...(props.row.heading ? (['heading'] as const) : []),
+    ...lines.value.map(({ form }) => LOOK_OF[form]),
+  ]),
+])
 /** What matching offers for the scene. */
 const offered = computed(() => episode.candidatesOf(props.row.id).picks.map(({ item }) => item))
 /** One that has been begun and has no words yet. */
 const begun = ref<DrawnForm>()
+const atlas = useAtlas()
+const maps = computed(() =>
+  atlas.value ? mapOffers(atlas.value, props.row.text, episode.document.script) : [],
+)
 const offers = computed(() =>
-  drawnOffers(props.row.text).filter(
+  [...drawnOffers(props.row.text), ...maps.value].filter(
     (offer) => !lines.value.some(({ text }) => splitPlace(text).text === offer.text),
   ),
 )
@@ -231,6 +247,10 @@ const setSubtitles = (name: SubtitlePreset) =>
       @run="(command) => emit('run', command)"
       @see="(word) => emit('see', word)"
     />
+    <details v-if="inDocument" class="folded">
+      <summary>How it looks</summary>
+      <DressFields :scene="inDocument" :looks="looks" @run="(command) => emit('run', command)" />
+    </details>
     <h3 class="serif">The whole film</h3>
     <div class="fields">
       <label for="drawn-style">House style</label>
@@ -254,7 +274,7 @@ const setSubtitles = (name: SubtitlePreset) =>
         ><ElOption v-for="dial in DIALS" :key="dial" :value="dial" :label="dial"
       /></ElSelect>
     </div>
-    <details class="sign">
+    <details class="folded">
       <summary>Sign on the picture</summary>
       <SignFields
         :sign="episode.document.sign"

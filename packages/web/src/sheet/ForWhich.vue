@@ -1,10 +1,11 @@
-<script setup lang="ts">
+<script setup lang="ts" generic="Which extends string">
 import { ElRadioButton, ElRadioGroup } from 'element-plus'
 import { ref } from 'vue'
 
-/** For which scenes a setting is made. */
-const emit = defineEmits<{ change: [which: 'these' | 'chapter' | 'all'] }>()
-const which = ref<'these' | 'chapter' | 'all'>('these')
+/** What a setting is made for; the first of the choices until another is taken. */
+const props = defineProps<{ choices: readonly (readonly [Which, string])[] }>()
+const emit = defineEmits<{ change: [which: Which] }>()
+const which = ref<string>(props.choices[0]?.[0] ?? '')
 </script>
 
 <template>
@@ -14,11 +15,11 @@ const which = ref<'these' | 'chapter' | 'all'>('these')
       v-model="which"
       size="small"
       aria-label="Changes hold for"
-      @change="emit('change', which)"
+      @change="emit('change', which as Which)"
     >
-      <ElRadioButton value="these">what is selected</ElRadioButton>
-      <ElRadioButton value="chapter">its chapter</ElRadioButton>
-      <ElRadioButton value="all">the whole film</ElRadioButton>
+      <ElRadioButton v-for="[one, said] in choices" :key="one" :value="one">{{
+        said
+      }}</ElRadioButton>
     </ElRadioGroup>
   </div>
 </template>
@@ -27,6 +28,7 @@ const which = ref<'these' | 'chapter' | 'all'>('these')
 .for {
   display: flex;
   align-items: center;
-  gap: 10px;
+  flex-wrap: wrap;
+  gap: 4px 10px;
 }
 </style>

@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { computed, onMounted, shallowRef } from 'vue'
-import { type Atlas, type AtlasPlace, placesCalled } from '@tidy-reel/core/film/maps/atlas'
+import { computed } from 'vue'
+import { type AtlasPlace, placesCalled } from '@tidy-reel/core/film/maps/atlas'
 import { readDrawn } from '@tidy-reel/core/script/drawn'
+import { useAtlas } from './use-atlas.ts'
 
 /** Which places a map's names stand for, and others of the same name. */
 const props = defineProps<{ text: string; about: string }>()
@@ -9,10 +10,7 @@ const emit = defineEmits<{ mean: [text: string] }>()
 /** Namesakes that are offered. */
 const OTHERS = 3
 
-const atlas = shallowRef<Atlas>()
-onMounted(async () => {
-  atlas.value = (await import('@tidy-reel/core/film/maps/world')).WORLD
-})
+const atlas = useAtlas()
 const whole = ({ name, country }: AtlasPlace) => (country ? `${name}, ${country}` : name)
 const places = computed(() => {
   const world = atlas.value

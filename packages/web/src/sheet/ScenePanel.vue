@@ -4,6 +4,7 @@ import { computed } from 'vue'
 import type { Command, CommandOf, Target } from '@tidy-reel/core/document/command'
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
 import KeptInput from '../controls/KeptInput.vue'
+import { FOR_SCENES } from './for-which.ts'
 import ForWhich from './ForWhich.vue'
 import type { SheetRow } from './sheet-rows.ts'
 
@@ -36,7 +37,7 @@ const chapter = (title: string) =>
       {{ count > 1 ? `${count} scenes` : `Scene ${row.number}` }}
       <span class="mono">{{ lasts.toFixed(1) }} s, voice {{ voice.toFixed(1) }} s</span>
     </h2>
-    <ForWhich @change="(which) => emit('target', which)" />
+    <ForWhich :choices="FOR_SCENES" @change="(which) => emit('target', which)" />
     <div class="fields">
       <label for="scene-pause">Pause after it</label>
       <span

@@ -7,7 +7,9 @@ import type { Item } from '@tidy-reel/core/pictures/item'
 import type { Move, View } from '@tidy-reel/core/pictures/view'
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
 import ItemThumb from '../pictures/ItemThumb.vue'
+import { useStyleWriting } from '../styles/use-style-writing.ts'
 import { DIP, DISSOLVE } from './commands/transitions.ts'
+import { FOR_SCENES } from './for-which.ts'
 import ForWhich from './ForWhich.vue'
 import LayoutFields from './LayoutFields.vue'
 
@@ -101,6 +103,16 @@ const frame = (end: 'from' | 'to', view: View) =>
       [end]: { x: round(view.x), y: round(view.y), scale: round(view.scale) },
     },
   })
+const style = useStyleWriting((command) => emit('run', command))
+/** One transition at all cuts: none keeps its own. */
+function everywhere(transition: Transition) {
+  emit('run', { type: 'setTransition', transition })
+  emit('run', { type: 'adjustShots', target: 'all', shot: null, set: { transition: null } })
+}
+function inTheStyle(transition: Transition) {
+  everywhere(transition)
+  void style.write((now) => ({ ...now, film: { ...now.film, transition } }))
+}
 const KINDS = { cut: CUT, dissolve: DISSOLVE, dip: DIP }
 const transition = computed(() => props.shot?.transition ?? props.film)
 </script>
@@ -111,7 +123,7 @@ const transition = computed(() => props.shot?.transition ?? props.film)
       Picture {{ index + 1 }} of scene {{ number }}
       <span class="soft name">{{ shot?.item?.title ?? 'plain card' }}</span>
     </h2>
-    <ForWhich @change="(which) => emit('target', which)" />
+    <ForWhich :choices="FOR_SCENES" @change="(which) => emit('target', which)" />
     <div v-if="shot?.item" class="frames">
       <figure v-for="{ name, label } in ENDS" :key="name">
         <div
@@ -218,6 +230,13 @@ const transition = computed(() => props.shot?.transition ?? props.film)
         <button v-if="shot?.transition" class="plain link" @click="adjust({ transition: null })">
           Transition as in the whole film
         </button>
+        <button v-if="shot?.transition" class="plain link" @click="everywhere(shot.transition)">
+          Everywhere in the film
+        </button>
+        <button v-if="shot?.transition" class="plain link" @click="inTheStyle(shot.transition)">
+          In the house style
+        </button>
+        <span class="soft" role="status">{{ style.told.value }}</span>
       </span>
     </div>
   </section>
@@ -298,6 +317,7 @@ figcaption {
 }
 .links {
   display: flex;
-  gap: 18px;
+  flex-wrap: wrap;
+  gap: 4px 18px;
 }
 </style>

@@ -7,6 +7,7 @@ import type { Emphasis } from '@tidy-reel/core/document/voicing'
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
 import type { SceneTakeView } from '@tidy-reel/core/views/episode'
 import type { VoiceView } from '@tidy-reel/core/views/speech'
+import { FOR_SCENES } from '../sheet/for-which.ts'
 import ForWhich from '../sheet/ForWhich.vue'
 import PlayButton from './PlayButton.vue'
 import type { SpokenScene } from './spoken-scenes.ts'
@@ -56,7 +57,7 @@ watch(
 <template>
   <section aria-label="Voice of this scene">
     <h2 class="serif">Scene {{ scene.number }}</h2>
-    <ForWhich @change="which = $event" />
+    <ForWhich :choices="FOR_SCENES" @change="which = $event" />
     <div class="fields">
       <label for="scene-voice">Voice</label>
       <ElSelect

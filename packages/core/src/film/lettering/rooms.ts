@@ -1,23 +1,21 @@
-import { itemAt } from '../../faults/certain.ts'
+import { itemAt, lastOf } from '../../faults/certain.ts'
 import type { Place } from '../../pictures/place.ts'
 import { placed, type Row } from '../subtitles/cue-place.ts'
 import { foot, type Frame, type Rect, right, within } from './frame.ts'
 
 type Size = Pick<Rect, 'width' | 'height'>
 
-/** The room above the subtitles or below them: the row's own where it is worth the name. */
+/** Of the rooms beside the subtitles, from above: the row's own where it is worth the name. */
 export function roomFor(row: Row, rooms: readonly Rect[]): Rect {
-  const [above, below] = [itemAt(rooms, 0), itemAt(rooms, 1)]
-  const larger = above.height >= below.height ? above : below
-  const own = { head: above, foot: below, middle: larger }[row]
-  return own.height >= larger.height * 0.5 ? own : larger
+  const largest = rooms.reduce((a, b) => (b.height > a.height ? b : a))
+  const own = { head: itemAt(rooms, 0), foot: lastOf(rooms), middle: largest }[row]
+  return own.height >= largest.height * 0.5 ? own : largest
 }
 
-/** The room above the subtitles or below them: the one a height lies nearer to. */
+/** Of the rooms beside the subtitles the one a height lies nearest to. */
 export function roomAt(y: number, rooms: readonly Rect[]): Rect {
   const far = (room: Rect) => Math.max(room.y - y, y - foot(room), 0)
-  const [above, below] = [itemAt(rooms, 0), itemAt(rooms, 1)]
-  return far(above) <= far(below) ? above : below
+  return rooms.reduce((a, b) => (far(b) < far(a) ? b : a))
 }
 
 /** Around a spot, moved into its room. */

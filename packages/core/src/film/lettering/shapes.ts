@@ -36,6 +36,46 @@ export const rectangle = (width: number, height: number): Shape =>
     ['l', [0, height]],
   ])
 
+/**
+ * Columns side by side, each as high as its share, around one middle line.
+ *
+ * @param shares over 0 to 1, from the left
+ */
+export const columns = (
+  shares: readonly number[],
+  { step, bar, height }: { step: number; bar: number; height: number },
+): Shape & { x: number; y: number } =>
+  shapeOf([
+    ...shares.flatMap((share, i): Step[] => {
+      const left = i * step + (step - bar) / 2
+      const half = (share * height) / 2
+      const middle = height / 2
+      return [
+        ['m', [left, middle - half]],
+        ['l', [left + bar, middle - half]],
+        ['l', [left + bar, middle + half]],
+        ['l', [left, middle + half]],
+      ]
+    }),
+  ])
+
+/**
+ * A band as thick at each step as its share, around one middle line.
+ *
+ * @param shares 0 to 1, from the left; two at the least
+ * @param size   `least` is how thick it is where there is nothing
+ */
+export function band(
+  shares: readonly number[],
+  { step, least, height }: { step: number; least: number; height: number },
+): Shape & { x: number; y: number } {
+  const half = (share: number) => Math.max(least, share * height) / 2
+  const above = shares.map((share, i): Point => [(i + 0.5) * step, height / 2 - half(share)])
+  const below = shares.map((share, i): Point => [(i + 0.5) * step, height / 2 + half(share)])
+  const [first, ...rest] = [...above, ...below.reverse()]
+  return shapeOf([['m', certain(first)], ...rest.map((point): Step => ['l', point])])
+}
+
 /** Control points of a quarter circle stand so far along its tangents: error under 0.03 %. */
 const QUARTER = 0.5523
 

@@ -8,6 +8,7 @@ import { frameOf, isInside } from '../lettering/frame.ts'
 import { inkBox } from '../lettering/mark.ts'
 import { leftOutRemarks } from '../supers/left-out.ts'
 import { placesCalled } from './atlas.ts'
+import { mapOffers } from './map-offers.ts'
 import { mapView } from './map-view.ts'
 import { WORLD } from './world.ts'
 
@@ -44,6 +45,38 @@ describe('placesCalled', () => {
   it('knows no place that is none', () => {
     for (const name of ['', ',', 'Nowherehaven', '☃', 'x'.repeat(600)])
       expect(found(name)).toEqual([])
+  })
+})
+
+describe('mapOffers', () => {
+  it.each([
+    ['The packet sailed from Bremen to Bergen in a day.', 'Bremen to Bergen'],
+    ['In March the sea froze near Den Helder.', 'Den Helder'],
+    ['Every light in Norway was put out.', 'Norway'],
+    ['Boats wait outside Bremen Harbour for the tide.', 'Bremen'],
+    ['Between São Paulo and Lisbon lies an ocean.', 'São Paulo to Lisbon'],
+  ])('of “%s” is %s', (sentence, map) =>
+    expect(mapOffers(WORLD, sentence, sentence).map(({ text }) => text)).toEqual([map]),
+  )
+  it.each([
+    'In May it rained, and on Friday it did not.',
+    'He walked from Monday to Wednesday.',
+    'The keeper went to bed at nine.',
+    'Look into Fresnel and his lens.',
+    'Paris is a word at the beginning.',
+  ])('is none of “%s”', (sentence) => expect(mapOffers(WORLD, sentence, '')).toEqual([]))
+  it('is taken by itself where the dial says so, and never again where it was refused', () => {
+    const film = filmOf(documentFrom('T', 'The lamp was built near Bremen. It burns.'))
+    const letters = (drawing: typeof film.drawing) =>
+      filmLetters(
+        timeline(film, [], [30, 1]),
+        { ...film, drawing },
+        { width: 1920, height: 1080 },
+        { atlas: WORLD },
+      ).supers.map(({ kind }) => kind)
+    expect(letters({ dial: 'some', refused: [] })).toEqual(['map'])
+    expect(letters({ dial: 'some', refused: ['map'] })).toEqual([])
+    expect(letters({ dial: 'none', refused: [] })).toEqual([])
   })
 })
 

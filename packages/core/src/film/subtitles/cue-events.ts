@@ -15,6 +15,7 @@ import { LAYERS } from '../supers/pen.ts'
 import {
   cased,
   cueBox,
+  cueStyle,
   groundOpacity,
   groundReach,
   hasEdge,
@@ -82,11 +83,17 @@ export function subtitleStyles(style: SubtitleStyle, frame: Frame): string[] {
 }
 
 /** The events of one subtitle: its words, what marks the spoken one, what it stands on. */
-export function cueEvents(cue: Cue, style: SubtitleStyle, frame: Frame): string[] {
+export function cueEvents(cue: Cue, common: SubtitleStyle, frame: Frame): string[] {
+  const style = cueStyle(cue, common)
+  const side = subtitleSide(style, frame)
+  const margins = cue.at ? `${side},${side},${subtitleMargin(style, frame)}` : '0,0,0'
   const event = (name: string, layer: number, text: string, { start, end } = cue) =>
-    `Dialogue: ${layer},${assTime(start)},${assTime(end)},${name},,0,0,0,,${text}`
-  const tags = (isRightToLeft(cue.lines[0] ?? '') ? '\\fe-1' : '') + entrance(style, frame)
-  const head = tags ? `{${tags}}` : ''
+    `Dialogue: ${layer},${assTime(start)},${assTime(end)},${name},,` +
+    `${name === 'Drawn' ? '0,0,0' : margins},,${text}`
+  const stands =
+    (cue.at ? `\\an${alignmentOf(style)}` : '') +
+    (isRightToLeft(cue.lines[0] ?? '') ? '\\fe-1' : '')
+  const head = override(stands + entrance(style, frame))
   const opacity = shadeOpacity(cue, style)
   const shade = opacity ? [event('Drawn', LAYERS.ground, shadeOf(cue, style, frame, opacity))] : []
   if (!cue.words || (style.spoken === 'none' && style.comes !== 'typed'))
@@ -98,7 +105,8 @@ export function cueEvents(cue: Cue, style: SubtitleStyle, frame: Frame): string[
         head + cue.lines.map((line) => assRuns(cased(line, style), style.face)).join('\\N'),
       ),
     ]
-  if (style.spoken === 'underline') return [...shade, ...underlined(cue, style, head, event)]
+  if (style.spoken === 'underline')
+    return [...shade, ...underlined(cue, style, { head, later: override(stands) }, event)]
   const marked = lined(cue.words, (word) => spokenWord(word, cue, style))
   return [
     ...shade,
@@ -114,6 +122,8 @@ export function cueEvents(cue: Cue, style: SubtitleStyle, frame: Frame): string[
     event('Subtitle', LAYERS.subtitle, head + marked),
   ]
 }
+
+const override = (tags: string) => (tags ? `{${tags}}` : '')
 
 /** Words put together in their lines. */
 function lined(words: readonly ShownWord[], write: (word: ShownWord) => string): string {
@@ -167,7 +177,7 @@ function boxedWord(word: ShownWord, cue: Cue, style: SubtitleStyle): string {
 function underlined(
   { words = [], start, end, lines }: Cue,
   style: SubtitleStyle,
-  head: string,
+  { head, later }: { head: string; later: string },
   event: (name: string, layer: number, text: string, time: Cue) => string,
 ): string[] {
   const times = words.map((word, i) => ({
@@ -181,7 +191,7 @@ function underlined(
       event(
         'Subtitle',
         LAYERS.subtitle,
-        (time.word === words[0] ? head : '') +
+        (time.word === words[0] ? head : later) +
           lined(words, (word) => {
             const text = assRuns(cased(word.text, style), style.face)
             return word === time.word

@@ -1,6 +1,8 @@
+import type { SubtitlePlace } from '../../document/dress.ts'
 import type { Place } from '../../pictures/place.ts'
 import type { SubtitleStyle } from '../../style/lettering.ts'
-import { foot, type Frame, grown, type Rect, right } from '../lettering/frame.ts'
+import { defined } from '../../text/defined.ts'
+import { type Frame, grown, type Rect } from '../lettering/frame.ts'
 import type { Align } from '../lettering/mark.ts'
 import { ascentOf, inkHeights, textWidth, type Type } from '../lettering/measure.ts'
 
@@ -20,6 +22,10 @@ export function placed(place: Place): { row: Row; side: Align } {
   const side = last === 'left' || last === 'right' ? last : 'centre'
   return { row, side }
 }
+
+/** The style of one subtitle: the film's, with the place its scene has. */
+export const cueStyle = ({ at }: { at?: SubtitlePlace }, style: SubtitleStyle): SubtitleStyle =>
+  at ? { ...style, ...defined(at) } : style
 
 /** Letters of the subtitles on a picture of this shape. */
 export const subtitleType = ({ face, size }: SubtitleStyle, frame: Frame): Type => ({
@@ -47,12 +53,17 @@ export function groundReach(style: SubtitleStyle, { size }: Type): number {
   return ground === 'shade' ? size * 0.025 : 0
 }
 
+/** Letters of some scripts (Arabic, Thai) reach so far out of their line, in shares of it. */
+const DEEPER = 0.1
+
 /** Pixels from the edge of the picture it stands at. */
 export function subtitleMargin(style: SubtitleStyle, frame: Frame): number {
   const { row } = placed(style.place)
   const share = frame.isUpright && row === 'foot' ? UPRIGHT_HEIGHT : 0
   const wanted = Math.max(style.height, share) * frame.height
-  return Math.ceil(Math.max(wanted, frame.safe.y + groundReach(style, subtitleType(style, frame))))
+  const type = subtitleType(style, frame)
+  const nearest = frame.safe.y + groundReach(style, type) + DEEPER * type.size
+  return Math.ceil(Math.max(wanted, nearest))
 }
 
 export const subtitleSide = (style: SubtitleStyle, frame: Frame): number =>
@@ -115,20 +126,4 @@ export function subtitleZone(style: SubtitleStyle, frame: Frame): Rect {
     width: frame.width,
     height: style.lines * type.size + 2 * groundReach(style, type),
   }
-}
-
-/** Where supers may stand: the safe area above and below the subtitles. */
-export function roomBeside(style: SubtitleStyle, frame: Frame): Rect[] {
-  const zone = subtitleZone(style, frame)
-  const { safe } = frame
-  const gap = 14 * frame.unit
-  return [
-    { x: safe.x, y: safe.y, width: safe.width, height: zone.y - gap - safe.y },
-    {
-      x: safe.x,
-      y: foot(zone) + gap,
-      width: right(safe) - safe.x,
-      height: foot(safe) - foot(zone) - gap,
-    },
-  ]
 }

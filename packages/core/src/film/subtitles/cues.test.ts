@@ -58,9 +58,15 @@ describe('subtitle formats', () => {
     expect(read.cues[0]!.startTime).toBeCloseTo(cues[0]!.start / SAMPLE_RATE, 2)
   })
   it('writes WebVTT and TTML that stand where the style has them (webvtt-parser, imsc)', () => {
-    const read = new WebVTTParser().parse(vtt(cues, 'head-left'), 'subtitles')
+    const read = new WebVTTParser().parse(
+      vtt(cues, { ...lettering.subtitle, place: 'head-left' }),
+      'subtitles',
+    )
     expect(read.errors).toEqual([])
     expect(read.cues[0]).toMatchObject({ linePosition: 6, textPosition: 6, alignment: 'start' })
+    expect(vtt(cues, lettering.subtitle)).toMatch(/^WEBVTT\n\nSTYLE\n::cue \{\n {2}color: #/)
+    const moved = vtt([{ ...cues[0]!, at: { place: 'head' } }], lettering.subtitle)
+    expect(new WebVTTParser().parse(moved, 'subtitles').cues[0]).toMatchObject({ linePosition: 6 })
     const style = {
       ...lettering.subtitle,
       place: 'head-left',

@@ -1,3 +1,4 @@
+import type { SubtitlePlace } from '../../document/dress.ts'
 import type { KeptWords } from '../../document/subtitling.ts'
 import { itemAt, lastOf } from '../../faults/certain.ts'
 import type { SpokenWord } from '../../speech/word-times.ts'
@@ -29,6 +30,8 @@ export interface Cue {
   end: number
   /** How well it is read on its pictures; left out where nobody knows how light they are. */
   legibility?: Legibility
+  /** Where its scene has it, if not where the film's stand. */
+  at?: SubtitlePlace
   /** The words of its lines, in order; left out where nobody knows when they are spoken. */
   words?: ShownWord[]
 }

@@ -1,3 +1,4 @@
+import type { SubtitlePlace } from '../../document/dress.ts'
 import type { Film } from '../../document/film-scenes.ts'
 import type { Timeline, TimelineScene } from '../../timeline/timeline.ts'
 import { frameOf } from '../lettering/frame.ts'
@@ -39,21 +40,52 @@ export function filmCues(
   language = subtitled.subtitling.burnt,
 ): Cue[] {
   const limits = filmLimits(timeline, subtitled, shape)
-  const track = subtitled.subtitling.tracks.find((one) => one.language === language)
-  if (track) {
-    const words = trackWords(timeline, track).flat()
-    return cuesFromWords(
-      words.flatMap((word) => linePieces(word, limits)),
-      limits,
+  const places = subtitled.scenes.map(({ dress }) => dress?.subtitle)
+  const grouped = (words: readonly CueWord[]) =>
+    withPlaces(
+      cuesFromWords(
+        opensAtPlaces(words, timeline, places).flatMap((word) => linePieces(word, limits)),
+        limits,
+      ),
+      timeline,
+      places,
     )
-  }
+  const track = subtitled.subtitling.tracks.find((one) => one.language === language)
+  if (track) return grouped(trackWords(timeline, track).flat())
   const { kept, marks } = subtitled.subtitling
   const said = timeline.scenes.map(sceneWords)
-  const marked = withHeardMarks(shownWords(said.flat(), kept), said, subtitled.scenes, marks)
-  return cuesFromWords(
-    marked.flatMap((word) => linePieces(word, limits)),
-    limits,
+  return grouped(withHeardMarks(shownWords(said.flat(), kept), said, subtitled.scenes, marks))
+}
+
+type Places = readonly (SubtitlePlace | undefined)[]
+
+const sceneAt = ({ scenes }: Timeline, sample: number) =>
+  Math.max(
+    0,
+    scenes.findIndex(({ endSample }) => sample < endSample),
   )
+
+/** A subtitle never runs over from one place to another. */
+function opensAtPlaces(words: readonly CueWord[], timeline: Timeline, places: Places) {
+  if (!places.some(Boolean)) return words
+  let last: SubtitlePlace | undefined
+  return words.map((word, i) => {
+    const place = places[sceneAt(timeline, word.start)]
+    const moves = i > 0 && !isEqual(place, last)
+    last = place
+    return moves ? { ...word, opens: true } : word
+  })
+}
+
+const isEqual = (a: SubtitlePlace | undefined, b: SubtitlePlace | undefined) =>
+  a?.place === b?.place && a?.height === b?.height
+
+function withPlaces(cues: Cue[], timeline: Timeline, places: Places): Cue[] {
+  if (!places.some(Boolean)) return cues
+  return cues.map((cue) => {
+    const at = places[sceneAt(timeline, cue.words?.[0]?.start ?? cue.start)]
+    return at ? { ...cue, at } : cue
+  })
 }
 
 const sceneWords = ({ words }: TimelineScene): CueWord[] =>

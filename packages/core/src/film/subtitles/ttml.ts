@@ -3,7 +3,7 @@ import { oneLine } from '../../text/one-line.ts'
 import { runsRightToLeft } from '../../text/right-to-left.ts'
 import { placed } from './cue-place.ts'
 import type { Cue } from './cues.ts'
-import { stamp } from './write.ts'
+import { hex, stamp } from './write.ts'
 
 const escaped = (text: string) =>
   oneLine(text)
@@ -15,12 +15,7 @@ const escaped = (text: string) =>
 /** What lines stand on, `#RRGGBBAA`: a dark ground where the style has none that a player can draw. */
 function groundOf({ ground, groundColour, strength }: Parameters<typeof ttml>[2]): string {
   if (ground !== 'lines' && ground !== 'plate') return '#000000c2'
-  return (
-    groundColour +
-    Math.round(strength * 255)
-      .toString(16)
-      .padStart(2, '0')
-  )
+  return groundColour + hex(strength)
 }
 
 /**

@@ -1,4 +1,5 @@
 import type { Place } from '../../pictures/place.ts'
+import type { SubtitleStyle } from '../../style/lettering.ts'
 import { oneLine } from '../../text/one-line.ts'
 import { clockParts } from '../../time/time.ts'
 import { placed } from './cue-place.ts'
@@ -46,16 +47,35 @@ function vttPlace(place: Place): string {
   return line + aside[side]
 }
 
+type VttStyle = Pick<SubtitleStyle, 'place'> & Partial<SubtitleStyle>
+const PLAIN: VttStyle = { place: 'foot' }
+
+/** Colours as a STYLE block of WebVTT (W3C, 3.4) gives them; none where the style says nothing. */
+function vttStyle({ colour, ground, groundColour, strength = 1 }: VttStyle): string[] {
+  if (!colour) return []
+  const isBoxed = ground === 'lines' || ground === 'plate'
+  const behind =
+    isBoxed && groundColour ? `  background-color: ${groundColour}${hex(strength)};\n` : ''
+  const edge =
+    ground === 'edge' || ground === 'fitting' ? `  text-shadow: 0 0 3px ${groundColour};\n` : ''
+  return [`STYLE\n::cue {\n  color: ${colour};\n${behind}${edge}}\n`]
+}
+
+/** Two digits of an alpha from 0 to 1. */
+export const hex = (alpha: number): string =>
+  Math.round(alpha * 255)
+    .toString(16)
+    .padStart(2, '0')
+
 /**
  * WebVTT (W3C): `&`, `<` and `>` escaped as its grammar asks.
  *
  * @returns the head alone for no cues
  */
-export function vtt(cues: readonly Cue[], place: Place = 'foot'): string {
-  const settings = vttPlace(place)
+export function vtt(cues: readonly Cue[], style: VttStyle = PLAIN): string {
   const blocks = cues.map(
-    ({ start, end, lines }) =>
-      `${stamp(start, '.')} --> ${stamp(end, '.')}${settings}\n${lines.map(safe).join('\n')}\n`,
+    ({ start, end, lines, at }) =>
+      `${stamp(start, '.')} --> ${stamp(end, '.')}${vttPlace(at?.place ?? style.place)}\n${lines.map(safe).join('\n')}\n`,
   )
-  return ['WEBVTT\n', ...blocks].join('\n')
+  return ['WEBVTT\n', ...vttStyle(style), ...blocks].join('\n')
 }

@@ -22,6 +22,7 @@ import {
   typeOf,
   widthOfLines,
 } from './pen.ts'
+import { waveBlock } from './wave-block.ts'
 
 type DrawnOf<F extends DrawnForm> = Extract<Drawn, { form: F }>
 
@@ -450,7 +451,10 @@ function nameBlock(pen: Pen, { name, what }: DrawnOf<'name'>): Block {
 }
 
 const BUILDERS: {
-  [F in Exclude<DrawnForm, 'point' | 'map' | 'mark'>]: (pen: Pen, drawn: DrawnOf<F>) => Block
+  [F in Exclude<DrawnForm, 'point' | 'map' | 'mark' | 'wave'>]: (
+    pen: Pen,
+    drawn: DrawnOf<F>,
+  ) => Block
 } = {
   super: (pen, { words }) => wordsBlock(pen, words),
   key: (pen, { words }) => wordsBlock(pen, words),
@@ -472,6 +476,7 @@ export function drawnBlock(pen: Pen, drawn: Drawn): Block {
   if (drawn.form === 'map') return pen.map ? mapBlock(pen, pen.map) : EMPTY
   if (drawn.form === 'point') return wordsBlock(pen, drawn.words)
   if (drawn.form === 'mark') return markBlock(pen, drawn)
+  if (drawn.form === 'wave') return waveBlock(pen, drawn.kind)
   const build = BUILDERS[drawn.form] as (pen: Pen, drawn: Drawn) => Block
   return build(pen, drawn)
 }

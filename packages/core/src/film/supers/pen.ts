@@ -9,6 +9,7 @@ import { textWidth, type Type } from '../lettering/measure.ts'
 import { rectangle, type Shape } from '../lettering/shapes.ts'
 import { textLines } from '../lettering/text-lines.ts'
 import type { MapContent } from '../maps/atlas.ts'
+import type { Voice } from './supers.ts'
 
 /** How and where a super is drawn; sizes in pixels, times in samples. */
 export interface Pen {
@@ -24,6 +25,8 @@ export interface Pen {
   align: Align
   start: number
   end: number
+  /** Of a voice that is drawn, how loud it is. */
+  voice?: Voice
   /** Of a map, what it shows. */
   map?: MapContent
   /** When the next words like these are spoken; undefined where they are not. */

@@ -7,11 +7,12 @@ import { type Mark, moved } from '../lettering/mark.ts'
 import { boxAround, boxAt, roomAt, roomFor } from '../lettering/rooms.ts'
 import { ring, stroke } from '../lettering/shapes.ts'
 import { type Atlas, type MapContent, placesCalled } from '../maps/atlas.ts'
-import { placed, roomBeside } from '../subtitles/cue-place.ts'
+import { placed } from '../subtitles/cue-place.ts'
+import { roomsWhile, type SubtitlesWhile } from '../subtitles/subtitle-rooms.ts'
 import { drawnBlock } from './blocks.ts'
 import { spotlightMark } from './mark-block.ts'
 import { drawnShape, LAYERS, type Pen } from './pen.ts'
-import { spokenAt, type Super } from './supers.ts'
+import { lookOf, spokenAt, type Super } from './supers.ts'
 
 /** A super where it stands. */
 export interface PlacedSuper extends Super {
@@ -31,6 +32,8 @@ export interface Placing {
 export interface PlacedOn {
   lettering: Lettering
   frame: Frame
+  /** Where subtitles stand while; left out, where the film's do. */
+  subtitles?: SubtitlesWhile
   /** What stands there already. */
   taken?: readonly { box: Rect; start: number; end: number }[]
   /** Left out, no map is drawn. */
@@ -51,7 +54,6 @@ const APART = 16
  * Subtitles keep their room whether or not one stands there: nothing jumps when they come and go.
  */
 export function placeSupers(supers: readonly Super[], on: PlacedOn): Placing {
-  const rooms = roomBeside(on.lettering.subtitle, on.frame)
   const placing: Placing = { supers: [], crowded: [], unknown: [] }
   for (const one of [...supers].sort(inTurn)) {
     // Shapes may lie over each other: a ring in a spotlight.
@@ -64,6 +66,7 @@ export function placeSupers(supers: readonly Super[], on: PlacedOn): Placing {
       placing.unknown.push(one)
       continue
     }
+    const rooms = roomsWhile(one, on)
     const found = placeOne(one, beside, rooms, { ...on, map })
     if (found) placing.supers.push(found)
     else placing.crowded.push(one)
@@ -120,19 +123,20 @@ function placeOne(
 }
 
 function penFor(
-  { look, start, end, words }: Super,
+  one: Super,
   place: Place,
   asked: number,
   room: Rect,
-  { lettering: { palette, supers }, frame: { unit, isUpright }, map }: Drawing,
+  { lettering, frame: { unit, isUpright }, map }: Drawing,
 ): Pen {
-  const own = supers[look]
+  const { start, end, words } = one
+  const own = lookOf(one, lettering)
   // An upright picture is held in a hand: what is drawn on it is larger against its width.
   const scale = asked * (isUpright ? 1.25 : 1)
   const pad = own.ground === 'plate' ? 2 * (14 * unit + own.size * 1080 * unit * scale * 0.22) : 0
   return {
     look: own,
-    palette,
+    palette: lettering.palette,
     unit,
     scale,
     widest: Math.max(unit, room.width - pad - 2 * own.size * 1080 * unit * scale * 0.03),
@@ -141,6 +145,7 @@ function penFor(
     start,
     end,
     ...(map ? { map } : {}),
+    ...(one.voice ? { voice: one.voice } : {}),
     spokenAt: (text) => spokenAt(words, text),
   }
 }
@@ -165,12 +170,15 @@ const ALL: readonly Place[] = [
 ]
 
 /** Places in the order they are tried: the person's own first, else the look's. */
-function placesFor({ place, drawn, look, text }: Super, { supers }: Lettering): Place[] {
+function placesFor(one: Super, lettering: Lettering): Place[] {
+  const { place, drawn, text } = one
   if (typeof place === 'string') return placesFrom(place)
   // A mark that stood elsewhere would mark something else.
   if (place) return [nearestPlace(place), ...(drawn.form === 'mark' ? [] : nearPlaces(place))]
   if (drawn.form === 'mark') return placesFrom('middle')
-  return drawn.form === 'point' ? nearPlaces(drawn) : placesFrom(mirrored(supers[look].place, text))
+  return drawn.form === 'point'
+    ? nearPlaces(drawn)
+    : placesFrom(mirrored(lookOf(one, lettering).place, text))
 }
 
 /** The place whose row and side a spot lies in. */

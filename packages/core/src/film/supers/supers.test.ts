@@ -53,6 +53,41 @@ describe('a place set by hand', () => {
   })
 })
 
+describe('a voice that is drawn', () => {
+  const spoken = filmOf(documentFrom('T', '[wave: bars] The lamp burns. [wave: line] It turns.'))
+  const take = {
+    samples: 2 * SAMPLE_RATE,
+    pauses: [],
+    levels: `${'0'.repeat(20)}${'9'.repeat(20)}`,
+  }
+  const plan = timeline(spoken, [take, take], [30, 1])
+  const waves = filmLetters(plan, spoken, { width: 1920, height: 1080 }).supers
+  const [first] = plan.scenes
+  const seen = (n: number, sample: number) =>
+    waves[n]!.marks.flatMap(({ body, start, end, blur }) =>
+      body.kind === 'shape' && !blur && start <= sample && sample < end ? [body.shape] : [],
+    )
+
+  it.each([0, 1])('is low while it is silent and high while it is loud (%i)', (n) => {
+    const { speechStart } = plan.scenes[n]!
+    const [silent] = seen(n, speechStart + 0.5 * SAMPLE_RATE)
+    const [loud] = seen(n, speechStart + 1.9 * SAMPLE_RATE)
+    expect(silent!.height).toBeLessThan(loud!.height / 5)
+  })
+  it('is one drawing at every moment of its scene', () => {
+    for (let at = waves[0]!.start; at < first!.endSample; at += 997)
+      expect(seen(0, at), String(at)).toHaveLength(1)
+    expect(waves[0]!.end).toBe(first!.endSample)
+  })
+  it('is nothing but points where nobody knows how loud the voice is', () => {
+    const silent = filmLetters(timeline(spoken, [], [30, 1]), spoken, { width: 640, height: 360 })
+    const heights = silent.supers[0]!.marks.flatMap(({ body, blur }) =>
+      body.kind === 'shape' && !blur ? [Math.round(body.shape.height)] : [],
+    )
+    expect(new Set(heights).size).toBe(1)
+  })
+})
+
 describe('filmSupers', () => {
   it('shows each heading in the first seconds of its chapter', () => {
     const headings = supers.filter(({ kind }) => kind === 'heading')

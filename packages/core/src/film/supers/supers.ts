@@ -1,18 +1,33 @@
 import type { Film } from '../../document/film-scenes.ts'
 import { itemAt } from '../../faults/certain.ts'
 import { type Drawn, type DrawnForm, figureText, readDrawn } from '../../script/drawn.ts'
-import { drawnOffers } from '../../script/drawn-offers.ts'
+import { type DrawnOffer, drawnOffers } from '../../script/drawn-offers.ts'
 import { type DrawnPlace, splitPlace } from '../../script/drawn-place.ts'
 import { isDrawn } from '../../script/parse.ts'
 import type { SpokenWord } from '../../speech/word-times.ts'
-import type { SuperLookName } from '../../style/lettering.ts'
+import type {
+  Lettering,
+  SuperLook,
+  SuperLookName,
+  SuperLookSettings,
+} from '../../style/lettering.ts'
+import { defined } from '../../text/defined.ts'
 import { SAMPLE_RATE } from '../../time/time.ts'
 import type { Timeline, TimelineScene } from '../../timeline/timeline.ts'
+import { LOOK_OF } from './look-of.ts'
+
+/** How loud a scene's voice is, as `speechLevels` writes it, from a sample of the film on. */
+export interface Voice {
+  levels: string
+  start: number
+}
 
 /** Text or figures on the picture that are no subtitle; times in samples. */
 export interface Super {
   kind: 'heading' | DrawnForm
   look: SuperLookName
+  /** What of its look its scene has otherwise. */
+  own?: SuperLookSettings
   /** In words, as a list of them shows it. */
   text: string
   drawn: Drawn
@@ -22,28 +37,19 @@ export interface Super {
   end: number
   /** Spoken while it is seen: what it builds up by. */
   words: readonly SpokenWord[]
+  /** How loud the voice is while it is seen, where that is drawn. */
+  voice?: Voice
   /** The scene that asks for it, and which of what is drawn there it is. */
   of?: { sceneId: string; index: number }
   /** Not asked for: taken from what the sentence says. */
   isOffered?: true
 }
 
-const LOOK_OF: Record<DrawnForm, SuperLookName> = {
-  super: 'words',
-  point: 'words',
-  number: 'figures',
-  bars: 'figures',
-  share: 'figures',
-  years: 'figures',
-  list: 'figures',
-  change: 'figures',
-  quote: 'quote',
-  name: 'name',
-  key: 'key',
-  call: 'call',
-  map: 'figures',
-  mark: 'words',
-}
+/** How a super looks: as the film has its kind, with what its scene has otherwise. */
+export const lookOf = (
+  { look, own }: Pick<Super, 'look' | 'own'>,
+  { supers }: Pick<Lettering, 'supers'>,
+): SuperLook => ({ ...supers[look], ...defined(own ?? {}) })
 
 /** How long a heading stands, in seconds: long enough to be read twice; by eye. */
 const CHAPTER_SECONDS = 3.4
@@ -53,8 +59,11 @@ const READING = 1 / 15
 /** Stands no longer than this, in seconds: what goes on for longer is no longer looked at. */
 const LONGEST = 12
 
+/** Maps that a sentence offers. */
+type MapOffers = (sentence: string) => DrawnOffer[]
+
 /** Chapter headings over the first seconds of their chapter, and what the script asks for. */
-export function filmSupers(timeline: Timeline, film: Film): Super[] {
+export function filmSupers(timeline: Timeline, film: Film, maps: MapOffers = () => []): Super[] {
   const headings = timeline.chapters.map(({ title, startSample }): Super => ({
     kind: 'heading',
     look: 'heading',
@@ -76,9 +85,18 @@ export function filmSupers(timeline: Timeline, film: Film): Super[] {
       return [{ ...one, of: { sceneId: scene.id, index } }]
     })
   })
-  const offered = offeredSupers(timeline, film, [...headings, ...asked])
-  return [...headings, ...asked, ...offered].filter(({ start, end }) => end > start)
+  const offered = offeredSupers(timeline, film, [...headings, ...asked], maps)
+  const dress = new Map(film.scenes.map((scene) => [scene.id, scene.dress?.supers]))
+  return [...headings, ...asked, ...offered]
+    .filter(({ start, end }) => end > start)
+    .map((one) => {
+      const own = dress.get(sceneAt(timeline, one.start)?.id ?? '')?.[one.look]
+      return own ? { ...one, own } : one
+    })
 }
+
+const sceneAt = ({ scenes }: Timeline, sample: number) =>
+  scenes.find(({ endSample }) => sample < endSample)
 
 /** Seconds between two that nobody asked for, by the dial. */
 const APART = { none: Infinity, few: 60, some: 25, many: 10 }
@@ -88,12 +106,14 @@ function offeredSupers(
   timeline: Timeline,
   { scenes, drawing }: Pick<Film, 'scenes' | 'drawing'>,
   there: readonly Super[],
+  maps: MapOffers,
 ): Super[] {
   const apart = APART[drawing.dial] * SAMPLE_RATE
   if (apart === Infinity) return []
   const all = timeline.scenes.flatMap((scene, n) => {
     if (itemAt(scenes, n).directions.some(isDrawn)) return []
-    return drawnOffers(scene.text)
+    return [...drawnOffers(scene.text), ...maps(scene.text)]
+      .sort((a, b) => b.worth - a.worth)
       .filter(({ like }) => !drawing.refused.includes(like))
       .slice(0, 1)
       .flatMap(({ form, text, worth }) => {
@@ -134,10 +154,15 @@ function drawnSuper(
     ...(place ? { place } : {}),
     start,
     // What a shape marks is gone with the scene's picture.
-    end: Math.round(drawn.form === 'mark' ? scene.endSample : end),
+    end: Math.round(goesWithScene(drawn) ? scene.endSample : end),
     words: scene.words,
+    ...(drawn.form === 'wave' && scene.levels
+      ? { voice: { levels: scene.levels, start: scene.speechStart } }
+      : {}),
   }
 }
+
+const goesWithScene = ({ form }: Drawn) => form === 'mark' || form === 'wave'
 
 /** With its figure where that is spoken, else with the word it stands before in the script. */
 function startOf(scene: TimelineScene, drawn: Drawn, word: number): number {
