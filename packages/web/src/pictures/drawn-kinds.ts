@@ -17,5 +17,5 @@ export const KINDS: Record<Super['kind'], string> = {
   map: 'Map',
   point: 'Pointer',
   mark: 'Shape',
-  wave: 'Wave of the voice',
+  wave: 'Voice wave',
 }

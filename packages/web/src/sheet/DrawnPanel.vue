@@ -9,7 +9,7 @@ import { ownParts, STYLE_PARTS, type StylePartName } from '@tidy-reel/core/docum
 import { mapOffers } from '@tidy-reel/core/film/maps/map-offers'
 import { LOOK_OF } from '@tidy-reel/core/film/supers/look-of'
 import type { Place } from '@tidy-reel/core/pictures/place'
-import { DRAWN_EXAMPLES, type DrawnForm, readDrawn } from '@tidy-reel/core/script/drawn'
+import { DRAWN_EXAMPLES, type DrawnForm, readDrawn, WAVE_KINDS } from '@tidy-reel/core/script/drawn'
 import { drawnOffers } from '@tidy-reel/core/script/drawn-offers'
 import { splitPlace, withPlace } from '@tidy-reel/core/script/drawn-place'
 import { isDrawn } from '@tidy-reel/core/script/parse'
@@ -20,6 +20,7 @@ import { stylesApi } from '../api/styles.ts'
 import KeptInput from '../controls/KeptInput.vue'
 import { useEpisode } from '../episode/episode-store.ts'
 import { KINDS } from '../pictures/drawn-kinds.ts'
+import ChoiceField from '../styles/ChoiceField.vue'
 import PlaceField from '../styles/PlaceField.vue'
 import SignFields from '../styles/SignFields.vue'
 import DressFields from './DressFields.vue'
@@ -45,6 +46,12 @@ const lines = computed((): Line[] =>
   props.row.directions.filter(isDrawn).map(({ kind, text }) => ({ form: kind, text })),
 )
 const inDocument = computed(() => episode.document.scenes.find(({ id }) => id === props.row.id))
+/** What a voice is drawn as, the first by itself: it has no words to wait for. */
+const WAVES = WAVE_KINDS.map((kind) => [kind as string, kind] as const)
+function begin(form: DrawnForm) {
+  if (form === 'wave') add(form, WAVE_KINDS[0])
+  else begun.value = form
+}
 /** What is written on it, by how it is dressed. */
 const looks = computed((): SuperLookName[] => [
   ...new Set([
@@ -153,7 +160,15 @@ const setSubtitles = (name: SubtitlePreset) =>
           @change="(form: DrawnForm) => change(i, { form })"
           ><ElOption v-for="[form, name] in FORM_NAMES" :key="form" :value="form" :label="name"
         /></ElSelect>
+        <ChoiceField
+          v-if="line.form === 'wave'"
+          label="How the voice is drawn"
+          :value="splitPlace(line.text).text.toLowerCase()"
+          :choices="WAVES"
+          @change="(kind) => change(i, { text: withPlace(kind, placeOf(line)) })"
+        />
         <KeptInput
+          v-else
           small
           :value="splitPlace(line.text).text"
           :maxlength="300"
@@ -234,7 +249,7 @@ const setSubtitles = (name: SubtitlePreset) =>
         :key="form"
         class="plain"
         :disabled="lines.length >= DRAWN_LIMIT"
-        @click="begun = form"
+        @click="begin(form)"
       >
         {{ name }}
       </button>

@@ -21,7 +21,6 @@ import { sheetCommands } from './commands/sheet-commands.ts'
 import { WRITING_KEYS } from './commands/writing-keys.ts'
 import { keepDraft } from './draft.ts'
 import FilmMap from './FilmMap.vue'
-import ScenePanel from './ScenePanel.vue'
 import ScenePictures from './ScenePictures.vue'
 import SceneRow from './SceneRow.vue'
 import { useClipboard } from './use-clipboard.ts'
@@ -29,6 +28,7 @@ import { useSheet } from './use-sheet.ts'
 
 /** Fetched when they are opened. */
 const VersionsPanel = defineAsyncComponent(() => import('./VersionsPanel.vue'))
+const ScenePanel = defineAsyncComponent(() => import('./ScenePanel.vue'))
 const ShotPanel = defineAsyncComponent(() => import('./ShotPanel.vue'))
 const DrawnPanel = defineAsyncComponent(() => import('./DrawnPanel.vue'))
 
