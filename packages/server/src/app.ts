@@ -16,6 +16,7 @@ import { scriptRoutes } from './routes/script.ts'
 import { speechRoutes } from './routes/speech.ts'
 import { styleRoutes } from './routes/styles.ts'
 import { topicRoutes } from './routes/topics.ts'
+import { translationRoutes } from './routes/translations.ts'
 import { versionRoutes } from './routes/versions.ts'
 import { voiceRoutes } from './routes/voice.ts'
 import { writingRoutes } from './routes/writing.ts'
@@ -29,6 +30,7 @@ const rooms = (services: Services) =>
   new Hono()
     .route('/api/episodes', episodeRoutes(services))
     .route('/api/episodes', depictionRoutes(services))
+    .route('/api/episodes', translationRoutes(services))
     .route('/api/episodes', versionRoutes(services))
     .route('/api/episodes', voiceRoutes(services))
     .route('/api', writingRoutes(services))

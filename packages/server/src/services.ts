@@ -18,6 +18,7 @@ import { type RecordingActions, recordingActions } from './actions/recordings.ts
 import { type RenderActions, renderActions } from './actions/renders.ts'
 import { type StyleActions, styleActions } from './actions/styles.ts'
 import { type TopicActions, topicActions } from './actions/topics.ts'
+import { type TranslationActions, translationActions } from './actions/translations.ts'
 import { type VersionActions, versionActions } from './actions/versions.ts'
 import { type WritingActions, writingActions } from './actions/writing.ts'
 import { connect, LOCAL_OWNER } from './db/models.ts'
@@ -37,6 +38,7 @@ export interface Services {
   renders: RenderActions
   styles: StyleActions
   topics: TopicActions
+  translations: TranslationActions
   versions: VersionActions
   writing: WritingActions
   hub: EventHub
@@ -92,6 +94,7 @@ export async function openServices(
     renders: renderActions(sequelize, queue, engine, episodes, owner),
     styles: styleActions(sequelize, owner),
     topics: topicActions(sequelize, statisticsClient(engine.statistics), episodes, owner, pool),
+    translations: translationActions(episodes, writing),
     versions: versionActions(episodes, owner),
     writing,
     hub,

@@ -15,6 +15,7 @@ export interface FaultDetails {
   import_empty: { name: string }
   import_pictures_only: { name: string }
   director_missing: undefined
+  translator_missing: undefined
   writer_unreachable: { address: string }
   writer_refused: { address: string; reason: string }
   writer_answer_invalid: { address: string; reason: string }

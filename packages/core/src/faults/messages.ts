@@ -23,6 +23,9 @@ export const ENGLISH: Messages = {
   import_pictures_only: (d) =>
     `"${d.name}" holds pictures of pages and no text. Have its text recognised first (OCR), ` +
     'or paste it. Your text is as it was.',
+  translator_missing: () =>
+    'No writing service is set up that could translate. Set one up here, read a file of subtitles, ' +
+    'or write them yourself.',
   director_missing: () =>
     'No writing service is set up that could say what the film shows. Set one up here, or write into ' +
     'the list yourself what is to be seen.',

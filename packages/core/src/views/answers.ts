@@ -9,6 +9,7 @@ import type { Idea, OfferedChannel, TopicsView } from '../topics/topic-views.ts'
 import type { WriterView, Writing } from '../writing/brief.ts'
 import type { ChannelView, ScriptChecks } from './checks.ts'
 import type { AskedDepictions, DepictedScene } from './depictions.ts'
+import type { AskedTranslation } from './translation.ts'
 import type {
   EpisodeCandidates,
   EpisodeRow,
@@ -37,6 +38,7 @@ export interface Answers {
   'GET /episodes/:id/candidates': EpisodeCandidates
   'GET /episodes/:id/depictions': { scenes: DepictedScene[] }
   'POST /episodes/:id/depictions': AskedDepictions
+  'POST /episodes/:id/tracks/:language': AskedTranslation
   'DELETE /episodes/:id': null
   'POST /episodes/:id/restore': null
   'POST /episodes/:id/duplicate': { id: string }

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { isFault, TidyError } from '@tidy-reel/core/faults/fault'
+import { TidyError } from '@tidy-reel/core/faults/fault'
 import { Depiction } from '@tidy-reel/core/pictures/depiction'
 import {
   chatAnswer,
@@ -8,7 +8,8 @@ import {
   type Message,
   type Patience,
 } from '../writing/chat-service.ts'
-import type { Directed, Director, FilmToDirect } from './contract.ts'
+import { inParts, type Part } from '../writing/in-parts.ts'
+import type { Director, FilmToDirect } from './contract.ts'
 
 /** Scenes asked for at once: an answer that a small model writes without losing its place. */
 const AT_ONCE = 60
@@ -35,34 +36,20 @@ export function chatDirector(
   patience: Patience = {},
   near: readonly string[] = [],
 ): Director {
-  async function part(film: FilmToDirect, from: number, signal: AbortSignal): Promise<Directed> {
-    const to = Math.min(film.scenes.length, from + AT_ONCE)
+  async function part(film: FilmToDirect, from: number, to: number, signal: AbortSignal) {
     const messages = messagesFor(film, from, to)
-    return read(
-      await chatAnswer(service, messages, signal, patience, near),
-      from,
-      to,
-      service.address,
-    )
+    const answer = await chatAnswer(service, messages, signal, patience, near)
+    return read(answer, from, to, service.address)
   }
   return {
     async depictions(film, signal) {
-      const depictions: (Depiction | null)[] = []
-      const limits: string[] = []
-      for (let from = 0; from < film.scenes.length; from += AT_ONCE) {
-        const directed = await part(film, from, signal).catch((cause: unknown) => {
-          // What came before is worth keeping; when nothing did, the fault is all there is to tell.
-          if (from === 0 || signal.aborted || !isFault(cause)) throw cause
-          return { depictions: [], limits: [`From scene ${from + 1} on: ${cause.message}`] }
-        })
-        depictions.push(...directed.depictions)
-        limits.push(...directed.limits)
-        if (directed.depictions.length === 0) break
-      }
-      return {
-        depictions: film.scenes.map((_, i) => depictions[i] ?? null),
-        limits,
-      }
+      const { answers, limits } = await inParts(
+        film.scenes.length,
+        AT_ONCE,
+        (from, to) => part(film, from, to, signal),
+        signal,
+      )
+      return { depictions: answers, limits }
     },
   }
 }
@@ -98,7 +85,7 @@ function messagesFor({ title, scenes }: FilmToDirect, from: number, to: number):
 }
 
 /** @throws TidyError `writer_answer_invalid` when it is no list of scenes that were asked for */
-function read(answer: string, from: number, to: number, address: string): Directed {
+function read(answer: string, from: number, to: number, address: string): Part<Depiction> {
   const list = z.array(z.unknown()).safeParse(jsonIn(answer))
   if (!list.success || list.data.length === 0)
     throw new TidyError('writer_answer_invalid', {
@@ -122,7 +109,7 @@ function read(answer: string, from: number, to: number, address: string): Direct
       address,
       reason: 'nothing in its answer says what is to be seen in these scenes',
     })
-  return { depictions, limits: limitsOf(depictions, unread, from) }
+  return { answers: depictions, limits: limitsOf(depictions, unread, from) }
 }
 
 /** In the form that is kept; undefined for what is longer than a direction, or none. */

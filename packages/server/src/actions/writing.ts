@@ -15,6 +15,8 @@ import { chatDirector } from '@tidy-reel/engine/directing/chat-director'
 import type { Director } from '@tidy-reel/engine/directing/contract'
 import { secretFile } from '@tidy-reel/engine/storage/secret-file'
 import type { WorkPool } from '@tidy-reel/engine/threads/pool'
+import { chatTranslator } from '@tidy-reel/engine/translating/chat-translator'
+import type { Translator } from '@tidy-reel/engine/translating/contract'
 import { wayTo } from '@tidy-reel/engine/writing/chat-service'
 import { chatWriter } from '@tidy-reel/engine/writing/chat-writer'
 import type { Writer } from '@tidy-reel/engine/writing/contract'
@@ -100,6 +102,11 @@ export function writingActions(
     async director(): Promise<Director | null> {
       const own = await settings()
       return own && chatDirector(own, {}, near)
+    },
+    /** The same service, asked for another language; null where none is set. */
+    async translator(): Promise<Translator | null> {
+      const own = await settings()
+      return own && chatTranslator(own, {}, near)
     },
     async writer(): Promise<WriterView> {
       const own = await settings()

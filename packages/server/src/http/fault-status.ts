@@ -13,6 +13,7 @@ export const FAULT_STATUS = {
   import_empty: 422,
   import_pictures_only: 422,
   director_missing: 409,
+  translator_missing: 409,
   writer_unreachable: 502,
   writer_refused: 502,
   writer_answer_invalid: 502,

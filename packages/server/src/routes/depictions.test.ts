@@ -2,6 +2,7 @@ import { createServer, type Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { AskedDepictions, DepictedScene } from '@tidy-reel/core/views/depictions'
+import type { AskedTranslation } from '@tidy-reel/core/views/translation'
 import { type FreshApp, freshApp } from '../test/fresh-app.ts'
 
 let fresh: FreshApp
@@ -39,6 +40,45 @@ const use = () =>
       model: 'm',
     },
   })
+
+describe('a narration in another language', () => {
+  const inGerman = (id: string) =>
+    fresh.ask<AskedTranslation>('POST', `/api/episodes/${id}/tracks/de`)
+  it('is asked of nobody while no service is set, and of no language that is none', async () => {
+    const id = await episode()
+    expect((await inGerman(id)).body).toMatchObject({ code: 'translator_missing' })
+    expect((await fresh.ask('POST', `/api/episodes/${id}/tracks/${'x'.repeat(90)}`)).status).toBe(
+      400,
+    )
+  })
+  it('is written beside its scenes, what is there left alone, and goes with a step back', async () => {
+    await use()
+    const id = await episode()
+    const texts = async () =>
+      (await fresh.app.episodes.find(id)).document.subtitling.tracks.flatMap((track) =>
+        track.texts.map(({ text }) => text),
+      )
+    answer = [
+      { scene: 1, text: 'Der Wärter zieht die Uhr auf.' },
+      { scene: 3, text: 'Niemand weiß warum.' },
+    ]
+    expect((await inGerman(id)).body).toEqual({
+      written: 2,
+      limits: ['Nothing usable came for 1 of them.'],
+    })
+    answer = [{ scene: 1, text: 'Sie dreht die Lampe.' }]
+    expect((await inGerman(id)).body).toEqual({ written: 1, limits: [] })
+    expect(await texts()).toEqual([
+      'Der Wärter zieht die Uhr auf.',
+      'Niemand weiß warum.',
+      'Sie dreht die Lampe.',
+    ])
+    expect((await inGerman(id)).body).toEqual({ written: 0, limits: [] })
+    await fresh.ask('POST', `/api/episodes/${id}/undo`)
+    expect(await texts()).toHaveLength(2)
+    await fresh.ask('PUT', '/api/writer', { service: null })
+  })
+})
 
 describe('what a film shows', () => {
   it('is read from its sentences before any picture is looked for', async () => {

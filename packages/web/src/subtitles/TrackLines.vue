@@ -7,6 +7,8 @@ import { runsRightToLeft } from '@tidy-reel/core/text/right-to-left'
 import { scriptApi } from '../api/script.ts'
 import KeptInput from '../controls/KeptInput.vue'
 import { useEpisode } from '../episode/episode-store.ts'
+import WriterChoice from '../script/writing/WriterChoice.vue'
+import { useTranslation } from './use-translation.ts'
 
 /** A film in another language: the narration, and beside it what is read of it. */
 const props = defineProps<{ language: string }>()
@@ -80,6 +82,12 @@ async function read({ target }: Event) {
     problem.value = cause instanceof Error ? cause.message : String(cause)
   }
 }
+const service = ref<string>()
+const asked = useTranslation(
+  () => episode.data.id,
+  () => props.language,
+  (found) => (remarks.value = found),
+)
 const list = ref<HTMLElement>()
 /** From a field to the next one that has no text, or the next at all. */
 function next(event: KeyboardEvent) {
@@ -101,6 +109,10 @@ function next(event: KeyboardEvent) {
     </div>
     <div class="ways">
       <ElButton size="small" @click="file?.click()">Read a file</ElButton>
+      <ElButton v-if="asked.asking.value" size="small" @click="asked.stop">Stop asking</ElButton>
+      <ElButton v-else-if="service" size="small" :disabled="!missing && !old" @click="asked.ask"
+        >Ask the service for {{ missing === rows.length ? 'all' : 'what is missing' }}</ElButton
+      >
       <input
         ref="file"
         class="hidden"
@@ -115,7 +127,12 @@ function next(event: KeyboardEvent) {
       >
       <button class="plain link" @click="remove">Remove {{ name }}</button>
     </div>
-    <p v-if="problem" class="red note" role="alert">{{ problem }}</p>
+    <p v-if="asked.asking.value" class="soft note" role="status">
+      Asking {{ service }} for {{ name }}. You can go on meanwhile.
+    </p>
+    <p v-if="problem || asked.problem.value" class="red note" role="alert">
+      {{ problem || asked.problem.value }}
+    </p>
     <div v-if="remarks.length" class="note soft" role="status">
       <p v-for="remark in remarks" :key="remark">{{ remark }}</p>
     </div>
@@ -147,6 +164,13 @@ function next(event: KeyboardEvent) {
         </div>
       </div>
     </div>
+    <div class="foot">
+      <WriterChoice
+        reads="Translated by"
+        built-in="you, or a file"
+        @set="(address) => (service = address)"
+      />
+    </div>
   </section>
 </template>
 
@@ -154,7 +178,7 @@ function next(event: KeyboardEvent) {
 .written {
   display: grid;
   grid-template-columns: minmax(0, 1fr);
-  grid-template-rows: repeat(4, auto) minmax(0, 1fr);
+  grid-template-rows: repeat(5, auto) minmax(0, 1fr) auto;
   min-height: 0;
 }
 .head,
@@ -180,11 +204,16 @@ function next(event: KeyboardEvent) {
   padding: 8px 16px;
   border-bottom: 1px solid var(--hair);
 }
+.foot {
+  grid-row: 7;
+  padding: 8px 16px;
+  border-top: 1px solid var(--hair);
+}
 .note p {
   margin: 0;
 }
 .list {
-  grid-row: 5;
+  grid-row: 6;
   overflow: auto;
   background: var(--paper);
 }
