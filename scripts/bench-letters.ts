@@ -3,7 +3,7 @@ import { filmOf } from '@tidy-reel/core/document/film-scenes'
 import { certain } from '@tidy-reel/core/faults/certain'
 import { filmLetters } from '@tidy-reel/core/film/film-letters'
 import { WORLD } from '@tidy-reel/core/film/maps/world'
-import { type FilmShape, renderPlan } from '@tidy-reel/core/render/plan'
+import { type FilmShape, renderPlan, type Segment } from '@tidy-reel/core/render/plan'
 import { HOUSE_STYLES } from '@tidy-reel/core/style/house-styles'
 import { timeline } from '@tidy-reel/core/timeline/timeline'
 
@@ -27,7 +27,10 @@ type Written = keyof typeof SCRIPTS
  * What is burnt into the scenes of a film, as its segments have it: everything there is at once, a
  * film as one is dressed, subtitles alone, or nothing.
  */
-export function benchLetters(what: Written | 'none', shape: FilmShape): string[] {
+export function benchLetters(
+  what: Written | 'none',
+  shape: FilmShape,
+): Pick<Segment, 'ass' | 'shades'>[] {
   const written: Written = what === 'none' ? 'plain' : what
   const style = certain(HOUSE_STYLES.find(({ id }) => id === STYLES[written]))
   const film = {
@@ -38,6 +41,6 @@ export function benchLetters(what: Written | 'none', shape: FilmShape): string[]
   const letters = filmLetters(plan, film, shape, { atlas: WORLD })
   const seen = what === 'none' ? { cues: [], supers: [], inlays: [] } : letters
   return renderPlan(plan, { ...seen, lettering: style.lettering }, shape, () => true).map(
-    ({ ass }) => ass,
+    ({ ass, shades }) => ({ ass, shades }),
   )
 }

@@ -20,6 +20,7 @@ import { benchLetters } from './bench-letters.ts'
 const ROOT = fileURLToPath(new URL('..', import.meta.url))
 const FRAMES = 120
 const SEGMENTS = 6
+const ROUNDS = 4
 const shape: FilmShape = { width: 1920, height: 1080, fps: [30, 1], burnIn: true }
 const timed = async (run: () => Promise<unknown>) => {
   const start = performance.now()
@@ -38,10 +39,14 @@ async function renderRatio(kind: 'photo' | 'clip', path: string, folder: string)
 
 /** The same segments with nothing written on them against as a film is dressed, and with all at once. */
 async function burnInRatios(path: string, folder: string): Promise<[dressed: number, all: number]> {
-  const none = await rendered('clip', path, folder, 'none')
-  const dressed = await rendered('clip', path, folder, 'dressed')
-  const all = await rendered('clip', path, folder, 'all')
-  return [none.ours / dressed.ours, none.ours / all.ours]
+  const least = { none: Infinity, dressed: Infinity, all: Infinity }
+  // In turns, the least of each: what else the machine does takes time from all of them.
+  for (let round = 0; round < ROUNDS; round++)
+    for (const letters of ['none', 'dressed', 'all'] as const) {
+      const { ours } = await rendered('clip', path, folder, letters, round)
+      least[letters] = Math.min(least[letters], ours)
+    }
+  return [least.none / least.dressed, least.none / least.all]
 }
 
 async function rendered(
@@ -49,6 +54,7 @@ async function rendered(
   path: string,
   folder: string,
   letters: Parameters<typeof benchLetters>[0],
+  round = 0,
 ): Promise<{ ours: number; made: string[] }> {
   const item = {
     id: `bench-${kind}`,
@@ -79,8 +85,8 @@ async function rendered(
     ],
     palette: CALM.lettering.palette,
     inlays: [],
-    ass: itemAt(written, i % written.length),
-    hash: `bench-${kind}-${letters}-${i}`,
+    ...itemAt(written, i % written.length),
+    hash: `bench-${kind}-${letters}-${round}-${i}`,
   }))
   const file = { path, width: 1920, height: 1080, plain: kind === 'clip', seconds: null }
   let made: string[] = []

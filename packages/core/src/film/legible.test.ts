@@ -9,8 +9,8 @@ import { timeline } from '../timeline/timeline.ts'
 import { filmLetters } from './film-letters.ts'
 import { frameOf } from './lettering/frame.ts'
 import { filmShots } from './shots.ts'
-import { cueEvents } from './subtitles/cue-events.ts'
 import { cueFaults } from './subtitles/cue-faults.ts'
+import { cueShade } from './subtitles/cue-shade.ts'
 import { filmLimits } from './subtitles/film-cues.ts'
 
 const { across, down } = LIGHT_CELLS
@@ -95,17 +95,12 @@ describe('letters on pictures', () => {
       shade: 0,
     })
     const frame = frameOf(WIDE.width, WIDE.height)
-    const drawn = (cue: typeof white) =>
-      cueEvents(
-        cue,
-        lettersOn(
-          lightAt(() => 30),
-          STANDING,
-        ).film.lettering.subtitle,
-        frame,
-      )
-    expect(drawn(white)).toHaveLength(2)
-    expect(drawn(dark)).toHaveLength(1)
+    const { subtitle } = lettersOn(
+      lightAt(() => 30),
+      STANDING,
+    ).film.lettering
+    expect(cueShade(white, subtitle, frame)).toMatchObject({ opacity: white.legibility!.shade })
+    expect(cueShade(dark, subtitle, frame)).toBeUndefined()
   })
   it('are measured on the part of the picture that is seen under them', () => {
     const footLight = lightAt((_, row) => (row > down * 0.7 ? 245 : 25))

@@ -3,6 +3,7 @@ import { assDocument } from '../film/lettering/ass-document.ts'
 import { frameOf } from '../film/lettering/frame.ts'
 import type { Mark } from '../film/lettering/mark.ts'
 import type { PlacedInlay } from '../film/placed-inlay.ts'
+import { partedLetters, type ShadeFrames, shadeFrames, type SoftShade } from '../film/shades.ts'
 import {
   cardsOf,
   type FileSource,
@@ -34,6 +35,8 @@ export interface Segment {
   shots: SegmentShot[]
   /** Laid over them, later ones over earlier ones. */
   inlays: SegmentInlay[]
+  /** Soft grounds of letters, laid over those. */
+  shades: SegmentShade[]
   /** Of plain cards and of what layouts stand on. */
   palette: Palette
   /** Everything written on this piece; it begins at `LETTERS_LEAD_SECONDS`. */
@@ -48,11 +51,14 @@ export interface SegmentInlay extends Omit<PlacedInlay, 'of' | 'start' | 'end'> 
   to: number
 }
 
+/** A soft ground on a segment's own frames; one that began before it has a `from` under 0. */
+export type SegmentShade = Pick<SoftShade, 'box' | 'blur' | 'colour' | 'opacity'> & ShadeFrames
+
 /**
  * Changes whenever the encoder's arguments or the drawing change, so that old segments are not
  * taken for new.
  */
-const RECIPE = 7
+const RECIPE = 8
 
 /**
  * Where a segment begins on the clock of what is written on it, in seconds: so what came before the
@@ -83,7 +89,8 @@ export function renderPlan(
 ): Segment[] {
   const shots = filmShots(timeline, usable)
   const frame = frameOf(shape.width, shape.height)
-  const drawn = supers.flatMap(({ marks }) => marks)
+  const burnt = shape.burnIn ? cues : []
+  const drawn = partedLetters({ cues: burnt, supers, lettering }, frame)
   return timeline.scenes.flatMap((scene, n): Segment[] => {
     const frames = scene.endFrame - scene.startFrame
     if (frames === 0) return []
@@ -95,18 +102,20 @@ export function renderPlan(
       width: shape.width,
       height: shape.height,
       lettering,
-      cues: shape.burnIn ? seenIn(cues, from, to) : [],
-      marks: [...cards.map((mark) => shiftedBy(mark, LEAD)), ...seenIn(drawn, from, to)],
+      cues: seenIn(burnt, from, to),
+      marks: [...cards.map((mark) => shiftedBy(mark, LEAD)), ...seenIn(drawn.marks, from, to)],
     })
     const { palette } = lettering
     const { paper, light, ink } = palette
     const laid = inlays.filter(({ item }) => usable(item)).flatMap(laidOn(scene, shape.fps))
+    const shades = drawn.shades.flatMap(shadeOn(scene, shape.fps))
     const recipe = {
       RECIPE,
       shots: seen.map(nameOf),
       paper: seen.some(shows('card')) ? paper : '',
       ...(seen.some(shows('panes')) ? { ground: [paper, light, ink] } : {}),
       ...(laid.length ? { inlays: laid.map(inlayName) } : {}),
+      ...(shades.length ? { shades } : {}),
       ass,
       width: shape.width,
       height: shape.height,
@@ -114,7 +123,7 @@ export function renderPlan(
       first: n === 0,
     }
     const hash = shortHash(JSON.stringify(recipe))
-    return [{ scene: n, frames, shots: seen, inlays: laid, palette, ass, hash }]
+    return [{ scene: n, frames, shots: seen, inlays: laid, shades, palette, ass, hash }]
   })
 }
 
@@ -130,6 +139,16 @@ const laidOn =
     const from = Math.max(0, frameAtSample(start, fps) - startFrame)
     const to = Math.min(endFrame, frameAtSample(end, fps)) - startFrame
     return to > from ? [{ ...inlay, from, to }] : []
+  }
+
+/** A soft ground that is seen over a scene. */
+const shadeOn =
+  ({ startFrame, endFrame }: TimelineScene, fps: FrameRate) =>
+  ({ box, blur, colour, opacity, ...timed }: SoftShade): SegmentShade[] => {
+    const { from, to, coming, going } = shadeFrames(timed, fps)
+    if (to <= startFrame || from >= endFrame || to <= from) return []
+    const own = { from: from - startFrame, to: to - startFrame, coming, going }
+    return [{ box, blur, colour, opacity, ...own }]
   }
 
 const fileName = ({ id, source }: ChosenItem) => [id, source]

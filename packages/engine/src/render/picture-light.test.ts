@@ -1,22 +1,24 @@
 import { spawnSync } from 'node:child_process'
-import { mkdtempSync, writeFileSync } from 'node:fs'
+import { mkdtempSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import sharp from 'sharp'
 import { describe, expect, it } from 'vitest'
 import { documentFrom } from '@tidy-reel/core/document/apply'
 import { filmOf } from '@tidy-reel/core/document/film-scenes'
+import { certain, itemAt } from '@tidy-reel/core/faults/certain'
 import { filmLetters } from '@tidy-reel/core/film/film-letters'
-import { assDocument } from '@tidy-reel/core/film/lettering/ass-document'
 import { frameOf } from '@tidy-reel/core/film/lettering/frame'
+import { shadePicture } from '@tidy-reel/core/film/shades'
 import { filmShots } from '@tidy-reel/core/film/shots'
 import { cueBox } from '@tidy-reel/core/film/subtitles/cue-place'
 import type { ChosenItem } from '@tidy-reel/core/pictures/item'
 import { tonesIn } from '@tidy-reel/core/pictures/light'
+import { renderPlan } from '@tidy-reel/core/render/plan'
 import { contrastOf, luminance, luminanceOfTone } from '@tidy-reel/core/style/contrast'
 import { timeline } from '@tidy-reel/core/timeline/timeline'
-import { fontsFolder } from './fonts.ts'
 import { pictureLight } from './picture-light.ts'
+import { shadeStill } from './shade-still.ts'
 
 const work = mkdtempSync(join(tmpdir(), 'tidy-light-'))
 const at = (name: string) => join(work, name)
@@ -68,7 +70,7 @@ describe('pictureLight', () => {
 })
 
 describe('a subtitle on a light picture', () => {
-  it('is drawn by libass with 4.5 : 1 against what lies under it (WCAG 2.2 SC 1.4.3), measured on the frame by sharp', async () => {
+  it('stands on a ground with 4.5 : 1 against what lies under it (WCAG 2.2 SC 1.4.3), measured on the frame by sharp', async () => {
     ffmpeg(
       ...['-f', 'lavfi', '-i', `gradients=s=${WIDTH}x${HEIGHT}:c0=0x9db8cc:c1=0xf4efe2:d=1`],
       ...['-frames:v', '1', '-q:v', '2', at('sky.jpg')],
@@ -91,16 +93,18 @@ describe('a subtitle on a light picture', () => {
     const [cue] = cues
     expect(cue!.legibility!.contrast).toBeLessThan(2.5)
     const { lettering } = film
-    const ass = assDocument({ width: WIDTH, height: HEIGHT, lettering, cues, marks: [] })
-    // The ground alone: its letters are taken out.
-    const ground = ass.split('\n').filter((line) => !/^Dialogue: .*,Subtitle,/.test(line))
-    writeFileSync(at('ground.ass'), ground.join('\n'))
-    const filter = `ass=${at('ground.ass')}:fontsdir=${await fontsFolder(at('fonts'))}`
-    const middle = String((cue!.start + cue!.end) / 2 / 48_000)
-    ffmpeg(
-      ...['-loop', '1', '-t', '4', '-i', at('sky.jpg'), '-vf', filter],
-      ...['-ss', middle, '-frames:v', '1', at('shaded.png')],
+    // The ground alone, as a segment has it.
+    const [segment] = renderPlan(
+      plan,
+      { lettering, cues, supers: [], inlays: [] },
+      { width: WIDTH, height: HEIGHT, fps: [30, 1], burnIn: true },
+      () => true,
     )
+    const shade = itemAt(certain(segment).shades, 0)
+    const ground = shadePicture(shade)
+    await sharp(at('sky.jpg'))
+      .composite([{ input: await shadeStill(at('shades'), shade), left: ground.x, top: ground.y }])
+      .toFile(at('shaded.png'))
     const { x, y, width, height } = cueBox(cue!, lettering.subtitle, frameOf(WIDTH, HEIGHT))
     const [left, top] = [Math.round(x), Math.round(y)]
     const part = { left, top, width: Math.round(width), height: Math.round(height) }

@@ -6,6 +6,7 @@ import { MEDIA_INPUT } from '../run/media-input.ts'
 import type { PictureFile } from './footage.ts'
 import { inlayFilters } from './inlay-filter.ts'
 import { type DrawnRun, drawnRun, runFilter, type SizedInput } from './run-filter.ts'
+import { shadeFilters } from './shade-filter.ts'
 
 /** Common to everything that is encoded: H.264, BT.709 in limited range, tagged. */
 export const ENCODER = [
@@ -39,13 +40,19 @@ export const timescaleOf = ([num, den]: FrameRate): number => num * (den === 1 ?
  * from their files; cards are drawn. `ass` names files in the folder the program runs in.
  *
  * @param files of each of `pictureInputs` its file; undefined for a card
- * @param names  `inlays`: of each picture laid over, the still that `inlayStill` made
+ * @param names  `inlays`, `shades`: of each of the segment's, the still that was made of it
  */
 export function segmentArgs(
   segment: Segment,
   shape: FilmShape,
   files: readonly (PictureFile | undefined)[],
-  names: { ass: string; fonts: string; out: string; inlays: readonly string[] },
+  names: {
+    ass: string
+    fonts: string
+    out: string
+    inlays: readonly string[]
+    shades: readonly string[]
+  },
 ): string[] {
   const { fps } = shape
   const rate = fps.join('/')
@@ -79,8 +86,13 @@ export function segmentArgs(
     fps,
     frame,
   })
+  const shaded = shadeFilters(segment.shades, {
+    first: sized.length + segment.inlays.length,
+    under: laid.out,
+    fps,
+  })
   const written =
-    `[${laid.out}]setpts=PTS+${LETTERS_LEAD_SECONDS}/TB,ass=${names.ass}:fontsdir=${names.fonts},` +
+    `[${shaded.out}]setpts=PTS+${LETTERS_LEAD_SECONDS}/TB,ass=${names.ass}:fontsdir=${names.fonts},` +
     `setpts=PTS-${LETTERS_LEAD_SECONDS}/TB,format=yuv420p[v]`
   return [
     '-hide_banner',
@@ -89,9 +101,9 @@ export function segmentArgs(
     '-nostdin',
     '-y',
     ...inputs,
-    ...names.inlays.flatMap((file) => ['-i', file]),
+    ...[...names.inlays, ...names.shades].flatMap((file) => ['-i', file]),
     '-filter_complex',
-    [...pictures, ...shots, seen, ...laid.steps, written].join(';'),
+    [...pictures, ...shots, seen, ...laid.steps, ...shaded.steps, written].join(';'),
     '-map',
     '[v]',
     '-frames:v',

@@ -13,6 +13,7 @@ import { keptFile } from '../storage/kept-file.ts'
 import type { PictureFile } from './footage.ts'
 import { inlayStill } from './inlay-still.ts'
 import { drawnRunsOf, segmentArgs } from './segment-args.ts'
+import { shadeStill } from './shade-still.ts'
 import { type FrameSpan, stillFrames } from './still-frames.ts'
 
 /** What a segment is made of. */
@@ -56,7 +57,11 @@ export async function renderSegment(
         inlayStill(join(work, 'inlays'), entryOf(laid, inlay.item.id).path, inlay, unit),
       ),
     )
-    const args = segmentArgs(segment, shape, files, { ass, fonts: 'fonts', out: half, inlays })
+    const shades = await Promise.all(
+      segment.shades.map((shade) => shadeStill(join(work, 'shades'), shade)),
+    )
+    const names = { ass, fonts: 'fonts', out: half, inlays, shades }
+    const args = segmentArgs(segment, shape, files, names)
     const encode = async () => {
       const stop = new AbortController()
       const either = AbortSignal.any([signal, stop.signal])

@@ -15,6 +15,7 @@ import type { Film } from '@tidy-reel/core/document/film-scenes'
 import { certain, itemAt } from '@tidy-reel/core/faults/certain'
 import { frameOf } from '@tidy-reel/core/film/lettering/frame'
 import type { PlacedInlay } from '@tidy-reel/core/film/placed-inlay'
+import type { SoftShade } from '@tidy-reel/core/film/shades'
 import { filesIn, filmShots, type SegmentShot } from '@tidy-reel/core/film/shots'
 import { clockText, frameAtSample, secondsFromSamples } from '@tidy-reel/core/time/time'
 import type { Timeline } from '@tidy-reel/core/timeline/timeline'
@@ -22,6 +23,7 @@ import { cutout } from '../api/media.ts'
 import { lastingWorker } from '../controls/lasting-worker.ts'
 import { drawFrame, placeOfFrame } from './draw-frame.ts'
 import { drawInlays } from './draw-inlays.ts'
+import { drawShades } from './draw-shades.ts'
 import type { Lettering } from './lettering.ts'
 import type { Lettered, LettersAsked } from './letters.worker.ts'
 import type { MovableThing, Moved } from './movable.ts'
@@ -70,6 +72,7 @@ let written: Lettering | undefined
 let [isAsked, isLettered] = [false, false]
 /** Breaking a long film's words into subtitles takes longer than a key press may. */
 const inlays = shallowRef<readonly PlacedInlay[]>([])
+const shades = shallowRef<readonly SoftShade[]>([])
 const things = shallowRef<readonly MovableThing[]>([])
 const movableNow = computed(() => {
   const at = props.player.at.value
@@ -78,9 +81,10 @@ const movableNow = computed(() => {
 })
 const letterer = lastingWorker<LettersAsked, Lettered>(
   () => new Worker(new URL('./letters.worker.ts', import.meta.url), { type: 'module' }),
-  ({ ass, inlays: laid, movable }) => {
+  ({ ass, inlays: laid, shades: soft, movable }) => {
     isLettered = isAsked
     inlays.value = laid
+    shades.value = soft
     things.value = movable
     void written?.write(ass).then(draw)
   },
@@ -121,6 +125,7 @@ function draw() {
   )
   const laying = { context, frame: filmFrame.value, fps: props.film.fps, stills: cutouts }
   const whole = drawInlays(laying, inlays.value, frame.value) && seen
+  drawShades(laying, shades.value, frame.value)
   waits.value = !seen && isToCome(shotAt(place))
   if (rate > 0) makeReady(place.scene, place.shot)
   else clips.pause()

@@ -3,6 +3,7 @@ import { filmLetters, needsAtlas } from '@tidy-reel/core/film/film-letters'
 import { assDocument } from '@tidy-reel/core/film/lettering/ass-document'
 import { frameOf } from '@tidy-reel/core/film/lettering/frame'
 import type { PlacedInlay } from '@tidy-reel/core/film/placed-inlay'
+import { partedLetters, type SoftShade } from '@tidy-reel/core/film/shades'
 import { cardsOf, type SegmentShot } from '@tidy-reel/core/film/shots'
 import { cardMarks } from '@tidy-reel/core/film/supers/card-marks'
 import type { Light } from '@tidy-reel/core/pictures/light'
@@ -27,6 +28,8 @@ export interface Lettered {
   /** Everything written, as one document: the render writes the same, scene by scene. */
   ass: string
   inlays: PlacedInlay[]
+  /** Soft grounds of what is written, under it. */
+  shades: SoftShade[]
   /** What a person may put elsewhere. */
   movable: MovableThing[]
 }
@@ -54,10 +57,12 @@ async function written({
     { width, height },
     { atlas: await atlasFor(plan), pictures: { shots, lights } },
   )
-  const marks = [...cards, ...supers.flatMap((placed) => placed.marks)]
+  const drawn = partedLetters({ cues, supers, lettering }, frame)
+  const marks = [...cards, ...drawn.marks]
   return {
     ass: assDocument({ width, height, lettering, cues, marks }),
     inlays,
+    shades: drawn.shades,
     movable: [
       ...supers.flatMap((one): MovableThing[] =>
         one.of && one.kind !== 'point' ? [{ ...one.of, ...span(one), kind: 'super' }] : [],

@@ -44,6 +44,8 @@ export interface Mark extends MarkEntrance {
   edge?: { colour: string; width: number }
   /** Of its rim, in pixels; a soft shade counts for nothing in the box around what is seen. */
   blur?: number
+  /** A box of one colour behind letters, soft or not: laid under all that libass draws. */
+  isGround?: true
   fade?: { inMs: number; outMs: number }
   /** Only what lies in it is seen. */
   within?: Rect

@@ -1,22 +1,12 @@
 import { familyOf } from '../../style/faces.ts'
 import type { SubtitleStyle } from '../../style/lettering.ts'
 import { SAMPLE_RATE } from '../../time/time.ts'
-import {
-  assAlpha,
-  assColour,
-  assRuns,
-  assTime,
-  isRightToLeft,
-  styleColour,
-} from '../lettering/ass-text.ts'
+import { assColour, assRuns, assTime, isRightToLeft, styleColour } from '../lettering/ass-text.ts'
 import type { Frame } from '../lettering/frame.ts'
-import { rectangle } from '../lettering/shapes.ts'
 import { LAYERS } from '../supers/pen.ts'
 import {
   cased,
-  cueBox,
   cueStyle,
-  groundOpacity,
   groundReach,
   hasEdge,
   placed,
@@ -88,17 +78,13 @@ export function cueEvents(cue: Cue, common: SubtitleStyle, frame: Frame): string
   const side = subtitleSide(style, frame)
   const margins = cue.at ? `${side},${side},${subtitleMargin(style, frame)}` : '0,0,0'
   const event = (name: string, layer: number, text: string, { start, end } = cue) =>
-    `Dialogue: ${layer},${assTime(start)},${assTime(end)},${name},,` +
-    `${name === 'Drawn' ? '0,0,0' : margins},,${text}`
+    `Dialogue: ${layer},${assTime(start)},${assTime(end)},${name},,` + `${margins},,${text}`
   const stands =
     (cue.at ? `\\an${alignmentOf(style)}` : '') +
     (isRightToLeft(cue.lines[0] ?? '') ? '\\fe-1' : '')
   const head = override(stands + entrance(style, frame))
-  const opacity = shadeOpacity(cue, style)
-  const shade = opacity ? [event('Drawn', LAYERS.ground, shadeOf(cue, style, frame, opacity))] : []
   if (!cue.words || (style.spoken === 'none' && style.comes !== 'typed'))
     return [
-      ...shade,
       event(
         'Subtitle',
         LAYERS.subtitle,
@@ -106,10 +92,9 @@ export function cueEvents(cue: Cue, common: SubtitleStyle, frame: Frame): string
       ),
     ]
   if (style.spoken === 'underline')
-    return [...shade, ...underlined(cue, style, { head, later: override(stands) }, event)]
+    return [...underlined(cue, style, { head, later: override(stands) }, event)]
   const marked = lined(cue.words, (word) => spokenWord(word, cue, style))
   return [
-    ...shade,
     ...(style.spoken === 'box'
       ? [
           event(
@@ -229,23 +214,4 @@ function anchor(style: SubtitleStyle, frame: Frame): [number, number] {
     { left: edge, centre: frame.width / 2, right: frame.width - edge }[side],
     { head: margin, middle: frame.height / 2, foot: frame.height - margin }[row],
   ]
-}
-
-/** How opaque the shade behind a subtitle is: as the style has it, and no less than it needs. */
-const shadeOpacity = ({ legibility }: Cue, style: SubtitleStyle): number =>
-  style.ground === 'shade' || style.ground === 'fitting'
-    ? (legibility?.shade ?? groundOpacity(style))
-    : 0
-
-/** A soft shade behind all lines, without a rim. */
-function shadeOf(cue: Cue, style: SubtitleStyle, frame: Frame, opacity: number): string {
-  const { size } = subtitleType(style, frame)
-  const box = cueBox(cue, style, frame)
-  const reach = size * 0.55
-  const shape = rectangle(box.width + 2 * reach, box.height + 2 * reach)
-  const fade = style.comes === 'fade' ? '\\fad(160,120)' : ''
-  return (
-    `{\\an7\\pos(${px(box.x - reach)},${px(box.y - reach)})\\bord0\\blur${px(size * 0.4)}` +
-    `\\1c${assColour(style.groundColour)}\\1a${assAlpha(opacity)}${fade}\\p4}${shape.path}{\\p0}`
-  )
 }

@@ -38,8 +38,6 @@ export function mapBlock(pen: Pen, { atlas, places }: MapContent): Block {
     by: PUSH,
     ms: Math.round(((pen.end - pen.start) * 1000) / samplesOf(1000)),
   }
-  const sheet = (shape: Shape, colour: string, own: Partial<Mark> = {}) =>
-    drawnShape(pen, shape, { x: 0, y: 0 }, { layer: LAYERS.ground, colour, ...own })
   const grows = (
     shape: (Shape & { x: number; y: number }) | undefined,
     colour: string,
@@ -60,7 +58,12 @@ export function mapBlock(pen: Pen, { atlas, places }: MapContent): Block {
     width,
     height,
     marks: [
-      sheet(rectangle(width, height), mixed(paper, ink, 0.16)),
+      drawnShape(
+        pen,
+        rectangle(width, height),
+        { x: 0, y: 0 },
+        { layer: LAYERS.ground, colour: mixed(paper, ink, 0.16), isGround: true },
+      ),
       ...grows(area(view.land), mixed(paper, ink, 0.03)),
       ...grows(area(view.meant), mixed(paper, first, first === ink ? 0.22 : 0.42)),
       ...grows(stroked(view.borders, line), mixed(paper, ink, 0.34)),

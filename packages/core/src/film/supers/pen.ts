@@ -172,6 +172,7 @@ function groundMark(pen: Pen, width: number, height: number): Mark[] {
           layer: LAYERS.ground,
           colour: pen.palette.paper,
           opacity: 0.96,
+          isGround: true,
         },
       ),
     ]
@@ -181,7 +182,13 @@ function groundMark(pen: Pen, width: number, height: number): Mark[] {
       pen,
       rectangle(width + 2 * reach, height + 2 * reach),
       { x: -reach, y: -reach },
-      { layer: LAYERS.ground, colour: pen.palette.shade, opacity: 0.5, blur: 30 * pen.unit },
+      {
+        layer: LAYERS.ground,
+        colour: pen.palette.shade,
+        opacity: 0.5,
+        blur: 30 * pen.unit,
+        isGround: true,
+      },
     ),
   ]
 }
