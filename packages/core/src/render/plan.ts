@@ -3,7 +3,7 @@ import { assDocument } from '../film/lettering/ass-document.ts'
 import { frameOf } from '../film/lettering/frame.ts'
 import type { Mark } from '../film/lettering/mark.ts'
 import type { PlacedInlay } from '../film/placed-inlay.ts'
-import { partedLetters, type ShadeFrames, shadeFrames, type SoftShade } from '../film/shades.ts'
+import { partedLetters } from '../film/shades.ts'
 import {
   cardsOf,
   type FileSource,
@@ -12,6 +12,7 @@ import {
   type PictureSource,
   type SegmentShot,
 } from '../film/shots.ts'
+import { type ShadeFrames, shadeFrames, type SoftShade } from '../film/soft-shade.ts'
 import type { Cue, ShownWord } from '../film/subtitles/cues.ts'
 import { cardMarks } from '../film/supers/card-marks.ts'
 import type { PlacedSuper } from '../film/supers/places.ts'

@@ -1,4 +1,4 @@
-import { shadePicture } from '@tidy-reel/core/film/shades'
+import { shadePicture } from '@tidy-reel/core/film/soft-shade'
 import type { SegmentShade } from '@tidy-reel/core/render/plan'
 import type { FrameRate } from '@tidy-reel/core/time/time'
 import { BT709 } from './run-filter.ts'

@@ -1,5 +1,5 @@
 import { join } from 'node:path'
-import { shadeAlpha } from '@tidy-reel/core/film/shades'
+import { shadeAlpha } from '@tidy-reel/core/film/soft-shade'
 import type { SegmentShade } from '@tidy-reel/core/render/plan'
 import { stillTools } from '../run/still-tools.ts'
 import { contentHash, keptFile } from '../storage/kept-file.ts'

@@ -5,7 +5,7 @@ import { describe, expect, it } from 'vitest'
 import { assDocument } from '@tidy-reel/core/film/lettering/ass-document'
 import type { Mark } from '@tidy-reel/core/film/lettering/mark'
 import { rectangle } from '@tidy-reel/core/film/lettering/shapes'
-import { shadeAlpha, shadeFrames, shadePicture, shadeShare } from '@tidy-reel/core/film/shades'
+import { shadeAlpha, shadeFrames, shadePicture, shadeShare } from '@tidy-reel/core/film/soft-shade'
 import { CALM } from '@tidy-reel/core/style/calm'
 import { runProgram } from '../run/program.ts'
 

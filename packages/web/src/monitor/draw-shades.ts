@@ -5,7 +5,7 @@ import {
   shadePicture,
   shadeShare,
   type SoftShade,
-} from '@tidy-reel/core/film/shades'
+} from '@tidy-reel/core/film/soft-shade'
 import type { FrameRate } from '@tidy-reel/core/time/time'
 
 interface Laying {
