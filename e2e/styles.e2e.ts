@@ -107,6 +107,22 @@ test('a house style: changed it becomes one\u2019s own, goes out as a file and c
   await panel.getByRole('button', { name: 'subtitles: back' }).click()
   await expect.poll(async () => (await styled()).lettering.subtitle.words).toBe('cue')
 
+  // One scene's words stand on a plate; then all films of the style have them so.
+  await panel.getByText('How it looks').click()
+  const ground = panel.locator('.dress .el-select', { has: page.getByLabel('Stands on') })
+  await ground.click()
+  await page.getByRole('option', { name: 'a plate of paper' }).click()
+  const dress = async () => (await styled()).scenes[1]?.dress?.supers?.words?.ground
+  await expect.poll(dress).toBe('plate')
+  await panel.locator('.dress label', { hasText: 'the house style' }).click()
+  await ground.click()
+  await page.getByRole('option', { name: 'an edge around letters' }).click()
+  await expect(panel.getByText('Kept in “Newspaper, ours”.')).toBeVisible()
+  expect(await dress()).toBeUndefined()
+  const { style, lettering } = await styled()
+  expect([style.name, style.lettering.supers.words.ground]).toEqual(['Newspaper, ours', 'edge'])
+  expect(lettering.supers.words.ground).toBe('edge')
+
   // A picture of one's own over the scene's, dragged to the middle line, then a step by an arrow.
   await panel.getByRole('button', { name: 'Lay a picture over it' }).click()
   await panel.getByLabel('A picture to lay over it: a file of your own').setInputFiles(SIGN)

@@ -14,6 +14,7 @@ import { libraryRoutes } from './routes/library.ts'
 import { mediaRoutes } from './routes/media.ts'
 import { scriptRoutes } from './routes/script.ts'
 import { speechRoutes } from './routes/speech.ts'
+import { stickerRoutes } from './routes/stickers.ts'
 import { styleRoutes } from './routes/styles.ts'
 import { topicRoutes } from './routes/topics.ts'
 import { translationRoutes } from './routes/translations.ts'
@@ -31,6 +32,7 @@ const rooms = (services: Services) =>
     .route('/api/episodes', episodeRoutes(services))
     .route('/api/episodes', depictionRoutes(services))
     .route('/api/episodes', translationRoutes(services))
+    .route('/api/stickers', stickerRoutes(services))
     .route('/api/episodes', versionRoutes(services))
     .route('/api/episodes', voiceRoutes(services))
     .route('/api', writingRoutes(services))

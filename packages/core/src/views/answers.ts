@@ -9,7 +9,6 @@ import type { Idea, OfferedChannel, TopicsView } from '../topics/topic-views.ts'
 import type { WriterView, Writing } from '../writing/brief.ts'
 import type { ChannelView, ScriptChecks } from './checks.ts'
 import type { AskedDepictions, DepictedScene } from './depictions.ts'
-import type { AskedTranslation } from './translation.ts'
 import type {
   EpisodeCandidates,
   EpisodeRow,
@@ -22,6 +21,7 @@ import type { ImportedScriptView } from './imported-script.ts'
 import type { FoundView, LibraryPage, NotedView, PictureUse, PictureView } from './library.ts'
 import type { RecordedView, RecordingView } from './recording.ts'
 import type { SaidView, VoicesView } from './speech.ts'
+import type { AskedTranslation } from './translation.ts'
 
 /** An episode after a step back or forth. */
 export type Changed = Pick<EpisodeView, 'revision' | 'document' | 'history'>
@@ -79,6 +79,8 @@ export interface Answers {
   'GET /fonts': { faces: OwnFace[] }
   'POST /fonts': OwnFace
   'POST /own': Item
+  'GET /stickers': { stickers: { name: string; title: string }[] }
+  'POST /stickers/:name': Item
   'POST /own/list': NotedView
   'POST /own/sidecar': { described: number }
   'GET /library': LibraryPage

@@ -1,5 +1,5 @@
 import { basename } from 'node:path'
-import type { Readable } from 'node:stream'
+import { Readable } from 'node:stream'
 import pLimit from 'p-limit'
 import type { Sequelize } from 'sequelize'
 import type { Command } from '@tidy-reel/core/document/command'
@@ -16,6 +16,7 @@ import { makerClient } from '@tidy-reel/engine/maker/client'
 import type { MakerStyle, PictureWish } from '@tidy-reel/engine/maker/contract'
 import { cutOwnFile, ownFacts, takeOwnFile } from '@tidy-reel/engine/own/own-files'
 import { metadataBeside, SIDECAR_LIMIT } from '@tidy-reel/engine/own/picture-metadata'
+import { STICKER_CREDIT, stickerSvg } from '@tidy-reel/engine/own/stickers'
 import { cutoutOf } from '@tidy-reel/engine/render/cutout'
 import { proxyOf } from '@tidy-reel/engine/render/proxy'
 import { pictureLibrary } from '@tidy-reel/engine/stock/library'
@@ -130,6 +131,22 @@ export function pictureActions(
       await library.keep([item], { looks: new Map([[item.id, look]]), fileName })
       if (pieces === null) await queue.send(CUTS, { id: item.id }, item.id)
       return item
+    },
+    /** A drawing of the set that ships, taken like a file somebody brought, with its credit. */
+    async takeSticker(name: string): Promise<Item> {
+      const svg = await stickerSvg(name)
+      if (svg === undefined) throw new TidyError('file_not_found', { name })
+      const { item, look } = await takeOwnFile(
+        own,
+        `${name}.svg`,
+        Readable.from([Buffer.from(svg)]),
+      )
+      const credited = { ...item, ...STICKER_CREDIT }
+      await library.keep([credited], {
+        looks: new Map([[item.id, look]]),
+        fileName: `${name}.svg`,
+      })
+      return credited
     },
     /** What an XMP sidecar says goes to the pictures it lies beside. */
     async takeSidecar(name: string, bytes: Readable): Promise<{ described: number }> {

@@ -192,6 +192,29 @@ describe('pictures a person chose', () => {
   })
 })
 
+describe('a sticker', () => {
+  const sticker = (method: string, rest: string) => app.ask<Item>(method, `/api/stickers${rest}`)
+  it('is found, seen, and taken into the library with its credit, once', async () => {
+    const { stickers } = (
+      await app.ask<{ stickers: { name: string }[] }>('GET', '/api/stickers?words=an%20anchor')
+    ).body
+    expect(stickers[0]).toEqual({ name: 'anchor', title: 'anchor' })
+    const taken = await sticker('POST', '/anchor')
+    expect([taken.status, taken.body]).toMatchObject([
+      201,
+      { kind: 'photo', title: 'anchor', licence: 'MIT', source: 'Fluent Emoji' },
+    ])
+    expect((await sticker('POST', '/anchor')).body.id).toBe(taken.body.id)
+    expect(await titles('words=anchor')).toEqual(['anchor'])
+  })
+  it('that is none is said to be none', async () => {
+    const none = await sticker('POST', '/no-such-thing')
+    expect([none.status, none.body]).toMatchObject([404, { code: 'file_not_found' }])
+    expect((await sticker('POST', '/..%2Ficons')).status).toBe(400)
+    expect((await sticker('GET', '/no-such-thing')).status).toBe(404)
+  })
+})
+
 describe('pictures turned down', () => {
   it('as ugly in one film are wanted in none, until they are wanted again', async () => {
     const { id } = (

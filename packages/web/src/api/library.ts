@@ -25,6 +25,10 @@ export const libraryApi = {
   /** @param name with the folders it lay in */
   takeOwnFile: (file: File, name = file.name) =>
     ask('POST /own', { query: { name: name.slice(-900) }, file }),
+  findStickers: (words: string, signal?: AbortSignal) =>
+    ask('GET /stickers', { query: { words }, signal }).then(({ stickers }) => stickers),
+  takeSticker: (name: string) => ask('POST /stickers/:name', { path: { name } }),
+  stickerAddress: (name: string) => `/api/stickers/${name}`,
   findPictures: (words: string, filter: PictureFilter = {}, page = 1, signal?: AbortSignal) =>
     ask('GET /pictures', { query: { words, ...filter, page }, signal }),
   makerStyles: () => ask('GET /pictures/styles').then(({ styles }) => styles),

@@ -6,14 +6,22 @@ import ItemThumb from './ItemThumb.vue'
 
 /** A picture to be chosen: of those offered, looked for, or brought from this computer. */
 const props = withDefaults(
-  defineProps<{ label: string; offers: readonly Item[]; chosen?: string; clips?: boolean }>(),
-  { chosen: '', clips: false },
+  defineProps<{
+    label: string
+    offers: readonly Item[]
+    chosen?: string
+    clips?: boolean
+    /** Drawings on nothing too. */
+    stickers?: boolean
+  }>(),
+  { chosen: '', clips: false, stickers: false },
 )
 const emit = defineEmits<{ choose: [item: Item] }>()
 /** Shown at once: two rows. */
 const MOST = 8
 const words = ref('')
 const found = shallowRef<Item[]>()
+const foundStickers = shallowRef<{ name: string; title: string }[]>([])
 const said = ref('')
 const file = useTemplateRef<HTMLInputElement>('file')
 let request = new AbortController()
@@ -28,17 +36,30 @@ async function look() {
   const { signal } = (request = new AbortController())
   const asked = words.value.trim()
   said.value = ''
-  if (!asked) return void (found.value = undefined)
+  if (!asked) {
+    foundStickers.value = []
+    return void (found.value = undefined)
+  }
   try {
-    const [own, all] = await Promise.all([
+    const [own, all, drawn] = await Promise.all([
       libraryApi.library({ words: asked, shelf: 'own' }, 0, signal),
       libraryApi.findPictures(asked, props.clips ? {} : { kind: 'photo' }, 1, signal),
+      props.stickers ? libraryApi.findStickers(asked, signal) : [],
     ])
+    foundStickers.value = drawn
     const items = [...own.map(({ item }) => item), ...all.items]
     found.value = [...new Map(items.map((item) => [item.id, item])).values()]
-    if (!shown.value.length) said.value = `Nothing for “${asked}”. Try a plainer word.`
+    if (!shown.value.length && !drawn.length)
+      said.value = `Nothing for “${asked}”. Try a plainer word.`
   } catch (cause) {
     if (!signal.aborted) said.value = (cause as Error).message
+  }
+}
+async function takeSticker(name: string) {
+  try {
+    emit('choose', await libraryApi.takeSticker(name))
+  } catch (cause) {
+    said.value = (cause as Error).message
   }
 }
 async function bring(event: Event) {
@@ -93,6 +114,18 @@ async function bring(event: Event) {
         </button>
       </li>
     </ul>
+    <ul v-if="foundStickers.length" class="stickers" aria-label="Stickers">
+      <li v-for="{ name, title } in foundStickers" :key="name">
+        <button
+          class="plain"
+          :title="title"
+          :aria-label="`Choose the sticker ${title}`"
+          @click="takeSticker(name)"
+        >
+          <img :src="libraryApi.stickerAddress(name)" :alt="title" />
+        </button>
+      </li>
+    </ul>
   </div>
 </template>
 
@@ -127,6 +160,14 @@ ul {
   display: grid;
   grid-template-columns: repeat(4, minmax(0, 1fr));
   gap: 6px;
+}
+.stickers {
+  grid-template-columns: repeat(8, minmax(0, 1fr));
+}
+.stickers img {
+  aspect-ratio: 1;
+  object-fit: contain;
+  background: none;
 }
 li button {
   display: block;

@@ -176,6 +176,7 @@ const spot = ({ at }: Inlay) =>
           <PictureChooser
             class="wide"
             label="Another picture"
+            stickers
             :offers="offers"
             :chosen="inlay.item.id"
             @choose="lay"
@@ -186,6 +187,7 @@ const spot = ({ at }: Inlay) =>
     <PictureChooser
       v-if="open === inlays.length && inlays.length < INLAYS_LIMIT"
       label="A picture to lay over it"
+      stickers
       :offers="offers"
       @choose="lay"
     />

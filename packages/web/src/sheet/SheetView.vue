@@ -2,7 +2,16 @@
 import { useVirtualizer } from '@tanstack/vue-virtual'
 import { watchDebounced } from '@vueuse/core'
 import { TabsContent, TabsList, TabsRoot, TabsTrigger } from 'reka-ui'
-import { computed, defineAsyncComponent, nextTick, onMounted, onUnmounted, ref, watch } from 'vue'
+import {
+  computed,
+  defineAsyncComponent,
+  nextTick,
+  onMounted,
+  onUnmounted,
+  ref,
+  shallowRef,
+  watch,
+} from 'vue'
 import { onBeforeRouteLeave, useRoute, useRouter } from 'vue-router'
 import type { Command, Target } from '@tidy-reel/core/document/command'
 import { itemAt } from '@tidy-reel/core/faults/certain'
@@ -26,11 +35,11 @@ import SceneRow from './SceneRow.vue'
 import { useClipboard } from './use-clipboard.ts'
 import { useSheet } from './use-sheet.ts'
 
-/** Fetched when they are opened. */
+/** Fetched when it is opened. */
 const VersionsPanel = defineAsyncComponent(() => import('./VersionsPanel.vue'))
-const ScenePanel = defineAsyncComponent(() => import('./ScenePanel.vue'))
-const ShotPanel = defineAsyncComponent(() => import('./ShotPanel.vue'))
-const DrawnPanel = defineAsyncComponent(() => import('./DrawnPanel.vue'))
+/** A key opens them, and what is typed next goes into their first field: they may not come late. */
+const panels = shallowRef<typeof import('./panels.ts')>()
+onMounted(async () => (panels.value = await import('./panels.ts')))
 
 const episode = useEpisode()
 const drawn = drawingSteps(2)
@@ -415,8 +424,9 @@ function dropScenes(index: number) {
             @run="run"
             @shot="shot = $event"
           />
-          <ShotPanel
-            v-else-if="panel === 'shot'"
+          <component
+            :is="panels.ShotPanel"
+            v-else-if="panels && panel === 'shot'"
             :number="scene.number"
             :index="shot"
             :shot="scene.shots[shot]"
@@ -428,9 +438,16 @@ function dropScenes(index: number) {
             @run="run"
             @target="which = $event"
           />
-          <DrawnPanel v-else-if="panel === 'drawn'" :row="scene" @run="run" @see="see" />
-          <ScenePanel
-            v-else
+          <component
+            :is="panels.DrawnPanel"
+            v-else-if="panels && panel === 'drawn'"
+            :row="scene"
+            @run="run"
+            @see="see"
+          />
+          <component
+            :is="panels.ScenePanel"
+            v-else-if="panels"
             :row="scene"
             :count="selectedIds.length"
             :target="target"

@@ -12,6 +12,9 @@ const shadeOpacity = ({ legibility }: Cue, style: SubtitleStyle): number =>
     ? (legibility?.shade ?? groundOpacity(style))
     : 0
 
+/** What a soft rim leaves of a shade at the edge of the letters, where it must still be enough. */
+const AT_THE_EDGE = 0.95
+
 /** A soft shade behind all lines, without a rim; undefined for a subtitle that needs none. */
 export function cueShade(cue: Cue, common: SubtitleStyle, frame: Frame): Mark | undefined {
   const style = cueStyle(cue, common)
@@ -28,7 +31,7 @@ export function cueShade(cue: Cue, common: SubtitleStyle, frame: Frame): Mark | 
     end: cue.end,
     layer: LAYERS.ground,
     colour: style.groundColour,
-    opacity,
+    opacity: Math.min(1, opacity / AT_THE_EDGE),
     blur: size * 0.4,
     isGround: true,
     ...(style.comes === 'fade' ? { fade: { inMs: 160, outMs: 120 } } : {}),

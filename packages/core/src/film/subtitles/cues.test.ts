@@ -83,6 +83,15 @@ describe('subtitle formats', () => {
     })
     expect(complaints).toEqual([])
     expect(JSON.stringify((head as { head?: unknown }).head)).toContain('"before"')
+    const elsewhere: Cue = { ...cues[0]!, at: { place: 'foot-right' } }
+    const both = fromXML(ttml([elsewhere, ...cues.slice(1)], 'en', style), {
+      warn: tell,
+      error: tell,
+      fatal: tell,
+    })
+    const { regions } = (both as { head: { layout: { regions: object } } }).head.layout
+    expect(Object.keys(regions)).toEqual(['foot', 'at-foot-right'])
+    expect(complaints).toEqual([])
     expect(ttml(cues, 'en', style)).toContain(`tts:backgroundColor="${style.groundColour}80"`)
   })
   it('writes SRT that subsrt-ts reads back', () => {

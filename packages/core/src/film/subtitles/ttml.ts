@@ -1,3 +1,4 @@
+import type { Place } from '../../pictures/place.ts'
 import type { SubtitleStyle } from '../../style/lettering.ts'
 import { oneLine } from '../../text/one-line.ts'
 import { runsRightToLeft } from '../../text/right-to-left.ts'
@@ -18,6 +19,21 @@ function groundOf({ ground, groundColour, strength }: Parameters<typeof ttml>[2]
   return groundColour + hex(strength)
 }
 
+const DISPLAYED = { head: 'before', middle: 'center', foot: 'after' }
+const ALIGNED = { left: 'start', centre: 'center', right: 'end' }
+
+const standing = (place: Place | undefined, others: readonly Place[]) =>
+  place && others.includes(place)
+    ? `region="at-${place}" style="at-${place}-words"`
+    : 'region="foot"'
+
+const alignedStyle = (place: Place) =>
+  `\n      <style xml:id="at-${place}-words" tts:textAlign="${ALIGNED[placed(place).side]}"/>`
+
+const region = (place: Place) =>
+  `\n      <region xml:id="at-${place}" tts:origin="5% 5%" tts:extent="90% 90%" ` +
+  `tts:displayAlign="${DISPLAYED[placed(place).row]}"/>`
+
 /**
  * TTML as its two profiles for broadcast and the web both take it: EBU-TT-D (EBU Tech 3380) and
  * IMSC 1.1 Text (W3C), from memory; a reference reader of IMSC judges it in the tests. Media time,
@@ -32,12 +48,14 @@ export function ttml(
   style: Pick<SubtitleStyle, 'place' | 'colour' | 'ground' | 'groundColour' | 'strength'>,
 ): string {
   const { row, side } = placed(style.place)
-  const displayed = { head: 'before', middle: 'center', foot: 'after' }[row]
-  const aligned = { left: 'start', centre: 'center', right: 'end' }[side]
+  /** Places of scenes that have one of their own, each a region and a style. */
+  const others = [...new Set(cues.flatMap(({ at }) => at?.place ?? []))].filter(
+    (place) => place !== style.place,
+  )
   const direction = runsRightToLeft(language) ? ' tts:direction="rtl"' : ''
-  const paragraphs = cues.map(({ start, end, lines }, i) =>
+  const paragraphs = cues.map(({ start, end, lines, at }, i) =>
     [
-      `      <p xml:id="c${i + 1}" region="foot" begin="${stamp(start, '.')}" end="${stamp(end, '.')}">`,
+      `      <p xml:id="c${i + 1}" ${standing(at?.place, others)} begin="${stamp(start, '.')}" end="${stamp(end, '.')}">`,
       `<span style="words">${lines.map(escaped).join('<br/>')}</span></p>`,
     ].join(''),
   )
@@ -54,11 +72,11 @@ export function ttml(
     </metadata>
     <styling>
       <style xml:id="words" tts:fontFamily="proportionalSansSerif" tts:fontSize="80%"
-        tts:lineHeight="125%" tts:textAlign="${aligned}" tts:color="${style.colour}"
-        tts:backgroundColor="${groundOf(style)}"${direction}/>
+        tts:lineHeight="125%" tts:textAlign="${ALIGNED[side]}" tts:color="${style.colour}"
+        tts:backgroundColor="${groundOf(style)}"${direction}/>${others.map(alignedStyle).join('')}
     </styling>
     <layout>
-      <region xml:id="foot" tts:origin="5% 5%" tts:extent="90% 90%" tts:displayAlign="${displayed}"/>
+      <region xml:id="foot" tts:origin="5% 5%" tts:extent="90% 90%" tts:displayAlign="${DISPLAYED[row]}"/>${others.map(region).join('')}
     </layout>
   </head>
   <body>
