@@ -107,13 +107,13 @@ test('a house style: changed it becomes one\u2019s own, goes out as a file and c
   await panel.getByRole('button', { name: 'subtitles: back' }).click()
   await expect.poll(async () => (await styled()).lettering.subtitle.words).toBe('cue')
 
-  // One scene's words stand on a plate; then all films of the style have them so.
+  // One scene's words stand on a shade; then all films of the style have them so.
   await panel.getByText('How it looks').click()
   const ground = panel.locator('.dress .el-select', { has: page.getByLabel('Stands on') })
   await ground.click()
-  await page.getByRole('option', { name: 'a plate of paper' }).click()
+  await page.getByRole('option', { name: 'a soft shade' }).click()
   const dress = async () => (await styled()).scenes[1]?.dress?.supers?.words?.ground
-  await expect.poll(dress).toBe('plate')
+  await expect.poll(dress).toBe('shade')
   await panel.locator('.dress label', { hasText: 'the house style' }).click()
   await ground.click()
   await page.getByRole('option', { name: 'an edge around letters' }).click()
