@@ -107,12 +107,12 @@ test('a house style: changed it becomes one\u2019s own, goes out as a file and c
   await panel.getByRole('button', { name: 'subtitles: back' }).click()
   await expect.poll(async () => (await styled()).lettering.subtitle.words).toBe('cue')
 
-  // One scene's words stand on a shade; then all films of the style have them so.
+  // One scene's figures stand on a shade; then all films of the style have them so.
   await panel.getByText('How it looks').click()
   const ground = panel.locator('.dress .el-select', { has: page.getByLabel('Stands on') })
   await ground.click()
   await page.getByRole('option', { name: 'a soft shade' }).click()
-  const dress = async () => (await styled()).scenes[1]?.dress?.supers?.words?.ground
+  const dress = async () => (await styled()).scenes[1]?.dress?.supers?.figures?.ground
   await expect.poll(dress).toBe('shade')
   await panel.locator('.dress label', { hasText: 'the house style' }).click()
   await ground.click()
@@ -120,8 +120,8 @@ test('a house style: changed it becomes one\u2019s own, goes out as a file and c
   await expect(panel.getByText('Kept in “Newspaper, ours”.')).toBeVisible()
   expect(await dress()).toBeUndefined()
   const { style, lettering } = await styled()
-  expect([style.name, style.lettering.supers.words.ground]).toEqual(['Newspaper, ours', 'edge'])
-  expect(lettering.supers.words.ground).toBe('edge')
+  expect([style.name, style.lettering.supers.figures.ground]).toEqual(['Newspaper, ours', 'edge'])
+  expect(lettering.supers.figures.ground).toBe('edge')
 
   // A picture of one's own over the scene's, dragged to the middle line, then a step by an arrow.
   await panel.getByRole('button', { name: 'Lay a picture over it' }).click()
