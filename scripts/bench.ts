@@ -20,7 +20,7 @@ import { benchLetters } from './bench-letters.ts'
 const ROOT = fileURLToPath(new URL('..', import.meta.url))
 const FRAMES = 120
 const SEGMENTS = 6
-const ROUNDS = 4
+const ROUNDS = 3
 const shape: FilmShape = { width: 1920, height: 1080, fps: [30, 1], burnIn: true }
 const timed = async (run: () => Promise<unknown>) => {
   const start = performance.now()
