@@ -169,7 +169,7 @@ ul {
   object-fit: contain;
   background: none;
 }
-li button {
+.chooser li button {
   display: block;
   width: 100%;
 }
