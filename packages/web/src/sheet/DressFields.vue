@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { ElInputNumber } from 'element-plus'
 import { computed, ref } from 'vue'
 import type { Command } from '@tidy-reel/core/document/command'
 import type { Scene } from '@tidy-reel/core/document/document'
@@ -15,7 +14,7 @@ import { defined } from '@tidy-reel/core/text/defined'
 import { useEpisode } from '../episode/episode-store.ts'
 import ChoiceField from '../styles/ChoiceField.vue'
 import LookFields from '../styles/LookFields.vue'
-import PlaceField from '../styles/PlaceField.vue'
+import SubtitlePlaceFields from '../styles/SubtitlePlaceFields.vue'
 import { useOwnFonts } from '../styles/use-own-fonts.ts'
 import { useStyleWriting } from '../styles/use-style-writing.ts'
 import { FOR_LOOKS, type ForLooks } from './for-which.ts'
@@ -96,25 +95,7 @@ const back = () =>
     </div>
     <LookFields v-if="look" class="looks" :look="look" @change="put" />
     <div v-else class="looks">
-      <span>Place</span>
-      <PlaceField
-        label="Place of subtitles here"
-        :place="subtitle.place"
-        @change="(place) => put({ place })"
-      />
-      <span>From the edge</span>
-      <span
-        ><ElInputNumber
-          :model-value="Math.round(subtitle.height * 100)"
-          :min="5"
-          :max="45"
-          size="small"
-          aria-label="From the edge here, per cent of the height"
-          controls-position="right"
-          @change="(share) => share && put({ height: share / 100 })"
-        />
-        % of the height</span
-      >
+      <SubtitlePlaceFields :subtitle="subtitle" @change="put" />
     </div>
     <p v-if="own" class="note">
       <span class="soft">Set for this scene alone.</span>

@@ -11,7 +11,7 @@ import {
 } from './choices.ts'
 import ColourField from './ColourField.vue'
 import FaceField from './FaceField.vue'
-import PlaceField from './PlaceField.vue'
+import SubtitlePlaceFields from './SubtitlePlaceFields.vue'
 
 /** How subtitles look. */
 defineProps<{ subtitle: SubtitleStyle }>()
@@ -104,25 +104,7 @@ const PRESETS = (Object.keys(SUBTITLE_PRESETS) as SubtitlePreset[]).map(
       :choices="ENTRANCE_CHOICES"
       @change="(comes) => emit('change', { comes })"
     />
-    <span>Place</span>
-    <PlaceField
-      label="Place of subtitles"
-      :place="subtitle.place"
-      @change="(place) => emit('change', { place })"
-    />
-    <span>From the edge</span>
-    <span
-      ><ElInputNumber
-        :model-value="Math.round(subtitle.height * 100)"
-        :min="5"
-        :max="45"
-        size="small"
-        aria-label="From the edge, per cent of the height"
-        controls-position="right"
-        @change="(share) => share && emit('change', { height: share / 100 })"
-      />
-      % up</span
-    >
+    <SubtitlePlaceFields :subtitle="subtitle" @change="(set) => emit('change', set)" />
     <span />
     <ElCheckbox
       :model-value="subtitle.capitals"
