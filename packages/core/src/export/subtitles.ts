@@ -1,11 +1,9 @@
 import { assDocument } from '../film/lettering/ass-document.ts'
 import { frameOf } from '../film/lettering/frame.ts'
-import { cueShade } from '../film/subtitles/cue-shade.ts'
-import type { Cue } from '../film/subtitles/cues.ts'
+import { cueShades } from '../film/subtitles/cue-shade.ts'
 import { ttml } from '../film/subtitles/ttml.ts'
 import { srt, vtt } from '../film/subtitles/write.ts'
 import type { FilmShape, LetteredFilm } from '../render/plan.ts'
-import type { Lettering } from '../style/lettering.ts'
 import type { Timeline } from '../timeline/timeline.ts'
 import { transcript } from './transcript.ts'
 
@@ -26,16 +24,13 @@ export const SUBTITLES = {
       ...shape,
       lettering,
       cues,
-      marks: [...cueShades(cues, lettering, shape), ...supers.flatMap(({ marks }) => marks)],
+      // A film has its grounds laid under its letters; who has the letters alone has none of that.
+      marks: [
+        ...cueShades(cues, lettering.subtitle, frameOf(shape.width, shape.height)),
+        ...supers.flatMap(({ marks }) => marks),
+      ],
     }),
   ttml: ({ cues, language, lettering }: SubtitledFilm) => ttml(cues, language, lettering.subtitle),
   txt: ({ timeline }: SubtitledFilm) => transcript(timeline),
 }
-/** Soft grounds that a film has laid under its letters, for who has the letters alone. */
-const cueShades = (
-  cues: readonly Cue[],
-  { subtitle }: Lettering,
-  { width, height }: SubtitledFilm['shape'],
-) => cues.flatMap((cue) => cueShade(cue, subtitle, frameOf(width, height)) ?? [])
-
 export type SubtitleFormat = keyof typeof SUBTITLES

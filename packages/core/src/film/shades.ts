@@ -2,7 +2,7 @@ import type { Lettering } from '../style/lettering.ts'
 import type { Frame } from './lettering/frame.ts'
 import type { Mark } from './lettering/mark.ts'
 import type { SoftShade } from './soft-shade.ts'
-import { cueShade } from './subtitles/cue-shade.ts'
+import { cueShades } from './subtitles/cue-shade.ts'
 import type { Cue } from './subtitles/cues.ts'
 
 /** What is written on a film, parted by who draws it. */
@@ -28,7 +28,7 @@ export function partedLetters(
   const drawn = supers.flatMap(({ marks }) => marks)
   const grounds = [
     ...drawn.filter(({ isGround }) => isGround),
-    ...cues.flatMap((cue) => cueShade(cue, lettering.subtitle, frame) ?? []),
+    ...cueShades(cues, lettering.subtitle, frame),
   ]
   return { marks: drawn.filter(({ isGround }) => !isGround), shades: grounds.map(shadeOf) }
 }

@@ -370,5 +370,9 @@ function placeTransitions(scenes: readonly TimelineScene[], film: Film, fps: Fra
   })
 }
 
+/** Which scene of a film is heard or seen at a sample; -1 beyond its end. */
+export const sceneIndexAt = ({ scenes }: Pick<Timeline, 'scenes'>, sample: number): number =>
+  scenes.findIndex(({ endSample }) => sample < endSample)
+
 /** Samples of sound a film of so many frames needs: the picture decides, to the sample. */
 export const soundSamples = ({ frames, fps }: Timeline) => sampleAtFrame(frames, fps)

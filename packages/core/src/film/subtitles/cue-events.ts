@@ -78,7 +78,7 @@ export function cueEvents(cue: Cue, common: SubtitleStyle, frame: Frame): string
   const side = subtitleSide(style, frame)
   const margins = cue.at ? `${side},${side},${subtitleMargin(style, frame)}` : '0,0,0'
   const event = (name: string, layer: number, text: string, { start, end } = cue) =>
-    `Dialogue: ${layer},${assTime(start)},${assTime(end)},${name},,` + `${margins},,${text}`
+    `Dialogue: ${layer},${assTime(start)},${assTime(end)},${name},,${margins},,${text}`
   const stands =
     (cue.at ? `\\an${alignmentOf(style)}` : '') +
     (isRightToLeft(cue.lines[0] ?? '') ? '\\fe-1' : '')
@@ -92,7 +92,7 @@ export function cueEvents(cue: Cue, common: SubtitleStyle, frame: Frame): string
       ),
     ]
   if (style.spoken === 'underline')
-    return [...underlined(cue, style, { head, later: override(stands) }, event)]
+    return underlined(cue, style, { head, later: override(stands) }, event)
   const marked = lined(cue.words, (word) => spokenWord(word, cue, style))
   return [
     ...(style.spoken === 'box'

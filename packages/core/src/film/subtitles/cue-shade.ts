@@ -15,6 +15,10 @@ const shadeOpacity = ({ legibility }: Cue, style: SubtitleStyle): number =>
 /** What a soft rim leaves of a shade at the edge of the letters, where it must still be enough. */
 const AT_THE_EDGE = 0.95
 
+/** The soft grounds of a film's subtitles, of those that need one. */
+export const cueShades = (cues: readonly Cue[], style: SubtitleStyle, frame: Frame): Mark[] =>
+  cues.flatMap((cue) => cueShade(cue, style, frame) ?? [])
+
 /** A soft shade behind all lines, without a rim; undefined for a subtitle that needs none. */
 export function cueShade(cue: Cue, common: SubtitleStyle, frame: Frame): Mark | undefined {
   const style = cueStyle(cue, common)

@@ -1,6 +1,6 @@
 import type { SubtitlePlace } from '../../document/dress.ts'
 import type { Film } from '../../document/film-scenes.ts'
-import type { Timeline, TimelineScene } from '../../timeline/timeline.ts'
+import { sceneIndexAt, type Timeline, type TimelineScene } from '../../timeline/timeline.ts'
 import { frameOf } from '../lettering/frame.ts'
 import { fittingPieces } from '../lettering/text-lines.ts'
 import { type Cue, cuesFromWords, type CueWord } from './cues.ts'
@@ -59,18 +59,12 @@ export function filmCues(
 
 type Places = readonly (SubtitlePlace | undefined)[]
 
-const sceneAt = ({ scenes }: Timeline, sample: number) =>
-  Math.max(
-    0,
-    scenes.findIndex(({ endSample }) => sample < endSample),
-  )
-
 /** A subtitle never runs over from one place to another. */
 function opensAtPlaces(words: readonly CueWord[], timeline: Timeline, places: Places) {
   if (!places.some(Boolean)) return words
   let last: SubtitlePlace | undefined
   return words.map((word, i) => {
-    const place = places[sceneAt(timeline, word.start)]
+    const place = places[sceneIndexAt(timeline, word.start)]
     const moves = i > 0 && !isEqual(place, last)
     last = place
     return moves ? { ...word, opens: true } : word
@@ -83,7 +77,7 @@ const isEqual = (a: SubtitlePlace | undefined, b: SubtitlePlace | undefined) =>
 function withPlaces(cues: Cue[], timeline: Timeline, places: Places): Cue[] {
   if (!places.some(Boolean)) return cues
   return cues.map((cue) => {
-    const at = places[sceneAt(timeline, cue.words?.[0]?.start ?? cue.start)]
+    const at = places[sceneIndexAt(timeline, cue.words?.[0]?.start ?? cue.start)]
     return at ? { ...cue, at } : cue
   })
 }

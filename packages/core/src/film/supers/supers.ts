@@ -13,7 +13,7 @@ import type {
 } from '../../style/lettering.ts'
 import { defined } from '../../text/defined.ts'
 import { SAMPLE_RATE } from '../../time/time.ts'
-import type { Timeline, TimelineScene } from '../../timeline/timeline.ts'
+import { sceneIndexAt, type Timeline, type TimelineScene } from '../../timeline/timeline.ts'
 import { LOOK_OF } from './look-of.ts'
 
 /** How loud a scene's voice is, as `speechLevels` writes it, from a sample of the film on. */
@@ -86,17 +86,13 @@ export function filmSupers(timeline: Timeline, film: Film, maps: MapOffers = () 
     })
   })
   const offered = offeredSupers(timeline, film, [...headings, ...asked], maps)
-  const dress = new Map(film.scenes.map((scene) => [scene.id, scene.dress?.supers]))
   return [...headings, ...asked, ...offered]
     .filter(({ start, end }) => end > start)
     .map((one) => {
-      const own = dress.get(sceneAt(timeline, one.start)?.id ?? '')?.[one.look]
+      const own = film.scenes[sceneIndexAt(timeline, one.start)]?.dress?.supers?.[one.look]
       return own ? { ...one, own } : one
     })
 }
-
-const sceneAt = ({ scenes }: Timeline, sample: number) =>
-  scenes.find(({ endSample }) => sample < endSample)
 
 /** Seconds between two that nobody asked for, by the dial. */
 const APART = { none: Infinity, few: 60, some: 25, many: 10 }
