@@ -1,3 +1,4 @@
+import { filled } from '../text/filled.ts'
 import type { Document } from './document.ts'
 
 /**
@@ -5,7 +6,7 @@ import type { Document } from './document.ts'
  *
  * @example cardWords(emptyDocument('Tides'), 'opening') // => 'Tides'
  */
-export function cardWords(
+export const cardWords = (
   {
     cards,
     style,
@@ -14,9 +15,4 @@ export function cardWords(
     next,
   }: Pick<Document, 'cards' | 'style' | 'title' | 'channel' | 'next'>,
   card: 'opening' | 'closing',
-): string {
-  const names: Record<string, string> = { title, channel, next }
-  return (cards[card].text ?? style.cards[card])
-    .replace(/\{(title|channel|next)\}/g, (_, name: string) => names[name] ?? '')
-    .trim()
-}
+): string => filled(cards[card].text ?? style.cards[card], { title, channel, next }).trim()

@@ -3,6 +3,7 @@ import { Layout } from '../pictures/inlay.ts'
 import { ChosenItem } from '../pictures/item.ts'
 import { Move } from '../pictures/view.ts'
 import { DRAWN_FORMS } from '../script/drawn.ts'
+import { MOODS, Transition } from '../style/film-choices.ts'
 import { HouseStyle } from '../style/house-style.ts'
 import { LetteringSettings } from '../style/lettering.ts'
 import {
@@ -17,7 +18,6 @@ import {
   LENGTH_LIMIT,
   Making,
   Matching,
-  MOODS,
   OfferedDepiction,
   Picking,
   Refusal,
@@ -26,7 +26,6 @@ import {
   SHOTS_LIMIT,
   SpeakerName,
   Speaking,
-  Transition,
 } from './document.ts'
 import { DressSettings } from './dress.ts'
 import { Inverse } from './inverse.ts'

@@ -1,7 +1,7 @@
+import equal from 'fast-deep-equal'
 import { entryOf, itemAt } from '../faults/certain.ts'
 import { parsedScript } from '../script/parsed-script.ts'
 import type { Document, Scene } from './document.ts'
-import { equal } from './inverse.ts'
 
 export const SCENE_CHANGES = [
   'put in',

@@ -4,6 +4,7 @@ import { Inlay, INLAYS_LIMIT, Layout, Sign } from '../pictures/inlay.ts'
 import { ChosenItem } from '../pictures/item.ts'
 import { Move } from '../pictures/view.ts'
 import { CALM } from '../style/calm.ts'
+import { CUT, DIALS, MakerStyle, MOODS, RHYTHMS, Transition } from '../style/film-choices.ts'
 import { HouseStyle } from '../style/house-style.ts'
 import { Lettering } from '../style/lettering.ts'
 import { Pronunciation } from '../text/pronunciation.ts'
@@ -11,27 +12,6 @@ import { SAMPLE_RATE } from '../time/time.ts'
 import { Dress } from './dress.ts'
 import { PLAIN_SUBTITLING, Subtitling } from './subtitling.ts'
 import { EMPHASES, FINISHES, PauseFactor, Speed } from './voicing.ts'
-
-export const TRANSITIONS = ['cut', 'dissolve', 'dip'] as const
-/**
- * How one picture gives way to the next; it begins at the cut and lasts so many samples, 0 for a
- * plain cut.
- */
-export const Transition = z
-  .object({
-    kind: z.enum(TRANSITIONS),
-    samples: z
-      .number()
-      .int()
-      .min(0)
-      .max(3 * SAMPLE_RATE),
-  })
-  .refine(
-    ({ kind, samples }) => (kind === 'cut') === (samples === 0),
-    'a cut takes no time and everything else some',
-  )
-export type Transition = z.infer<typeof Transition>
-export const CUT: Transition = { kind: 'cut', samples: 0 }
 
 /** Pictures a scene may have, by hand: a sentence of 25 seconds at two seconds each. */
 export const SHOTS_LIMIT = 12
@@ -175,9 +155,6 @@ export const Card = z.object({
 })
 export type Card = z.infer<typeof Card>
 
-export const MOODS = ['calm', 'warm', 'bright', 'solemn', 'none'] as const
-export type Mood = (typeof MOODS)[number]
-
 export const CLAIM_MARKS = ['unsure', 'checked', 'wrong'] as const
 export type ClaimMark = (typeof CLAIM_MARKS)[number]
 
@@ -234,10 +211,6 @@ export const Matching = z.object({
 export type Matching = z.infer<typeof Matching>
 export const NOTHING_TOLD: Matching = { senses: [], refusals: [] }
 
-/** How quickly pictures change. */
-export const RHYTHMS = ['calm', 'usual', 'brisk'] as const
-export type Rhythm = (typeof RHYTHMS)[number]
-
 /** How pictures are chosen for this film. */
 export const Picking = z.object({
   rhythm: z.enum(RHYTHMS),
@@ -259,8 +232,7 @@ export const PLAIN_PICKING: Picking = {
 
 /** How pictures are made for this film where none is found: all of them in one style. */
 export const Making = z.object({
-  /** Of those the maker has. */
-  style: z.string().regex(/^[a-z][a-z0-9-]{0,40}$/),
+  style: MakerStyle,
   /** What no picture may show, parted by commas. */
   without: z.string().max(500),
 })
@@ -285,8 +257,6 @@ export const Conflict = z.object({
 })
 export type Conflict = z.infer<typeof Conflict>
 
-/** How much of what a film says is drawn without being asked for. */
-export const DIALS = ['none', 'few', 'some', 'many'] as const
 export const Drawing = z.object({
   dial: z.enum(DIALS),
   /** What is not wanted, and nothing that is like it (`DrawnOffer.like`). */

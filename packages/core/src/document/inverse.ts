@@ -1,3 +1,4 @@
+import equal from 'fast-deep-equal'
 import { z } from 'zod'
 import { Document, type Scene } from './document.ts'
 
@@ -58,9 +59,6 @@ export function takenBack(document: Document, { fields, script, scenes }: Invers
       : {}),
   }
 }
-
-/** Whether two parts of documents say the same. */
-export const equal = (a: unknown, b: unknown) => a === b || JSON.stringify(a) === JSON.stringify(b)
 
 function spliceOf<T extends string | Scene[]>(
   now: T,

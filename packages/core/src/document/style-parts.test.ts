@@ -59,6 +59,19 @@ describe('house styles', () => {
     expect(changedParts(withStyle(film, style), style)).toEqual([])
     expect(ownParts(withStyle(film, style))).toEqual([])
   })
+  it('are the same in whatever order a database gives their fields back', () => {
+    const turned = (value: unknown): unknown =>
+      typeof value === 'object' && value && !Array.isArray(value)
+        ? Object.fromEntries(
+            Object.entries(value)
+              .toReversed()
+              .map(([name, inner]) => [name, turned(inner)]),
+          )
+        : value
+    const film = run(fresh, { type: 'followStyle', style: night })
+    expect(changedParts(turned(film) as typeof film, night)).toEqual([])
+    expect(ownParts({ ...film, style: turned(night) as HouseStyle })).toEqual([])
+  })
   it('word the cards with the names of the film, the channel and the next film', () => {
     const cards = { opening: '{title} · {channel}', closing: 'Next: {next}{nothing}' }
     const film = run(

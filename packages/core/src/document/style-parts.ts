@@ -1,8 +1,8 @@
+import equal from 'fast-deep-equal'
 import type { HouseStyle } from '../style/house-style.ts'
 import { SUPER_LOOKS, type SuperLookName } from '../style/lettering.ts'
 import { joinedFaces } from '../style/own-face.ts'
 import { type Document, emptyDocument } from './document.ts'
-import { equal } from './inverse.ts'
 
 /** A part of a film that a house style decides. */
 interface StylePart<Value = unknown> {
@@ -107,6 +107,12 @@ export const STYLE_PARTS = {
     in: ({ drawing }) => drawing.dial,
     put: (document, dial) => ({ ...document, drawing: { ...document.drawing, dial } }),
   }),
+  made: part({
+    label: 'made pictures',
+    of: ({ film }) => film.made,
+    in: ({ making }) => making.style,
+    put: (document, style) => ({ ...document, making: { ...document.making, style } }),
+  }),
   longest: part({
     label: 'longest picture',
     of: ({ film }) => film.longest,
@@ -165,6 +171,7 @@ function withFacesOf(document: Document, { lettering: { faces: own } }: HouseSty
 export function styleOf(document: Document, named: Pick<HouseStyle, 'id' | 'name'>): HouseStyle {
   const {
     lettering: letters,
+    style,
     sign,
     voice,
     speed,
@@ -173,15 +180,17 @@ export function styleOf(document: Document, named: Pick<HouseStyle, 'id' | 'name
     transition,
     picking,
     drawing,
+    making,
   } = document
   return {
     ...named,
     version: 1,
     lettering: letters,
     cards: {
-      opening: document.cards.opening.text ?? document.style.cards.opening,
-      closing: document.cards.closing.text ?? document.style.cards.closing,
+      opening: document.cards.opening.text ?? style.cards.opening,
+      closing: document.cards.closing.text ?? style.cards.closing,
     },
+    ...(style.files ? { files: style.files } : {}),
     ...(sign ? { sign } : {}),
     film: {
       voice,
@@ -192,6 +201,7 @@ export function styleOf(document: Document, named: Pick<HouseStyle, 'id' | 'name
       rhythm: picking.rhythm,
       longest: picking.longest,
       dial: drawing.dial,
+      made: making.style,
     },
   }
 }

@@ -1,5 +1,5 @@
-import type { Rhythm } from '../document/document.ts'
 import { itemAt } from '../faults/certain.ts'
+import type { Rhythm } from '../style/film-choices.ts'
 import { draggingCost, rhythmAt, standingCost } from './rhythm.ts'
 import { SCENES_APART } from './scenes-apart.ts'
 

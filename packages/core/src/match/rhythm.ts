@@ -1,5 +1,6 @@
-import type { Picking, Rhythm } from '../document/document.ts'
+import type { Picking } from '../document/document.ts'
 import { itemAt } from '../faults/certain.ts'
+import type { Rhythm } from '../style/film-choices.ts'
 
 /** Seconds of a film in which its pictures change more quickly, to draw people in. */
 const HOOK = 15

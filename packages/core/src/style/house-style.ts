@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { Sign } from '../pictures/inlay.ts'
+import { DIALS, MakerStyle, MOODS, RHYTHMS, Transition } from './film-choices.ts'
 import { Lettering } from './lettering.ts'
 
 /** What a film begins with, beside its lettering; what is left out is left as it is. */
@@ -7,14 +8,14 @@ export const FilmDefaults = z.object({
   voice: z.string().min(1).max(80).optional(),
   speed: z.number().min(0.5).max(2).optional(),
   pauses: z.number().min(0).max(3).optional(),
-  mood: z.enum(['calm', 'warm', 'bright', 'solemn', 'none']).optional(),
-  transition: z
-    .object({ kind: z.enum(['cut', 'dissolve', 'dip']), samples: z.number().int().min(0) })
-    .optional(),
-  rhythm: z.enum(['calm', 'usual', 'brisk']).optional(),
+  mood: z.enum(MOODS).optional(),
+  transition: Transition.optional(),
+  rhythm: z.enum(RHYTHMS).optional(),
   longest: z.number().min(2).max(30).optional(),
   /** How much is drawn without being asked for. */
-  dial: z.enum(['none', 'few', 'some', 'many']).optional(),
+  dial: z.enum(DIALS).optional(),
+  /** What made pictures look like. */
+  made: MakerStyle.optional(),
 })
 export type FilmDefaults = z.infer<typeof FilmDefaults>
 
@@ -27,6 +28,11 @@ export const HouseStyle = z.object({
   lettering: Lettering,
   /** The words of its cards; `{title}`, `{channel}` and `{next}` stand for the film's own. */
   cards: z.object({ opening: z.string().max(300), closing: z.string().max(300) }),
+  /**
+   * What a film's files are called, with `{title}`, `{channel}`, `{date}` and `{size}`; left out,
+   * after its title.
+   */
+  files: z.string().trim().min(1).max(120).optional(),
   /** The channel's mark on the picture; left out, there is none. */
   sign: Sign.optional(),
   film: FilmDefaults,

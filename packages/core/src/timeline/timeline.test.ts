@@ -1,9 +1,10 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { documentFrom } from '../document/apply.ts'
-import { CUT, type Document, type Shot } from '../document/document.ts'
+import { type Document, type Shot } from '../document/document.ts'
 import { filmOf } from '../document/film-scenes.ts'
 import { ChosenItem } from '../pictures/item.ts'
+import { CUT } from '../style/film-choices.ts'
 import { frameAtSample, type FrameRate, SAMPLE_RATE } from '../time/time.ts'
 import { soundSamples, timeline } from './timeline.ts'
 

@@ -1,4 +1,3 @@
-import type { Transition } from '../document/document.ts'
 import type { Film, FilmScene } from '../document/film-scenes.ts'
 import { itemAt, lastOf } from '../faults/certain.ts'
 import type { Inlay, Layout } from '../pictures/inlay.ts'
@@ -6,6 +5,7 @@ import type { ChosenItem } from '../pictures/item.ts'
 import type { Move } from '../pictures/view.ts'
 import type { Span } from '../speech/marks.ts'
 import { type SpokenWord, wordTimes } from '../speech/word-times.ts'
+import type { Transition } from '../style/film-choices.ts'
 import {
   frameAtSample,
   type FrameRate,

@@ -1,6 +1,6 @@
 import { writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
-import type { Mood } from '@tidy-reel/core/document/document'
+import type { Mood } from '@tidy-reel/core/style/film-choices'
 import type { TimelineScene } from '@tidy-reel/core/timeline/timeline'
 import { runProgram } from '../run/program.ts'
 import type { Take } from '../speech/take.ts'

@@ -1,7 +1,7 @@
 import { existsSync } from 'node:fs'
 import { writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
-import type { Mood } from '@tidy-reel/core/document/document'
+import type { Mood } from '@tidy-reel/core/style/film-choices'
 import { BedFacts } from '@tidy-reel/core/views/episode'
 import { runProgram } from '../run/program.ts'
 import { contentHash, keptFile } from '../storage/kept-file.ts'

@@ -3,6 +3,7 @@ import { join } from 'node:path'
 import { Hono } from 'hono'
 import { z } from 'zod'
 import { FILM_FILE_NAMES, filmFileMime, isTrackFile } from '@tidy-reel/core/export/film-files'
+import { SAVED_NAME_LIMIT } from '@tidy-reel/core/export/saved-name'
 import { proxyLights } from '@tidy-reel/engine/render/picture-light'
 import { proxyFile } from '@tidy-reel/engine/render/proxy'
 import { bedFile } from '@tidy-reel/engine/sound/monitor-bed'
@@ -62,7 +63,15 @@ export function mediaRoutes({ renders, place, thumbnails, pictures }: Services) 
     .get(
       '/renders/:id/:name',
       valid('param', z.object({ id: z.uuid(), name: FilmFile })),
-      valid('query', z.object({ save: z.string().max(120).optional() })),
+      valid(
+        'query',
+        z.object({
+          save: z
+            .string()
+            .max(2 * SAVED_NAME_LIMIT)
+            .optional(),
+        }),
+      ),
       async (c) => {
         const { id, name } = c.req.valid('param')
         await renders.find(id)
@@ -70,7 +79,8 @@ export function mediaRoutes({ renders, place, thumbnails, pictures }: Services) 
         const ending = name.split('.').slice(1).join('.')
         return sendFile(join(renders.folder(id), name), filmFileMime(name), {
           range: c.req.header('range'),
-          saveAs: save && `${save.replace(/[^\p{L}\p{N} _-]+/gu, '').trim() || 'film'}.${ending}`,
+          saveAs:
+            save && `${save.replace(/[^\p{L}\p{M}\p{N} _-]+/gu, '').trim() || 'film'}.${ending}`,
         })
       },
     )

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { ElCheckbox, ElInputNumber, ElOption, ElSelect } from 'element-plus'
 import { computed } from 'vue'
-import { type Picking, type Rhythm, RHYTHMS } from '@tidy-reel/core/document/document'
+import { type Picking } from '@tidy-reel/core/document/document'
 import { type ChosenItem, sourceName } from '@tidy-reel/core/pictures/item'
+import { type Rhythm, RHYTHMS } from '@tidy-reel/core/style/film-choices'
 import PopPanel from '../controls/PopPanel.vue'
 
 /**

@@ -1,14 +1,16 @@
 <script setup lang="ts">
 import { ElButton, ElProgress } from 'element-plus'
 import { computed, useTemplateRef } from 'vue'
+import type { Document } from '@tidy-reel/core/document/document'
 import { FILM_FILES, TRACK_FORMATS, trackFile } from '@tidy-reel/core/export/film-files'
+import { savedName } from '@tidy-reel/core/export/saved-name'
 import { overallProgress } from '@tidy-reel/core/render/progress'
 import { languageName } from '@tidy-reel/core/text/language-name'
 import { clockText } from '@tidy-reel/core/time/time'
 import type { RenderView } from '@tidy-reel/core/views/episode'
 import { renderFile } from '../api/media.ts'
 
-const props = defineProps<{ render: RenderView; title: string }>()
+const props = defineProps<{ render: RenderView; document: Document }>()
 defineEmits<{ cancel: [] }>()
 const STEPS = {
   speak: 'Speaking',
@@ -74,7 +76,7 @@ defineExpose({ focusStop: () => stop.value?.ref?.focus() })
         ><a
           v-for="{ name, label } in files"
           :key="name"
-          :href="renderFile(render.id, name, title)"
+          :href="renderFile(render.id, name, savedName(document, render, name))"
           download
           >{{ label }}</a
         ></span

@@ -91,14 +91,14 @@ async function cancel(id: string) {
         v-if="running"
         ref="line"
         :render="running"
-        :title="episode.document.title"
+        :document="episode.document"
         @cancel="cancel(running.id)"
       />
       <RenderLine
         v-for="render in earlier"
         :key="render.id"
         :render="render"
-        :title="episode.document.title"
+        :document="episode.document"
       />
     </section>
     <aside>

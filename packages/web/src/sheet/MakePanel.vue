@@ -1,30 +1,24 @@
 <script setup lang="ts">
 import { ElButton, ElInput, ElOption, ElSelect } from 'element-plus'
-import { onMounted, onScopeDispose, ref } from 'vue'
+import { onScopeDispose, ref } from 'vue'
 import type { Making } from '@tidy-reel/core/document/document'
 import type { Item } from '@tidy-reel/core/pictures/item'
 import { libraryApi } from '../api/library.ts'
 import KeptInput from '../controls/KeptInput.vue'
 import MovingThumb from '../pictures/MovingThumb.vue'
+import { useMakerStyles } from '../pictures/use-maker-styles.ts'
 
 const props = defineProps<{ description: string; making: Making; chosen: string | undefined }>()
 const emit = defineEmits<{ choose: [item: Item]; making: [set: Partial<Making>] }>()
 const VARIANTS = 4
-const styles = ref<{ id: string; name: string }[]>()
+const { styles, problem } = useMakerStyles()
 const wanted = ref(props.description)
 const made = ref<Item[]>([])
-const problem = ref('')
 const busy = ref(false)
 const over = ref('')
 /** Of the first of four; the next four have the seeds after them. */
 const seed = ref(1)
 let request = new AbortController()
-onMounted(async () => {
-  styles.value = await libraryApi.makerStyles().catch((cause: Error) => {
-    problem.value = cause.message
-    return []
-  })
-})
 onScopeDispose(() => request.abort())
 
 async function make() {

@@ -6,6 +6,8 @@ defineProps<{
   value: Value | undefined
   label: string
   choices: readonly (readonly [Value, string])[]
+  /** What is said while none of them is chosen. */
+  none?: string
 }>()
 const emit = defineEmits<{ change: [value: Value] }>()
 </script>
@@ -15,6 +17,7 @@ const emit = defineEmits<{ change: [value: Value] }>()
     :model-value="value"
     size="small"
     :aria-label="label"
+    :placeholder="none"
     @change="(chosen: Value) => emit('change', chosen)"
     ><ElOption v-for="[one, name] in choices" :key="one" :value="one" :label="name"
   /></ElSelect>

@@ -1,13 +1,15 @@
 <script setup lang="ts">
 import { ElInputNumber } from 'element-plus'
-import { DIALS, MOODS, RHYTHMS, TRANSITIONS } from '@tidy-reel/core/document/document'
+import { DIALS, MOODS, RHYTHMS, TRANSITIONS } from '@tidy-reel/core/style/film-choices'
 import type { FilmDefaults } from '@tidy-reel/core/style/house-style'
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
+import { useMakerStyles } from '../pictures/use-maker-styles.ts'
 import ChoiceField from './ChoiceField.vue'
 
 /** What films of a style begin with. */
 const props = defineProps<{ film: FilmDefaults }>()
 const emit = defineEmits<{ change: [set: FilmDefaults] }>()
+const { styles } = useMakerStyles()
 const named = <Name extends string>(names: readonly Name[]) =>
   names.map((name) => [name, name] as const)
 /** Seconds a new transition takes. */
@@ -66,6 +68,16 @@ const seconds = () => (props.film.transition?.samples ?? 0) / SAMPLE_RATE
       :choices="named(DIALS)"
       @change="(dial) => emit('change', { dial })"
     />
+    <template v-if="styles?.length">
+      <span>Made pictures</span>
+      <ChoiceField
+        label="Made pictures"
+        :value="film.made"
+        none="as the film says"
+        :choices="styles.map(({ id, name }) => [id, name] as const)"
+        @change="(made) => emit('change', { made })"
+      />
+    </template>
     <span>Longest picture</span>
     <span
       ><ElInputNumber

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { ref } from 'vue'
+import { PLAIN_FILE_NAME } from '@tidy-reel/core/export/saved-name'
 import type { HouseStyle } from '@tidy-reel/core/style/house-style'
 import {
   type LetteringSettings,
@@ -144,6 +145,27 @@ function toggle(name: string) {
         :film="style.film"
         @change="(set) => emit('change', { film: { ...style.film, ...set } })"
       />
+    </section>
+    <section>
+      <h3>
+        <button class="plain" :aria-expanded="open === 'files'" @click="toggle('files')">
+          Files
+        </button>
+      </h3>
+      <div v-if="open === 'files'" class="fields">
+        <span>Are called</span>
+        <KeptInput
+          small
+          :value="style.files ?? PLAIN_FILE_NAME"
+          :maxlength="120"
+          label="What files are called"
+          :placeholder="PLAIN_FILE_NAME"
+          @keep="(files) => emit('change', { files: files.trim() || undefined })"
+        />
+        <p class="soft wide">
+          {{ '{title}, {channel}, {date} and {size} stand for the film’s own.' }}
+        </p>
+      </div>
     </section>
   </div>
 </template>

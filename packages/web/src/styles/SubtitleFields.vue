@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { ElCheckbox, ElInputNumber, ElSlider } from 'element-plus'
+import { isEqual } from 'lodash-es'
+import { computed } from 'vue'
 import type { SubtitleStyle } from '@tidy-reel/core/style/lettering'
 import { SUBTITLE_PRESETS, type SubtitlePreset } from '@tidy-reel/core/style/subtitle-presets'
 import ChoiceField from './ChoiceField.vue'
@@ -14,10 +16,13 @@ import FaceField from './FaceField.vue'
 import SubtitlePlaceFields from './SubtitlePlaceFields.vue'
 
 /** How subtitles look. */
-defineProps<{ subtitle: SubtitleStyle }>()
+const props = defineProps<{ subtitle: SubtitleStyle }>()
 const emit = defineEmits<{ change: [set: Partial<SubtitleStyle>] }>()
 const PRESETS = (Object.keys(SUBTITLE_PRESETS) as SubtitlePreset[]).map(
   (id) => [id, SUBTITLE_PRESETS[id].name] as const,
+)
+const startedFrom = computed(
+  () => PRESETS.find(([id]) => isEqual(SUBTITLE_PRESETS[id].style, props.subtitle))?.[0],
 )
 </script>
 
@@ -26,7 +31,8 @@ const PRESETS = (Object.keys(SUBTITLE_PRESETS) as SubtitlePreset[]).map(
     <span>Start from</span>
     <ChoiceField
       label="Start from"
-      :value="undefined"
+      :value="startedFrom"
+      none="of your own"
       :choices="PRESETS"
       @change="(id) => emit('change', SUBTITLE_PRESETS[id].style)"
     />

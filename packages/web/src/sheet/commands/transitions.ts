@@ -1,5 +1,5 @@
-import type { Transition } from '@tidy-reel/core/document/document'
-import { CUT } from '@tidy-reel/core/document/document'
+import type { Transition } from '@tidy-reel/core/style/film-choices'
+import { CUT } from '@tidy-reel/core/style/film-choices'
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
 
 /** A second each, as a hand sets them; calmer ones are set in the panel of the picture. */

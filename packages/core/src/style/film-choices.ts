@@ -1,0 +1,36 @@
+import { z } from 'zod'
+import { SAMPLE_RATE } from '../time/time.ts'
+
+export const TRANSITIONS = ['cut', 'dissolve', 'dip'] as const
+/**
+ * How one picture gives way to the next; it begins at the cut and lasts so many samples, 0 for a
+ * plain cut.
+ */
+export const Transition = z
+  .object({
+    kind: z.enum(TRANSITIONS),
+    samples: z
+      .number()
+      .int()
+      .min(0)
+      .max(3 * SAMPLE_RATE),
+  })
+  .refine(
+    ({ kind, samples }) => (kind === 'cut') === (samples === 0),
+    'a cut takes no time and everything else some',
+  )
+export type Transition = z.infer<typeof Transition>
+export const CUT: Transition = { kind: 'cut', samples: 0 }
+
+export const MOODS = ['calm', 'warm', 'bright', 'solemn', 'none'] as const
+export type Mood = (typeof MOODS)[number]
+
+/** How quickly pictures change. */
+export const RHYTHMS = ['calm', 'usual', 'brisk'] as const
+export type Rhythm = (typeof RHYTHMS)[number]
+
+/** How much of what a film says is drawn without being asked for. */
+export const DIALS = ['none', 'few', 'some', 'many'] as const
+
+/** The style of made pictures, of those the maker has. */
+export const MakerStyle = z.string().regex(/^[a-z][a-z0-9-]{0,40}$/)
