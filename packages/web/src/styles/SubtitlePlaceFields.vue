@@ -26,6 +26,6 @@ const emit = defineEmits<{ change: [set: Partial<Pick<SubtitleStyle, 'place' | '
       controls-position="right"
       @change="(share) => share && emit('change', { height: share / 100 })"
     />
-    % of the height</span
+    % of height</span
   >
 </template>

@@ -1,4 +1,5 @@
 import type { Feature, MultiLineString, MultiPolygon, Polygon } from 'geojson'
+import { placeAndPosition, type Position } from './position.ts'
 
 export type Country = Feature<Polygon | MultiPolygon, { name: string }>
 
@@ -9,6 +10,8 @@ export interface Towns {
   countries: string
   longitudes: readonly number[]
   latitudes: readonly number[]
+  /** So many from the first are large enough to be thought of by their name alone. */
+  large: number
   /** Where each name stands, by `folded`. */
   byName: ReadonlyMap<string, readonly number[]>
 }
@@ -27,7 +30,9 @@ export interface AtlasPlace {
   /** Of a town, the country it lies in; empty for a country. */
   country: string
   /** Degrees east and north; a country's own borders. */
-  at: readonly [longitude: number, latitude: number] | Country
+  at: Position | Country
+  /** A town that few think of when they read its name. */
+  isSmall?: true
 }
 
 /** What a map is drawn of: where its places lie. */
@@ -67,11 +72,13 @@ const countryKey = (text: string) => CALLED[folded(text)] ?? folded(text)
  * Places of a name, the likeliest first: a country, else towns, those in a country the film speaks
  * of before larger ones.
  *
- * @param name  with its country behind a comma, where that is known
+ * @param name  with its country behind a comma, or with where it lies (`placeAndPosition`)
  * @param about the film's own words
  * @returns `[]` for a place nobody knows
  */
 export function placesCalled(atlas: Atlas, name: string, about = ''): AtlasPlace[] {
+  const told = placeAndPosition(name)
+  if (told && /\p{L}/u.test(told.name)) return [{ ...told, country: '' }]
   const [place = '', country] = name.split(',').map((part) => part.trim())
   if (!folded(place)) return []
   const named = atlas.countries.find(
@@ -97,7 +104,9 @@ function townsCalled(
     if (country && countryKey(lies) !== countryKey(country) && folded(country) !== folded(code))
       return []
     const at = [(towns.longitudes[i] ?? 0) / 100, (towns.latitudes[i] ?? 0) / 100] as const
-    return [{ name: place, country: lies, at, isSpokenOf: spoken.includes(` ${folded(lies)} `) }]
+    const isSpokenOf = spoken.includes(` ${folded(lies)} `)
+    const isSmall = i >= towns.large ? { isSmall: true as const } : {}
+    return [{ name: place, country: lies, at, isSpokenOf, ...isSmall }]
   })
   // The same name twice in one country: the larger one stands for both.
   return found

@@ -27,7 +27,7 @@ function knownPart(atlas: Atlas, name: string, about: string): string | undefine
   const words = name.split(' ')
   for (let count = words.length; count > 0; count--) {
     const part = words.slice(0, count).join(' ')
-    if (placesCalled(atlas, part, about).length) return part
+    if (placesCalled(atlas, part, about).some(({ isSmall }) => !isSmall)) return part
   }
   return undefined
 }

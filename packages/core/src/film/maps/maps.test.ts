@@ -42,6 +42,27 @@ describe('placesCalled', () => {
     )
     expect(found('Birmingham').length).toBeGreaterThan(1)
   })
+  it.each([
+    ['Skellig (51.77, -10.54)', 'Skellig', [-10.54, 51.77]],
+    ['Skellig, 51.77 N 10.54 W', 'Skellig', [-10.54, 51.77]],
+    ['Skellig Michael 51°46′16″N 10°32′26″W', 'Skellig Michael', [-10.5406, 51.7711]],
+    ['Cape Horn (−55.98, −67.27)', 'Cape Horn', [-67.27, -55.98]],
+    ['1859 Rock, 33.9 s, 18.4 e', '1859 Rock', [18.4, -33.9]],
+  ] as const)('takes a place where it is said to lie: %s', (text, name, at) => {
+    const [place] = found(text)
+    expect(place?.name).toBe(name)
+    const [longitude, latitude] = place?.at as [number, number]
+    expect(longitude).toBeCloseTo(at[0], 3)
+    expect(latitude).toBeCloseTo(at[1], 3)
+  })
+  it.each(['Rock (95, 10)', 'Rock (10, 190)', '(51, 10)', 'Rock 51', `${'1 '.repeat(400)}`])(
+    'takes no place where there is none: %s',
+    (text) => expect(found(text)).toEqual([]),
+  )
+  it('knows a town of 16,000, and thinks of none so small by itself', () => {
+    expect(found('Guérande')[0]?.country).toBe('France')
+    expect(mapOffers(WORLD, 'Farmers grow potatoes high in the Andes.', '')).toEqual([])
+  })
   it('knows no place that is none', () => {
     for (const name of ['', ',', 'Nowherehaven', '☃', 'x'.repeat(600)])
       expect(found(name)).toEqual([])
