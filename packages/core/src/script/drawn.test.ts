@@ -57,6 +57,16 @@ describe('readDrawn', () => {
     'draws no shape for %j',
     (text) => expect(readDrawn('mark', text)).toBeUndefined(),
   )
+  it.each([
+    ['the gate; the sluice, of iron; the chamber', 3],
+    ['the gate | the sluice, of iron | the chamber', 3],
+    ['the gate / the sluice', 2],
+    ['1,250 gates, 30 locks', 2],
+    ['البوابة، السد، الغرفة', 3],
+    ['水门、水闸、闸室', 3],
+  ])('parts a list by the mark its writer used: %s', (text, count) =>
+    expect(readDrawn('list', text)).toMatchObject({ items: { length: count } }),
+  )
   it('says of a direction that nothing can be drawn from how it is written', () => {
     const { remarks, scenes } = parseScript('[bars: lots] It turns.')
     expect(remarks).toEqual([expect.stringContaining('[bars: Coal 35 %')])

@@ -100,9 +100,13 @@ export function figureText(figure: Omit<Figure, 'before' | 'after'>, value = fig
   return `${isBelow ? '\u2212' : ''}${grouped}${fraction ? figure.decimalMark + fraction : ''}`
 }
 
-/** Pieces of a list: parted by semicolons, else by commas. */
+/** What parts a list, the strongest first; a comma between digits is one of a number. */
+const PARTING = [/[;；؛|•]/, /\s\/\s/, /,(?!\d)|[，、،]/]
+
+/** Pieces of a list, parted by the strongest mark that is there. */
 const parts = (text: string) =>
-  (text.includes(';') ? text.split(';') : text.split(/,(?!\d)/))
+  text
+    .split(PARTING.find((mark) => mark.test(text)) ?? ';')
     .map((part) => part.trim())
     .filter((part) => LETTER_OR_DIGIT.test(part))
 
