@@ -183,6 +183,8 @@ function changed(document: Document, command: Command): Document {
       }
     case 'setPicking':
       return { ...document, picking: { ...document.picking, ...defined(command.set) } }
+    case 'setMixing':
+      return { ...document, mixing: { ...document.mixing, ...defined(command.set) } }
     case 'setMaking':
       return { ...document, making: { ...document.making, ...defined(command.set) } }
     case 'placeShots':

@@ -138,6 +138,13 @@ export function commandName(command: Command): string {
             })[name] ?? name,
         )
         .join(', ')
+    case 'setMixing':
+      return Object.keys(command.set)
+        .map(
+          (name) =>
+            ({ below: 'level of the music', rise: 'music in pauses', lufs: 'loudness' })[name] ?? name,
+        )
+        .join(', ')
     case 'setMaking':
       return command.set.style === undefined
         ? 'what made pictures leave out'

@@ -50,6 +50,7 @@ const FILM: Record<string, string> = {
   speed: 'pace',
   speaking: 'speaking',
   mood: 'music',
+  mixing: 'level of the music',
   transition: 'transitions',
   cards: 'cards',
   wantedMinutes: 'wanted length',

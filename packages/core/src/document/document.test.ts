@@ -7,6 +7,7 @@ describe('upgraded', () => {
       speaking: _s,
       matching: _m,
       making: _k,
+      mixing: _x,
       picking,
       conflicts: _c,
       ...old

@@ -4,7 +4,16 @@ import { Inlay, INLAYS_LIMIT, Layout, Sign } from '../pictures/inlay.ts'
 import { ChosenItem } from '../pictures/item.ts'
 import { Move } from '../pictures/view.ts'
 import { CALM } from '../style/calm.ts'
-import { CUT, DIALS, MakerStyle, MOODS, RHYTHMS, Transition } from '../style/film-choices.ts'
+import {
+  CUT,
+  DIALS,
+  MakerStyle,
+  Mixing,
+  MOODS,
+  PLAIN_MIXING,
+  RHYTHMS,
+  Transition,
+} from '../style/film-choices.ts'
 import { HouseStyle } from '../style/house-style.ts'
 import { Lettering } from '../style/lettering.ts'
 import { Pronunciation } from '../text/pronunciation.ts'
@@ -267,7 +276,7 @@ export const NOTHING_DRAWN: Drawing = { dial: 'none', refused: [] }
 
 /** All that a person decides about a film. Everything else is derived from it. */
 export const Document = z.object({
-  version: z.literal(11),
+  version: z.literal(12),
   title: z.string().min(1).max(200),
   /** The narration with its markup: the one truth of what is said and shown in which order. */
   script: z.string(),
@@ -276,6 +285,7 @@ export const Document = z.object({
   speed: Speed,
   speaking: Speaking,
   mood: z.enum(MOODS),
+  mixing: Mixing,
   /** The house style it follows, as it was when it was last taken over. */
   style: HouseStyle,
   /** How what is written and drawn on it looks: the style's, with what was set by hand. */
@@ -320,13 +330,14 @@ export const UNTITLED = 'Untitled episode'
 export function emptyDocument(title: string): Document {
   const card = { shown: false, text: null, samples: 4 * SAMPLE_RATE }
   return {
-    version: 11,
+    version: 12,
     title,
     script: '',
     voice: DEFAULT_VOICE,
     speed: 1,
     speaking: PLAIN_SPEAKING,
     mood: 'calm',
+    mixing: PLAIN_MIXING,
     style: CALM,
     lettering: CALM.lettering,
     sign: null,
@@ -389,6 +400,7 @@ export function upgraded(stored: unknown): unknown {
       channel: '',
       next: '',
     })
-  if (stored.version === 10) return { ...stored, version: 11, sign: null }
+  if (stored.version === 10) return upgraded({ ...stored, version: 11, sign: null })
+  if (stored.version === 11) return { ...stored, version: 12, mixing: PLAIN_MIXING }
   return stored
 }

@@ -1,4 +1,5 @@
 import equal from 'fast-deep-equal'
+import type { Mixing } from '../style/film-choices.ts'
 import type { HouseStyle } from '../style/house-style.ts'
 import { SUPER_LOOKS, type SuperLookName } from '../style/lettering.ts'
 import { joinedFaces } from '../style/own-face.ts'
@@ -39,6 +40,14 @@ const superLook = (name: SuperLookName, label: string) =>
         supers: { ...document.lettering.supers, [name]: value },
       },
     }),
+  })
+
+const mixing = <Name extends keyof Mixing>(name: Name, label: string) =>
+  part({
+    label,
+    of: ({ film }) => film[name],
+    in: ({ mixing: now }) => now[name],
+    put: (document, value) => ({ ...document, mixing: { ...document.mixing, [name]: value } }),
   })
 
 const SUPER_LABELS: Record<SuperLookName, string> = {
@@ -89,6 +98,9 @@ export const STYLE_PARTS = {
     in: ({ mood }) => mood,
     put: (document, mood) => ({ ...document, mood }),
   }),
+  below: mixing('below', 'level of the music'),
+  rise: mixing('rise', 'music where nobody speaks'),
+  lufs: mixing('lufs', 'loudness'),
   transition: part({
     label: 'transition',
     of: ({ film }) => film.transition,
@@ -197,6 +209,7 @@ export function styleOf(document: Document, named: Pick<HouseStyle, 'id' | 'name
       speed,
       pauses: speaking.pauses,
       mood,
+      ...document.mixing,
       transition,
       rhythm: picking.rhythm,
       longest: picking.longest,

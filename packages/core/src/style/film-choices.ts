@@ -32,5 +32,24 @@ export type Rhythm = (typeof RHYTHMS)[number]
 /** How much of what a film says is drawn without being asked for. */
 export const DIALS = ['none', 'few', 'some', 'many'] as const
 
+/** Loudness of a finished film: the large video sites, some others (common practice), EBU R 128. */
+export const FILM_TARGETS = [-14, -16, -23] as const
+
+/** How music, voice and the whole film stand to each other. */
+export const Mixing = z.object({
+  /** Decibels the music lies below the voice while somebody speaks. */
+  below: z.number().min(6).max(40),
+  /** Decibels it rises where nobody speaks. */
+  rise: z.number().min(0).max(15),
+  /** Integrated loudness of the film, LUFS. */
+  lufs: z.literal(FILM_TARGETS),
+})
+export type Mixing = z.infer<typeof Mixing>
+/**
+ * WCAG 2.2 SC 1.4.7 asks for 20 dB between speech and what lies behind it; a little more, to be
+ * sure of it. The rise: by ear.
+ */
+export const PLAIN_MIXING: Mixing = { below: 22, rise: 9, lufs: -14 }
+
 /** The style of made pictures, of those the maker has. */
 export const MakerStyle = z.string().regex(/^[a-z][a-z0-9-]{0,40}$/)

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { Sign } from '../pictures/inlay.ts'
-import { DIALS, MakerStyle, MOODS, RHYTHMS, Transition } from './film-choices.ts'
+import { DIALS, MakerStyle, Mixing, MOODS, RHYTHMS, Transition } from './film-choices.ts'
 import { Lettering } from './lettering.ts'
 
 /** What a film begins with, beside its lettering; what is left out is left as it is. */
@@ -9,6 +9,10 @@ export const FilmDefaults = z.object({
   speed: z.number().min(0.5).max(2).optional(),
   pauses: z.number().min(0).max(3).optional(),
   mood: z.enum(MOODS).optional(),
+  /** How far the music lies below the voice, and rises where nobody speaks. */
+  below: Mixing.shape.below.optional(),
+  rise: Mixing.shape.rise.optional(),
+  lufs: Mixing.shape.lufs.optional(),
   transition: Transition.optional(),
   rhythm: z.enum(RHYTHMS).optional(),
   longest: z.number().min(2).max(30).optional(),

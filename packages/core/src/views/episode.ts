@@ -77,11 +77,13 @@ export interface EpisodeView {
   history: History
 }
 
-/**
- * A bed that can be played: at which loudness it was made, and after how many samples it begins
- * again.
- */
-export const BedFacts = z.object({ hash: z.string(), loopSamples: z.number(), lufs: z.number() })
+/** A bed that can be played: `BedLevels` of it, and the name it is fetched by. */
+export const BedFacts = z.object({
+  hash: z.string(),
+  loopSamples: z.number(),
+  lufs: z.number(),
+  levels: z.array(z.number()),
+})
 export type BedFacts = z.infer<typeof BedFacts>
 
 /** A take that a scene has or had before. */

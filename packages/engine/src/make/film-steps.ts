@@ -55,6 +55,7 @@ export function mixSound(
 ): Promise<Mixdown> {
   const request = {
     mood: document.mood,
+    mixing: document.mixing,
     seed: document.title,
     scenes: plan.scenes,
     takes,

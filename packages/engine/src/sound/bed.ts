@@ -1,19 +1,26 @@
-import { mkdtemp, rm, stat, writeFile } from 'node:fs/promises'
+import { mkdtemp, readFile, rm, stat, writeFile } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { itemAt } from '@tidy-reel/core/faults/certain'
 import { TidyError } from '@tidy-reel/core/faults/fault'
+import { bedLevels } from '@tidy-reel/core/film/sound/bed-levels'
+import type { BedLevels } from '@tidy-reel/core/film/sound/mix'
+import { widened } from '@tidy-reel/core/film/sound/widened'
 import type { Mood } from '@tidy-reel/core/style/film-choices'
 import { chance } from '@tidy-reel/core/text/hash'
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
 import { runProgram } from '../run/program.ts'
+import { BedFacts } from '@tidy-reel/core/views/episode'
 import { contentHash, keptFile } from '../storage/kept-file.ts'
+import { keptJson } from '../storage/kept-json.ts'
+import { int16, int16sOf, wavHead } from './wav.ts'
+
+const Levels = BedFacts.omit({ hash: true })
 
 export interface Bed {
-  /** 48 kHz stereo WAV: the loop and, after it, what rings on. */
+  /** 48 kHz stereo WAV: the loop, of whole bars, and after it what rings on. */
   file: string
-  /** Length of the loop in samples: whole bars, so that it can follow itself. */
-  loopSamples: number
+  levels: BedLevels
 }
 
 interface Style {
@@ -84,6 +91,9 @@ export function chordSheet(
   return { sheet: [...head, ...lines, ''].join('\n'), bars, tempo }
 }
 
+/** Raised when beds are made otherwise, so that earlier ones are made anew. */
+const VERSION = 2
+const HEAD_BYTES = 44
 /** Two channels of 16 bits. */
 const BYTES_A_SAMPLE = 4
 
@@ -99,40 +109,60 @@ export async function makeBed(
   signal?: AbortSignal,
 ): Promise<Bed> {
   const { sheet, bars, tempo } = chordSheet(mood, seconds, seed)
+  const name = contentHash({ sheet, version: VERSION })
   const loopSamples = Math.round((bars * 4 * 60 * SAMPLE_RATE) / tempo)
-  const file = await keptFile(
-    join(folder, `${contentHash({ sheet, version: 1 })}.wav`),
-    async (half) => {
-      const work = await mkdtemp(join(tmpdir(), 'tidy-bed-'))
-      try {
-        await writeFile(join(work, 'bed.mma'), sheet)
-        const options = { cwd: work, ...(signal ? { signal } : {}) }
-        await runProgram('mma', ['-f', 'bed.mid', 'bed.mma'], options)
-        await runProgram(
-          'fluidsynth',
-          [
-            '-ni',
-            '-F',
-            half,
-            '-T',
-            'wav',
-            '-O',
-            's16',
-            '-r',
-            String(SAMPLE_RATE),
-            '-g',
-            '0.5',
-            SOUND_FONT,
-            'bed.mid',
-          ],
-          options,
-        )
-        // It says nothing of sound that it could not write.
-        if ((await stat(half)).size < loopSamples * BYTES_A_SAMPLE) throw new TidyError('disk_full')
-      } finally {
-        await rm(work, { recursive: true, force: true })
-      }
-    },
-  )
-  return { file, loopSamples }
+  const file = await keptFile(join(folder, `${name}.wav`), async (half) => {
+    const work = await mkdtemp(join(tmpdir(), 'tidy-bed-'))
+    try {
+      await writeFile(join(work, 'bed.mma'), sheet)
+      const options = { cwd: work, ...(signal ? { signal } : {}) }
+      await runProgram('mma', ['-f', 'bed.mid', 'bed.mma'], options)
+      await runProgram(
+        'fluidsynth',
+        [
+          '-ni',
+          '-F',
+          half,
+          '-T',
+          'wav',
+          '-O',
+          's16',
+          '-r',
+          String(SAMPLE_RATE),
+          '-g',
+          '0.5',
+          SOUND_FONT,
+          'bed.mid',
+        ],
+        options,
+      )
+      // It says nothing of sound that it could not write.
+      if ((await stat(half)).size < loopSamples * BYTES_A_SAMPLE) throw new TidyError('disk_full')
+      await widen(half)
+    } finally {
+      await rm(work, { recursive: true, force: true })
+    }
+  })
+  const facts = await keptFile(join(folder, `${name}.levels.json`), async (half) => {
+    const levels = bedLevels(channelsOf(await samplesIn(file)), loopSamples, SAMPLE_RATE)
+    await writeFile(half, JSON.stringify(levels))
+  })
+  return { file, levels: await keptJson(facts, Levels) }
+}
+
+const samplesIn = async (file: string) => int16sOf((await readFile(file)).subarray(HEAD_BYTES))
+
+/** Two channels that take turns, apart; 1 = full scale. */
+function channelsOf(turns: Int16Array): [Float32Array, Float32Array] {
+  const length = turns.length >> 1
+  const channel = (c: number) => Float32Array.from({ length }, (_, i) => turns[2 * i + c]! / 32768)
+  return [channel(0), channel(1)]
+}
+
+/** Makes a bed that is nearly one channel as wide as a room (`widened`). */
+async function widen(file: string) {
+  const wide = widened(channelsOf(await samplesIn(file)), SAMPLE_RATE)
+  const turns = new Float32Array(2 * wide[0].length)
+  wide.forEach((pcm, c) => pcm.forEach((x, i) => (turns[2 * i + c] = x)))
+  await writeFile(file, Buffer.concat([wavHead(wide[0].length, 2), int16(turns)]))
 }

@@ -1,6 +1,7 @@
 import { writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
-import type { Mood } from '@tidy-reel/core/style/film-choices'
+import { spokenSpans } from '@tidy-reel/core/film/sound/spoken-spans'
+import type { Mixing, Mood } from '@tidy-reel/core/style/film-choices'
 import type { TimelineScene } from '@tidy-reel/core/timeline/timeline'
 import { runProgram } from '../run/program.ts'
 import type { Take } from '../speech/take.ts'
@@ -12,6 +13,7 @@ import { type Mixdown, mixdown, MixFacts, voiceTrack } from './mixdown.ts'
 /** All that a film's sound is made from. */
 export interface SoundRequest {
   mood: Mood
+  mixing: Mixing
   /** The bed is the same for the same seed. */
   seed: string
   scenes: readonly TimelineScene[]
@@ -21,7 +23,7 @@ export interface SoundRequest {
 }
 
 /** Raised when the mix changes, so that earlier ones are made anew. */
-const VERSION = 1
+const VERSION = 2
 
 /**
  * The sound of a film as it goes into it, AAC at 192 kbit/s; made once for the same takes at the
@@ -34,13 +36,17 @@ export async function filmSound(
   request: SoundRequest,
   signal: AbortSignal,
 ): Promise<Mixdown> {
-  const { mood, seed, scenes, takes, samples } = request
+  const { mood, mixing, seed, scenes, takes, samples } = request
+  const heard = new Set(scenes.flatMap(({ id }, i) => (takes[i] ? [id] : [])))
+  const spoken = spokenSpans(scenes, (id) => heard.has(id))
   const hash = contentHash({
     VERSION,
     mood,
+    mixing,
     seed,
     samples,
-    spoken: scenes.map(({ speechStart }, i) => [speechStart, takes[i]?.hash ?? null]),
+    takes: scenes.map(({ speechStart }, i) => [speechStart, takes[i]?.hash ?? null]),
+    spoken,
   })
   const file = join(folders.mixes, `${hash}.m4a`)
   const facts = await keptFile(join(folders.mixes, `${hash}.json`), async (half) => {
@@ -55,7 +61,11 @@ export async function filmSound(
       mood === 'none'
         ? undefined
         : await makeBed(folders.beds, mood, samples / 48_000, seed, signal)
-    const { file: mix, ...measured } = await mixdown(folders.work, voice, bed, samples, signal)
+    const { file: mix, ...measured } = await mixdown(
+      folders.work,
+      { voice, spoken, bed, samples, mixing },
+      signal,
+    )
     await keptFile(file, async (part) => {
       await runProgram(
         'ffmpeg',

@@ -4,7 +4,19 @@ import { open, readFile, rename } from 'node:fs/promises'
 import { join } from 'node:path'
 import { finished, pipeline } from 'node:stream/promises'
 import { z } from 'zod'
-import { bedGain, FILM_LUFS, mixPlan, TRUE_PEAK_DBTP } from '@tidy-reel/core/film/sound/mix'
+import { speechBandFilter } from '@tidy-reel/core/film/sound/bed-levels'
+import { HOPS_A_SECOND, integrated, loudnessMeter } from '@tidy-reel/core/film/sound/loudness'
+import {
+  type CurvePoint,
+  musicCurve,
+  musicGains,
+  SPEECH_LUFS,
+  type SpokenSpan,
+  TRUE_PEAK_DBTP,
+} from '@tidy-reel/core/film/sound/mix'
+import type { Mixing } from '@tidy-reel/core/style/film-choices'
+import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
+import { TAKE_EDGE } from '@tidy-reel/core/timeline/timeline'
 import type { TimelineScene } from '@tidy-reel/core/timeline/timeline'
 import { runProgram } from '../run/program.ts'
 import type { Bed } from './bed.ts'
@@ -14,7 +26,10 @@ import { wavHead } from './wav.ts'
 /** What was measured of a mix. */
 export const MixFacts = Loudness.extend({
   speechLufs: z.number(),
-  /** LU the bed lies below the speech, both as mixed; null without a bed or without speech. */
+  /**
+   * LU the bed lies below the sentence it comes nearest to, both as mixed; null without a bed or
+   * without speech.
+   */
   bedBelowSpeech: z.number().nullable(),
 })
 
@@ -27,6 +42,8 @@ const CHUNK = 1 << 16
 /** The limiter works below the ceiling: the encoder after it adds a little. */
 const HEADROOM_DB = 0.8
 const HEAD_BYTES = 44
+/** What silence is told as, LUFS. */
+const SILENT_LUFS = -70
 /** The gain curve is asked for every 1.3 ms and followed in straight lines between. */
 const CURVE_STEP = 64
 
@@ -77,77 +94,146 @@ async function write(stream: WriteStream, bytes: Buffer) {
   if (!stream.write(bytes)) await once(stream, 'drain')
 }
 
+/** All that is mixed. */
+export interface MixRequest {
+  /** Voice track, 48 kHz mono WAV. */
+  voice: string
+  /** Where it speaks, and how much louder or softer it is from a sample on. */
+  spoken: readonly SpokenSpan[]
+  bed: Bed | undefined
+  /** Length of the film. */
+  samples: number
+  mixing: Mixing
+}
+
 /**
  * Mixes voice and bed and brings the whole to the film's loudness.
  *
- * The bed's gain comes from `bedGain`, sample by sample; the sum is then raised and limited until
- * ffmpeg measures −14 LUFS within 0.3 LU and a true peak below −1 dBTP.
+ * The bed's gain comes from `musicCurve`, sample by sample; the sum is then raised and limited until
+ * ffmpeg measures the loudness that is asked for within 0.3 LU and a true peak below −1 dBTP.
  *
  * @param work folder for what lies between
  */
 export async function mixdown(
   work: string,
-  voice: string,
-  bed: Bed | undefined,
-  samples: number,
+  request: MixRequest,
   signal?: AbortSignal,
 ): Promise<Mixdown> {
-  const speechLufs = await loudnessOf(voice, signal)
-  const speaks = speechLufs > -69
   const sum = join(work, 'sum.wav')
-  const below = join(work, 'bed-as-mixed.wav')
-  if (bed) {
-    const plan = mixPlan(
-      samples,
-      speaks ? speechLufs : FILM_LUFS + 8,
-      await loudnessOf(bed.file, signal),
-    )
-    await addUp(voice, bed, plan, sum, below, signal)
-  }
-  const distance = bed && speaks ? speechLufs - (await loudnessOf(below, signal)) : null
+  const { voice, music, whole } = await addUp(request, sum, signal)
+  const spoken = integrated(voice)
   const file = join(work, 'mix.wav')
-  const loudness = await levelled(bed ? sum : voice, file, signal)
-  return { file, ...loudness, speechLufs, bedBelowSpeech: distance }
+  const loudness = await levelled(
+    sum,
+    file,
+    { before: integrated(whole), target: request.mixing.lufs },
+    signal,
+  )
+  return {
+    file,
+    ...loudness,
+    speechLufs: Math.max(SILENT_LUFS, spoken),
+    bedBelowSpeech: request.bed ? leastBelow(request.spoken, voice, music) : null,
+  }
 }
 
+/** Decibels the music lies below the sentence it comes nearest to; null where nobody speaks. */
+function leastBelow(
+  spoken: readonly SpokenSpan[],
+  voice: readonly number[],
+  music: readonly number[],
+): number | null {
+  const distances = spoken.map(({ start, end }) => {
+    const [from, to] = [start, end].map((at) => Math.round((at / SAMPLE_RATE) * HOPS_A_SECOND))
+    const loudness = (powers: readonly number[]) =>
+      Math.max(SILENT_LUFS, integrated(powers.slice(from, Math.max((from ?? 0) + 1, to ?? 0))))
+    return loudness(voice) - loudness(music)
+  })
+  return distances.length ? Math.min(...distances) : null
+}
+
+/**
+ * Voice and bed in one file, 48 kHz stereo of 32-bit floats.
+ *
+ * @returns powers of both as they were mixed (`loudnessMeter`)
+ */
 async function addUp(
-  voice: string,
-  bed: Bed,
-  plan: ReturnType<typeof mixPlan>,
+  { voice, spoken, bed, samples, mixing }: MixRequest,
   out: string,
-  bedOut: string,
   signal?: AbortSignal,
-): Promise<void> {
+): Promise<Record<'voice' | 'music' | 'whole', number[]>> {
   const voiceFile = await open(voice)
-  const music = int16View((await readFile(bed.file)).subarray(HEAD_BYTES))
-  const [stream, bedStream] = [openedFile(out), openedFile(bedOut)]
-  stream.write(wavHead(plan.samples, 2, true))
-  bedStream.write(wavHead(plan.samples, 2, true))
+  const music =
+    bed && (await bedMixer(bed, musicCurve(samples, spoken, bed.levels, mixing), samples))
+  const meter = () => loudnessMeter(SAMPLE_RATE, 2)
+  const meters = { voice: meter(), music: meter(), whole: meter() }
+  const stream = openedFile(out)
+  stream.write(wavHead(samples, 2, true))
   const bytes = Buffer.alloc(CHUNK * 2)
   const speech = int16View(bytes)
-  for (let at = 0; at < plan.samples; at += CHUNK) {
+  const level = levelsOf(spoken)
+  for (let at = 0; at < samples; at += CHUNK) {
     signal?.throwIfAborted()
-    const count = Math.min(CHUNK, plan.samples - at)
+    const count = Math.min(CHUNK, samples - at)
     await voiceFile.read(bytes, 0, count * 2, HEAD_BYTES + at * 2)
-    const [mixed, alone] = [new Float32Array(count * 2), new Float32Array(count * 2)]
-    for (let from = 0; from < count; from += CURVE_STEP) {
-      const to = Math.min(count, from + CURVE_STEP)
-      const start = bedGain(plan, at + from) / 32768
-      const slope = (bedGain(plan, at + from + CURVE_STEP) / 32768 - start) / CURVE_STEP
-      layBed(alone, music, bed.loopSamples, at, from, to, start, slope)
-      for (let i = from; i < to; i++) {
-        const said = speech[i]! / 32768
-        mixed[i * 2] = said + alone[i * 2]!
-        mixed[i * 2 + 1] = said + alone[i * 2 + 1]!
-      }
-    }
-    await write(stream, Buffer.from(mixed.buffer))
-    await write(bedStream, Buffer.from(alone.buffer))
+    const said = Float32Array.from({ length: count }, (_, i) => speech[i]! / 32768)
+    level(said, at)
+    meters.voice.add([said, said])
+    const played = music?.(at, count)
+    if (played) meters.music.add(played)
+    const sum = [0, 1].map((c) => said.map((x, i) => x + (played?.[c]?.[i] ?? 0)))
+    meters.whole.add(sum)
+    await write(stream, Buffer.from(inTurns(sum).buffer))
   }
   await voiceFile.close()
   stream.end()
-  bedStream.end()
-  await Promise.all([finished(stream), finished(bedStream)])
+  await finished(stream)
+  return {
+    voice: meters.voice.powers(),
+    music: meters.music.powers(),
+    whole: meters.whole.powers(),
+  }
+}
+
+/** Channels of one length as one row of samples that take turns. */
+function inTurns(channels: readonly Float32Array[]): Float32Array {
+  const out = new Float32Array(channels.length * (channels[0]?.length ?? 0))
+  channels.forEach((pcm, c) => pcm.forEach((x, i) => (out[i * channels.length + c] = x)))
+  return out
+}
+
+/** Reads each sentence as loud as it is to be; between them there is silence. */
+function levelsOf(spoken: readonly SpokenSpan[]): (pcm: Float32Array, at: number) => void {
+  let next = 0
+  let gain = 1
+  return (pcm, at) => {
+    for (let i = 0; i < pcm.length; i++) {
+      for (; next < spoken.length && spoken[next]!.start - TAKE_EDGE <= at + i; next++)
+        gain = 10 ** ((spoken[next]!.lufs - SPEECH_LUFS) / 20)
+      pcm[i]! *= gain
+    }
+  }
+}
+
+/** Plays a bed round and round along its curve, a piece at a time and in order. */
+async function bedMixer({ file, levels }: Bed, curve: readonly CurvePoint[], samples: number) {
+  const music = int16View((await readFile(file)).subarray(HEAD_BYTES))
+  const filters = [speechBandFilter(SAMPLE_RATE), speechBandFilter(SAMPLE_RATE)]
+  return (at: number, count: number): [Float32Array, Float32Array] => {
+    const plain = looped(music, levels.loopSamples, at, count)
+    const dipped = plain.map((pcm, c) => filters[c]!(pcm))
+    for (let from = 0; from < count; from += CURVE_STEP) {
+      const to = Math.min(count, from + CURVE_STEP)
+      const [here, there] = [from, from + CURVE_STEP].map((i) => musicGains(curve, samples, at + i))
+      for (let i = from; i < to; i++) {
+        const share = (i - from) / CURVE_STEP
+        const a = here!.plain + (there!.plain - here!.plain) * share
+        const b = here!.dipped + (there!.dipped - here!.dipped) * share
+        for (const c of [0, 1] as const) plain[c][i] = a * plain[c][i]! + b * dipped[c]![i]!
+      }
+    }
+    return plain
+  }
 }
 
 /** WAV samples as numbers; a copy where they do not lie on a whole sample in memory. */
@@ -156,36 +242,35 @@ function int16View(bytes: Buffer): Int16Array {
   return new Int16Array(whole.buffer, whole.byteOffset, whole.length >> 1)
 }
 
-/**
- * Lays the looped bed under samples `[from, to)`: each round starts on a bar while the one before
- * still rings.
- */
-function layBed(
-  out: Float32Array,
+/** A stretch of a looped bed: each round starts on a bar while the one before still rings. */
+function looped(
   music: Int16Array,
   loop: number,
   at: number,
-  from: number,
-  to: number,
-  start: number,
-  slope: number,
-) {
+  count: number,
+): [Float32Array, Float32Array] {
   const frames = music.length >> 1
-  for (let i = from; i < to; i++) {
+  const out: [Float32Array, Float32Array] = [new Float32Array(count), new Float32Array(count)]
+  for (let i = 0; i < count; i++) {
     const here = (at + i) % loop
     const tail = at + i >= loop ? loop + here : frames
-    const gain = start + slope * (i - from)
-    for (let channel = 0; channel < 2; channel++) {
-      const note = here < frames ? music[here * 2 + channel]! : 0
-      const rest = tail < frames ? music[tail * 2 + channel]! : 0
-      out[i * 2 + channel] = gain * (note + rest)
+    for (const c of [0, 1] as const) {
+      const note = here < frames ? music[here * 2 + c]! : 0
+      const rest = tail < frames ? music[tail * 2 + c]! : 0
+      out[c][i] = (note + rest) / 32768
     }
   }
+  return out
 }
 
-async function levelled(input: string, out: string, signal?: AbortSignal): Promise<Loudness> {
-  const before = await loudnessOf(input, signal)
-  if (before <= -69) {
+/** Brings sound from one loudness to another, LUFS; silence stays as it is. */
+async function levelled(
+  input: string,
+  out: string,
+  { before, target }: { before: number; target: number },
+  signal?: AbortSignal,
+): Promise<Loudness> {
+  if (before <= SILENT_LUFS + 1) {
     await runProgram(
       'ffmpeg',
       [
@@ -207,7 +292,7 @@ async function levelled(input: string, out: string, signal?: AbortSignal): Promi
     )
     return measure(out, signal)
   }
-  let gain = FILM_LUFS - before
+  let gain = target - before
   for (let round = 0; round < 5; round++) {
     const ceiling = 10 ** ((TRUE_PEAK_DBTP - HEADROOM_DB) / 20)
     // At four times the rate the limiter sees peaks between samples.
@@ -226,8 +311,8 @@ async function levelled(input: string, out: string, signal?: AbortSignal): Promi
     )
     await rename(half, out)
     const lufs = await loudnessOf(out, signal)
-    if (Math.abs(lufs - FILM_LUFS) <= 0.2) break
-    gain += FILM_LUFS - lufs
+    if (Math.abs(lufs - target) <= 0.2) break
+    gain += target - lufs
   }
   return measure(out, signal)
 }

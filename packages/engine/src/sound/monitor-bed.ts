@@ -7,13 +7,12 @@ import { runProgram } from '../run/program.ts'
 import { contentHash, keptFile } from '../storage/kept-file.ts'
 import { keptJson } from '../storage/kept-json.ts'
 import { chordSheet, makeBed } from './bed.ts'
-import { loudnessOf } from './measure.ts'
 
 /** The bed of a film as the monitor plays it: the render's own, without loss but smaller. */
 export const bedFile = (folder: string, hash: string) => join(folder, `${hash}.flac`)
 
 const hashOf = (mood: Exclude<Mood, 'none'>, seconds: number, seed: string) =>
-  contentHash({ sheet: chordSheet(mood, seconds, seed).sheet, monitor: 1 }).slice(0, 32)
+  contentHash({ sheet: chordSheet(mood, seconds, seed).sheet, monitor: 2 }).slice(0, 32)
 
 /** What is known of a film's bed, if it is there. */
 export async function knownBed(
@@ -61,11 +60,7 @@ export async function monitorBed(
     })
     await writeFile(
       half,
-      JSON.stringify({
-        hash,
-        loopSamples: bed.loopSamples,
-        lufs: await loudnessOf(bed.file, signal),
-      } satisfies BedFacts),
+      JSON.stringify({ hash, ...bed.levels, levels: [...bed.levels.levels] } satisfies BedFacts),
     )
   })
 }

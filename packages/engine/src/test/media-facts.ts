@@ -58,9 +58,15 @@ export function filterLog(file: string, filters: { video?: string; audio?: strin
   return spawnSync('ffmpeg', args, { encoding: 'utf8', maxBuffer: 1 << 26 }).stderr
 }
 
-/** Integrated loudness and true peak by ffmpeg's `ebur128`. */
-export function ebur128(file: string): { lufs: number; peak: number } {
-  const summary = filterLog(file, { audio: 'ebur128=peak=true' }).split('Summary:').at(-1)!
+/** Integrated loudness and true peak by ffmpeg's `ebur128`, of the whole or of a part of it. */
+export function ebur128(
+  file: string,
+  part?: { from: number; seconds: number },
+): { lufs: number; peak: number } {
+  const cut = part ? `atrim=${part.from}:${part.from + part.seconds},` : ''
+  const summary = filterLog(file, { audio: `${cut}ebur128=peak=true` })
+    .split('Summary:')
+    .at(-1)!
   return {
     lufs: Number(/I:\s+(-?[\d.]+|-inf) LUFS/.exec(summary)![1]),
     peak: Number(/Peak:\s+(-?[\d.]+|-inf) dBFS/.exec(summary)![1]),

@@ -203,6 +203,18 @@ const HOUSE_STYLES = [
   )`,
 ]
 
+/** Documents of version 11: a sign. Some of version 10 had been given one by then. */
+const DOCUMENT_11 = ['episodes', 'renders', 'versions'].map(
+  (table) =>
+    `update ${table} set document = '{"sign": null}'::jsonb || document || '{"version": 11}'::jsonb where document->>'version' = '10'`,
+)
+
+/** Documents of version 12: music against voice, and the film's loudness. */
+const DOCUMENT_12 = documentsOf(
+  11,
+  JSON.stringify({ version: 12, mixing: { below: 22, rise: 9, lufs: -14 } }),
+)
+
 /** In order; one that has been published never changes. */
 const MIGRATIONS: readonly [name: string, statements: readonly string[]][] = [
   ['001-first', FIRST],
@@ -222,6 +234,8 @@ const MIGRATIONS: readonly [name: string, statements: readonly string[]][] = [
   ['015-document-9', DOCUMENT_9],
   ['016-document-10', DOCUMENT_10],
   ['017-house-styles', HOUSE_STYLES],
+  ['018-document-11', DOCUMENT_11],
+  ['019-document-12', DOCUMENT_12],
 ]
 
 /** Brings the database to the newest layout; each step once, in a transaction. */
