@@ -41,6 +41,8 @@ export interface Mixdown extends z.infer<typeof MixFacts> {
 const CHUNK = 1 << 16
 /** The limiter works below the ceiling: the encoder after it adds a little. */
 const HEADROOM_DB = 0.8
+/** Speech and music peak between two samples by less than this over them. */
+const SURE_OF_PEAKS = 0.89
 const HEAD_BYTES = 44
 /** What silence is told as, LUFS. */
 const SILENT_LUFS = -70
@@ -120,15 +122,11 @@ export async function mixdown(
   signal?: AbortSignal,
 ): Promise<Mixdown> {
   const sum = join(work, 'sum.wav')
-  const { voice, music, whole } = await addUp(request, sum, signal)
+  const { voice, music, whole, peak } = await addUp(request, sum, signal)
   const spoken = integrated(voice)
   const file = join(work, 'mix.wav')
-  const loudness = await levelled(
-    sum,
-    file,
-    { before: integrated(whole), target: request.mixing.lufs },
-    signal,
-  )
+  const unlevelled = { file: sum, lufs: integrated(whole), peak }
+  const loudness = await levelled(unlevelled, file, request.mixing.lufs, signal)
   return {
     file,
     ...loudness,
@@ -155,13 +153,13 @@ function leastBelow(
 /**
  * Voice and bed in one file, 48 kHz stereo of 32-bit floats.
  *
- * @returns powers of both as they were mixed (`loudnessMeter`)
+ * @returns powers of both and of their sum as they were mixed (`loudnessMeter`), and its peak
  */
 async function addUp(
   { voice, spoken, bed, samples, mixing }: MixRequest,
   out: string,
   signal?: AbortSignal,
-): Promise<Record<'voice' | 'music' | 'whole', number[]>> {
+): Promise<Record<'voice' | 'music' | 'whole', number[]> & { peak: number }> {
   const voiceFile = await open(voice)
   const music =
     bed && (await bedMixer(bed, musicCurve(samples, spoken, bed.levels, mixing), samples))
@@ -172,17 +170,20 @@ async function addUp(
   const bytes = Buffer.alloc(CHUNK * 2)
   const speech = int16View(bytes)
   const level = levelsOf(spoken)
+  let peak = 0
   for (let at = 0; at < samples; at += CHUNK) {
     signal?.throwIfAborted()
     const count = Math.min(CHUNK, samples - at)
     await voiceFile.read(bytes, 0, count * 2, HEAD_BYTES + at * 2)
-    const said = Float32Array.from({ length: count }, (_, i) => speech[i]! / 32768)
+    const said = new Float32Array(count)
+    for (let i = 0; i < count; i++) said[i] = speech[i]! / 32768
     level(said, at)
     meters.voice.add([said, said])
     const played = music?.(at, count)
     if (played) meters.music.add(played)
-    const sum = [0, 1].map((c) => said.map((x, i) => x + (played?.[c]?.[i] ?? 0)))
+    const sum = played ? played.map((pcm) => addedUp(said, pcm)) : [said, said]
     meters.whole.add(sum)
+    peak = Math.max(peak, ...sum.map(largest))
     await write(stream, Buffer.from(inTurns(sum).buffer))
   }
   await voiceFile.close()
@@ -192,14 +193,30 @@ async function addUp(
     voice: meters.voice.powers(),
     music: meters.music.powers(),
     whole: meters.whole.powers(),
+    peak,
   }
+}
+
+/** The largest sample, whichever way it goes. */
+function largest(pcm: Float32Array): number {
+  let most = 0
+  for (let i = 0; i < pcm.length; i++) most = Math.max(most, Math.abs(pcm[i]!))
+  return most
 }
 
 /** Channels of one length as one row of samples that take turns. */
 function inTurns(channels: readonly Float32Array[]): Float32Array {
   const out = new Float32Array(channels.length * (channels[0]?.length ?? 0))
-  channels.forEach((pcm, c) => pcm.forEach((x, i) => (out[i * channels.length + c] = x)))
+  channels.forEach((pcm, c) => {
+    for (let i = 0; i < pcm.length; i++) out[i * channels.length + c] = pcm[i]!
+  })
   return out
+}
+
+function addedUp(one: Float32Array, other: Float32Array): Float32Array {
+  const sum = new Float32Array(one.length)
+  for (let i = 0; i < sum.length; i++) sum[i] = one[i]! + other[i]!
+  return sum
 }
 
 /** Reads each sentence as loud as it is to be; between them there is silence. */
@@ -218,10 +235,11 @@ function levelsOf(spoken: readonly SpokenSpan[]): (pcm: Float32Array, at: number
 /** Plays a bed round and round along its curve, a piece at a time and in order. */
 async function bedMixer({ file, levels }: Bed, curve: readonly CurvePoint[], samples: number) {
   const music = int16View((await readFile(file)).subarray(HEAD_BYTES))
-  const filters = [speechBandFilter(SAMPLE_RATE), speechBandFilter(SAMPLE_RATE)]
+  const dip = [speechBandFilter(SAMPLE_RATE), speechBandFilter(SAMPLE_RATE)] as const
   return (at: number, count: number): [Float32Array, Float32Array] => {
-    const plain = looped(music, levels.loopSamples, at, count)
-    const dipped = plain.map((pcm, c) => filters[c]!(pcm))
+    const [left, right] = looped(music, levels.loopSamples, at, count)
+    const leftDipped = dip[0](left)
+    const rightDipped = dip[1](right)
     for (let from = 0; from < count; from += CURVE_STEP) {
       const to = Math.min(count, from + CURVE_STEP)
       const [here, there] = [from, from + CURVE_STEP].map((i) => musicGains(curve, samples, at + i))
@@ -229,10 +247,11 @@ async function bedMixer({ file, levels }: Bed, curve: readonly CurvePoint[], sam
         const share = (i - from) / CURVE_STEP
         const a = here!.plain + (there!.plain - here!.plain) * share
         const b = here!.dipped + (there!.dipped - here!.dipped) * share
-        for (const c of [0, 1] as const) plain[c][i] = a * plain[c][i]! + b * dipped[c]![i]!
+        left[i] = a * left[i]! + b * leftDipped[i]!
+        right[i] = a * right[i]! + b * rightDipped[i]!
       }
     }
-    return plain
+    return [left, right]
   }
 }
 
@@ -250,69 +269,76 @@ function looped(
   count: number,
 ): [Float32Array, Float32Array] {
   const frames = music.length >> 1
-  const out: [Float32Array, Float32Array] = [new Float32Array(count), new Float32Array(count)]
-  for (let i = 0; i < count; i++) {
-    const here = (at + i) % loop
-    const tail = at + i >= loop ? loop + here : frames
-    for (const c of [0, 1] as const) {
-      const note = here < frames ? music[here * 2 + c]! : 0
-      const rest = tail < frames ? music[tail * 2 + c]! : 0
-      out[c][i] = (note + rest) / 32768
+  const left = new Float32Array(count)
+  const right = new Float32Array(count)
+  let here = at % loop
+  for (let i = 0; i < count; i++, here = here + 1 === loop ? 0 : here + 1) {
+    if (here < frames) {
+      left[i] = music[here * 2]! / 32768
+      right[i] = music[here * 2 + 1]! / 32768
     }
+    const tail = loop + here
+    if (at + i < loop || tail >= frames) continue
+    left[i]! += music[tail * 2]! / 32768
+    right[i]! += music[tail * 2 + 1]! / 32768
   }
-  return out
+  return [left, right]
 }
 
-/** Brings sound from one loudness to another, LUFS; silence stays as it is. */
+/** What is known of sound before it is brought to its loudness. */
+interface Unlevelled {
+  file: string
+  lufs: number
+  /** Its largest sample. */
+  peak: number
+}
+
+/**
+ * Brings sound to a loudness, LUFS; silence stays as it is. A limiter is asked for where peaks are
+ * near the ceiling, and only there: it costs more than all the rest.
+ */
 async function levelled(
-  input: string,
+  sum: Unlevelled,
   out: string,
-  { before, target }: { before: number; target: number },
+  target: number,
   signal?: AbortSignal,
 ): Promise<Loudness> {
-  if (before <= SILENT_LUFS + 1) {
-    await runProgram(
-      'ffmpeg',
-      [
-        '-v',
-        'error',
-        '-nostdin',
-        '-y',
-        '-i',
-        input,
-        '-ac',
-        '2',
-        '-ar',
-        '48000',
-        '-c:a',
-        'pcm_s24le',
-        out,
-      ],
-      signal ? { signal } : {},
-    )
-    return measure(out, signal)
+  const isSilent = sum.lufs <= SILENT_LUFS + 1
+  let gain = isSilent ? 0 : target - sum.lufs
+  const ceiling = 10 ** ((TRUE_PEAK_DBTP - HEADROOM_DB) / 20)
+  if (sum.peak * 10 ** (gain / 20) < ceiling * SURE_OF_PEAKS) {
+    await filteredTo(sum.file, out, [volume(gain)], signal)
+    const loudness = await measure(out, signal)
+    if (loudness.truePeak <= TRUE_PEAK_DBTP - HEADROOM_DB) return loudness
   }
-  let gain = target - before
   for (let round = 0; round < 5; round++) {
-    const ceiling = 10 ** ((TRUE_PEAK_DBTP - HEADROOM_DB) / 20)
     // At four times the rate the limiter sees peaks between samples.
-    const chain = [
-      'aformat=channel_layouts=stereo',
-      `volume=${gain.toFixed(2)}dB`,
-      'aresample=192000',
-      `alimiter=limit=${ceiling.toFixed(4)}:attack=3:release=70:level=false`,
-      'aresample=48000',
-    ].join(',')
-    const half = `${out}.part.wav`
-    await runProgram(
-      'ffmpeg',
-      ['-v', 'error', '-nostdin', '-y', '-i', input, '-af', chain, '-c:a', 'pcm_s24le', half],
-      signal ? { signal } : {},
-    )
-    await rename(half, out)
+    const limiter = `alimiter=limit=${ceiling.toFixed(4)}:attack=3:release=70:level=false`
+    const chain = [volume(gain), 'aresample=192000', limiter, 'aresample=48000']
+    await filteredTo(sum.file, out, chain, signal)
     const lufs = await loudnessOf(out, signal)
     if (Math.abs(lufs - target) <= 0.2) break
     gain += target - lufs
   }
   return measure(out, signal)
+}
+
+const volume = (db: number) => `volume=${db.toFixed(2)}dB`
+
+/** A file through filters, as 24-bit WAV; it is there only when it is whole. */
+async function filteredTo(
+  input: string,
+  out: string,
+  filters: readonly string[],
+  signal?: AbortSignal,
+): Promise<void> {
+  const half = `${out}.part.wav`
+  await runProgram(
+    'ffmpeg',
+    ['-v', 'error', '-nostdin', '-y']
+      .concat(['-i', input, '-af', filters.join(',')])
+      .concat(['-c:a', 'pcm_s24le', half]),
+    signal ? { signal } : {},
+  )
+  await rename(half, out)
 }
