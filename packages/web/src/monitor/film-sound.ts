@@ -1,10 +1,14 @@
 import {
-  bedGain,
-  FILM_LUFS,
-  mixPlan,
-  TAKE_LUFS,
+  curveMoments,
+  musicCurve,
+  musicGains,
+  SPEECH_BAND,
+  SPEECH_LUFS,
   TRUE_PEAK_DBTP,
 } from '@tidy-reel/core/film/sound/mix'
+import { readingLevel } from '@tidy-reel/core/film/sound/reading-level'
+import { spokenSpans } from '@tidy-reel/core/film/sound/spoken-spans'
+import type { Mixing } from '@tidy-reel/core/style/film-choices'
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
 import type { Timeline } from '@tidy-reel/core/timeline/timeline'
 import type { BedFacts } from '@tidy-reel/core/views/episode'
@@ -15,6 +19,7 @@ export interface FilmSound {
   film: Timeline
   takes: Record<string, { hash: string }>
   bed: BedFacts | null
+  mixing: Mixing
 }
 
 export interface SoundDeck {
@@ -35,7 +40,7 @@ export interface SoundDeck {
 
 const AHEAD_SECONDS = 6
 const LOOK_MS = 400
-const FADE_STEP = SAMPLE_RATE / 20
+const FADE_STEP = SAMPLE_RATE / 40
 /** Sounds at other speeds are taken for a look through, not for listening. */
 const AUDIBLE = { slowest: 0.5, fastest: 2 }
 
@@ -43,6 +48,8 @@ const AUDIBLE = { slowest: 0.5, fastest: 2 }
 export function soundDeck(): SoundDeck {
   let context: AudioContext | undefined
   let out: AudioNode | undefined
+  /** From the loudness things are mixed at to the film's. */
+  let loudness: AudioParam | undefined
   let sources: AudioScheduledSourceNode[] = []
   let looking = 0
   const buffers = new Map<string, Promise<AudioBuffer | undefined>>()
@@ -51,7 +58,6 @@ export function soundDeck(): SoundDeck {
     if (context) return context
     context = new AudioContext({ sampleRate: SAMPLE_RATE, latencyHint: 'interactive' })
     const level = context.createGain()
-    level.gain.value = 10 ** ((FILM_LUFS - TAKE_LUFS) / 20)
     const limit = new DynamicsCompressorNode(context, {
       threshold: TRUE_PEAK_DBTP - 2,
       knee: 0,
@@ -61,6 +67,7 @@ export function soundDeck(): SoundDeck {
     })
     level.connect(limit).connect(context.destination)
     out = level
+    loudness = level.gain
     return context
   }
   const buffer = (address: string) => {
@@ -103,23 +110,33 @@ export function soundDeck(): SoundDeck {
     sources.push(source)
   }
 
-  function startBed(sounding: AudioContext, { film, bed }: FilmSound, from: number, begun: number) {
+  /** The bed twice, as it is and without the speech's band, each along its gain (`musicCurve`). */
+  function startBed(sounding: AudioContext, sound: FilmSound, from: number, begun: number) {
+    const { film, bed, takes, mixing } = sound
     if (!bed) return
-    const plan = mixPlan(film.samples, TAKE_LUFS, bed.lufs)
-    const gain = sounding.createGain()
-    gain.connect(out!)
-    gain.gain.setValueAtTime(bedGain(plan, from), begun)
-    for (const [start, end] of [
-      [0, plan.fadeInSamples],
-      [film.samples - plan.fadeOutSamples, film.samples],
-    ] as const)
-      for (let at = Math.max(from, start); at <= end; at += FADE_STEP)
-        gain.gain.linearRampToValueAtTime(bedGain(plan, at), begun + seconds(at - from))
+    const spoken = spokenSpans(film.scenes, (id) => id in takes)
+    const curve = musicCurve(film.samples, spoken, bed, mixing)
+    const [plain, dipped] = [sounding.createGain(), sounding.createGain()]
+    const { hz, q, db } = SPEECH_BAND
+    const band = new BiquadFilterNode(sounding, { type: 'peaking', frequency: hz, Q: q, gain: db })
+    plain.connect(out!)
+    band.connect(dipped).connect(out!)
+    const set = (at: number) => {
+      const gains = musicGains(curve, film.samples, at)
+      const when = begun + seconds(at - from)
+      plain.gain.linearRampToValueAtTime(gains.plain, when)
+      dipped.gain.linearRampToValueAtTime(gains.dipped, when)
+    }
+    const now0 = musicGains(curve, film.samples, from)
+    plain.gain.setValueAtTime(now0.plain, begun)
+    dipped.gain.setValueAtTime(now0.dipped, begun)
+    for (const at of curveMoments(curve, film.samples, FADE_STEP)) if (at > from) set(at)
     const place0 = Math.floor(from / bed.loopSamples)
     void buffer(bedSound(bed.hash)).then((came) => {
       if (!came) return
       for (let round = Math.max(0, place0 - 1); round * bed.loopSamples < film.samples; round++)
-        place(sounding, came, round * bed.loopSamples, from, begun, 1, gain)
+        for (const into of [plain, band])
+          place(sounding, came, round * bed.loopSamples, from, begun, 1, into)
     })
   }
 
@@ -143,12 +160,19 @@ export function soundDeck(): SoundDeck {
       stop()
       const sounding = open()
       void sounding.resume()
+      if (loudness) loudness.value = 10 ** ((sound.mixing.lufs - SPEECH_LUFS) / 20)
       const begun = sounding.currentTime + 0.06
       if (rate < AUDIBLE.slowest || rate > AUDIBLE.fastest) return now()
       const asked = new Set<string>()
+      const voiceAt = (i: number) => {
+        const gain = 10 ** (readingLevel(sound.film.scenes, i) / 20)
+        const node = new GainNode(sounding, { gain })
+        node.connect(out!)
+        return node
+      }
       const look = () => {
         const at = from + (sounding.currentTime - begun) * rate * SAMPLE_RATE
-        for (const scene of sound.film.scenes) {
+        for (const [i, scene] of sound.film.scenes.entries()) {
           if (scene.speechEnd <= Math.max(from, at) || asked.has(scene.id)) continue
           if (scene.speechStart > at + AHEAD_SECONDS * SAMPLE_RATE) break
           asked.add(scene.id)
@@ -159,7 +183,7 @@ export function soundDeck(): SoundDeck {
               (came) =>
                 came &&
                 turn === looking &&
-                place(sounding, came, scene.speechStart, from, begun, rate, out!),
+                place(sounding, came, scene.speechStart, from, begun, rate, voiceAt(i)),
             )
         }
       }

@@ -49,6 +49,7 @@ const player = usePlayer(() => ({
   film: episode.film,
   takes: episode.data.takes,
   bed: episode.data.bed,
+  mixing: episode.document.mixing,
 }))
 const sheet = useSheet(episode, player)
 const { rows, row, scene, cursor, selectedIds, shot, writing } = sheet

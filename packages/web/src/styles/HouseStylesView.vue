@@ -4,6 +4,7 @@ import { computed, nextTick, onMounted, ref, useTemplateRef } from 'vue'
 import { apply } from '@tidy-reel/core/document/apply'
 import { changedParts, STYLE_PARTS, styleOf } from '@tidy-reel/core/document/style-parts'
 import { FACES, PLAIN_FACE } from '@tidy-reel/core/style/faces'
+import { PLAIN_MIXING } from '@tidy-reel/core/style/film-choices'
 import type { HouseStyle } from '@tidy-reel/core/style/house-style'
 import { SUPER_LOOKS } from '@tidy-reel/core/style/lettering'
 import { missingLetters } from '@tidy-reel/core/style/own-face'
@@ -27,7 +28,12 @@ const styles = useStyles()
 const { shipped, own, chosen, chosenId, fault, removed, saving } = styles
 const preview = useStylePreview(() => chosen.value)
 const { view, shows, shape, plan, film, marked, proxies } = preview
-const player = usePlayer(() => ({ film: film.value, takes: view.value?.takes ?? {}, bed: null }))
+const player = usePlayer(() => ({
+  film: film.value,
+  takes: view.value?.takes ?? {},
+  bed: null,
+  mixing: view.value?.document.mixing ?? PLAIN_MIXING,
+}))
 const guides = ref(false)
 const file = useTemplateRef<HTMLInputElement>('file')
 const said = ref('')

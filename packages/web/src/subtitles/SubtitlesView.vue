@@ -69,6 +69,7 @@ const player = usePlayer(() => ({
   film: episode.film,
   takes: episode.data.takes,
   bed: episode.data.bed,
+  mixing: episode.document.mixing,
 }))
 onBeforeUnmount(() => player.stop())
 const guides = ref(false)

@@ -5,6 +5,7 @@ import { SAMPLE_RATE } from '../../time/time.ts'
 import {
   bedLoudness,
   type BedLevels,
+  curveMoments,
   fadeOf,
   musicCurve,
   musicGains,
@@ -132,6 +133,26 @@ describe('musicGains', () => {
       plain: 0,
       dipped: 10 ** ((SPEECH_LUFS - 22 + 32) / 20),
     })
+  })
+  it('are within half a decibel of straight lines between their moments', () => {
+    fc.assert(
+      fc.property(film, ({ curve, length }) => {
+        fc.pre(length > seconds(6))
+        const moments = curveMoments(curve, length, seconds(0.025))
+        const gain = (at: number) => {
+          const { plain, dipped } = musicGains(curve, length, at)
+          return plain + dipped
+        }
+        const loudest = Math.max(...moments.map(gain))
+        moments.slice(1).forEach((to, i) => {
+          const from = moments[i]!
+          const [line, own] = [(gain(from) + gain(to)) / 2, gain((from + to) / 2)]
+          const most = Math.max(gain(from), gain(to))
+          expect(Math.abs(line - own)).toBeLessThanOrEqual(0.06 * most + 0.001 * loudest)
+        })
+      }),
+      { numRuns: 40 },
+    )
   })
   it('rise and fall within a film of a tenth of a second', () => {
     for (const at of [0, 1000, 2400, 4800]) expect(fadeOf(4800, at)).toBeLessThanOrEqual(1)

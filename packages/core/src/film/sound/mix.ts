@@ -161,11 +161,39 @@ function firstAfter(points: readonly CurvePoint[], at: number): number {
   return low
 }
 
-/** A film's own rise and fall, as a factor: of a short one a quarter and a half at most. */
+/** Of a short film a quarter and a half at most. */
+const fadeSamples = (length: number): [rise: number, fall: number] => [
+  Math.min(length >> 2, samples(FADE_IN_SECONDS)),
+  Math.min(length >> 1, samples(FADE_OUT_SECONDS)),
+]
+
+/** A film's own rise and fall, as a factor. */
 export function fadeOf(length: number, at: number): number {
-  const rise = Math.min(length >> 2, samples(FADE_IN_SECONDS))
-  const fall = Math.min(length >> 1, samples(FADE_OUT_SECONDS))
+  const [rise, fall] = fadeSamples(length)
   return Math.min(halfCosine((at + 1) / rise), halfCosine((length - at) / fall))
+}
+
+const isStill = (a: CurvePoint, b: CurvePoint) => a.db === b.db && a.dip === b.dip
+
+/**
+ * Moments between which the music's gain goes in straight lines, near enough for an ear: its points
+ * and, where it moves, every so many samples between them.
+ */
+export function curveMoments(
+  points: readonly CurvePoint[],
+  length: number,
+  step: number,
+): number[] {
+  const [rise, fall] = fadeSamples(length)
+  const ends = [0, rise, length - fall, length]
+  const moving = points.flatMap((point, i): [number, number][] => {
+    const next = points[i + 1]
+    return next && !isStill(point, next) ? [[point.at, next.at]] : []
+  })
+  const moments = new Set([...ends, ...points.map(({ at }) => at)])
+  for (const [from, to] of [...moving, [0, rise], [length - fall, length]] as const)
+    for (let at = from; at < to; at += step) moments.add(Math.round(at))
+  return [...moments].filter((at) => at >= 0 && at <= length).sort((a, b) => a - b)
 }
 
 /**
