@@ -9,6 +9,7 @@ import type { Mood } from '@tidy-reel/core/style/film-choices'
 import { clockText } from '@tidy-reel/core/time/time'
 import type { VoiceView } from '@tidy-reel/core/views/speech'
 import { speechApi } from '../api/speech.ts'
+import { MOOD_CHOICES } from '../sound/mood-choices.ts'
 
 const props = defineProps<{
   /** What the film is set to. */
@@ -17,13 +18,6 @@ const props = defineProps<{
   seconds: number
 }>()
 defineEmits<{ run: [command: Command]; sheet: [] }>()
-const MOODS: { value: Mood; label: string }[] = [
-  { value: 'calm', label: 'calm: slow piano' },
-  { value: 'warm', label: 'warm: folk guitar' },
-  { value: 'bright', label: 'bright: light band' },
-  { value: 'solemn', label: 'solemn: strings' },
-  { value: 'none', label: 'no music' },
-]
 const voices = ref<VoiceView[]>([])
 onMounted(
   async () =>
@@ -85,7 +79,7 @@ const near = computed(() => {
       :model-value="film.mood"
       @update:model-value="(mood: Mood) => $emit('run', { type: 'setMood', mood })"
     >
-      <ElOption v-for="mood in MOODS" :key="mood.value" :value="mood.value" :label="mood.label" />
+      <ElOption v-for="[mood, label] in MOOD_CHOICES" :key="mood" :value="mood" :label="label" />
     </ElSelect>
   </div>
   <ElButton type="primary" :disabled="!parsed.scenes.length" @click="$emit('sheet')"

@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import type { Flag } from '@tidy-reel/core/checks/flags'
-import { certain, lastOf } from '@tidy-reel/core/faults/certain'
+import { lastOf } from '@tidy-reel/core/faults/certain'
 import type { TakeFacts, Timeline } from '@tidy-reel/core/timeline/timeline'
+import FilmTrack from '../monitor/FilmTrack.vue'
 import FilmMapScenes from './FilmMapScenes.vue'
 
 const props = defineProps<{
@@ -13,21 +14,7 @@ const props = defineProps<{
   takes: Readonly<Record<string, TakeFacts>>
 }>()
 const emit = defineEmits<{ go: [sample: number] }>()
-const track = ref<HTMLElement>()
 const share = (sample: number) => `${(100 * sample) / Math.max(1, props.film.samples)}%`
-/** Headings, each as wide at most as its chapter is long. */
-const chapters = computed(() =>
-  props.film.chapters.map(({ title, startSample }, i) => ({
-    title,
-    startSample,
-    style: {
-      left: share(startSample),
-      maxWidth: share(
-        (props.film.chapters[i + 1]?.startSample ?? props.film.samples) - startSample,
-      ),
-    },
-  })),
-)
 /** One mark for each run of selected scenes. */
 const marked = computed(() => {
   const wanted = new Set(props.selected)
@@ -39,72 +26,22 @@ const marked = computed(() => {
   }
   return runs.map(({ from, to }) => ({ left: share(from), width: share(to - from) }))
 })
-
-/** Pressed or dragged, the player goes where the pointer is. */
-function point(event: PointerEvent) {
-  if (event.type === 'pointermove' && !(event.buttons & 1)) return
-  if (event.type === 'pointerdown') certain(track.value).setPointerCapture(event.pointerId)
-  const box = certain(track.value).getBoundingClientRect()
-  emit('go', Math.min(1, Math.max(0, (event.clientX - box.left) / box.width)) * props.film.samples)
-}
 </script>
 
 <template>
-  <nav aria-label="The whole film" class="film-map">
-    <div ref="track" class="track" @pointerdown="point" @pointermove="point">
-      <FilmMapScenes :film="film" :flags="flags" :takes="takes" />
-      <span
-        v-for="{ title, startSample, style } in chapters"
-        :key="startSample"
-        class="chapter serif"
-        :style="style"
-        :title="title"
-        >{{ title }}</span
-      >
+  <FilmTrack label="The whole film" :film :at @go="(sample) => emit('go', sample)">
+    <FilmMapScenes :film="film" :flags="flags" :takes="takes" />
+    <template #over>
       <span v-for="(run, i) in marked" :key="i" class="on" :style="run" />
-      <span class="head" :style="{ left: share(at) }" />
-    </div>
-  </nav>
+    </template>
+  </FilmTrack>
 </template>
 
 <style scoped>
-.film-map {
-  padding: 24px 20px 8px;
-  user-select: none;
-}
-.track {
-  height: 40px;
-  position: relative;
-  background: var(--deep);
-  cursor: pointer;
-  touch-action: none;
-}
-.chapter {
-  position: absolute;
-  top: -21px;
-  font-size: 12.5px;
-  line-height: 16px;
-  color: var(--soft);
-  border-left: 1px solid var(--soft);
-  padding-left: 5px;
-  white-space: nowrap;
-  pointer-events: none;
-  box-sizing: border-box;
-  overflow: hidden;
-  text-overflow: ellipsis;
-}
 .on {
   position: absolute;
   top: 24px;
   height: 4px;
-  background: var(--blue);
-  pointer-events: none;
-}
-.head {
-  position: absolute;
-  top: -4px;
-  bottom: -4px;
-  width: 2px;
   background: var(--blue);
   pointer-events: none;
 }

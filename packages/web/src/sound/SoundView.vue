@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, onMounted, ref, useTemplateRef, watch } from 'vue'
 import type { Command } from '@tidy-reel/core/document/command'
+import { LEAST_BELOW_SPEECH_DB } from '@tidy-reel/core/film/sound/mix'
 import { baseOf } from '@tidy-reel/core/speech/language'
 import type { Pronunciation } from '@tidy-reel/core/text/pronunciation'
 import { clockText, SAMPLE_RATE } from '@tidy-reel/core/time/time'
@@ -12,12 +13,16 @@ import { drawingSteps } from '../controls/drawing-steps.ts'
 import MenuButton from '../controls/MenuButton.vue'
 import { saveFrom } from '../controls/save-text.ts'
 import { useEpisode } from '../episode/episode-store.ts'
+import type { FilmSound } from '../monitor/film-sound.ts'
 import CompareStrip from './CompareStrip.vue'
+import FilmMix from './FilmMix.vue'
+import MixPanel from './MixPanel.vue'
 import PronunciationPanel from './PronunciationPanel.vue'
 import SceneVoicePanel from './SceneVoicePanel.vue'
 import SpeakingPanel from './SpeakingPanel.vue'
 import { type SpokenScene, spokenScenes } from './spoken-scenes.ts'
 import SpokenScenes from './SpokenScenes.vue'
+import { useMix } from './use-mix.ts'
 import { useSay } from './use-say.ts'
 import { useVoices } from './use-voices.ts'
 import VoiceList from './VoiceList.vue'
@@ -36,7 +41,10 @@ const episode = useEpisode()
 const drawn = drawingSteps(3)
 const id = episode.data.id
 const { byId, voices, shown, languages, accents, filter, favourites, like, fault } = useVoices('en')
-const { saying, heard, problem, say } = useSay()
+const { saying, heard, problem, say, stop: hush } = useSay()
+const mix = useTemplateRef<InstanceType<typeof FilmMix>>('mix')
+/** One thing is heard at a time. */
+watch(saying, (key) => key && mix.value?.stop())
 const document = computed(() => episode.document)
 const pronunciations = computed(() => episode.sayRequest({ text: '' }).pronunciations ?? [])
 const scenes = computed(() =>
@@ -58,7 +66,7 @@ const speakers = computed(() => [
 /**
  * Voices to choose from where the list is not: those of the film's language, and the ones liked.
  */
-const near = computed(() => {
+const nearVoices = computed(() => {
   const language = baseOf(byId.value.get(document.value.voice)?.language ?? 'en')
   return voices.value.filter(
     (voice) => baseOf(voice.language) === language || favourites.value.includes(voice.id),
@@ -67,6 +75,23 @@ const near = computed(() => {
 const compared = ref<string[]>([])
 const side = computed(() => compared.value.flatMap((one) => byId.value.get(one) ?? []))
 const spoken = computed(() => scenes.value.filter(({ seconds }) => seconds !== undefined).length)
+const sound = computed((): FilmSound => ({
+  film: episode.film,
+  takes: episode.data.takes,
+  bed: episode.data.bed,
+  mixing: document.value.mixing,
+}))
+/** A film of before its music was made has none yet. */
+onMounted(() => {
+  const { bed } = episode.data
+  if (!bed && document.value.mood !== 'none' && spoken.value) void episode.prepare(false)
+})
+const { below } = useMix(() => sound.value)
+const near = computed(() =>
+  scenes.value.flatMap(({ id: one, number }) =>
+    (below.value.get(one) ?? LEAST_BELOW_SPEECH_DB) < LEAST_BELOW_SPEECH_DB - 0.05 ? [number] : [],
+  ),
+)
 const saved = computed(
   () =>
     Object.values(episode.data.takes).reduce((sum, take) => sum + (take.saved ?? 0), 0) /
@@ -215,7 +240,7 @@ function step(by: number) {
         v-if="scene && planned && drawn >= 2"
         :scene
         :film="planned"
-        :voices="near"
+        :voices="nearVoices"
         :speaking="!!episode.preparing && episode.preparing.step !== 'done'"
         :takes-of="(sceneId) => speechApi.sceneTakes(id, sceneId)"
         :saying
@@ -226,6 +251,14 @@ function step(by: number) {
             say(key, kind === 'recorded' ? episode.sayRequest({ text }, { take: hash }) : { hash })
         "
       />
+      <MixPanel
+        v-if="drawn >= 3"
+        :mood="document.mood"
+        :mixing="document.mixing"
+        :near
+        @set="(set) => run({ type: 'setMixing', set })"
+        @mood="(mood) => run({ type: 'setMood', mood })"
+      />
       <SpeakingPanel
         v-if="drawn >= 3"
         :speaking="document.speaking"
@@ -233,7 +266,7 @@ function step(by: number) {
         :saved
         :noises
         :speakers
-        :voices="near"
+        :voices="nearVoices"
         :saying
         :heard
         @set="(set) => run({ type: 'setSpeaking', set })"
@@ -253,6 +286,15 @@ function step(by: number) {
         "
       />
     </aside>
+    <FilmMix
+      v-if="spoken && drawn >= 2"
+      ref="mix"
+      class="foot"
+      :sound
+      :selected="scene?.id ?? ''"
+      @select="(one) => (episode.selected = one)"
+      @play="hush"
+    />
   </div>
 </template>
 
@@ -260,7 +302,11 @@ function step(by: number) {
 .sound {
   display: grid;
   grid-template-columns: 300px minmax(0, 1fr) 320px;
+  grid-template-rows: minmax(0, 1fr) auto;
   min-height: 0;
+}
+.foot {
+  grid-column: 1 / 4;
 }
 main {
   display: flex;

@@ -1,6 +1,13 @@
 <script setup lang="ts">
 import { ElInputNumber } from 'element-plus'
-import { DIALS, MOODS, RHYTHMS, TRANSITIONS } from '@tidy-reel/core/style/film-choices'
+import {
+  DIALS,
+  FILM_TARGETS,
+  MOODS,
+  PLAIN_MIXING,
+  RHYTHMS,
+  TRANSITIONS,
+} from '@tidy-reel/core/style/film-choices'
 import type { FilmDefaults } from '@tidy-reel/core/style/house-style'
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
 import { useMakerStyles } from '../pictures/use-maker-styles.ts'
@@ -29,6 +36,26 @@ const seconds = () => (props.film.transition?.samples ?? 0) / SAMPLE_RATE
       :value="film.mood"
       :choices="named(MOODS)"
       @change="(mood) => emit('change', { mood })"
+    />
+    <span>Below the voice</span>
+    <span
+      ><ElInputNumber
+        :model-value="film.below ?? PLAIN_MIXING.below"
+        :min="6"
+        :max="40"
+        size="small"
+        aria-label="Decibels the music lies below the voice"
+        controls-position="right"
+        @change="(below) => below && emit('change', { below })"
+      />
+      dB</span
+    >
+    <span>Loudness</span>
+    <ChoiceField
+      label="Loudness"
+      :value="film.lufs ?? PLAIN_MIXING.lufs"
+      :choices="FILM_TARGETS.map((lufs) => [lufs, `${String(lufs).replace('-', '−')} LUFS`])"
+      @change="(lufs) => emit('change', { lufs })"
     />
     <span>Pictures change</span>
     <ChoiceField

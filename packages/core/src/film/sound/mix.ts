@@ -167,6 +167,10 @@ const fadeSamples = (length: number): [rise: number, fall: number] => [
   Math.min(length >> 1, samples(FADE_OUT_SECONDS)),
 ]
 
+/** Decibels the music lies below what is said; the film's fades left aside. */
+export const belowSpeech = (points: readonly CurvePoint[], bed: BedLevels, span: SpokenSpan) =>
+  span.lufs - onCurve(points, span.start).db - bedLoudness(bed, span)
+
 /** A film's own rise and fall, as a factor. */
 export function fadeOf(length: number, at: number): number {
   const [rise, fall] = fadeSamples(length)

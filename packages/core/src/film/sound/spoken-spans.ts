@@ -11,7 +11,7 @@ import { readingLevel } from './reading-level.ts'
 export const spokenSpans = (
   scenes: readonly TimelineScene[],
   isHeard: (sceneId: string) => boolean,
-): SpokenSpan[] =>
+): (SpokenSpan & { sceneId: string })[] =>
   scenes.flatMap((scene, i) => {
     if (!isHeard(scene.id) || scene.speechEnd <= scene.speechStart) return []
     const lufs = SPEECH_LUFS + readingLevel(scenes, i)
@@ -19,5 +19,5 @@ export const spokenSpans = (
     // What a voice's clock tells of its words may reach out of the take, and never counts there.
     const start = Math.max(scene.speechStart, first?.start ?? scene.speechStart)
     const end = Math.min(scene.speechEnd, last?.end ?? scene.speechEnd)
-    return [{ start, end: Math.max(start + 1, end), lufs }]
+    return [{ sceneId: scene.id, start, end: Math.max(start + 1, end), lufs }]
   })

@@ -1,0 +1,105 @@
+<script setup lang="ts">
+import { ElInputNumber, ElOption, ElSelect } from 'element-plus'
+import { computed } from 'vue'
+import { LEAST_BELOW_SPEECH_DB } from '@tidy-reel/core/film/sound/mix'
+import { FILM_TARGETS, type Mixing, type Mood } from '@tidy-reel/core/style/film-choices'
+import { MOOD_CHOICES } from './mood-choices.ts'
+
+/** How music and voice stand to each other. */
+const props = defineProps<{
+  mood: Mood
+  mixing: Mixing
+  /** Scenes under which the music comes nearer than it should, as they are numbered. */
+  near: readonly number[]
+}>()
+const emit = defineEmits<{ set: [set: Partial<Mixing>]; mood: [mood: Mood] }>()
+const TARGET_NAMES: Record<Mixing['lufs'], string> = {
+  [-14]: '−14 LUFS, large video sites',
+  [-16]: '−16 LUFS, some others',
+  [-23]: '−23 LUFS, broadcast (EBU R 128)',
+}
+const isNear = computed(() => props.mixing.below < LEAST_BELOW_SPEECH_DB)
+</script>
+
+<template>
+  <section aria-label="Music and voice">
+    <h2 class="serif">Music and voice</h2>
+    <div class="fields">
+      <label for="mix-mood">Music</label>
+      <ElSelect id="mix-mood" :model-value="mood" @change="(chosen: Mood) => emit('mood', chosen)"
+        ><ElOption v-for="[name, label] in MOOD_CHOICES" :key="name" :value="name" :label
+      /></ElSelect>
+      <template v-if="mood !== 'none'">
+        <label for="mix-below">Under voice</label>
+        <span
+          ><ElInputNumber
+            id="mix-below"
+            :model-value="mixing.below"
+            :min="6"
+            :max="40"
+            :step="1"
+            aria-label="Decibels the music lies below the voice"
+            controls-position="right"
+            @change="(below) => below && emit('set', { below })"
+          />
+          dB</span
+        >
+        <label for="mix-rise">In pauses</label>
+        <span
+          ><ElInputNumber
+            id="mix-rise"
+            :model-value="mixing.rise"
+            :min="0"
+            :max="15"
+            :step="1"
+            aria-label="Decibels the music rises where nobody speaks"
+            controls-position="right"
+            @change="(rise) => rise !== undefined && rise !== null && emit('set', { rise })"
+          />
+          dB more</span
+        >
+      </template>
+      <label for="mix-lufs">Film</label>
+      <ElSelect
+        id="mix-lufs"
+        :model-value="mixing.lufs"
+        @change="(lufs: Mixing['lufs']) => emit('set', { lufs })"
+        ><ElOption
+          v-for="lufs in FILM_TARGETS"
+          :key="lufs"
+          :value="lufs"
+          :label="TARGET_NAMES[lufs]"
+      /></ElSelect>
+    </div>
+    <p v-if="mood !== 'none' && isNear" class="red">
+      Nearer than {{ LEAST_BELOW_SPEECH_DB }} dB words are lost to who hears badly (WCAG 2.2 asks
+      for {{ LEAST_BELOW_SPEECH_DB }}).
+    </p>
+    <p v-else-if="near.length" class="red">
+      Nearer than {{ LEAST_BELOW_SPEECH_DB }} dB at
+      {{ near.length === 1 ? `scene ${near[0]}` : `scenes ${near.join(', ')}` }}.
+    </p>
+  </section>
+</template>
+
+<style scoped>
+section {
+  padding: 14px 16px;
+  display: grid;
+  gap: 12px;
+  border-bottom: 1px solid var(--hair);
+}
+h2 {
+  font-size: 17px;
+  font-weight: 600;
+}
+.fields {
+  display: grid;
+  grid-template-columns: 78px minmax(0, 1fr);
+  gap: 7px 10px;
+  align-items: center;
+}
+.fields :deep(.el-input-number) {
+  width: 84px;
+}
+</style>

@@ -1,0 +1,101 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { type CurvePoint, fadeOf, onCurve } from '@tidy-reel/core/film/sound/mix'
+import { LEVELS_A_SECOND } from '@tidy-reel/core/speech/levels'
+import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
+import type { Timeline } from '@tidy-reel/core/timeline/timeline'
+import FilmTrack from '../monitor/FilmTrack.vue'
+
+/** Voice and music of the whole film: how loud each is, and where the music steps aside. */
+const props = defineProps<{
+  film: Timeline
+  at: number
+  curve: readonly CurvePoint[]
+  /** Where the music lies under a voice, in decibels of gain: the foot of its rise. */
+  foot: number
+}>()
+const emit = defineEmits<{ go: [sample: number] }>()
+/** Columns it is drawn in; finer than most screens, coarser than a film. */
+const COLUMNS = 1200
+const VOICE_HEIGHT = 44
+const MUSIC_HEIGHT = 28
+/** Decibels of rise that fill the music's lane. */
+const RANGE_DB = 18
+
+const columns = computed(() =>
+  Array.from({ length: COLUMNS }, (_, i) => (i * props.film.samples) / COLUMNS),
+)
+const voice = computed(() => {
+  const loudest = new Uint8Array(COLUMNS)
+  const step = SAMPLE_RATE / LEVELS_A_SECOND
+  for (const { levels = '', speechStart } of props.film.scenes)
+    for (let i = 0; i < levels.length; i++) {
+      const column = Math.floor(((speechStart + i * step) * COLUMNS) / props.film.samples)
+      const level = Number(levels[i])
+      if (level > (loudest[column] ?? 0)) loudest[column] = level
+    }
+  return [...loudest]
+    .map((level, x) => {
+      const half = (level / 9) * (VOICE_HEIGHT / 2 - 1)
+      return level ? `M${x} ${VOICE_HEIGHT / 2 - half}V${VOICE_HEIGHT / 2 + half}` : ''
+    })
+    .join('')
+})
+const music = computed(() => {
+  if (!props.curve.length) return ''
+  const heights = columns.value.map((at) => {
+    const { db } = onCurve(props.curve, at)
+    const fade = 20 * Math.log10(fadeOf(props.film.samples, at) + 1e-6)
+    const share = (db + fade - props.foot + RANGE_DB / 3) / RANGE_DB
+    return MUSIC_HEIGHT * (1 - Math.min(1, Math.max(0, share)))
+  })
+  return `M0 ${MUSIC_HEIGHT}${heights.map((y, x) => `L${x} ${y.toFixed(1)}`).join('')}V${MUSIC_HEIGHT}Z`
+})
+</script>
+
+<template>
+  <FilmTrack
+    class="mix"
+    label="Voice and music of the whole film"
+    :film
+    :at
+    @go="(sample) => emit('go', sample)"
+  >
+    <svg :viewBox="`0 0 ${COLUMNS} ${VOICE_HEIGHT}`" preserveAspectRatio="none" class="voice">
+      <path :d="voice" />
+    </svg>
+    <svg :viewBox="`0 0 ${COLUMNS} ${MUSIC_HEIGHT}`" preserveAspectRatio="none" class="music">
+      <path :d="music" />
+    </svg>
+  </FilmTrack>
+</template>
+
+<style scoped>
+.mix {
+  --track-height: 76px;
+}
+svg {
+  position: absolute;
+  left: 0;
+  width: 100%;
+  pointer-events: none;
+}
+.voice {
+  top: 2px;
+  height: 44px;
+}
+.voice path {
+  stroke: var(--ink);
+  stroke-width: 1;
+  opacity: 0.75;
+  vector-effect: non-scaling-stroke;
+}
+.music {
+  bottom: 0;
+  height: 28px;
+}
+.music path {
+  fill: var(--soft);
+  opacity: 0.55;
+}
+</style>
