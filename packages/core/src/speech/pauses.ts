@@ -22,22 +22,30 @@ type SilentSpan = readonly [from: number, to: number]
  * @param pauses in order, in samples
  * @param noises breaths and fillers, in order; taken out only where there is a longest silence
  * @param longest samples of silence left at the most; undefined: all stay
+ * @param least   samples of each of `pauses` at the least
  */
 export function paced(
   pcm: Float32Array,
   pauses: readonly SilentSpan[],
   noises: readonly SilentSpan[],
-  { factor, longest }: { factor: number; longest: number | undefined },
+  {
+    factor,
+    longest,
+    least = [],
+  }: { factor: number; longest: number | undefined; least?: readonly number[] },
 ): Retimed {
-  const wished = (samples: number) =>
-    Math.min(samples < SHORTEST ? samples : Math.round(samples * factor), longest ?? Infinity)
+  const wished = (samples: number, pause = -1) =>
+    Math.min(
+      Math.max(samples < SHORTEST ? samples : Math.round(samples * factor), least[pause] ?? 0),
+      longest ?? Infinity,
+    )
   const out =
     longest === undefined
       ? []
       : noises.filter(([from, to]) => from >= 0 && to <= pcm.length && to > from)
   const silent = pauses
-    .flatMap((pause) => without(pause, out))
-    .map(([from, to]) => ({ from, to, length: wished(to - from) }))
+    .flatMap((pause, i) => without(pause, out).map(([from, to]) => ({ from, to, i })))
+    .map(({ from, to, i }) => ({ from, to, length: wished(to - from, i) }))
   return retimed(
     pcm,
     [...silent, ...out.map(([from, to]) => ({ from, to, length: 0 }))].sort(

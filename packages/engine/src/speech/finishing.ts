@@ -1,7 +1,7 @@
 import type { Finish } from '@tidy-reel/core/document/voicing'
 
 /** Raised when a finish changes, so that earlier takes are made anew. */
-export const FINISHING = 6
+export const FINISHING = 7
 
 /**
  * What a voice goes through, as ffmpeg filters, at 48 kHz. The engines' 16 kHz sound ends at 8 kHz:
@@ -12,7 +12,6 @@ const CHAINS: Record<Finish, string[]> = {
   plain: [],
   documentary: [
     'highpass=f=70',
-    'equalizer=f=170:t=q:w=1:g=2',
     'equalizer=f=420:t=q:w=1.2:g=-1.5',
     'equalizer=f=3000:t=q:w=1.4:g=2',
     'aexciter=amount=0.9:drive=5:blend=0:freq=5500:ceil=12000',
@@ -42,12 +41,18 @@ const CHAINS: Record<Finish, string[]> = {
 }
 
 /**
- * ffmpeg's filters for a finish; the sound comes in at any rate and goes out at 48 kHz. `tempo` 1
- * leaves its pace.
+ * ffmpeg's filters for a finish; the sound comes in at any rate and goes out at 48 kHz.
+ *
+ * @param tempo  1 leaves its pace
+ * @param boomDb what the voice has too much of below 260 Hz; `plain` leaves it
  */
-export const finishFilters = (finish: Finish, tempo = 1): string =>
+export const finishFilters = (
+  finish: Finish,
+  { tempo = 1, boomDb = 0 }: { tempo?: number; boomDb?: number | undefined } = {},
+): string =>
   [
     'aresample=48000',
     ...(tempo === 1 ? [] : [`atempo=${tempo.toFixed(4)}`]),
+    ...(boomDb && finish !== 'plain' ? [`equalizer=f=180:t=o:w=1.4:g=${-boomDb}`] : []),
     ...CHAINS[finish],
   ].join(',')

@@ -11,7 +11,7 @@ import { TAKE_LUFS } from '@tidy-reel/core/film/sound/mix'
 import { foreignLanguage } from '@tidy-reel/core/speech/language'
 import { spokenText } from '@tidy-reel/core/text/spoken'
 import { wordsOf } from '@tidy-reel/core/text/written-words'
-import { ebur128, probe, silencesOf } from '../test/media-facts.ts'
+import { ebur128, filterLog, probe, silencesOf } from '../test/media-facts.ts'
 import { TINY_RATE, TINY_STEP, writeTinyModel } from '../test/tiny-model.ts'
 import { speakRaw } from './engines.ts'
 import { knownTake, type SpeechPlace, spokenBy, takeHash, takeOf } from './take.ts'
@@ -62,6 +62,27 @@ describe('takeOf', () => {
       expect(Math.abs(near[0] / 48_000 - from)).toBeLessThanOrEqual(0.02)
       expect(Math.abs(near[1] / 48_000 - to)).toBeLessThanOrEqual(0.02)
     }
+  })
+  it.each(['flite-slt', 'espeak-gb'])(
+    'pauses at marks as common practice does (0.25 s at a comma, 0.4 s at a colon), by ffmpeg silencedetect: %s',
+    async (voice) => {
+      const text = 'The lamp burned all night, and the keeper slept: nobody had seen a ship.'
+      const take = await takeOf(place, { text, voice, speed: 1 })
+      const lengths = silencesOf(take.file, '-40dB', 0.15).map(([from, to]) => to - from)
+      expect(lengths).toHaveLength(2)
+      for (const [i, wanted] of [0.25, 0.4].entries())
+        expect(Math.abs(lengths[i]! - wanted)).toBeLessThan(0.08)
+    },
+  )
+  it('takes from a voice what booms: no more than 11 dB more at 120 to 260 Hz than at 400 to 500, by ffmpeg', async () => {
+    const take = await takeOf(place, { text: TEXT, voice: 'flite-slt', speed: 1 })
+    const level = (from: number, to: number) =>
+      Number(
+        /RMS level dB: (-?[\d.]+)/.exec(
+          filterLog(take.file, { audio: `highpass=f=${from}:p=2,lowpass=f=${to}:p=2,astats` }),
+        )![1],
+      )
+    expect(level(120, 260) - level(400, 500)).toBeLessThan(11)
   })
   it('is spoken once and kept under what is said, by whom and how fast', async () => {
     const request = { text: 'It is 5 km off.', voice: 'flite-rms', speed: 1 }

@@ -11,6 +11,7 @@ import { TAKE_LUFS } from '@tidy-reel/core/film/sound/mix'
 import { estimateSeconds } from '@tidy-reel/core/script/estimate'
 import { foreignLanguage } from '@tidy-reel/core/speech/language'
 import { speechLevels } from '@tidy-reel/core/speech/levels'
+import { leastSilences } from '@tidy-reel/core/speech/mark-pauses'
 import { type Span, spansOf, writtenSpans } from '@tidy-reel/core/speech/marks'
 import { paced } from '@tidy-reel/core/speech/pauses'
 import { silences } from '@tidy-reel/core/speech/silence'
@@ -270,7 +271,7 @@ function takeFrom(
 
 async function filtered(
   raw: RawTake,
-  { finish, tempo }: Planned,
+  { finish, tempo, voice }: Planned,
   signal?: AbortSignal,
 ): Promise<Float32Array> {
   if (!existsSync(raw.file))
@@ -292,7 +293,7 @@ async function filtered(
       '-i',
       raw.file,
       '-af',
-      finishFilters(finish, tempo),
+      finishFilters(finish, { tempo, boomDb: voice.boom }),
       '-ac',
       '1',
       '-f',
@@ -310,7 +311,7 @@ async function filtered(
 function finished(
   pcm: Float32Array,
   { words, noises = [] }: RawTake,
-  { form, tempo, pauses, tighten, gainDb }: Planned,
+  { form, tempo, pauses, tighten, gainDb, recorded }: Planned,
 ): { pcm: Float32Array } & Pick<KeptFacts, 'pauses' | 'said' | 'saved' | 'noises'> {
   const quiet = silences(pcm, SAMPLE_RATE)
   const first = quiet[0]?.[0] === 0 ? quiet[0][1] : 0
@@ -322,6 +323,22 @@ function finished(
     .filter(([from, to]) => from > first && to < last)
     .map(([from, to]): Span => [from - first + TAKE_EDGE, to - first + TAKE_EDGE])
   const here = (seconds: number) => Math.round((seconds / tempo) * SAMPLE_RATE) - first + TAKE_EDGE
+  const spans =
+    words &&
+    spansOf(
+      form.words.map(({ text }) => text),
+      words,
+    )
+  // Who reads aloud pauses as they like.
+  const least =
+    spans && !recorded
+      ? leastSilences(
+          form,
+          spans.map(([start, end]): Span => [here(start), here(end)]),
+          inner,
+          pauses,
+        )
+      : []
   const timed = paced(
     edged,
     inner,
@@ -329,6 +346,7 @@ function finished(
     {
       factor: pauses,
       longest: tighten === undefined ? undefined : Math.round(tighten * SAMPLE_RATE),
+      least,
     },
   )
   const gain = 10 ** ((TAKE_LUFS + gainDb - integratedLoudness([timed.pcm], SAMPLE_RATE)) / 20)
@@ -341,20 +359,15 @@ function finished(
       level.length,
       Math.max(0, timed.at((seconds / tempo) * SAMPLE_RATE - first + TAKE_EDGE)),
     )
-  const said =
-    words &&
-    spansOf(
-      form.words.map(({ text }) => text),
-      words,
-    ).map(([start, end], i) => ({
-      text: itemAt(form.words, i).text,
-      start: Math.round(place(start)),
-      end: Math.round(place(end)),
-    }))
+  const said = spans?.map(([start, end], i) => ({
+    text: itemAt(form.words, i).text,
+    start: Math.round(place(start)),
+    end: Math.round(place(end)),
+  }))
   const saved =
     tighten === undefined
       ? 0
-      : paced(edged, inner, [], { factor: pauses, longest: undefined }).pcm.length -
+      : paced(edged, inner, [], { factor: pauses, longest: undefined, least }).pcm.length -
         timed.pcm.length
   const heard = {
     breaths: noises.filter(({ kind }) => kind === 'breath').length,
