@@ -75,6 +75,31 @@ test('a word is said as the list asks, in the film too; a scene goes back to an 
   await expect.poll(takeOf).toBe(first)
 })
 
+test('music is set against the voice and heard with it, from any place of the film', async ({
+  page,
+}) => {
+  await newEpisode(page, 'Music', '# The light\n\nThe lamp burns all night. Nobody sleeps.')
+  const id = idOf(page)
+  await prepared(page, 2)
+  await page.getByRole('link', { name: 'Sound' }).click()
+  const film = page.getByRole('contentinfo')
+  await expect(film).toContainText(/music 2[2-5] dB below/)
+  const below = page.getByLabel('Decibels the music lies below the voice')
+  await below.fill('15')
+  await below.press('Enter')
+  await expect(page.getByText('WCAG 2.2 asks for 20')).toBeVisible()
+  await expect(film).toContainText(/music 1[5-8] dB below/)
+  await expect
+    .poll(async () => (await viewOf(page.request, id)).document.mixing)
+    .toEqual({ below: 15, rise: 9, lufs: -14 })
+  await film.getByRole('navigation').click({ position: { x: 700, y: 60 } })
+  await expect(page.getByRole('heading', { name: 'Scene 2' })).toBeVisible()
+  await film.getByRole('button', { name: 'Hear the film from here' }).click()
+  await expect(film.getByRole('button', { name: 'Stop the film' })).toBeVisible()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(film).toContainText(/music 2[2-5] dB below/)
+})
+
 test('a sentence is recorded with the microphone and can be said again', async ({ page }) => {
   await newEpisode(page, 'Recorded', 'The lamp burns all night. Nobody sleeps.')
   const id = idOf(page)

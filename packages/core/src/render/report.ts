@@ -16,7 +16,7 @@ export interface FilmReport {
   /** dBTP. */
   truePeak: number
   speechLufs: number
-  /** LU the music lies under the speech; null without music or speech. */
+  /** LU the music lies under the sentence it comes nearest to; null without music or speech. */
   bedBelowSpeech: number | null
   segmentsReused: number
   segments: number

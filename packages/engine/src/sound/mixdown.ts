@@ -14,10 +14,11 @@ import {
   type SpokenSpan,
   TRUE_PEAK_DBTP,
 } from '@tidy-reel/core/film/sound/mix'
+import { truePeakMeter } from '@tidy-reel/core/film/sound/true-peak'
 import type { Mixing } from '@tidy-reel/core/style/film-choices'
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
-import { TAKE_EDGE } from '@tidy-reel/core/timeline/timeline'
 import type { TimelineScene } from '@tidy-reel/core/timeline/timeline'
+import { TAKE_EDGE } from '@tidy-reel/core/timeline/timeline'
 import { runProgram } from '../run/program.ts'
 import type { Bed } from './bed.ts'
 import { Loudness, loudnessOf, measure } from './measure.ts'
@@ -41,8 +42,6 @@ export interface Mixdown extends z.infer<typeof MixFacts> {
 const CHUNK = 1 << 16
 /** The limiter works below the ceiling: the encoder after it adds a little. */
 const HEADROOM_DB = 0.8
-/** Speech and music peak between two samples by less than this over them. */
-const SURE_OF_PEAKS = 0.89
 const HEAD_BYTES = 44
 /** What silence is told as, LUFS. */
 const SILENT_LUFS = -70
@@ -122,10 +121,10 @@ export async function mixdown(
   signal?: AbortSignal,
 ): Promise<Mixdown> {
   const sum = join(work, 'sum.wav')
-  const { voice, music, whole, peak } = await addUp(request, sum, signal)
+  const { voice, music, whole, truePeak } = await addUp(request, sum, signal)
   const spoken = integrated(voice)
   const file = join(work, 'mix.wav')
-  const unlevelled = { file: sum, lufs: integrated(whole), peak }
+  const unlevelled = { file: sum, lufs: integrated(whole), truePeak }
   const loudness = await levelled(unlevelled, file, request.mixing.lufs, signal)
   return {
     file,
@@ -153,13 +152,13 @@ function leastBelow(
 /**
  * Voice and bed in one file, 48 kHz stereo of 32-bit floats.
  *
- * @returns powers of both and of their sum as they were mixed (`loudnessMeter`), and its peak
+ * @returns powers of both and of their sum as they were mixed (`loudnessMeter`), and its true peak in dBTP
  */
 async function addUp(
   { voice, spoken, bed, samples, mixing }: MixRequest,
   out: string,
   signal?: AbortSignal,
-): Promise<Record<'voice' | 'music' | 'whole', number[]> & { peak: number }> {
+): Promise<Record<'voice' | 'music' | 'whole', number[]> & { truePeak: number }> {
   const voiceFile = await open(voice)
   const music =
     bed && (await bedMixer(bed, musicCurve(samples, spoken, bed.levels, mixing), samples))
@@ -170,7 +169,7 @@ async function addUp(
   const bytes = Buffer.alloc(CHUNK * 2)
   const speech = int16View(bytes)
   const level = levelsOf(spoken)
-  let peak = 0
+  const peaks = truePeakMeter(2)
   for (let at = 0; at < samples; at += CHUNK) {
     signal?.throwIfAborted()
     const count = Math.min(CHUNK, samples - at)
@@ -183,7 +182,7 @@ async function addUp(
     if (played) meters.music.add(played)
     const sum = played ? played.map((pcm) => addedUp(said, pcm)) : [said, said]
     meters.whole.add(sum)
-    peak = Math.max(peak, ...sum.map(largest))
+    peaks.add(sum)
     await write(stream, Buffer.from(inTurns(sum).buffer))
   }
   await voiceFile.close()
@@ -193,15 +192,8 @@ async function addUp(
     voice: meters.voice.powers(),
     music: meters.music.powers(),
     whole: meters.whole.powers(),
-    peak,
+    truePeak: 20 * Math.log10(peaks.peak() + 1e-9),
   }
-}
-
-/** The largest sample, whichever way it goes. */
-function largest(pcm: Float32Array): number {
-  let most = 0
-  for (let i = 0; i < pcm.length; i++) most = Math.max(most, Math.abs(pcm[i]!))
-  return most
 }
 
 /** Channels of one length as one row of samples that take turns. */
@@ -286,11 +278,8 @@ function looped(
 }
 
 /** What is known of sound before it is brought to its loudness. */
-interface Unlevelled {
+interface Unlevelled extends Loudness {
   file: string
-  lufs: number
-  /** Its largest sample. */
-  peak: number
 }
 
 /**
@@ -306,10 +295,13 @@ async function levelled(
   const isSilent = sum.lufs <= SILENT_LUFS + 1
   let gain = isSilent ? 0 : target - sum.lufs
   const ceiling = 10 ** ((TRUE_PEAK_DBTP - HEADROOM_DB) / 20)
-  if (sum.peak * 10 ** (gain / 20) < ceiling * SURE_OF_PEAKS) {
+  const truePeak = sum.truePeak + gain
+  if (truePeak <= TRUE_PEAK_DBTP - HEADROOM_DB) {
     await filteredTo(sum.file, out, [volume(gain)], signal)
-    const loudness = await measure(out, signal)
-    if (loudness.truePeak <= TRUE_PEAK_DBTP - HEADROOM_DB) return loudness
+    return {
+      lufs: Math.max(SILENT_LUFS, sum.lufs + gain),
+      truePeak: Math.max(SILENT_LUFS, truePeak),
+    }
   }
   for (let round = 0; round < 5; round++) {
     // At four times the rate the limiter sees peaks between samples.

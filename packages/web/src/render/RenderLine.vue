@@ -86,7 +86,8 @@ defineExpose({ focusStop: () => stop.value?.ref?.focus() })
         peak {{ render.report.truePeak.toFixed(1) }} dBTP<template
           v-if="render.report.bedBelowSpeech !== null"
         >
-          · music {{ render.report.bedBelowSpeech.toFixed(0) }} dB under the voice</template
+          · music at least {{ render.report.bedBelowSpeech.toFixed(0) }} dB under the
+          voice</template
         ></span
       >
       <span v-for="remark in render.report.remarks" :key="remark" class="red">{{ remark }}</span>
