@@ -144,6 +144,11 @@ describe('bad input', () => {
     [['make', SCRIPT, '--out', data, '--fps', '31'], /--fps cannot be "31"/],
     [['make', SCRIPT, '--out', data, '--voice', 'nobody'], /no voice "nobody"/],
     [['make', SCRIPT, '--out', data, '--mood', 'angry'], /calm, warm/],
+    [['mix', SCRIPT, '--out', data, '--format', 'aiff'], /wav, flac, mp3, ogg/],
+    [['music', '--out', join(data, 'bed')], /wav, flac, mp3, ogg/],
+    [['music', '--out', join(data, 'bed.wav'), '--seconds', '-1'], /a number from 1 to 3600/],
+    [['music', '--out', join(data, 'bed.wav'), '--mood', 'none'], /some music/],
+    [['music', '--out', '/dev/null/bed.wav', '--seconds', '1'], /bed\.wav/],
     [['make', SCRIPT, '--out', ''], /--out cannot be "".* name of a folder/],
     [['make', SCRIPT, '--out', SCRIPT], /Nothing can be written into the folder/],
     [['make', SCRIPT, '--out', '/dev/null/film'], /Nothing can be written into the folder/],
@@ -425,6 +430,36 @@ describe('tidy-reel match', () => {
     const { code, stderr } = await shell(['match', SCRIPT], { TIDY_STOCK: 'http://127.0.0.1:1' })
     expect(code).toBe(1)
     expect(stderr).toContain('does not answer')
+  })
+})
+
+describe('tidy-reel mix and music', () => {
+  it('write the sound of a film and its stems, 24-bit, and tell what was measured', async () => {
+    const out = join(data, 'mix')
+    const { code, stdout } = await tidy(['mix', SCRIPT, '--out', out, '--stems'])
+    expect(code).toBe(0)
+    const report = JSON.parse(stdout)
+    expect(report.files).toEqual(['mix.wav', 'voice.wav', 'music.wav'])
+    for (const name of report.files as string[])
+      expect(probe(join(out, name)).streams[0]).toMatchObject({
+        codec_name: 'pcm_s24le',
+        sample_rate: '48000',
+        channels: 2,
+      })
+    expect(ebur128(join(out, 'mix.wav')).lufs).toBeCloseTo(report.lufs, 0)
+    expect(Math.abs(report.lufs + 14)).toBeLessThanOrEqual(0.5)
+    expect(report.bedBelowSpeech).toBeGreaterThanOrEqual(20)
+  })
+  it('write the same music for the same seed, in the format its name says', async () => {
+    const asked = ['music', '--mood', 'warm', '--seconds', '5', '--seed', 'a']
+    for (const name of ['one.flac', 'two.flac']) {
+      // Each with nothing kept from before.
+      const fresh = { TIDY_DATA: join(data, `fresh-${name}`) }
+      expect((await tidy([...asked, '--out', join(data, name)], fresh)).code).toBe(0)
+    }
+    const [one, two] = ['one.flac', 'two.flac'].map((name) => readFileSync(join(data, name)))
+    expect(one!.equals(two!)).toBe(true)
+    expect(Number(probe(join(data, 'one.flac')).format.duration)).toBeGreaterThanOrEqual(5)
   })
 })
 

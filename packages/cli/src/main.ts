@@ -2,6 +2,8 @@ import { Command } from 'commander'
 import { isFault } from '@tidy-reel/core/faults/fault'
 import own from '../package.json' with { type: 'json' }
 import type { MakeFlags } from './make-command.ts'
+import type { MixFlags } from './mix-command.ts'
+import type { MusicFlags } from './music-command.ts'
 import { print } from './print.ts'
 import type { SpeakFlags } from './speak-command.ts'
 import type { SubtitlesFlags } from './subtitles-command.ts'
@@ -42,6 +44,8 @@ const COMMANDS = [
   speak,
   align,
   make,
+  mix,
+  music,
 ]
 
 function program(): Command {
@@ -227,4 +231,35 @@ function make(tidy: Command) {
       ]
       print(await makeCommand(await readDocumentOrScript(file), flags))
     })
+}
+
+function mix(tidy: Command) {
+  tidy
+    .command('mix')
+    .argument('<file>', 'a script or a document')
+    .requiredOption('--out <folder>')
+    .option('--format <format>', 'wav, flac, mp3 or ogg', 'wav')
+    .option('--stems', 'voice and music beside it, which add up to it')
+    .option('--style <id>', 'a house style')
+    .option('--voice <id>', 'a voice')
+    .option('--mood <mood>', 'calm, warm, bright, solemn or none')
+    .description('the sound of a film by itself')
+    .action(async (file: string, flags: MixFlags) => {
+      const [{ readDocumentOrScript }, { mixCommand }] = [
+        await import('./document-files.ts'),
+        await import('./mix-command.ts'),
+      ]
+      await mixCommand(await readDocumentOrScript(file), flags)
+    })
+}
+
+function music(tidy: Command) {
+  tidy
+    .command('music')
+    .requiredOption('--out <file>', 'a name that ends in .wav, .flac, .mp3 or .ogg')
+    .option('--mood <mood>', 'calm, warm, bright or solemn', 'calm')
+    .option('--seconds <seconds>', 'how long it is at the least', '60')
+    .option('--seed <words>', 'the same words make the same music', 'music')
+    .description('a bed of music by itself')
+    .action(async (flags: MusicFlags) => (await import('./music-command.ts')).musicCommand(flags))
 }

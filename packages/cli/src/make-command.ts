@@ -6,29 +6,22 @@ import { TidyError } from '@tidy-reel/core/faults/fault'
 import type { FilmShape } from '@tidy-reel/core/render/plan'
 import type { Progress } from '@tidy-reel/core/render/progress'
 import type { FilmReport } from '@tidy-reel/core/render/report'
-import { type Mood, MOODS } from '@tidy-reel/core/style/film-choices'
 import { sceneSeconds } from '@tidy-reel/core/timeline/timeline'
 import { type EngineConfig, engineConfig } from '@tidy-reel/engine/config'
-import { filmLanguage } from '@tidy-reel/engine/make/film-language'
-import { filmable } from '@tidy-reel/engine/make/filmable'
 import { makeFilm } from '@tidy-reel/engine/make/make-film'
 import { onStopSignal } from '@tidy-reel/engine/run/stop-signals'
-import { voiceById, voiceList } from '@tidy-reel/engine/speech/voice-list'
 import type { PictureLibrary } from '@tidy-reel/engine/stock/contract'
 import { pictureLibrary } from '@tidy-reel/engine/stock/library'
 import { matchDocument, placed } from '@tidy-reel/engine/stock/match-film'
+import { askedFilm, type FilmFlags } from './asked-film.ts'
 import { filmShape } from './film-shape.ts'
 import { outFolder } from './out-folder.ts'
 import { withStock } from './stock-process.ts'
-import { styled } from './styled.ts'
 
-export interface MakeFlags {
+export interface MakeFlags extends FilmFlags {
   out: string
   size: string
   fps: string
-  style?: string
-  voice?: string
-  mood?: string
   burnIn: boolean
 }
 
@@ -38,24 +31,8 @@ export interface MakeFlags {
 export async function makeCommand(written: Document, flags: MakeFlags): Promise<FilmReport> {
   const shape = filmShape(flags)
   const config = engineConfig()
-  const voices = voiceList(config.data)
-  if (flags.voice) voiceById(voices, flags.voice)
-  if (flags.mood && !(MOODS as readonly string[]).includes(flags.mood))
-    throw new TidyError('option_invalid', {
-      option: '--mood',
-      value: flags.mood,
-      wanted: `one of ${MOODS.join(', ')}`,
-    })
-  const asked: Document = {
-    ...styled(written, flags.style),
-    ...(flags.voice ? { voice: flags.voice } : {}),
-    ...(flags.mood ? { mood: flags.mood as Mood } : {}),
-  }
-  const language = filmLanguage(asked, voices, flags.voice !== undefined)
-  const start = language.voice ? { ...asked, voice: language.voice } : asked
-  filmable(start)
+  const start = askedFilm(written, flags, config)
   const out = await outFolder(flags.out)
-  for (const remark of language.remarks) process.stderr.write(`${remark}\n`)
   const stop = new AbortController()
   onStopSignal(() => stop.abort(new TidyError('cancelled')))
   return withStock(config, (address) =>

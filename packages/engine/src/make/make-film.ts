@@ -18,7 +18,7 @@ import {
   writeTexts,
 } from './film-steps.ts'
 import { filmable } from './filmable.ts'
-import type { MakeContext, Making } from './making.ts'
+import { type MakeContext, type Making, workName } from './making.ts'
 
 /**
  * Makes the film of a document: every file of it, in `out`.
@@ -75,9 +75,6 @@ function begun(document: Document, shape: FilmShape, out: string, context: MakeC
     steps: matchSeconds === undefined ? {} : { match: thousandths(matchSeconds) },
   }
 }
-
-/** Of one run: two at once, of the same film too, do not meet. */
-const workName = () => `${process.pid}-${Math.random().toString(36).slice(2, 8)}`
 
 const thousandths = (n: number) => Math.round(n * 1000) / 1000
 

@@ -28,3 +28,6 @@ export interface Making extends MakeContext {
   /** Seconds of the steps that are done. */
   steps: FilmReport['steps']
 }
+
+/** The folder of one run: two at once, of the same film too, do not meet. */
+export const workName = () => `${process.pid}-${Math.random().toString(36).slice(2, 8)}`

@@ -8,7 +8,7 @@ import type { Take } from '../speech/take.ts'
 import { contentHash, keptFile } from '../storage/kept-file.ts'
 import { keptJson } from '../storage/kept-json.ts'
 import { makeBed } from './bed.ts'
-import { type Mixdown, mixdown, MixFacts, voiceTrack } from './mixdown.ts'
+import { type Mixdown, mixdown, MixFacts, type Stem, voiceTrack } from './mixdown.ts'
 
 /** All that a film's sound is made from. */
 export interface SoundRequest {
@@ -25,6 +25,41 @@ export interface SoundRequest {
 /** Raised when the mix changes, so that earlier ones are made anew. */
 const VERSION = 2
 
+/** Where somebody is heard. */
+function spokenIn({ scenes, takes }: SoundRequest) {
+  const heard = new Set(scenes.flatMap(({ id }, i) => (takes[i] ? [id] : [])))
+  return spokenSpans(scenes, (id) => heard.has(id))
+}
+
+/**
+ * Voice and music of a film, mixed: 48 kHz stereo WAV of 32-bit floats.
+ *
+ * @param stems files that each of them is written to as well
+ */
+export async function mixFilm(
+  folders: { beds: string; work: string },
+  request: SoundRequest,
+  stems: Record<Stem, string> | undefined,
+  signal: AbortSignal,
+): Promise<Mixdown> {
+  const { mood, mixing, seed, scenes, takes, samples } = request
+  const voice = join(folders.work, 'voice.wav')
+  await voiceTrack(
+    voice,
+    scenes,
+    takes.map((take) => take?.file),
+    samples,
+  )
+  const bed =
+    mood === 'none' ? undefined : await makeBed(folders.beds, mood, samples / 48_000, seed, signal)
+  const spoken = spokenIn(request)
+  return mixdown(
+    folders.work,
+    { voice, spoken, bed, samples, mixing, ...(stems ? { stems } : {}) },
+    signal,
+  )
+}
+
 /**
  * The sound of a film as it goes into it, AAC at 192 kbit/s; made once for the same takes at the
  * same places, so that a render after a change of picture has none to make.
@@ -37,8 +72,7 @@ export async function filmSound(
   signal: AbortSignal,
 ): Promise<Mixdown> {
   const { mood, mixing, seed, scenes, takes, samples } = request
-  const heard = new Set(scenes.flatMap(({ id }, i) => (takes[i] ? [id] : [])))
-  const spoken = spokenSpans(scenes, (id) => heard.has(id))
+  const spoken = spokenIn(request)
   const hash = contentHash({
     VERSION,
     mood,
@@ -50,22 +84,7 @@ export async function filmSound(
   })
   const file = join(folders.mixes, `${hash}.m4a`)
   const facts = await keptFile(join(folders.mixes, `${hash}.json`), async (half) => {
-    const voice = join(folders.work, 'voice.wav')
-    await voiceTrack(
-      voice,
-      scenes,
-      takes.map((take) => take?.file),
-      samples,
-    )
-    const bed =
-      mood === 'none'
-        ? undefined
-        : await makeBed(folders.beds, mood, samples / 48_000, seed, signal)
-    const { file: mix, ...measured } = await mixdown(
-      folders.work,
-      { voice, spoken, bed, samples, mixing },
-      signal,
-    )
+    const { file: mix, ...measured } = await mixFilm(folders, request, undefined, signal)
     await keptFile(file, async (part) => {
       await runProgram(
         'ffmpeg',

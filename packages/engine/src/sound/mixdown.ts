@@ -1,8 +1,7 @@
-import { once } from 'node:events'
-import { createWriteStream, type WriteStream } from 'node:fs'
-import { open, readFile, rename } from 'node:fs/promises'
+import { createWriteStream } from 'node:fs'
+import { open, readFile } from 'node:fs/promises'
 import { join } from 'node:path'
-import { finished, pipeline } from 'node:stream/promises'
+import { pipeline } from 'node:stream/promises'
 import { z } from 'zod'
 import { speechBandFilter } from '@tidy-reel/core/film/sound/bed-levels'
 import { HOPS_A_SECOND, integrated, loudnessMeter } from '@tidy-reel/core/film/sound/loudness'
@@ -12,16 +11,14 @@ import {
   musicGains,
   SPEECH_LUFS,
   type SpokenSpan,
-  TRUE_PEAK_DBTP,
 } from '@tidy-reel/core/film/sound/mix'
-import { truePeakMeter } from '@tidy-reel/core/film/sound/true-peak'
 import type { Mixing } from '@tidy-reel/core/style/film-choices'
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
 import type { TimelineScene } from '@tidy-reel/core/timeline/timeline'
 import { TAKE_EDGE } from '@tidy-reel/core/timeline/timeline'
-import { runProgram } from '../run/program.ts'
 import type { Bed } from './bed.ts'
-import { Loudness, loudnessOf, measure } from './measure.ts'
+import { floatWavWriter } from './float-wav.ts'
+import { levelled, Loudness, SILENT_DB } from './levelled.ts'
 import { wavHead } from './wav.ts'
 
 /** What was measured of a mix. */
@@ -34,17 +31,15 @@ export const MixFacts = Loudness.extend({
   bedBelowSpeech: z.number().nullable(),
 })
 
-export interface Mixdown extends z.infer<typeof MixFacts> {
+export type MixFacts = z.infer<typeof MixFacts>
+
+export interface Mixdown extends MixFacts {
   file: string
 }
 
 /** Samples that are mixed at once. */
 const CHUNK = 1 << 16
-/** The limiter works below the ceiling: the encoder after it adds a little. */
-const HEADROOM_DB = 0.8
 const HEAD_BYTES = 44
-/** What silence is told as, LUFS. */
-const SILENT_LUFS = -70
 /** The gain curve is asked for every 1.3 ms and followed in straight lines between. */
 const CURVE_STEP = 64
 
@@ -85,16 +80,6 @@ async function* voicePcm(
   yield* silence(samples)
 }
 
-/** A file to be written; a disk that is full is heard of where the next bytes go, or at its end. */
-function openedFile(path: string): WriteStream {
-  return createWriteStream(path).on('error', () => undefined)
-}
-
-async function write(stream: WriteStream, bytes: Buffer) {
-  if (stream.errored) throw stream.errored
-  if (!stream.write(bytes)) await once(stream, 'drain')
-}
-
 /** All that is mixed. */
 export interface MixRequest {
   /** Voice track, 48 kHz mono WAV. */
@@ -105,13 +90,18 @@ export interface MixRequest {
   /** Length of the film. */
   samples: number
   mixing: Mixing
+  /** Files that voice and music are written to as well, as they are in the mix. */
+  stems?: Record<Stem, string>
 }
+
+export const STEMS = ['voice', 'music'] as const
+export type Stem = (typeof STEMS)[number]
 
 /**
  * Mixes voice and bed and brings the whole to the film's loudness.
  *
  * The bed's gain comes from `musicCurve`, sample by sample; the sum is then raised and limited until
- * ffmpeg measures the loudness that is asked for within 0.3 LU and a true peak below −1 dBTP.
+ * it has the loudness that is asked for within 0.2 LU and a true peak below −1 dBTP.
  *
  * @param work folder for what lies between
  */
@@ -120,16 +110,29 @@ export async function mixdown(
   request: MixRequest,
   signal?: AbortSignal,
 ): Promise<Mixdown> {
-  const sum = join(work, 'sum.wav')
-  const { voice, music, whole, truePeak } = await addUp(request, sum, signal)
-  const spoken = integrated(voice)
+  const { samples, mixing, stems } = request
   const file = join(work, 'mix.wav')
-  const unlevelled = { file: sum, lufs: integrated(whole), truePeak }
-  const loudness = await levelled(unlevelled, file, request.mixing.lufs, signal)
+  const mix = { from: join(work, 'sum.wav'), to: file }
+  const parts = stems
+    ? STEMS.map((stem) => ({ from: join(work, `${stem}-sum.wav`), to: stems[stem] }))
+    : []
+  const { voice, music, whole } = await addUp(
+    request,
+    [mix, ...parts].map(({ from }) => from),
+    signal,
+  )
+  const spoken = integrated(voice)
+  const loudness = await levelled(
+    mix,
+    parts,
+    samples,
+    { before: integrated(whole), target: mixing.lufs },
+    signal,
+  )
   return {
     file,
     ...loudness,
-    speechLufs: Math.max(SILENT_LUFS, spoken),
+    speechLufs: Math.max(SILENT_DB, spoken),
     bedBelowSpeech: request.bed ? leastBelow(request.spoken, voice, music) : null,
   }
 }
@@ -143,33 +146,32 @@ function leastBelow(
   const distances = spoken.map(({ start, end }) => {
     const [from, to] = [start, end].map((at) => Math.round((at / SAMPLE_RATE) * HOPS_A_SECOND))
     const loudness = (powers: readonly number[]) =>
-      Math.max(SILENT_LUFS, integrated(powers.slice(from, Math.max((from ?? 0) + 1, to ?? 0))))
+      Math.max(SILENT_DB, integrated(powers.slice(from, Math.max((from ?? 0) + 1, to ?? 0))))
     return loudness(voice) - loudness(music)
   })
   return distances.length ? Math.min(...distances) : null
 }
 
 /**
- * Voice and bed in one file, 48 kHz stereo of 32-bit floats.
+ * Voice and bed in one file, 48 kHz stereo of 32-bit floats; where more files are asked for, each in
+ * one of its own after it.
  *
- * @returns powers of both and of their sum as they were mixed (`loudnessMeter`), and its true peak in dBTP
+ * @returns powers of both and of their sum as they were mixed (`loudnessMeter`)
  */
 async function addUp(
   { voice, spoken, bed, samples, mixing }: MixRequest,
-  out: string,
+  files: readonly string[],
   signal?: AbortSignal,
-): Promise<Record<'voice' | 'music' | 'whole', number[]> & { truePeak: number }> {
+): Promise<Record<Stem | 'whole', number[]>> {
   const voiceFile = await open(voice)
   const music =
     bed && (await bedMixer(bed, musicCurve(samples, spoken, bed.levels, mixing), samples))
   const meter = () => loudnessMeter(SAMPLE_RATE, 2)
   const meters = { voice: meter(), music: meter(), whole: meter() }
-  const stream = openedFile(out)
-  stream.write(wavHead(samples, 2, true))
+  const [sumOut, voiceOut, musicOut] = files.map((file) => floatWavWriter(file, samples))
   const bytes = Buffer.alloc(CHUNK * 2)
   const speech = int16View(bytes)
   const level = levelsOf(spoken)
-  const peaks = truePeakMeter(2)
   for (let at = 0; at < samples; at += CHUNK) {
     signal?.throwIfAborted()
     const count = Math.min(CHUNK, samples - at)
@@ -180,29 +182,21 @@ async function addUp(
     meters.voice.add([said, said])
     const played = music?.(at, count)
     if (played) meters.music.add(played)
-    const sum = played ? played.map((pcm) => addedUp(said, pcm)) : [said, said]
+    const sum: [Float32Array, Float32Array] = played
+      ? [addedUp(said, played[0]), addedUp(said, played[1])]
+      : [said, said]
     meters.whole.add(sum)
-    peaks.add(sum)
-    await write(stream, Buffer.from(inTurns(sum).buffer))
+    await sumOut?.add(sum)
+    await voiceOut?.add([said, said])
+    await musicOut?.add(played ?? [new Float32Array(count), new Float32Array(count)])
   }
   await voiceFile.close()
-  stream.end()
-  await finished(stream)
+  for (const writer of [sumOut, voiceOut, musicOut]) await writer?.end()
   return {
     voice: meters.voice.powers(),
     music: meters.music.powers(),
     whole: meters.whole.powers(),
-    truePeak: 20 * Math.log10(peaks.peak() + 1e-9),
   }
-}
-
-/** Channels of one length as one row of samples that take turns. */
-function inTurns(channels: readonly Float32Array[]): Float32Array {
-  const out = new Float32Array(channels.length * (channels[0]?.length ?? 0))
-  channels.forEach((pcm, c) => {
-    for (let i = 0; i < pcm.length; i++) out[i * channels.length + c] = pcm[i]!
-  })
-  return out
 }
 
 function addedUp(one: Float32Array, other: Float32Array): Float32Array {
@@ -275,62 +269,4 @@ function looped(
     right[i]! += music[tail * 2 + 1]! / 32768
   }
   return [left, right]
-}
-
-/** What is known of sound before it is brought to its loudness. */
-interface Unlevelled extends Loudness {
-  file: string
-}
-
-/**
- * Brings sound to a loudness, LUFS; silence stays as it is. A limiter is asked for where peaks are
- * near the ceiling, and only there: it costs more than all the rest.
- */
-async function levelled(
-  sum: Unlevelled,
-  out: string,
-  target: number,
-  signal?: AbortSignal,
-): Promise<Loudness> {
-  const isSilent = sum.lufs <= SILENT_LUFS + 1
-  let gain = isSilent ? 0 : target - sum.lufs
-  const ceiling = 10 ** ((TRUE_PEAK_DBTP - HEADROOM_DB) / 20)
-  const truePeak = sum.truePeak + gain
-  if (truePeak <= TRUE_PEAK_DBTP - HEADROOM_DB) {
-    await filteredTo(sum.file, out, [volume(gain)], signal)
-    return {
-      lufs: Math.max(SILENT_LUFS, sum.lufs + gain),
-      truePeak: Math.max(SILENT_LUFS, truePeak),
-    }
-  }
-  for (let round = 0; round < 5; round++) {
-    // At four times the rate the limiter sees peaks between samples.
-    const limiter = `alimiter=limit=${ceiling.toFixed(4)}:attack=3:release=70:level=false`
-    const chain = [volume(gain), 'aresample=192000', limiter, 'aresample=48000']
-    await filteredTo(sum.file, out, chain, signal)
-    const lufs = await loudnessOf(out, signal)
-    if (Math.abs(lufs - target) <= 0.2) break
-    gain += target - lufs
-  }
-  return measure(out, signal)
-}
-
-const volume = (db: number) => `volume=${db.toFixed(2)}dB`
-
-/** A file through filters, as 24-bit WAV; it is there only when it is whole. */
-async function filteredTo(
-  input: string,
-  out: string,
-  filters: readonly string[],
-  signal?: AbortSignal,
-): Promise<void> {
-  const half = `${out}.part.wav`
-  await runProgram(
-    'ffmpeg',
-    ['-v', 'error', '-nostdin', '-y']
-      .concat(['-i', input, '-af', filters.join(',')])
-      .concat(['-c:a', 'pcm_s24le', half]),
-    signal ? { signal } : {},
-  )
-  await rename(half, out)
 }

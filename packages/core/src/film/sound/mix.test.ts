@@ -3,8 +3,8 @@ import { describe, expect, it } from 'vitest'
 import { PLAIN_MIXING } from '../../style/film-choices.ts'
 import { SAMPLE_RATE } from '../../time/time.ts'
 import {
-  bedLoudness,
   type BedLevels,
+  bedLoudness,
   curveMoments,
   fadeOf,
   musicCurve,

@@ -1,18 +1,31 @@
 /** Samples on either side that a value between two is made from. */
-const REACH = 8
+export const REACH = 8
 /** Places between two samples that are looked at: four times the rate (ITU-R BS.1770-4, annex 2). */
-const BETWEEN = [0.25, 0.5, 0.75]
-/** Where both neighbours are smaller than this share of the peak so far, no peak lies between. */
-const WORTH_A_LOOK = 0.5
+const PLACES = [0.25, 0.5, 0.75]
+/** Where both neighbours are smaller than this share of a peak, none as high lies between them. */
+export const WORTH_A_LOOK = 0.5
 
 /** Weights of the samples around a place between two: a sinc under a Hann window. */
-const WEIGHTS = BETWEEN.map((share) =>
+const WEIGHTS = PLACES.map((share) =>
   Float64Array.from({ length: 2 * REACH }, (_, i) => {
     const x = i - (REACH - 1) - share
     const window = 0.5 + 0.5 * Math.cos((Math.PI * x) / REACH)
     return (Math.sin(Math.PI * x) / (Math.PI * x)) * window
   }),
 )
+
+/** How high sound goes between a sample and the next, 0 where not all neighbours are there. */
+export function between(pcm: Float32Array, i: number): number {
+  const first = i - REACH + 1
+  if (first < 0 || first + 2 * REACH > pcm.length) return 0
+  let peak = 0
+  for (const weights of WEIGHTS) {
+    let value = 0
+    for (let k = 0; k < weights.length; k++) value += weights[k]! * pcm[first + k]!
+    peak = Math.max(peak, Math.abs(value))
+  }
+  return peak
+}
 
 /** Finds how high a sound peaks between its samples, piece by piece. */
 export interface TruePeakMeter {
@@ -46,12 +59,8 @@ function peakIn(pcm: Float32Array, most: number): number {
   for (let i = REACH - 1; i + REACH < pcm.length; i++) {
     const [here, next] = [Math.abs(pcm[i]!), Math.abs(pcm[i + 1]!)]
     if (here > peak) peak = here
-    if (here < WORTH_A_LOOK * peak && next < WORTH_A_LOOK * peak) continue
-    for (const weights of WEIGHTS) {
-      let value = 0
-      for (let k = 0; k < weights.length; k++) value += weights[k]! * pcm[i - REACH + 1 + k]!
-      peak = Math.max(peak, Math.abs(value))
-    }
+    if (here > WORTH_A_LOOK * peak || next > WORTH_A_LOOK * peak)
+      peak = Math.max(peak, between(pcm, i))
   }
   return peak
 }
