@@ -5,12 +5,12 @@ const PLACES = [0.25, 0.5, 0.75]
 /** Where both neighbours are smaller than this share of a peak, none as high lies between them. */
 export const WORTH_A_LOOK = 0.5
 
-/** Weights of the samples around a place between two: a sinc under a Hann window. */
+/** Weights of the samples around a place between two: a sinc under a raised cosine (Hann). */
 const WEIGHTS = PLACES.map((share) =>
   Float64Array.from({ length: 2 * REACH }, (_, i) => {
     const x = i - (REACH - 1) - share
-    const window = 0.5 + 0.5 * Math.cos((Math.PI * x) / REACH)
-    return (Math.sin(Math.PI * x) / (Math.PI * x)) * window
+    const hann = 0.5 + 0.5 * Math.cos((Math.PI * x) / REACH)
+    return (Math.sin(Math.PI * x) / (Math.PI * x)) * hann
   }),
 )
 
