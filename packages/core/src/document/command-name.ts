@@ -142,7 +142,8 @@ export function commandName(command: Command): string {
       return Object.keys(command.set)
         .map(
           (name) =>
-            ({ below: 'level of the music', rise: 'music in pauses', lufs: 'loudness' })[name] ?? name,
+            ({ below: 'level of the music', rise: 'music in pauses', lufs: 'loudness' })[name] ??
+            name,
         )
         .join(', ')
     case 'setMaking':

@@ -13,7 +13,7 @@ import { BedFacts } from '@tidy-reel/core/views/episode'
 import { runProgram } from '../run/program.ts'
 import { contentHash, keptFile } from '../storage/kept-file.ts'
 import { keptJson } from '../storage/kept-json.ts'
-import { int16, int16sOf, wavHead } from './wav.ts'
+import { int16, int16sOf, WAV_HEAD_BYTES, wavHead } from './wav.ts'
 
 const Levels = BedFacts.omit({ hash: true })
 
@@ -93,7 +93,6 @@ export function chordSheet(
 
 /** Raised when beds are made otherwise, so that earlier ones are made anew. */
 const VERSION = 2
-const HEAD_BYTES = 44
 /** Two channels of 16 bits. */
 const BYTES_A_SAMPLE = 4
 
@@ -150,7 +149,7 @@ export async function makeBed(
   return { file, levels: await keptJson(facts, Levels) }
 }
 
-const samplesIn = async (file: string) => int16sOf((await readFile(file)).subarray(HEAD_BYTES))
+const samplesIn = async (file: string) => int16sOf((await readFile(file)).subarray(WAV_HEAD_BYTES))
 
 /** Two channels that take turns, apart; 1 = full scale. */
 function channelsOf(turns: Int16Array): [Float32Array, Float32Array] {

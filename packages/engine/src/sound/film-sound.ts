@@ -8,7 +8,8 @@ import type { Take } from '../speech/take.ts'
 import { contentHash, keptFile } from '../storage/kept-file.ts'
 import { keptJson } from '../storage/kept-json.ts'
 import { makeBed } from './bed.ts'
-import { type Mixdown, mixdown, MixFacts, type Stem, voiceTrack } from './mixdown.ts'
+import { type Mixdown, mixdown, MixFacts, type Stem } from './mixdown.ts'
+import { voiceTrack } from './voice-track.ts'
 
 /** All that a film's sound is made from. */
 export interface SoundRequest {

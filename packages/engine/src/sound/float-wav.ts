@@ -2,9 +2,8 @@ import { once } from 'node:events'
 import { createWriteStream } from 'node:fs'
 import { type FileHandle, open } from 'node:fs/promises'
 import { finished } from 'node:stream/promises'
-import { wavHead } from './wav.ts'
+import { WAV_HEAD_BYTES, wavHead } from './wav.ts'
 
-const HEAD_BYTES = 44
 /** Two channels of 32-bit floats. */
 const FRAME_BYTES = 8
 
@@ -56,7 +55,7 @@ async function stretchOf(
   const [left, right] = [new Float32Array(to - from), new Float32Array(to - from)]
   const [first, end] = [Math.max(0, from), Math.min(samples, to)]
   const bytes = Buffer.alloc(Math.max(0, end - first) * FRAME_BYTES)
-  await file.read(bytes, 0, bytes.length, HEAD_BYTES + first * FRAME_BYTES)
+  await file.read(bytes, 0, bytes.length, WAV_HEAD_BYTES + first * FRAME_BYTES)
   const turns = new Float32Array(bytes.buffer, bytes.byteOffset, bytes.length / 4)
   for (let i = 0; i < end - first; i++) {
     left[first - from + i] = turns[2 * i]!

@@ -10,7 +10,8 @@ import { type Take, takeOf } from '../speech/take.ts'
 import { voiceList } from '../speech/voice-list.ts'
 import { ebur128, probe, silencesOf } from '../test/media-facts.ts'
 import { chordSheet, makeBed } from './bed.ts'
-import { mixdown, voiceTrack } from './mixdown.ts'
+import { mixdown } from './mixdown.ts'
+import { voiceTrack } from './voice-track.ts'
 
 const work = mkdtempSync(join(tmpdir(), 'tidy-mix-'))
 const SAMPLES = 48_000 * 12

@@ -1,7 +1,5 @@
-import { createWriteStream } from 'node:fs'
 import { open, readFile } from 'node:fs/promises'
 import { join } from 'node:path'
-import { pipeline } from 'node:stream/promises'
 import { z } from 'zod'
 import { speechBandFilter } from '@tidy-reel/core/film/sound/bed-levels'
 import { HOPS_A_SECOND, integrated, loudnessMeter } from '@tidy-reel/core/film/sound/loudness'
@@ -14,12 +12,11 @@ import {
 } from '@tidy-reel/core/film/sound/mix'
 import type { Mixing } from '@tidy-reel/core/style/film-choices'
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
-import type { TimelineScene } from '@tidy-reel/core/timeline/timeline'
 import { TAKE_EDGE } from '@tidy-reel/core/timeline/timeline'
 import type { Bed } from './bed.ts'
 import { floatWavWriter } from './float-wav.ts'
 import { levelled, Loudness, SILENT_DB } from './levelled.ts'
-import { wavHead } from './wav.ts'
+import { WAV_HEAD_BYTES } from './wav.ts'
 
 /** What was measured of a mix. */
 export const MixFacts = Loudness.extend({
@@ -39,46 +36,8 @@ export interface Mixdown extends MixFacts {
 
 /** Samples that are mixed at once. */
 const CHUNK = 1 << 16
-const HEAD_BYTES = 44
 /** The gain curve is asked for every 1.3 ms and followed in straight lines between. */
 const CURVE_STEP = 64
-
-/**
- * Lays the takes of a film one after the other at their exact samples: 48 kHz mono WAV, `samples`
- * long.
- */
-export async function voiceTrack(
-  out: string,
-  scenes: readonly TimelineScene[],
-  takes: readonly (string | undefined)[],
-  samples: number,
-): Promise<void> {
-  await pipeline(voicePcm(scenes, takes, samples), createWriteStream(out))
-}
-
-/** Head, speech and the silences between, in pieces. */
-async function* voicePcm(
-  scenes: readonly TimelineScene[],
-  takes: readonly (string | undefined)[],
-  samples: number,
-): AsyncGenerator<Buffer> {
-  yield wavHead(samples, 1)
-  let at = 0
-  function* silence(until: number): Generator<Buffer> {
-    for (; at < until; at += Math.min(CHUNK, until - at))
-      yield Buffer.alloc(Math.min(CHUNK, until - at) * 2)
-  }
-  for (const [i, scene] of scenes.entries()) {
-    const take = takes[i]
-    if (!take) continue
-    yield* silence(Math.min(samples, scene.speechStart))
-    const pcm = (await readFile(take)).subarray(HEAD_BYTES)
-    const room = Math.max(0, samples - at) * 2
-    yield pcm.subarray(0, room)
-    at += Math.min(pcm.length, room) / 2
-  }
-  yield* silence(samples)
-}
 
 /** All that is mixed. */
 export interface MixRequest {
@@ -175,7 +134,7 @@ async function addUp(
   for (let at = 0; at < samples; at += CHUNK) {
     signal?.throwIfAborted()
     const count = Math.min(CHUNK, samples - at)
-    await voiceFile.read(bytes, 0, count * 2, HEAD_BYTES + at * 2)
+    await voiceFile.read(bytes, 0, count * 2, WAV_HEAD_BYTES + at * 2)
     const said = new Float32Array(count)
     for (let i = 0; i < count; i++) said[i] = speech[i]! / 32768
     level(said, at)
@@ -220,7 +179,7 @@ function levelsOf(spoken: readonly SpokenSpan[]): (pcm: Float32Array, at: number
 
 /** Plays a bed round and round along its curve, a piece at a time and in order. */
 async function bedMixer({ file, levels }: Bed, curve: readonly CurvePoint[], samples: number) {
-  const music = int16View((await readFile(file)).subarray(HEAD_BYTES))
+  const music = int16View((await readFile(file)).subarray(WAV_HEAD_BYTES))
   const dip = [speechBandFilter(SAMPLE_RATE), speechBandFilter(SAMPLE_RATE)] as const
   return (at: number, count: number): [Float32Array, Float32Array] => {
     const [left, right] = looped(music, levels.loopSamples, at, count)

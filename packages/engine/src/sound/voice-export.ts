@@ -11,7 +11,7 @@ import { soundSamples, type Timeline } from '@tidy-reel/core/timeline/timeline'
 import { runProgram } from '../run/program.ts'
 import type { Take } from '../speech/take.ts'
 import { contentHash, keptFile } from '../storage/kept-file.ts'
-import { voiceTrack } from './mixdown.ts'
+import { voiceTrack } from './voice-track.ts'
 
 export const VOICE_FILES = [
   'voice.wav',

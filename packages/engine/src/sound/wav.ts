@@ -1,12 +1,14 @@
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
 
+export const WAV_HEAD_BYTES = 44
+
 /**
  * The 44-byte head of a PCM WAV file (RIFF); `float` for 32-bit floats instead of 16-bit integers.
  */
 export function wavHead(samples: number, channels: number, float = false): Buffer {
   const width = float ? 4 : 2
   const bytes = samples * channels * width
-  const head = Buffer.alloc(44)
+  const head = Buffer.alloc(WAV_HEAD_BYTES)
   head.write('RIFF', 0)
   head.writeUInt32LE(36 + bytes, 4)
   head.write('WAVEfmt ', 8)

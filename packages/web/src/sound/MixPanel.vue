@@ -3,22 +3,36 @@ import { ElInputNumber, ElOption, ElSelect } from 'element-plus'
 import { computed } from 'vue'
 import { LEAST_BELOW_SPEECH_DB } from '@tidy-reel/core/film/sound/mix'
 import { FILM_TARGETS, type Mixing, type Mood } from '@tidy-reel/core/style/film-choices'
+import type { FilmSound } from '../monitor/film-sound.ts'
 import { MOOD_CHOICES } from './mood-choices.ts'
+import type { SpokenScene } from './spoken-scenes.ts'
+import { useMix } from './use-mix.ts'
 
 /** How music and voice stand to each other. */
 const props = defineProps<{
   mood: Mood
-  mixing: Mixing
-  /** Scenes under which the music comes nearer than it should, as they are numbered. */
-  near: readonly number[]
+  sound: FilmSound
+  scenes: readonly Pick<SpokenScene, 'id' | 'number'>[]
 }>()
 const emit = defineEmits<{ set: [set: Partial<Mixing>]; mood: [mood: Mood] }>()
+/** Decibels that figures are rounded by. */
+const ROUNDED = 0.05
 const TARGET_NAMES: Record<Mixing['lufs'], string> = {
   [-14]: '−14 LUFS, large video sites',
   [-16]: '−16 LUFS, some others',
   [-23]: '−23 LUFS, broadcast (EBU R 128)',
 }
-const isNear = computed(() => props.mixing.below < LEAST_BELOW_SPEECH_DB)
+const mixing = computed(() => props.sound.mixing)
+const { below: distances } = useMix(() => props.sound)
+/** Scenes under which the music comes nearer than it should, by their numbers. */
+const near = computed(() =>
+  props.scenes.flatMap(({ id, number }) =>
+    (distances.value.get(id) ?? LEAST_BELOW_SPEECH_DB) < LEAST_BELOW_SPEECH_DB - ROUNDED
+      ? [number]
+      : [],
+  ),
+)
+const isNear = computed(() => mixing.value.below < LEAST_BELOW_SPEECH_DB)
 </script>
 
 <template>

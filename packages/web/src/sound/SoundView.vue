@@ -1,7 +1,6 @@
 <script setup lang="ts">
-import { computed, onMounted, ref, useTemplateRef, watch } from 'vue'
+import { computed, defineAsyncComponent, onMounted, ref, useTemplateRef, watch } from 'vue'
 import type { Command } from '@tidy-reel/core/document/command'
-import { LEAST_BELOW_SPEECH_DB } from '@tidy-reel/core/film/sound/mix'
 import { baseOf } from '@tidy-reel/core/speech/language'
 import type { Pronunciation } from '@tidy-reel/core/text/pronunciation'
 import { clockText, SAMPLE_RATE } from '@tidy-reel/core/time/time'
@@ -15,18 +14,19 @@ import { saveFrom } from '../controls/save-text.ts'
 import { useEpisode } from '../episode/episode-store.ts'
 import type { FilmSound } from '../monitor/film-sound.ts'
 import CompareStrip from './CompareStrip.vue'
-import FilmMix from './FilmMix.vue'
-import MixPanel from './MixPanel.vue'
+import type FilmMixView from './FilmMix.vue'
 import PronunciationPanel from './PronunciationPanel.vue'
 import SceneVoicePanel from './SceneVoicePanel.vue'
 import SpeakingPanel from './SpeakingPanel.vue'
 import { type SpokenScene, spokenScenes } from './spoken-scenes.ts'
 import SpokenScenes from './SpokenScenes.vue'
-import { useMix } from './use-mix.ts'
 import { useSay } from './use-say.ts'
 import { useVoices } from './use-voices.ts'
 import VoiceList from './VoiceList.vue'
 
+/** What plays the film and draws its mix is fetched after what is seen first. */
+const FilmMix = defineAsyncComponent(() => import('./FilmMix.vue'))
+const MixPanel = defineAsyncComponent(() => import('./MixPanel.vue'))
 const COMPARED = 3
 const SAVED_AS = [
   ['voice.wav', 'whole, WAV'],
@@ -42,7 +42,7 @@ const drawn = drawingSteps(3)
 const id = episode.data.id
 const { byId, voices, shown, languages, accents, filter, favourites, like, fault } = useVoices('en')
 const { saying, heard, problem, say, stop: hush } = useSay()
-const mix = useTemplateRef<InstanceType<typeof FilmMix>>('mix')
+const mix = useTemplateRef<InstanceType<typeof FilmMixView>>('mix')
 /** One thing is heard at a time. */
 watch(saying, (key) => key && mix.value?.stop())
 const document = computed(() => episode.document)
@@ -86,12 +86,6 @@ onMounted(() => {
   const { bed } = episode.data
   if (!bed && document.value.mood !== 'none' && spoken.value) void episode.prepare(false)
 })
-const { below } = useMix(() => sound.value)
-const near = computed(() =>
-  scenes.value.flatMap(({ id: one, number }) =>
-    (below.value.get(one) ?? LEAST_BELOW_SPEECH_DB) < LEAST_BELOW_SPEECH_DB - 0.05 ? [number] : [],
-  ),
-)
 const saved = computed(
   () =>
     Object.values(episode.data.takes).reduce((sum, take) => sum + (take.saved ?? 0), 0) /
@@ -254,8 +248,8 @@ function step(by: number) {
       <MixPanel
         v-if="drawn >= 3"
         :mood="document.mood"
-        :mixing="document.mixing"
-        :near
+        :sound
+        :scenes
         @set="(set) => run({ type: 'setMixing', set })"
         @mood="(mood) => run({ type: 'setMood', mood })"
       />
