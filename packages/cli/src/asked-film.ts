@@ -1,10 +1,10 @@
 import type { Document } from '@tidy-reel/core/document/document'
-import { TidyError } from '@tidy-reel/core/faults/fault'
 import { type Mood, MOODS } from '@tidy-reel/core/style/film-choices'
 import type { EngineConfig } from '@tidy-reel/engine/config'
 import { filmLanguage } from '@tidy-reel/engine/make/film-language'
 import { filmable } from '@tidy-reel/engine/make/filmable'
 import { voiceById, voiceList } from '@tidy-reel/engine/speech/voice-list'
+import { askedChoice } from './asked-choice.ts'
 import { styled } from './styled.ts'
 
 /** What of a film may be asked for in the shell. */
@@ -15,15 +15,7 @@ export interface FilmFlags {
 }
 
 /** @throws TidyError `option_invalid` for a mood that is none */
-export function askedMood(mood: string): Mood {
-  const known = MOODS.find((one) => one === mood)
-  if (known) return known
-  throw new TidyError('option_invalid', {
-    option: '--mood',
-    value: mood,
-    wanted: `one of ${MOODS.join(', ')}`,
-  })
-}
+export const askedMood = (mood: string): Mood => askedChoice('--mood', mood, MOODS)
 
 /**
  * A document with what the shell asks for: flags win over what it says, and a voice nobody chose

@@ -4,6 +4,7 @@ import { engineConfig } from '@tidy-reel/engine/config'
 import { makeMix } from '@tidy-reel/engine/make/make-mix'
 import { onStopSignal } from '@tidy-reel/engine/run/stop-signals'
 import { SOUND_FORMATS, type SoundFormat } from '@tidy-reel/engine/sound/saved-sound'
+import { askedChoice } from './asked-choice.ts'
 import { askedFilm, type FilmFlags } from './asked-film.ts'
 import { outFolder } from './out-folder.ts'
 import { print } from './print.ts'
@@ -15,15 +16,8 @@ export interface MixFlags extends FilmFlags {
 }
 
 /** @throws TidyError `option_invalid` for a format that is none */
-export function askedFormat(format: string): SoundFormat {
-  const known = SOUND_FORMATS.find((one) => one === format)
-  if (known) return known
-  throw new TidyError('option_invalid', {
-    option: '--format',
-    value: format,
-    wanted: `one of ${SOUND_FORMATS.join(', ')}`,
-  })
-}
+export const askedFormat = (format: string): SoundFormat =>
+  askedChoice('--format', format, SOUND_FORMATS)
 
 /** The sound of a film in a folder: the mix, and its stems where they are asked for. */
 export async function mixCommand(written: Document, flags: MixFlags): Promise<void> {

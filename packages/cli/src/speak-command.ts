@@ -1,10 +1,11 @@
 import { copyFile, writeFile } from 'node:fs/promises'
-import { type Finish, FINISHES } from '@tidy-reel/core/document/voicing'
+import { FINISHES } from '@tidy-reel/core/document/voicing'
 import { itemAt } from '@tidy-reel/core/faults/certain'
 import { TidyError } from '@tidy-reel/core/faults/fault'
 import { wordsOf } from '@tidy-reel/core/text/written-words'
 import { engineConfig } from '@tidy-reel/engine/config'
 import { speechPlace, takeOf } from '@tidy-reel/engine/speech/take'
+import { askedChoice } from './asked-choice.ts'
 import { written } from './written.ts'
 
 export interface SpeakFlags {
@@ -25,18 +26,13 @@ export async function speakCommand({ voice, text, out, speed, finish, marks }: S
       value: speed,
       wanted: 'a number from 0.6 to 1.6',
     })
-  if (!(FINISHES as readonly string[]).includes(finish))
-    throw new TidyError('option_invalid', {
-      option: '--finish',
-      value: finish,
-      wanted: `one of ${FINISHES.join(', ')}`,
-    })
+  const asked = askedChoice('--finish', finish, FINISHES)
   if (!/[\p{L}\p{N}]/u.test(text)) throw new TidyError('script_nothing_spoken')
   const take = await takeOf(speechPlace(engineConfig()), {
     text,
     voice,
     speed: pace,
-    finish: finish as Finish,
+    finish: asked,
   })
   await written(out, copyFile(take.file, out))
   if (marks) {

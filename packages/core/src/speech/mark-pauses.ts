@@ -13,15 +13,15 @@ const COMMA = /[,、，،]/
 /** Seconds of silence that stand behind each spoken word, 0 where no mark does. */
 function secondsBehind({ text, words }: SpokenForm): number[] {
   let at = 0
-  const places = words.map((word) => {
+  const starts = words.map((word) => {
     const found = text.indexOf(word.text, at)
     if (found >= 0) at = found + word.text.length
-    return found < 0 ? undefined : { start: found }
+    return found
   })
-  return places.map((place, i) => {
-    const next = places[i + 1]
-    if (!place || !next) return 0
-    const behind = /[^\p{L}\p{N}]*$/u.exec(text.slice(place.start, next.start))?.[0] ?? ''
+  return starts.map((start, i) => {
+    const next = starts[i + 1] ?? -1
+    if (start < 0 || next < 0) return 0
+    const behind = /[^\p{L}\p{N}]*$/u.exec(text.slice(start, next))?.[0] ?? ''
     if (COLON.test(behind)) return SECONDS.colon
     return COMMA.test(behind) ? SECONDS.comma : 0
   })

@@ -13,7 +13,7 @@ import { BedFacts } from '@tidy-reel/core/views/episode'
 import { runProgram } from '../run/program.ts'
 import { contentHash, keptFile } from '../storage/kept-file.ts'
 import { keptJson } from '../storage/kept-json.ts'
-import { int16, int16sOf, WAV_HEAD_BYTES, wavHead } from './wav.ts'
+import { int16, int16sOf, inTurns, WAV_HEAD_BYTES, wavHead } from './wav.ts'
 
 const Levels = BedFacts.omit({ hash: true })
 
@@ -161,7 +161,5 @@ function channelsOf(turns: Int16Array): [Float32Array, Float32Array] {
 /** Makes a bed that is nearly one channel as wide as a room (`widened`). */
 async function widen(file: string) {
   const wide = widened(channelsOf(await samplesIn(file)), SAMPLE_RATE)
-  const turns = new Float32Array(2 * wide[0].length)
-  wide.forEach((pcm, c) => pcm.forEach((x, i) => (turns[2 * i + c] = x)))
-  await writeFile(file, Buffer.concat([wavHead(wide[0].length, 2), int16(turns)]))
+  await writeFile(file, Buffer.concat([wavHead(wide[0].length, 2), int16(inTurns(wide))]))
 }

@@ -2,7 +2,7 @@ import { once } from 'node:events'
 import { createWriteStream } from 'node:fs'
 import { type FileHandle, open } from 'node:fs/promises'
 import { finished } from 'node:stream/promises'
-import { WAV_HEAD_BYTES, wavHead } from './wav.ts'
+import { inTurns, WAV_HEAD_BYTES, wavHead } from './wav.ts'
 
 /** Two channels of 32-bit floats. */
 const FRAME_BYTES = 8
@@ -14,6 +14,8 @@ export interface FloatWavWriter {
   /** A disk that is full is heard of with the next piece, or at the end. */
   add(sound: Stereo): Promise<void>
   end(): Promise<void>
+  /** Lets go of the file, whether or not it is whole. */
+  close(): void
 }
 
 export function floatWavWriter(path: string, samples: number): FloatWavWriter {
@@ -28,6 +30,7 @@ export function floatWavWriter(path: string, samples: number): FloatWavWriter {
       stream.end()
       await finished(stream)
     },
+    close: () => void stream.destroy(),
   }
 }
 
@@ -62,14 +65,4 @@ async function stretchOf(
     right[first - from + i] = turns[2 * i + 1]!
   }
   return [left, right]
-}
-
-/** Two channels as one row of samples that take turns. */
-function inTurns([left, right]: Stereo): Float32Array {
-  const out = new Float32Array(2 * left.length)
-  for (let i = 0; i < left.length; i++) {
-    out[2 * i] = left[i]!
-    out[2 * i + 1] = right[i]!
-  }
-  return out
 }

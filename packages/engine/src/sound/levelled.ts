@@ -4,7 +4,7 @@ import { integrated, loudnessMeter } from '@tidy-reel/core/film/sound/loudness'
 import { TRUE_PEAK_DBTP } from '@tidy-reel/core/film/sound/mix'
 import { truePeakMeter } from '@tidy-reel/core/film/sound/true-peak'
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
-import { type FloatWavReader, floatWavReader, floatWavWriter } from './float-wav.ts'
+import { floatWavReader, floatWavWriter } from './float-wav.ts'
 
 /** Of a finished film. */
 export const Loudness = z.object({
@@ -48,56 +48,54 @@ export async function levelled(
 ): Promise<Loudness> {
   let gain = before <= SILENT_DB + 1 ? 0 : target - before
   for (let round = 1; ; round++) {
-    const made = await gainedBy(10 ** (gain / 20), [mix, ...parts], samples, signal)
+    const made = await gainedBy(10 ** (gain / 20), [mix, parts], samples, signal)
     const isNear = Math.abs(made.lufs - target) <= NEAR_ENOUGH
     if (isNear || made.lufs <= SILENT_DB || round === ROUNDS) return made
     gain += target - made.lufs
   }
 }
 
-/** One pass over all files; the first decides over the limiter and is measured. */
+/** One pass over all files; the whole decides over the limiter and is measured. */
 async function gainedBy(
   gain: number,
-  files: readonly Levelling[],
+  [whole, pieces]: readonly [Levelling, readonly Levelling[]],
   samples: number,
   signal?: AbortSignal,
 ): Promise<Loudness> {
-  const readers = await Promise.all(files.map(({ from }) => floatWavReader(from, samples)))
-  const writers = files.map(({ to }) => floatWavWriter(to, samples))
+  const mix = await floatWavReader(whole.from, samples)
+  const parts = await Promise.all(pieces.map(({ from }) => floatWavReader(from, samples)))
+  const writers = [whole, ...pieces].map(({ to }) => floatWavWriter(to, samples))
   const [meter, peaks] = [loudnessMeter(SAMPLE_RATE, 2), truePeakMeter(2)]
   try {
     for (let at = 0; at < samples; at += PIECE) {
       signal?.throwIfAborted()
       const to = Math.min(samples, at + PIECE)
-      const gains = await gainsFor(readers[0], at, to, gain)
-      for (const [f, reader] of readers.entries()) {
-        const piece = scaled(await reader.read(at, to), gains)
-        if (f === 0) meter.add(piece)
-        if (f === 0) peaks.add(piece)
-        await writers[f]?.add(piece)
-      }
+      const around = await mix.read(at - LIMITER_REACH, to + LIMITER_REACH)
+      const gains = gainsWithin(around, gain)
+      const sound = scaled([within(around[0]), within(around[1])], gains)
+      meter.add(sound)
+      peaks.add(sound)
+      await writers[0]?.add(sound)
+      for (const [p, part] of parts.entries())
+        await writers[p + 1]?.add(scaled(await part.read(at, to), gains))
     }
+    await Promise.all(writers.map((writer) => writer.end()))
   } finally {
-    await Promise.all(readers.map((reader) => reader.close()))
+    for (const writer of writers) writer.close()
+    await Promise.all([mix, ...parts].map((reader) => reader.close()))
   }
-  await Promise.all(writers.map((writer) => writer.end()))
   return {
     lufs: Math.max(SILENT_DB, integrated(meter.powers())),
     truePeak: Math.max(SILENT_DB, 20 * Math.log10(peaks.peak() + 1e-9)),
   }
 }
 
-/** Gain and limiter together, one factor a sample. */
-async function gainsFor(
-  mix: FloatWavReader | undefined,
-  at: number,
-  to: number,
-  gain: number,
-): Promise<Float32Array> {
-  const around = (await mix?.read(at - LIMITER_REACH, to + LIMITER_REACH)) ?? []
-  const gains = limiterGains(around, CEILING / gain)
-  return gains.subarray(LIMITER_REACH, LIMITER_REACH + to - at).map((held) => held * gain)
-}
+/** A piece without its surroundings. */
+const within = (pcm: Float32Array) => pcm.subarray(LIMITER_REACH, -LIMITER_REACH)
+
+/** Gain and limiter together, one factor a sample of the piece inside. */
+const gainsWithin = (around: readonly Float32Array[], gain: number): Float32Array =>
+  within(limiterGains(around, CEILING / gain)).map((held) => held * gain)
 
 function scaled(
   [left, right]: [Float32Array, Float32Array],

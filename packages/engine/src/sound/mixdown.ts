@@ -127,30 +127,35 @@ async function addUp(
     bed && (await bedMixer(bed, musicCurve(samples, spoken, bed.levels, mixing), samples))
   const meter = () => loudnessMeter(SAMPLE_RATE, 2)
   const meters = { voice: meter(), music: meter(), whole: meter() }
-  const [sumOut, voiceOut, musicOut] = files.map((file) => floatWavWriter(file, samples))
+  const writers = files.map((file) => floatWavWriter(file, samples))
+  const [sumOut, voiceOut, musicOut] = writers
   const bytes = Buffer.alloc(CHUNK * 2)
   const speech = int16View(bytes)
   const level = levelsOf(spoken)
-  for (let at = 0; at < samples; at += CHUNK) {
-    signal?.throwIfAborted()
-    const count = Math.min(CHUNK, samples - at)
-    await voiceFile.read(bytes, 0, count * 2, WAV_HEAD_BYTES + at * 2)
-    const said = new Float32Array(count)
-    for (let i = 0; i < count; i++) said[i] = speech[i]! / 32768
-    level(said, at)
-    meters.voice.add([said, said])
-    const played = music?.(at, count)
-    if (played) meters.music.add(played)
-    const sum: [Float32Array, Float32Array] = played
-      ? [addedUp(said, played[0]), addedUp(said, played[1])]
-      : [said, said]
-    meters.whole.add(sum)
-    await sumOut?.add(sum)
-    await voiceOut?.add([said, said])
-    await musicOut?.add(played ?? [new Float32Array(count), new Float32Array(count)])
+  try {
+    for (let at = 0; at < samples; at += CHUNK) {
+      signal?.throwIfAborted()
+      const count = Math.min(CHUNK, samples - at)
+      await voiceFile.read(bytes, 0, count * 2, WAV_HEAD_BYTES + at * 2)
+      const said = new Float32Array(count)
+      for (let i = 0; i < count; i++) said[i] = speech[i]! / 32768
+      level(said, at)
+      meters.voice.add([said, said])
+      const played = music?.(at, count)
+      if (played) meters.music.add(played)
+      const sum: [Float32Array, Float32Array] = played
+        ? [addedUp(said, played[0]), addedUp(said, played[1])]
+        : [said, said]
+      meters.whole.add(sum)
+      await sumOut?.add(sum)
+      await voiceOut?.add([said, said])
+      await musicOut?.add(played ?? [new Float32Array(count), new Float32Array(count)])
+    }
+    for (const writer of writers) await writer.end()
+  } finally {
+    for (const writer of writers) writer.close()
+    await voiceFile.close()
   }
-  await voiceFile.close()
-  for (const writer of [sumOut, voiceOut, musicOut]) await writer?.end()
   return {
     voice: meters.voice.powers(),
     music: meters.music.powers(),

@@ -32,6 +32,16 @@ export function int16(pcm: Float32Array): Buffer {
   return out
 }
 
+/** Two channels of one length as one row of samples that take turns. */
+export function inTurns([left, right]: readonly [Float32Array, Float32Array]): Float32Array {
+  const out = new Float32Array(2 * left.length)
+  for (let i = 0; i < left.length; i++) {
+    out[2 * i] = left[i]!
+    out[2 * i + 1] = right[i]!
+  }
+  return out
+}
+
 /** Bytes of 16-bit samples as samples; an odd byte at the end is left out. */
 export const int16sOf = (bytes: Buffer): Int16Array =>
   new Int16Array(bytes.buffer.slice(bytes.byteOffset, bytes.byteOffset + (bytes.byteLength & ~1)))
