@@ -118,9 +118,10 @@ test('a house style: changed it becomes one\u2019s own, goes out as a file and c
   await ground.click()
   await page.getByRole('option', { name: 'an edge around letters' }).click()
   await expect(panel.getByText('Kept in “Newspaper, ours”.')).toBeVisible()
+  await expect.poll(async () => (await styled()).style.name).toBe('Newspaper, ours')
   expect(await dress()).toBeUndefined()
   const { style, lettering } = await styled()
-  expect([style.name, style.lettering.supers.figures.ground]).toEqual(['Newspaper, ours', 'edge'])
+  expect(style.lettering.supers.figures.ground).toBe('edge')
   expect(lettering.supers.figures.ground).toBe('edge')
 
   // A picture of one's own over the scene's, dragged to the middle line, then a step by an arrow.
