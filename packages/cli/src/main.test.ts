@@ -439,8 +439,8 @@ describe('tidy-reel mix and music', () => {
     const { code, stdout } = await tidy(['mix', SCRIPT, '--out', out, '--stems'])
     expect(code).toBe(0)
     const report = JSON.parse(stdout)
-    expect(report.files).toEqual(['mix.wav', 'voice.wav', 'music.wav'])
-    for (const name of report.files as string[])
+    expect(report.files).toEqual(['mix.wav', 'voice.wav', 'music.wav', 'effects.wav', 'cues.csv'])
+    for (const name of (report.files as string[]).slice(0, -1))
       expect(probe(join(out, name)).streams[0]).toMatchObject({
         codec_name: 'pcm_s24le',
         sample_rate: '48000',
@@ -449,6 +449,29 @@ describe('tidy-reel mix and music', () => {
     expect(ebur128(join(out, 'mix.wav')).lufs).toBeCloseTo(report.lufs, 0)
     expect(Math.abs(report.lufs + 14)).toBeLessThanOrEqual(0.5)
     expect(report.bedBelowSpeech).toBeGreaterThanOrEqual(20)
+  })
+  it('tell of sounds that fit, and mix those a script asks for', async () => {
+    const { stdout } = await tidy(['sounds', 'rain on glass', '--json'])
+    const { sounds } = JSON.parse(stdout) as { sounds: object[] }
+    expect(sounds[0]).toEqual({
+      id: 'made-rain-glass',
+      title: 'Rain on glass',
+      seconds: 12,
+      licence: 'Made for this channel',
+      author: 'Tidy Reel',
+      why: 'its title says rain, glass',
+    })
+    const script = join(data, 'sounding.txt')
+    writeFileSync(
+      script,
+      'A bell rings. [sound: ship\u2019s bell] It is noon. [sound: zither] Then rest.',
+    )
+    const out = join(data, 'sounding')
+    const mixed = await tidy(['mix', script, '--out', out])
+    expect(mixed.stderr).toContain('Scene 3: no sound fits “zither”')
+    expect(readFileSync(join(out, 'cues.csv'), 'utf8')).toMatch(
+      /A ship\u2019s bell,Tidy Reel,00:00:0\d\.\d{3},00:00:0\d\.\d{3},effect,Made for this channel/,
+    )
   })
   it('write the same music for the same seed, in the format its name says', async () => {
     const asked = ['music', '--mood', 'warm', '--seconds', '5', '--seed', 'a']

@@ -46,6 +46,7 @@ const COMMANDS = [
   make,
   mix,
   music,
+  sounds,
 ]
 
 function program(): Command {
@@ -239,7 +240,7 @@ function mix(tidy: Command) {
     .argument('<file>', 'a script or a document')
     .requiredOption('--out <folder>')
     .option('--format <format>', 'wav, flac, mp3 or ogg', 'wav')
-    .option('--stems', 'voice and music beside it, which add up to it')
+    .option('--stems', 'voice, music and effects beside it, which add up to it')
     .option('--style <id>', 'a house style')
     .option('--voice <id>', 'a voice')
     .option('--mood <mood>', 'calm, warm, bright, solemn or none')
@@ -251,6 +252,17 @@ function mix(tidy: Command) {
       ]
       await mixCommand(await readDocumentOrScript(file), flags)
     })
+}
+
+function sounds(tidy: Command) {
+  tidy
+    .command('sounds')
+    .argument('<words>')
+    .option('--json')
+    .description('sounds that fit words, the best first')
+    .action(async (words: string, flags: { json?: boolean }) =>
+      (await import('./sounds-command.ts')).soundsCommand(words, flags),
+    )
 }
 
 function music(tidy: Command) {

@@ -59,6 +59,7 @@ export const folders = ({ data }: EngineConfig) => ({
   secrets: join(data, 'secrets'),
   takes: join(data, 'takes'),
   beds: join(data, 'beds'),
+  sounds: join(data, 'sounds'),
   mixes: join(data, 'mixes'),
   voices: join(data, 'voices'),
   recordings: join(data, 'recordings'),

@@ -13,6 +13,7 @@ import { fontRoutes } from './routes/fonts.ts'
 import { libraryRoutes } from './routes/library.ts'
 import { mediaRoutes } from './routes/media.ts'
 import { scriptRoutes } from './routes/script.ts'
+import { soundRoutes } from './routes/sounds.ts'
 import { speechRoutes } from './routes/speech.ts'
 import { stickerRoutes } from './routes/stickers.ts'
 import { styleRoutes } from './routes/styles.ts'
@@ -38,6 +39,7 @@ const rooms = (services: Services) =>
     .route('/api', writingRoutes(services))
     .route('/api/styles', styleRoutes(services))
     .route('/api/fonts', fontRoutes(services))
+    .route('/api/sounds', soundRoutes(services))
     .route('/api/topics', topicRoutes(services))
     .route('/api', scriptRoutes(services))
     .route('/api', speechRoutes(services))
@@ -60,6 +62,7 @@ export function webApp(services: Services, web: string, names: readonly string[]
   app.use(securityHeaders(), knownHost(names))
   app.use('/api/*', sameOrigin, bodyLimits)
   app.use('/api/own/*', uploads)
+  app.use('/api/sounds', uploads)
   app.use('/api/import', uploads)
   app.use('/api/episodes/:id/recordings', uploads)
   app.route('/', rooms(services))

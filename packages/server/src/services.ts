@@ -16,6 +16,7 @@ import { type LibraryActions, libraryActions } from './actions/library.ts'
 import { type PictureActions, pictureActions } from './actions/pictures.ts'
 import { type RecordingActions, recordingActions } from './actions/recordings.ts'
 import { type RenderActions, renderActions } from './actions/renders.ts'
+import { type SoundActions, soundActions } from './actions/sounds.ts'
 import { type StyleActions, styleActions } from './actions/styles.ts'
 import { type TopicActions, topicActions } from './actions/topics.ts'
 import { type TranslationActions, translationActions } from './actions/translations.ts'
@@ -36,6 +37,7 @@ export interface Services {
   pictures: PictureActions
   recordings: RecordingActions
   renders: RenderActions
+  sounds: SoundActions
   styles: StyleActions
   topics: TopicActions
   translations: TranslationActions
@@ -92,6 +94,7 @@ export async function openServices(
     pictures,
     recordings: recordingActions(sequelize, queue, engine, episodes, owner),
     renders: renderActions(sequelize, queue, engine, episodes, owner),
+    sounds: soundActions(place.sounds, pool),
     styles: styleActions(sequelize, owner),
     topics: topicActions(sequelize, statisticsClient(engine.statistics), episodes, owner, pool),
     translations: translationActions(episodes, writing),

@@ -1,4 +1,5 @@
 import { itemAt } from '../faults/certain.ts'
+import type { UnmetSound } from '../film/sound/effects/sound-cues.ts'
 import type { OfferedPicture } from '../match/pick.ts'
 import { SCENES_APART } from '../match/scenes-apart.ts'
 import { seriesOf } from '../match/series.ts'
@@ -19,6 +20,7 @@ export const FLAGS = [
   'again',
   'silent',
   'claim',
+  'sound',
 ] as const
 export type FlagKind = (typeof FLAGS)[number]
 
@@ -41,6 +43,8 @@ export interface FlagFacts {
   byHand: (sceneId: string, shot: number) => boolean
   /** Claims of a scene that somebody marked unsure or wrong. */
   doubted: (sceneId: string) => readonly DoubtedClaim[]
+  /** Sounds of a scene that nothing fits. */
+  unheard?: (sceneId: string) => readonly Pick<UnmetSound, 'words'>[]
 }
 
 /**
@@ -67,7 +71,7 @@ function picturesByScene(film: Pick<Timeline, 'scenes'>) {
 /** The flags of every scene of a film, by scene id; scenes without any are left out. */
 export function filmFlags(
   { scenes, fps }: Timeline,
-  { spoken, picks, byHand, doubted }: FlagFacts,
+  { spoken, picks, byHand, doubted, unheard = () => [] }: FlagFacts,
 ): Map<string, Flag[]> {
   const flags = new Map<string, Flag[]>()
   const ownPictures = picturesByScene({ scenes })
@@ -122,6 +126,8 @@ export function filmFlags(
     }
     for (const { words, mark } of doubted(scene.id))
       found.push({ kind: 'claim', text: `“${words}”: ${mark}` })
+    for (const { words } of unheard(scene.id))
+      found.push({ kind: 'sound', text: `no sound fits “${words}”` })
     if (!spoken(scene.id)) found.push({ kind: 'silent', text: 'not spoken yet' })
     if (found.length) flags.set(scene.id, found)
   })

@@ -34,6 +34,7 @@ import {
   withoutShot,
   withShot,
 } from './shot-edits.ts'
+import { setSound } from './sound-edits.ts'
 import { backToStyle, withStyle } from './style-parts.ts'
 import { withKept } from './subtitling.ts'
 import { withoutTrack, withTrackTexts } from './track-edits.ts'
@@ -138,6 +139,8 @@ function changed(document: Document, command: Command): Document {
       return deleteScenes(document, command.sceneIds)
     case 'adjustScenes':
       return adjustScenes(document, command)
+    case 'setSound':
+      return setSound(document, command)
     case 'setShot':
       return withScene(document, command.sceneId, (scene) =>
         withShot(scene, command.shot, command.item),

@@ -95,6 +95,8 @@ export function commandName(command: Command): string {
             })[name] ?? name,
         )
         .join(', ')
+    case 'setSound':
+      return command.text === null ? 'sound taken out' : 'sound'
     case 'setShot':
       return 'picture'
     case 'layShots':

@@ -290,6 +290,17 @@ export const Command = z.discriminatedUnion('type', [
     type: z.literal('takeDepictions'),
     sceneIds: z.array(sceneId).min(1).max(5000),
   }),
+  /**
+   * A sound of the script: the scene's so-manieth, or a new one; null takes it out. `to` is where it
+   * stands from now on, before a word.
+   */
+  z.object({
+    type: z.literal('setSound'),
+    sceneId,
+    index: z.number().int().min(0).max(200).optional(),
+    text: directionWords(300).nullable(),
+    to: z.object({ sceneId, word: z.number().int().min(0).max(5000) }).optional(),
+  }),
   /** The house style the film follows from now on; what was set by hand stays. */
   z.object({ type: z.literal('followStyle'), style: HouseStyle }),
   /** How what is written and drawn looks; what is left out stays. */

@@ -1,8 +1,10 @@
 import { certain } from '../faults/certain.ts'
 import type { LedgerRow } from '../film/ledger.ts'
+import type { SoundCue } from '../film/sound/effects/sound-cues.ts'
 import type { FilmShape } from '../render/plan.ts'
 import type { FilmReport } from '../render/report.ts'
 import { claimList, type ClaimRow } from './claim-list.ts'
+import { cueSheet, type MusicCue, soundCredits } from './cue-sheet.ts'
 import { ledgerCsv } from './ledger-list.ts'
 import { chapterList, creditsText, shotsCsv } from './lists.ts'
 import { type SubtitledFilm, SUBTITLES } from './subtitles.ts'
@@ -18,6 +20,8 @@ export interface FinishedFilm extends SubtitledFilm {
   /** Who speaks and who made the music, in words for the credits. */
   voice: string
   music: string
+  /** What is heard beside the voice. */
+  heard: { music: readonly MusicCue[]; cues: readonly SoundCue[] }
   report: FilmReport
 }
 
@@ -72,12 +76,13 @@ export const FILM_FILES = [
     name: 'credits.txt',
     mime: 'text/plain; charset=utf-8',
     label: 'Credits',
-    write: ({ title, ledger, voice, music }) =>
+    write: ({ title, ledger, voice, music, heard }) =>
       creditsText(
         title,
         ledger.map(({ credit }) => credit),
         voice,
         music,
+        soundCredits(heard.cues),
       ),
   },
   {
@@ -85,6 +90,12 @@ export const FILM_FILES = [
     mime: 'text/csv; charset=utf-8',
     label: 'Ledger',
     write: ({ ledger, fetched }) => ledgerCsv(ledger, fetched),
+  },
+  {
+    name: 'cues.csv',
+    mime: 'text/csv; charset=utf-8',
+    label: 'Cue sheet',
+    write: ({ heard }) => cueSheet(heard.music, heard.cues),
   },
   {
     name: 'chapters.txt',

@@ -46,8 +46,9 @@ export function shotsCsv({ scenes, fps }: Timeline): string {
 }
 
 /**
- * * Who made the pictures that are seen, each once, in order of appearance, as their licences ask.
+ * Who made what is seen and heard, each once, in order of appearance, as their licences ask.
  *
+ * @param sounds credits of effects; their heading is left out where there are none
  * @returns "none" under Pictures where nothing is to be credited
  */
 export function creditsText(
@@ -55,6 +56,7 @@ export function creditsText(
   pictureCredits: readonly string[],
   voice: string,
   music: string,
+  sounds: readonly string[] = [],
 ): string {
   const pictures = pictureCredits.filter(Boolean).map((credit) => `- ${oneLine(credit)}`)
   return [
@@ -69,6 +71,7 @@ export function creditsText(
     'Music',
     `- ${music}`,
     '',
+    ...(sounds.length ? ['Sounds', ...sounds.map((one) => `- ${oneLine(one)}`), ''] : []),
   ].join('\n')
 }
 

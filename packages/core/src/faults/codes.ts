@@ -65,6 +65,8 @@ export interface FaultDetails {
   voice_failed: { engine: string; reason: string }
   voice_not_spoken: undefined
   recording_unusable: { reason: string }
+  sound_unusable: { name: string; reason: string }
+  sound_not_found: { id: string }
   take_gone: { text: string }
   voices_unreadable: { reason: string }
   program_missing: { program: string; package: string }

@@ -103,6 +103,9 @@ export const ENGLISH: Messages = {
   voice_failed: (d) =>
     `${d.engine} could not speak: ${d.reason}. Try again or choose another voice.`,
   voice_not_spoken: () => 'Nothing of this film has been spoken yet. Have it spoken first.',
+  sound_unusable: (d) =>
+    `"${d.name}" cannot be used as a sound: ${d.reason}. Choose a WAV, FLAC, MP3, Ogg or M4A file.`,
+  sound_not_found: () => 'This sound is no longer there. Choose another one.',
   recording_unusable: (d) =>
     `This recording cannot be used: ${d.reason}. Record it again or choose another file.`,
   take_gone: (d) =>

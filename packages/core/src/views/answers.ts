@@ -1,5 +1,6 @@
 import type { Comparison } from '../document/compare.ts'
 import type { Document } from '../document/document.ts'
+import type { SoundFacts } from '../film/sound/effects/known-sound.ts'
 import type { TimedText } from '../film/subtitles/align-texts.ts'
 import type { Item } from '../pictures/item.ts'
 import type { Light } from '../pictures/light.ts'
@@ -20,6 +21,7 @@ import type {
 import type { ImportedScriptView } from './imported-script.ts'
 import type { FoundView, LibraryPage, NotedView, PictureUse, PictureView } from './library.ts'
 import type { RecordedView, RecordingView } from './recording.ts'
+import type { FoundSoundView } from './sounds.ts'
 import type { SaidView, VoicesView } from './speech.ts'
 import type { AskedTranslation } from './translation.ts'
 
@@ -55,6 +57,12 @@ export interface Answers {
   'POST /episodes/:id/prepare': null
   'POST /episodes/:id/renders': RenderView
   'POST /renders/:id/cancel': RenderView
+
+  'GET /sounds': { sounds: FoundSoundView[] }
+  'POST /sounds': SoundFacts
+  'GET /sounds/:id': SoundFacts
+  'PATCH /sounds/:id': SoundFacts
+  'DELETE /sounds/:id': null
 
   'GET /voices': VoicesView
   'POST /say': SaidView

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import type { Document } from '../document/document.ts'
 import type { FaultCode } from '../faults/codes.ts'
+import type { SoundFacts } from '../film/sound/effects/known-sound.ts'
 import type { NounSenses, OfferedPicture } from '../match/pick.ts'
 import type { FilmShape } from '../render/plan.ts'
 import { Progress } from '../render/progress.ts'
@@ -69,6 +70,8 @@ export interface EpisodeView {
   pronunciations: Pronunciation[]
   /** The music under the film, when it has been made. */
   bed: BedFacts | null
+  /** What the script's sounds stand for, by their words, as far as somebody has looked. */
+  sounds: Record<string, SoundFacts | null>
   /** Perceptual hashes of the film's pictures that somebody has looked at, by id. */
   hashes: Record<string, string>
   /** Ids of the film's pictures that the monitor can show sharply. */

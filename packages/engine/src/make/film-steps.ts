@@ -23,6 +23,8 @@ import { joinFilm, renderSegments } from '../render/film.ts'
 import { fetchFootage, type Footage, type PictureFile } from '../render/footage.ts'
 import { pictureLight } from '../render/picture-light.ts'
 import { segmentFile } from '../render/segment.ts'
+import { musicCues } from '../sound/bed.ts'
+import { type FilmEffects, filmEffects } from '../sound/effects/film-effects.ts'
 import { filmSound } from '../sound/film-sound.ts'
 import type { Mixdown } from '../sound/mixdown.ts'
 import { speechPlace, type Take } from '../speech/take.ts'
@@ -47,12 +49,13 @@ export function speakScenes(making: Making): Promise<(Spoken | undefined)[]> {
 export const takesOf = (spoken: readonly (Spoken | undefined)[]): (Take | undefined)[] =>
   spoken.map((s) => (s && 'take' in s ? s.take : undefined))
 
-/** Step 2, beside the next: voice and bed mixed to the film's loudness. */
-export function mixSound(
-  { document, place, signal }: Making,
+/** Step 2, beside the next: voice, bed and sounds mixed to the film's loudness. */
+export async function mixSound(
+  { document, film, place, signal }: Making,
   plan: Timeline,
   takes: readonly (Take | undefined)[],
-): Promise<Mixdown> {
+): Promise<Mixdown & { effects: FilmEffects }> {
+  const effects = await filmEffects(place.sounds, { plan, film }, signal)
   const request = {
     mood: document.mood,
     mixing: document.mixing,
@@ -60,8 +63,9 @@ export function mixSound(
     scenes: plan.scenes,
     takes,
     samples: soundSamples(plan),
+    effects,
   }
-  return filmSound(place, request, signal)
+  return { ...(await filmSound(place, request, signal)), effects }
 }
 
 /** What its pictures are, as often as they are seen. */
@@ -190,7 +194,7 @@ export async function writeTexts(
     spoken: readonly (Spoken | undefined)[]
     footage: Footage
     segments: PlannedSegments
-    mix: Mixdown
+    mix: Mixdown & { effects: FilmEffects }
   },
 ): Promise<FilmReport> {
   const { config, document, film, out, shape, steps } = making
@@ -202,6 +206,7 @@ export async function writeTexts(
     remarks: [
       ...remarksOf(made.spoken, made.footage.faults, film, making.place.fonts),
       ...leftOutRemarks(letters),
+      ...made.mix.effects.remarks,
     ],
   })
   const voice = voiceById(speechPlace(config).voices, document.voice)
@@ -219,6 +224,7 @@ export async function writeTexts(
     language: voice.language,
     voice: `${voice.name}, synthesized with ${voice.engine}`,
     music: document.mood === 'none' ? 'none' : 'made for this film with MMA and FluidSynth',
+    heard: { music: musicCues(document, plan), cues: made.mix.effects.cues },
     report,
   }
   const texts = [...filmTexts(finished), ...trackTexts(finished, trackCues(making, plan))]

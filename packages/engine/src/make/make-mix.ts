@@ -1,9 +1,12 @@
-import { mkdir, rm } from 'node:fs/promises'
+import { mkdir, rm, writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import type { Document } from '@tidy-reel/core/document/document'
+import { cueSheet } from '@tidy-reel/core/export/cue-sheet'
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
 import { soundSamples, timeline } from '@tidy-reel/core/timeline/timeline'
 import { type EngineConfig, folders } from '../config.ts'
+import { musicCues } from '../sound/bed.ts'
+import { filmEffects } from '../sound/effects/film-effects.ts'
 import { mixFilm } from '../sound/film-sound.ts'
 import { type MixFacts, type Stem, STEMS } from '../sound/mixdown.ts'
 import { savedSound, type SoundFormat } from '../sound/saved-sound.ts'
@@ -24,8 +27,8 @@ interface MixReport extends MixFacts {
 }
 
 /**
- * The sound of a film without its pictures: `mix`, and where stems are asked for `voice` and
- * `music`, which add up to it.
+ * The sound of a film without its pictures: `mix`, and where stems are asked for `voice`, `music`
+ * and `effects`, which add up to it.
  *
  * @throws TidyError what `filmable` throws, `disk_full`, `cancelled`
  */
@@ -45,14 +48,22 @@ export async function makeMix(
     const plan = timeline(film, takes, [30, 1])
     const { mood, mixing, title: seed } = document
     const samples = soundSamples(plan)
-    const asked = stems && mood !== 'none' ? stemFiles(work) : undefined
-    const request = { mood, mixing, seed, scenes: plan.scenes, takes, samples }
+    const asked = stems ? stemFiles(work) : undefined
+    const effects = await filmEffects(place.sounds, { plan, film }, signal)
+    const request = { mood, mixing, seed, scenes: plan.scenes, takes, samples, effects }
     const { file, ...facts } = await mixFilm({ ...place, work }, request, asked, signal)
     const made = Object.entries({ mix: file, ...asked })
     const files = made.map(([name]) => `${name}.${format}`)
     for (const [name, from] of made)
       await savedSound(from, join(out, `${name}.${format}`), format, signal)
-    return { seconds: samples / SAMPLE_RATE, ...facts, files, remarks: silentScenes(spoken) }
+    await writeFile(join(out, 'cues.csv'), cueSheet(musicCues(document, plan), effects.cues))
+    files.push('cues.csv')
+    return {
+      seconds: samples / SAMPLE_RATE,
+      ...facts,
+      files,
+      remarks: [...silentScenes(spoken), ...effects.remarks],
+    }
   } finally {
     await rm(work, { recursive: true, force: true })
   }

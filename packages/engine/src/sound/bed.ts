@@ -1,6 +1,8 @@
 import { mkdtemp, readFile, rm, stat, writeFile } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import type { Document } from '@tidy-reel/core/document/document'
+import type { MusicCue } from '@tidy-reel/core/export/cue-sheet'
 import { itemAt } from '@tidy-reel/core/faults/certain'
 import { TidyError } from '@tidy-reel/core/faults/fault'
 import { bedLevels } from '@tidy-reel/core/film/sound/bed-levels'
@@ -9,6 +11,7 @@ import { widened } from '@tidy-reel/core/film/sound/widened'
 import type { Mood } from '@tidy-reel/core/style/film-choices'
 import { chance } from '@tidy-reel/core/text/hash'
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
+import type { Timeline } from '@tidy-reel/core/timeline/timeline'
 import { BedFacts } from '@tidy-reel/core/views/episode'
 import { runProgram } from '../run/program.ts'
 import { contentHash, keptFile } from '../storage/kept-file.ts'
@@ -90,6 +93,23 @@ export function chordSheet(
   ]
   return { sheet: [...head, ...lines, ''].join('\n'), bars, tempo }
 }
+
+/** The bed of a film as a cue sheet tells of it; `[]` where there is none. */
+export const musicCues = (
+  { mood, title }: Pick<Document, 'mood' | 'title'>,
+  plan: Timeline,
+): MusicCue[] =>
+  mood === 'none'
+    ? []
+    : [
+        {
+          title: `Bed “${title}”, ${mood}`,
+          maker: 'Tidy Reel, with MMA and FluidSynth',
+          licence: 'Made for this channel',
+          start: 0,
+          end: plan.samples,
+        },
+      ]
 
 /** Raised when beds are made otherwise, so that earlier ones are made anew. */
 const VERSION = 2

@@ -8,6 +8,7 @@ import type { Take } from '../speech/take.ts'
 import { contentHash, keptFile } from '../storage/kept-file.ts'
 import { keptJson } from '../storage/kept-json.ts'
 import { makeBed } from './bed.ts'
+import type { Effects } from './effects/effects-mixer.ts'
 import { type Mixdown, mixdown, MixFacts, type Stem } from './mixdown.ts'
 import { voiceTrack } from './voice-track.ts'
 
@@ -21,10 +22,11 @@ export interface SoundRequest {
   /** One a scene; undefined where nobody speaks. */
   takes: readonly (Take | undefined)[]
   samples: number
+  effects: Effects
 }
 
 /** Raised when the mix changes, so that earlier ones are made anew. */
-const VERSION = 2
+const VERSION = 3
 
 /** Where somebody is heard. */
 function spokenIn({ scenes, takes }: SoundRequest) {
@@ -33,7 +35,7 @@ function spokenIn({ scenes, takes }: SoundRequest) {
 }
 
 /**
- * Voice and music of a film, mixed: 48 kHz stereo WAV of 32-bit floats.
+ * Voice, music and sounds of a film, mixed: 48 kHz stereo WAV of 32-bit floats.
  *
  * @param stems files that each of them is written to as well
  */
@@ -43,7 +45,7 @@ export async function mixFilm(
   stems: Record<Stem, string> | undefined,
   signal: AbortSignal,
 ): Promise<Mixdown> {
-  const { mood, mixing, seed, scenes, takes, samples } = request
+  const { mood, mixing, seed, scenes, takes, samples, effects } = request
   const voice = join(folders.work, 'voice.wav')
   await voiceTrack(
     voice,
@@ -56,7 +58,7 @@ export async function mixFilm(
   const spoken = spokenIn(request)
   return mixdown(
     folders.work,
-    { voice, spoken, bed, samples, mixing, ...(stems ? { stems } : {}) },
+    { voice, spoken, bed, effects, samples, mixing, ...(stems ? { stems } : {}) },
     signal,
   )
 }
@@ -72,7 +74,7 @@ export async function filmSound(
   request: SoundRequest,
   signal: AbortSignal,
 ): Promise<Mixdown> {
-  const { mood, mixing, seed, scenes, takes, samples } = request
+  const { mood, mixing, seed, scenes, takes, samples, effects } = request
   const spoken = spokenIn(request)
   const hash = contentHash({
     VERSION,
@@ -82,6 +84,7 @@ export async function filmSound(
     samples,
     takes: scenes.map(({ speechStart }, i) => [speechStart, takes[i]?.hash ?? null]),
     spoken,
+    cues: effects.cues,
   })
   const file = join(folders.mixes, `${hash}.m4a`)
   const facts = await keptFile(join(folders.mixes, `${hash}.json`), async (half) => {

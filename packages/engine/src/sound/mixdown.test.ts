@@ -2,6 +2,7 @@ import { mkdtempSync, readFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { beforeAll, describe, expect, it } from 'vitest'
+import type { SoundCue } from '@tidy-reel/core/film/sound/effects/sound-cues'
 import { integratedLoudness } from '@tidy-reel/core/film/sound/loudness'
 import { spokenSpans } from '@tidy-reel/core/film/sound/spoken-spans'
 import { MOODS, PLAIN_MIXING } from '@tidy-reel/core/style/film-choices'
@@ -10,6 +11,8 @@ import { type Take, takeOf } from '../speech/take.ts'
 import { voiceList } from '../speech/voice-list.ts'
 import { ebur128, probe, silencesOf } from '../test/media-facts.ts'
 import { chordSheet, makeBed } from './bed.ts'
+import { soundFacts } from './effects/sound-file.ts'
+import { listedSounds } from './effects/sound-library.ts'
 import { mixdown } from './mixdown.ts'
 import { voiceTrack } from './voice-track.ts'
 
@@ -74,6 +77,25 @@ describe('voiceTrack', () => {
   })
 })
 
+/** A cue of a made sound, below speech by so much. */
+async function cueOf(id: string, [start, end]: [number, number], below: number): Promise<SoundCue> {
+  const listed = (await listedSounds(work)).find((one) => one.id === id)!
+  const sound = await soundFacts(work, listed)
+  const asked = { words: sound.title }
+  return {
+    sceneId: 's1',
+    index: 0,
+    asked,
+    sound,
+    start,
+    end,
+    from: 0,
+    speed: 1,
+    fades: [480, 480],
+    below,
+  }
+}
+
 describe('mixdown', () => {
   it('brings a film to −14 LUFS ± 0.5 with true peaks under −1 dBTP and the music 20 dB under the speech (EBU R 128; WCAG 2.2 SC 1.4.7), by ffmpeg ebur128', async () => {
     const voice = join(work, 'film-voice.wav')
@@ -104,11 +126,21 @@ describe('mixdown', () => {
       SAMPLES,
     )
     const bed = await makeBed(work, 'bright', SAMPLES / 48_000, 'test')
-    const stems = { voice: join(work, 'stem-voice.wav'), music: join(work, 'stem-music.wav') }
+    const stemFile = (name: string) => join(work, `stem-${name}.wav`)
+    const stems = {
+      voice: stemFile('voice'),
+      music: stemFile('music'),
+      effects: stemFile('effects'),
+    }
+    const cues = [
+      await cueOf('made-rain', [20_000, 500_000], 6),
+      await cueOf('made-bell', [90_000, 370_000], 2),
+    ]
     const mix = await mixdown(work, {
       voice,
       spoken: spoken().map((span) => ({ ...span, lufs: span.lufs + 9 })),
       bed,
+      effects: { cues, folder: work },
       samples: SAMPLES,
       mixing: { below: 6, rise: 15, lufs: -14 },
       stems,
@@ -121,11 +153,12 @@ describe('mixdown', () => {
       const bytes = readFileSync(file).subarray(44)
       return new Float32Array(bytes.buffer.slice(bytes.byteOffset, bytes.byteOffset + bytes.length))
     }
-    const [whole, said, played] = [mix.file, stems.voice, stems.music].map(floats)
+    const [whole, ...parts] = [mix.file, stems.voice, stems.music, stems.effects].map(floats)
     let most = 0
-    whole!.forEach((x, i) => (most = Math.max(most, Math.abs(x - said![i]! - played![i]!))))
+    const sumAt = (i: number) => parts.reduce((sum, part) => sum + part[i]!, 0)
+    whole!.forEach((x, i) => (most = Math.max(most, Math.abs(x - sumAt(i)))))
     expect(20 * Math.log10(most)).toBeLessThan(-90)
-    expect(said!.some((x) => Math.abs(x) > 0.1)).toBe(true)
+    for (const part of parts) expect(part.some((x) => Math.abs(x) > 0.05)).toBe(true)
   })
   it('lifts the music by 8 to 10 dB where nobody speaks, and brings a film to −23 LUFS (EBU R 128), by ffmpeg ebur128', async () => {
     const voice = join(work, 'unheard.wav')
@@ -146,6 +179,38 @@ describe('mixdown', () => {
     const under = heard(first!.start, first!.end)
     expect(between - under).toBeGreaterThan(7)
     expect(between - under).toBeLessThan(12)
+  })
+  it('keeps rain under speech by 20 dB (WCAG 2.2 SC 1.4.7) and rings a bell where it stands, by ffmpeg', async () => {
+    const voice = join(work, 'rain-voice.wav')
+    await voiceTrack(
+      voice,
+      [scene(30_000), scene(260_000)],
+      takes.map(({ file }) => file),
+      SAMPLES,
+    )
+    const effects = join(work, 'effects-alone.wav')
+    const other = join(work, 'not-asked.wav')
+    const [rain, bell] = [
+      await cueOf('made-rain', [0, SAMPLES], 26),
+      await cueOf('made-bell', [430_000, SAMPLES], 6),
+    ]
+    const mix = await mixdown(work, {
+      voice,
+      spoken: spoken(),
+      bed: undefined,
+      effects: { cues: [rain, bell], folder: work },
+      samples: SAMPLES,
+      mixing,
+      stems: { voice: other, music: join(work, 'no-music.wav'), effects },
+    })
+    expect(mix.bedBelowSpeech!).toBeGreaterThan(20)
+    for (const { start, end } of spoken()) {
+      const part = { from: start / 48_000, seconds: (end - start) / 48_000 }
+      expect(ebur128(other, part).lufs - ebur128(effects, part).lufs).toBeGreaterThan(20)
+    }
+    const loudest = (from: number, to: number) =>
+      ebur128(effects, { from: from / 48_000, seconds: (to - from) / 48_000 }).peak
+    expect(loudest(430_000, 470_000) - loudest(380_000, 428_000)).toBeGreaterThan(6)
   })
   it('mixes without music and without anybody speaking', async () => {
     const voice = join(work, 'silent.wav')

@@ -14,6 +14,7 @@ import type { Mixing } from '@tidy-reel/core/style/film-choices'
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
 import { TAKE_EDGE } from '@tidy-reel/core/timeline/timeline'
 import type { Bed } from './bed.ts'
+import { type Effects, effectsMixer } from './effects/effects-mixer.ts'
 import { floatWavWriter } from './float-wav.ts'
 import { levelled, Loudness, SILENT_DB } from './levelled.ts'
 import { WAV_HEAD_BYTES } from './wav.ts'
@@ -22,8 +23,8 @@ import { WAV_HEAD_BYTES } from './wav.ts'
 export const MixFacts = Loudness.extend({
   speechLufs: z.number(),
   /**
-   * LU the bed lies below the sentence it comes nearest to, both as mixed; null without a bed or
-   * without speech.
+   * LU that music and sounds that go on lie together below the sentence they come nearest to, as
+   * mixed; null without any or without speech.
    */
   bedBelowSpeech: z.number().nullable(),
 })
@@ -46,18 +47,19 @@ export interface MixRequest {
   /** Where it speaks, and how much louder or softer it is from a sample on. */
   spoken: readonly SpokenSpan[]
   bed: Bed | undefined
+  effects?: Effects
   /** Length of the film. */
   samples: number
   mixing: Mixing
-  /** Files that voice and music are written to as well, as they are in the mix. */
+  /** Files that its parts are written to as well, as they are in the mix. */
   stems?: Record<Stem, string>
 }
 
-export const STEMS = ['voice', 'music'] as const
+export const STEMS = ['voice', 'music', 'effects'] as const
 export type Stem = (typeof STEMS)[number]
 
 /**
- * Mixes voice and bed and brings the whole to the film's loudness.
+ * Mixes voice, bed and sounds and brings the whole to the film's loudness.
  *
  * The bed's gain comes from `musicCurve`, sample by sample; the sum is then raised and limited until
  * it has the loudness that is asked for within 0.2 LU and a true peak below −1 dBTP.
@@ -75,7 +77,7 @@ export async function mixdown(
   const parts = stems
     ? STEMS.map((stem) => ({ from: join(work, `${stem}-sum.wav`), to: stems[stem] }))
     : []
-  const { voice, music, whole } = await addUp(
+  const { voice, behind, whole } = await addUp(
     request,
     [mix, ...parts].map(({ from }) => from),
     signal,
@@ -92,43 +94,48 @@ export async function mixdown(
     file,
     ...loudness,
     speechLufs: Math.max(SILENT_DB, spoken),
-    bedBelowSpeech: request.bed ? leastBelow(request.spoken, voice, music) : null,
+    bedBelowSpeech: hasBackground(request) ? leastBelow(request.spoken, voice, behind) : null,
   }
 }
 
-/** Decibels the music lies below the sentence it comes nearest to; null where nobody speaks. */
+const hasBackground = ({ bed, effects }: MixRequest) =>
+  bed !== undefined || !!effects?.cues.some(({ sound }) => sound.goesOn)
+
+/** Decibels what lies behind it is below the sentence it comes nearest to; null where nobody speaks. */
 function leastBelow(
   spoken: readonly SpokenSpan[],
   voice: readonly number[],
-  music: readonly number[],
+  behind: readonly number[],
 ): number | null {
   const distances = spoken.map(({ start, end }) => {
     const [from, to] = [start, end].map((at) => Math.round((at / SAMPLE_RATE) * HOPS_A_SECOND))
     const loudness = (powers: readonly number[]) =>
       Math.max(SILENT_DB, integrated(powers.slice(from, Math.max((from ?? 0) + 1, to ?? 0))))
-    return loudness(voice) - loudness(music)
+    return loudness(voice) - loudness(behind)
   })
   return distances.length ? Math.min(...distances) : null
 }
 
 /**
- * Voice and bed in one file, 48 kHz stereo of 32-bit floats; where more files are asked for, each in
- * one of its own after it.
+ * Voice, bed and sounds in one file, 48 kHz stereo of 32-bit floats; where more files are asked for,
+ * each in one of its own after it.
  *
- * @returns powers of both and of their sum as they were mixed (`loudnessMeter`)
+ * @returns powers of the voice, of what lies behind it and of the whole, as they were mixed
+ *   (`loudnessMeter`)
  */
 async function addUp(
-  { voice, spoken, bed, samples, mixing }: MixRequest,
+  { voice, spoken, bed, effects, samples, mixing }: MixRequest,
   files: readonly string[],
   signal?: AbortSignal,
-): Promise<Record<Stem | 'whole', number[]>> {
+): Promise<Record<'voice' | 'behind' | 'whole', number[]>> {
   const voiceFile = await open(voice)
   const music =
     bed && (await bedMixer(bed, musicCurve(samples, spoken, bed.levels, mixing), samples))
+  const sounding = effects?.cues.length ? effectsMixer(effects, spoken) : undefined
   const meter = () => loudnessMeter(SAMPLE_RATE, 2)
-  const meters = { voice: meter(), music: meter(), whole: meter() }
+  const meters = { voice: meter(), behind: meter(), whole: meter() }
   const writers = files.map((file) => floatWavWriter(file, samples))
-  const [sumOut, voiceOut, musicOut] = writers
+  const [sumOut, voiceOut, musicOut, effectsOut] = writers
   const bytes = Buffer.alloc(CHUNK * 2)
   const speech = int16View(bytes)
   const level = levelsOf(spoken)
@@ -142,14 +149,16 @@ async function addUp(
       level(said, at)
       meters.voice.add([said, said])
       const played = music?.(at, count)
-      if (played) meters.music.add(played)
-      const sum: [Float32Array, Float32Array] = played
-        ? [addedUp(said, played[0]), addedUp(said, played[1])]
-        : [said, said]
+      const heard = await sounding?.(at, count)
+      const behind = added(played, heard?.lasting)
+      if (behind) meters.behind.add(behind)
+      const voiced: Channels = [said, said]
+      const sum = added(added(voiced, played), heard?.all) ?? voiced
       meters.whole.add(sum)
       await sumOut?.add(sum)
-      await voiceOut?.add([said, said])
-      await musicOut?.add(played ?? [new Float32Array(count), new Float32Array(count)])
+      await voiceOut?.add(voiced)
+      await musicOut?.add(played ?? silence(count))
+      await effectsOut?.add(heard?.all ?? silence(count))
     }
     for (const writer of writers) await writer.end()
   } finally {
@@ -158,9 +167,19 @@ async function addUp(
   }
   return {
     voice: meters.voice.powers(),
-    music: meters.music.powers(),
+    behind: meters.behind.powers(),
     whole: meters.whole.powers(),
   }
+}
+
+type Channels = [Float32Array, Float32Array]
+
+const silence = (count: number): Channels => [new Float32Array(count), new Float32Array(count)]
+
+/** Both together; the one there is where the other is not. */
+function added(one: Channels | undefined, other: Channels | undefined): Channels | undefined {
+  if (!one || !other) return one ?? other
+  return [addedUp(one[0], other[0]), addedUp(one[1], other[1])]
 }
 
 function addedUp(one: Float32Array, other: Float32Array): Float32Array {

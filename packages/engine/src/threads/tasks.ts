@@ -3,6 +3,8 @@ import { newThings } from '@tidy-reel/core/checks/things'
 import { apply, documentFrom } from '@tidy-reel/core/document/apply'
 import type { Command } from '@tidy-reel/core/document/command'
 import type { Document, Matching } from '@tidy-reel/core/document/document'
+import type { FoundSound } from '@tidy-reel/core/film/sound/effects/find-sounds'
+import type { SoundFacts } from '@tidy-reel/core/film/sound/effects/known-sound'
 import { depictionsOf, type ReadDepiction } from '@tidy-reel/core/match/depictions'
 import type { SceneToMatch } from '@tidy-reel/core/match/scene-to-match'
 import { type ReadPictureList, readPictureList } from '@tidy-reel/core/pictures/picture-list'
@@ -13,6 +15,7 @@ import { type EpisodeFacts, episodeFacts } from '@tidy-reel/core/views/episode-f
 import type { Brief, Draft, Outline } from '@tidy-reel/core/writing/brief'
 import { type ImportedScript, readAs } from '../import/imported-script.ts'
 import type { ReadSubtitles } from '../import/read-subtitles.ts'
+import type { ListedSound } from '../sound/effects/sound-library.ts'
 
 /**
  * Work that may take long, by what a person pastes or sends: it is done in a thread of its own.
@@ -61,6 +64,16 @@ export const TASKS = {
       ),
     }
   },
+  soundFacts: async (asked: { folder: string; sound: ListedSound }): Promise<SoundFacts> =>
+    (await import('../sound/effects/sound-file.ts')).soundFacts(asked.folder, asked.sound),
+  soundsFor: async ({
+    words,
+    sounds,
+  }: {
+    words: string
+    sounds: readonly ListedSound[]
+  }): Promise<FoundSound<ListedSound>[]> =>
+    (await import('../sound/effects/sound-library.ts')).soundsFor(words, sounds),
   readPictures: async ({ text, name }: { text: string; name: string }): Promise<ReadPictureList> =>
     readPictureList(text, name),
   readFilms: async ({ text, name }: { text: string; name: string }): Promise<ReadFilms> =>

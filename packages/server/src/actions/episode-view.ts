@@ -9,6 +9,7 @@ import type { EpisodeView, History, RenderView } from '@tidy-reel/core/views/epi
 import type { folders } from '@tidy-reel/engine/config'
 import { takeRequests } from '@tidy-reel/engine/make/filmable'
 import { proxyFile } from '@tidy-reel/engine/render/proxy'
+import { knownSounds, listedSounds } from '@tidy-reel/engine/sound/effects/sound-library'
 import { knownBed } from '@tidy-reel/engine/sound/monitor-bed'
 import { knownTake, type SpeechPlace, type Take } from '@tidy-reel/engine/speech/take'
 import { voiceFacts } from '@tidy-reel/engine/speech/voice-measures'
@@ -37,7 +38,7 @@ export const renderView = ({
 export async function episodeView(
   sequelize: Sequelize,
   episode: Episode,
-  place: Pick<ReturnType<typeof folders>, 'beds' | 'proxies' | 'thumbnails'>,
+  place: Pick<ReturnType<typeof folders>, 'beds' | 'proxies' | 'sounds' | 'thumbnails'>,
   speech: SpeechPlace,
   pronunciations: Pronunciation[],
   history: History,
@@ -74,6 +75,7 @@ export async function episodeView(
       ),
       document.title,
     ),
+    sounds: await knownSounds(place.sounds, film, await listedSounds(place.sounds)),
     candidatesAt,
     hashes: Object.fromEntries(
       shown.flatMap(({ id: item }) => {

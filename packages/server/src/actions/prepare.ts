@@ -1,14 +1,16 @@
 import type { Sequelize } from 'sequelize'
+import type { Film } from '@tidy-reel/core/document/film-scenes'
 import { isFault, TidyError } from '@tidy-reel/core/faults/fault'
 import type { FilmShape } from '@tidy-reel/core/render/plan'
 import { cutText } from '@tidy-reel/core/text/well-formed'
-import { filmSeconds } from '@tidy-reel/core/timeline/timeline'
+import { filmSeconds, type TakeFacts, timeline } from '@tidy-reel/core/timeline/timeline'
 import type { Preparing } from '@tidy-reel/core/views/episode'
 import { type EngineConfig, folders } from '@tidy-reel/engine/config'
 import { filmLanguage } from '@tidy-reel/engine/make/film-language'
 import { silentScenes } from '@tidy-reel/engine/make/film-report'
 import { takesOf } from '@tidy-reel/engine/make/film-steps'
 import { filmable, takeRequests } from '@tidy-reel/engine/make/filmable'
+import { filmEffects } from '@tidy-reel/engine/sound/effects/film-effects'
 import { monitorBed } from '@tidy-reel/engine/sound/monitor-bed'
 import { speechPlace } from '@tidy-reel/engine/speech/take'
 import { takeAll } from '@tidy-reel/engine/speech/take-all'
@@ -108,6 +110,7 @@ export async function prepare(
     })
     await rememberTakes(episode, film, requests, spoken)
     remarks.push(...silentScenes(spoken))
+    remarks.push(...(await withSounds(film, takesOf(spoken))))
     if (document.mood !== 'none') {
       await tell('music', 0, 1)
       const takes = takesOf(spoken)
@@ -120,6 +123,16 @@ export async function prepare(
       )
     }
     await tell('done', 1, 1)
+  }
+
+  /** Finds and makes what the script's directions ask to be heard. */
+  async function withSounds(
+    film: Film,
+    takes: readonly (TakeFacts | undefined)[],
+  ): Promise<string[]> {
+    const plan = timeline(film, takes, [30, 1])
+    const { remarks: said } = await filmEffects(folders(config).sounds, { plan, film }, signal)
+    return said
   }
 
   /** A script in another language gets a voice of it, unless somebody chose one. */

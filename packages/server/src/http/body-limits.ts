@@ -5,6 +5,7 @@ import { LIST_BYTES_LIMIT } from '@tidy-reel/core/pictures/picture-list'
 import { IMPORT_BYTES_LIMIT, importTooLarge } from '@tidy-reel/engine/import/import-limit'
 import { OWN_BYTES_LIMIT } from '@tidy-reel/engine/own/own-files'
 import { FONT_BYTES_LIMIT } from '@tidy-reel/engine/own/own-fonts'
+import { SOUND_BYTES_LIMIT } from '@tidy-reel/engine/sound/effects/own-sounds'
 import { RECORDING_BYTES_LIMIT } from '../actions/recordings.ts'
 
 /** Of a body that is no file, in bytes: a script of 60 minutes is a fiftieth of it. */
@@ -23,6 +24,11 @@ const FILES: readonly (readonly [path: RegExp, most: number, fault: () => TidyEr
     /^\/api\/fonts$/,
     FONT_BYTES_LIMIT,
     () => new TidyError('font_unusable', { name: 'The file', reason: larger(FONT_BYTES_LIMIT) }),
+  ],
+  [
+    /^\/api\/sounds$/,
+    SOUND_BYTES_LIMIT,
+    () => new TidyError('sound_unusable', { name: 'The file', reason: larger(SOUND_BYTES_LIMIT) }),
   ],
   [/^\/api\/import$/, IMPORT_BYTES_LIMIT, () => importTooLarge('The file')],
   [

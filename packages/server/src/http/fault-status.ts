@@ -61,6 +61,8 @@ export const FAULT_STATUS = {
   voice_failed: 502,
   voice_not_spoken: 409,
   recording_unusable: 422,
+  sound_unusable: 415,
+  sound_not_found: 404,
   take_gone: 404,
   voices_unreadable: 422,
   program_missing: 503,

@@ -6,6 +6,7 @@ import { FILM_FILE_NAMES, filmFileMime, isTrackFile } from '@tidy-reel/core/expo
 import { SAVED_NAME_LIMIT } from '@tidy-reel/core/export/saved-name'
 import { proxyLights } from '@tidy-reel/engine/render/picture-light'
 import { proxyFile } from '@tidy-reel/engine/render/proxy'
+import { soundFile } from '@tidy-reel/engine/sound/effects/sound-file'
 import { bedFile } from '@tidy-reel/engine/sound/monitor-bed'
 import type { Services } from '../services.ts'
 import { sendFile } from './files.ts'
@@ -28,6 +29,11 @@ export function mediaRoutes({ renders, place, thumbnails, pictures }: Services) 
     )
     .get('/beds/:hash', valid('param', Hash), (c) =>
       sendFile(bedFile(place.beds, c.req.valid('param').hash), 'audio/flac'),
+    )
+    .get('/sounds/:hash/played', valid('param', Hash), (c) =>
+      sendFile(soundFile(place.sounds, c.req.valid('param').hash), 'audio/wav', {
+        range: c.req.header('range'),
+      }),
     )
     .get('/proxies/:id', valid('param', ItemId), async (c) => {
       const { id } = c.req.valid('param')

@@ -17,6 +17,8 @@ export const ownFont = (id: string) => `/api/fonts/${id}`
 
 export const bedSound = (hash: string) => `/api/beds/${hash}`
 
+export const effectSound = (hash: string) => `/api/sounds/${hash}/played`
+
 export const voiceFile = (id: string, name: string) => `/api/episodes/${id}/voice/${name}`
 
 export const takeSound = (hash: string) => `/api/takes/${hash}`

@@ -8,6 +8,7 @@ import { commandName } from '@tidy-reel/core/document/command-name'
 import type { Document } from '@tidy-reel/core/document/document'
 import { emptyDocument } from '@tidy-reel/core/document/document'
 import { filmOf } from '@tidy-reel/core/document/film-scenes'
+import { soundCues } from '@tidy-reel/core/film/sound/effects/sound-cues'
 import { pictureDescription } from '@tidy-reel/core/match/picture-description'
 import { itemAgain } from '@tidy-reel/core/pictures/item'
 import { parsedScript } from '@tidy-reel/core/script/parsed-script'
@@ -18,6 +19,7 @@ import type { EpisodeCandidates, EpisodeView, Preparing } from '@tidy-reel/core/
 import { ApiError } from '../api/ask.ts'
 import { episodesApi } from '../api/episodes.ts'
 import { type SayRequest } from '../api/speech.ts'
+import type { FilmSound } from '../monitor/film-sound.ts'
 import { followEpisode } from './episode-events.ts'
 import { outbox, type SaveState, type SetAside, type Verdict } from './outbox.ts'
 import { ownTabStore } from './tab-store.ts'
@@ -37,6 +39,7 @@ const SHOWN_OR_HEARD = new Set<Command['type']>([
   'setSpeaking',
   'useTakes',
   'setMood',
+  'setSound',
   'adjustScenes',
   'takeDepictions',
   'pinSense',
@@ -81,6 +84,7 @@ const NOTHING_OPEN: OpenEpisode = {
   rate: 1,
   pronunciations: [],
   bed: null,
+  sounds: {},
   hashes: {},
   proxies: [],
   renders: [],
@@ -143,6 +147,18 @@ export const useEpisode = defineStore('episode', () => {
       [30, 1],
     )
   })
+  /** What the script asks to be heard, at its places, and what nothing fits. */
+  const sounding = computed(() =>
+    soundCues(film.value, plan.value, (words) => data.value.sounds[words]),
+  )
+  /** All that is heard of the film. */
+  const sound = computed((): FilmSound => ({
+    film: film.value,
+    takes: data.value.takes,
+    bed: data.value.bed,
+    cues: sounding.value.cues,
+    mixing: document.value.mixing,
+  }))
   const proxies = computed(() => new Set(data.value.proxies))
   const coming = usePicturesComing(film, proxies)
   const renders = computed(() => data.value.renders)
@@ -320,6 +336,8 @@ export const useEpisode = defineStore('episode', () => {
   }
 
   return {
+    sound,
+    sounding,
     items,
     descriptionOf,
     candidatesOf,

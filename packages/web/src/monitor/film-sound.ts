@@ -1,3 +1,4 @@
+import type { SoundCue } from '@tidy-reel/core/film/sound/effects/sound-cues'
 import {
   curveMoments,
   musicCurve,
@@ -12,13 +13,19 @@ import type { Mixing } from '@tidy-reel/core/style/film-choices'
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
 import type { Timeline } from '@tidy-reel/core/timeline/timeline'
 import type { BedFacts } from '@tidy-reel/core/views/episode'
-import { bedSound, takeSound } from '../api/media.ts'
+import { bedSound, effectSound, takeSound } from '../api/media.ts'
+import { playCue } from './effects-deck.ts'
 
-/** What the monitor plays: the takes of the film and the bed under them. */
+/** Parts of a film's sound that can be heard alone. */
+export const LANES = ['voice', 'music', 'sounds'] as const
+export type Lane = (typeof LANES)[number]
+
+/** What the monitor plays: the takes of the film, the bed under them and the sounds beside. */
 export interface FilmSound {
   film: Timeline
   takes: Record<string, { hash: string }>
   bed: BedFacts | null
+  cues: readonly SoundCue[]
   mixing: Mixing
 }
 
@@ -29,6 +36,8 @@ export interface SoundDeck {
    */
   start(sound: FilmSound, from: number, rate: number): number
   stop(): void
+  /** Which parts are heard from now on. */
+  hear(lanes: ReadonlySet<Lane>): void
   /**
    * Seconds of the sound card's clock, which the picture follows; the computer's own where there is
    * no card.
@@ -47,11 +56,14 @@ const AUDIBLE = { slowest: 0.5, fastest: 2 }
 /** Takes and bed through Web Audio, at the samples and the gain the render gives them. */
 export function soundDeck(): SoundDeck {
   let context: AudioContext | undefined
-  let out: AudioNode | undefined
+  let outs: Record<Lane, GainNode> | undefined
+  let heard: ReadonlySet<Lane> = new Set(LANES)
   /** From the loudness things are mixed at to the film's. */
   let loudness: AudioParam | undefined
   let sources: AudioScheduledSourceNode[] = []
   let looking = 0
+  /** Counts the times that playing began: what was asked for before is not heard. */
+  let round = 0
   const buffers = new Map<string, Promise<AudioBuffer | undefined>>()
 
   const open = () => {
@@ -66,7 +78,12 @@ export function soundDeck(): SoundDeck {
       release: 0.07,
     })
     level.connect(limit).connect(context.destination)
-    out = level
+    const lane = (name: Lane) => {
+      const node = new GainNode(context!, { gain: heard.has(name) ? 1 : 0 })
+      node.connect(level)
+      return node
+    }
+    outs = { voice: lane('voice'), music: lane('music'), sounds: lane('sounds') }
     loudness = level.gain
     return context
   }
@@ -119,8 +136,8 @@ export function soundDeck(): SoundDeck {
     const [plain, dipped] = [sounding.createGain(), sounding.createGain()]
     const { hz, q, db } = SPEECH_BAND
     const band = new BiquadFilterNode(sounding, { type: 'peaking', frequency: hz, Q: q, gain: db })
-    plain.connect(out!)
-    band.connect(dipped).connect(out!)
+    plain.connect(outs!.music)
+    band.connect(dipped).connect(outs!.music)
     const set = (at: number) => {
       const gains = musicGains(curve, film.samples, at)
       const when = begun + seconds(at - from)
@@ -142,12 +159,38 @@ export function soundDeck(): SoundDeck {
 
   function stop() {
     clearInterval(looking)
+    round++
     for (const source of sources) source.disconnect()
     sources = []
   }
+  /** Sounds are fetched when they are near; one that is being heard already is begun inside. */
+  function cuesFrom(sound: FilmSound, from: number, begun: number) {
+    const spoken = spokenSpans(sound.film.scenes, (id) => id in sound.takes)
+    const asked = new Set<SoundCue>()
+    const turn = ++round
+    return (at: number) => {
+      for (const cue of sound.cues) {
+        if (cue.start > at + AHEAD_SECONDS * SAMPLE_RATE) break
+        if (cue.end <= Math.max(from, at) || asked.has(cue)) continue
+        asked.add(cue)
+        void buffer(effectSound(cue.sound.hash)).then((came) => {
+          if (!came || turn !== round || !context) return
+          const playing = { context, out: outs!.sounds, from, begun }
+          sources.push(playCue(cue, came, spoken, playing))
+        })
+      }
+    }
+  }
+
   return {
     now,
     stop,
+    hear(lanes) {
+      heard = lanes
+      if (!outs || !context) return
+      for (const name of LANES)
+        outs[name].gain.setTargetAtTime(lanes.has(name) ? 1 : 0, context.currentTime, 0.02)
+    },
     warm({ film, takes }, from) {
       for (const scene of film.scenes) {
         if (scene.speechEnd < from) continue
@@ -167,11 +210,13 @@ export function soundDeck(): SoundDeck {
       const voiceAt = (i: number) => {
         const gain = 10 ** (readingLevel(sound.film.scenes, i) / 20)
         const node = new GainNode(sounding, { gain })
-        node.connect(out!)
+        node.connect(outs!.voice)
         return node
       }
+      const cuesNear = rate === 1 ? cuesFrom(sound, from, begun) : undefined
       const look = () => {
         const at = from + (sounding.currentTime - begun) * rate * SAMPLE_RATE
+        cuesNear?.(at)
         for (const [i, scene] of sound.film.scenes.entries()) {
           if (scene.speechEnd <= Math.max(from, at) || asked.has(scene.id)) continue
           if (scene.speechStart > at + AHEAD_SECONDS * SAMPLE_RATE) break

@@ -2,7 +2,7 @@ import { useDebounceFn } from '@vueuse/core'
 import { sortedLastIndexBy } from 'lodash-es'
 import { computed, onScopeDispose, type Ref, ref } from 'vue'
 import { frameAtSample, SAMPLE_RATE, sampleAtFrame } from '@tidy-reel/core/time/time'
-import { type FilmSound, soundDeck } from './film-sound.ts'
+import { type FilmSound, type Lane, soundDeck } from './film-sound.ts'
 
 export interface Player {
   playing: Ref<boolean>
@@ -25,6 +25,8 @@ export interface Player {
   /** Faster forward with 1, back with -1, as J, K and L do. */
   shuttle(way: 1 | -1): void
   stop(): void
+  /** Which parts of the sound are heard. */
+  hear(lanes: ReadonlySet<Lane>): void
 }
 
 const FASTEST = 8
@@ -87,6 +89,7 @@ export function usePlayer(sound: () => FilmSound): Player {
     loop,
     sceneIndex,
     stop,
+    hear: deck.hear,
     play,
     repeat: () => (loop.value = !loop.value),
     toggle() {

@@ -59,9 +59,7 @@ const pieces = computed(() =>
 const notes = computed(() => [
   ...(props.row.speaker ? [props.row.speaker] : []),
   ...props.row.directions.map((d) =>
-    d.kind === 'pause'
-      ? `pause: ${d.seconds} s`
-      : `${d.kind}: ${d.text}${d.kind === 'sound' ? ' (noted; sounds are not mixed in yet)' : ''}`,
+    d.kind === 'pause' ? `pause: ${d.seconds} s` : `${d.kind}: ${d.text}`,
   ),
 ])
 /** Each thing that is the matter once, with how many pictures it is said of. */

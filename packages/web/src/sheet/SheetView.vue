@@ -45,12 +45,7 @@ const episode = useEpisode()
 const drawn = drawingSteps(2)
 const router = useRouter()
 const route = useRoute()
-const player = usePlayer(() => ({
-  film: episode.film,
-  takes: episode.data.takes,
-  bed: episode.data.bed,
-  mixing: episode.document.mixing,
-}))
+const player = usePlayer(() => episode.sound)
 const sheet = useSheet(episode, player)
 const { rows, row, scene, cursor, selectedIds, shot, writing } = sheet
 const PANELS = [
@@ -58,6 +53,7 @@ const PANELS = [
   ['shot', 'Shot', 'F'],
   ['scene', 'Scene', 'E'],
   ['drawn', 'Drawn', 'B'],
+  ['sounds', 'Sounds', 'U'],
 ] as const
 const panel = ref(PANELS.find(([name]) => name === route.query['panel'])?.[0] ?? 'pictures')
 const over = ref<'versions'>()
@@ -445,6 +441,13 @@ function dropScenes(index: number) {
             :row="scene"
             @run="run"
             @see="see"
+          />
+          <component
+            :is="panels.SceneSounds"
+            v-else-if="panels && panel === 'sounds'"
+            :scene-id="scene.id"
+            :number="scene.number"
+            @run="run"
           />
           <component
             :is="panels.ScenePanel"

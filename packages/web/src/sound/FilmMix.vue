@@ -1,19 +1,22 @@
 <script setup lang="ts">
 import { Pause, Play } from 'lucide-vue-next'
-import { computed, onBeforeUnmount, watch } from 'vue'
+import { computed, onBeforeUnmount, ref, watch } from 'vue'
+import type { Command } from '@tidy-reel/core/document/command'
+import type { SoundCue } from '@tidy-reel/core/film/sound/effects/sound-cues'
 import { SPEECH_LUFS } from '@tidy-reel/core/film/sound/mix'
+import { soundText } from '@tidy-reel/core/script/asked-sound'
 import { clockText, secondsFromSamples } from '@tidy-reel/core/time/time'
 import { sceneIndexAt } from '@tidy-reel/core/timeline/timeline'
 import { commandsUnder } from '../keys/key-command.ts'
 import { useRoomKeys } from '../keys/room-keys.ts'
-import type { FilmSound } from '../monitor/film-sound.ts'
+import { type FilmSound, type Lane, LANES } from '../monitor/film-sound.ts'
 import { usePlayer } from '../monitor/use-player.ts'
 import MixStrip from './MixStrip.vue'
 import { useMix } from './use-mix.ts'
 
 /** The film as it will sound, from the scene that is chosen on. */
 const props = defineProps<{ sound: FilmSound; selected: string }>()
-const emit = defineEmits<{ select: [sceneId: string]; play: [] }>()
+const emit = defineEmits<{ select: [sceneId: string]; play: []; run: [command: Command] }>()
 const player = usePlayer(() => props.sound)
 const { curve, below } = useMix(() => props.sound)
 const playing = computed(() => player.playing.value)
@@ -25,6 +28,17 @@ const said = computed(() => {
   if (!props.sound.bed) return 'no music yet'
   return distance === undefined ? 'nobody speaks here' : `music ${distance.toFixed(0)} dB below`
 })
+const lanes = ref<ReadonlySet<Lane>>(new Set(LANES))
+const LANE_NAMES: Record<Lane, string> = { voice: 'Voice', music: 'Music', sounds: 'Sounds' }
+function hear(lane: Lane) {
+  lanes.value = new Set(LANES.filter((one) => (one === lane) !== lanes.value.has(one)))
+  player.hear(lanes.value)
+}
+/** Moved to another word it begins there, whatever was said of later or earlier. */
+function move({ sceneId, index, asked }: SoundCue, to: { sceneId: string; word: number }) {
+  const { after: _after, ...rest } = asked
+  emit('run', { type: 'setSound', sceneId, index, text: soundText(rest), to })
+}
 function toggle() {
   if (!playing.value) emit('play')
   player.toggle()
@@ -69,8 +83,34 @@ useRoomKeys(() => [commandsUnder('Sound')('Hear the film from here', [' '], togg
       </button>
       <span class="mono">{{ clockText(secondsFromSamples(player.at.value)) }}</span>
       <span class="soft">{{ said }}</span>
+      <span class="lanes" role="group" aria-label="What is heard"
+        ><button
+          v-for="lane in LANES"
+          :key="lane"
+          class="plain"
+          :aria-pressed="lanes.has(lane)"
+          :class="{ off: !lanes.has(lane) }"
+          :title="`${LANE_NAMES[lane]}: ${lanes.has(lane) ? 'heard' : 'not heard'} here; the film keeps it`"
+          @click="hear(lane)"
+        >
+          {{ LANE_NAMES[lane] }}
+        </button></span
+      >
     </div>
-    <MixStrip :film="sound.film" :at="player.at.value" :curve :foot @go="go" />
+    <MixStrip
+      :film="sound.film"
+      :at="player.at.value"
+      :curve
+      :foot
+      :cues="sound.cues"
+      :selected
+      @go="go"
+      @select="(id) => emit('select', id)"
+      @move="move"
+      @remove="
+        ({ sceneId, index }) => emit('run', { type: 'setSound', sceneId, index, text: null })
+      "
+    />
   </footer>
 </template>
 
@@ -96,7 +136,21 @@ footer {
   place-items: center;
   border: 1px solid var(--ink);
 }
-.controls .soft {
+.controls .soft,
+.lanes {
   grid-column: 1 / 3;
+}
+.lanes {
+  display: flex;
+  gap: 12px;
+  font-size: 13.5px;
+}
+.lanes button {
+  border-bottom: 2px solid var(--blue);
+}
+.lanes .off {
+  color: var(--soft);
+  border-color: transparent;
+  text-decoration: line-through;
 }
 </style>

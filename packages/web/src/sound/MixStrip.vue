@@ -1,20 +1,29 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import type { SoundCue } from '@tidy-reel/core/film/sound/effects/sound-cues'
 import { type CurvePoint, fadeOf, onCurve } from '@tidy-reel/core/film/sound/mix'
 import { LEVELS_A_SECOND } from '@tidy-reel/core/speech/levels'
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
 import type { Timeline } from '@tidy-reel/core/timeline/timeline'
 import FilmTrack from '../monitor/FilmTrack.vue'
+import CueBlocks from './CueBlocks.vue'
 
-/** Voice and music of the whole film: how loud each is, and where the music steps aside. */
+/** Voice, music and sounds of the whole film: how loud each is, where the music steps aside. */
 const props = defineProps<{
   film: Timeline
   at: number
   curve: readonly CurvePoint[]
   /** Where the music lies under a voice, in decibels of gain: the foot of its rise. */
   foot: number
+  cues: readonly SoundCue[]
+  selected: string
 }>()
-const emit = defineEmits<{ go: [sample: number] }>()
+const emit = defineEmits<{
+  go: [sample: number]
+  select: [sceneId: string]
+  move: [cue: SoundCue, to: { sceneId: string; word: number }]
+  remove: [cue: SoundCue]
+}>()
 /** Columns it is drawn in; finer than most screens, coarser than a film. */
 const COLUMNS = 1200
 const VOICE_HEIGHT = 44
@@ -56,7 +65,8 @@ const music = computed(() => {
 <template>
   <FilmTrack
     class="mix"
-    label="Voice and music of the whole film"
+    :class="{ sounding: cues.length }"
+    label="Voice, music and sounds of the whole film"
     :film
     :at
     @go="(sample) => emit('go', sample)"
@@ -67,12 +77,24 @@ const music = computed(() => {
     <svg :viewBox="`0 0 ${COLUMNS} ${MUSIC_HEIGHT}`" preserveAspectRatio="none" class="music">
       <path :d="music" />
     </svg>
+    <CueBlocks
+      v-if="cues.length"
+      :film
+      :cues
+      :selected
+      @select="(id) => emit('select', id)"
+      @move="(cue, to) => emit('move', cue, to)"
+      @remove="(cue) => emit('remove', cue)"
+    />
   </FilmTrack>
 </template>
 
 <style scoped>
 .mix {
   --track-height: 76px;
+}
+.sounding {
+  --track-height: 112px;
 }
 svg {
   position: absolute;
@@ -91,7 +113,7 @@ svg {
   vector-effect: non-scaling-stroke;
 }
 .music {
-  bottom: 0;
+  top: 48px;
   height: 28px;
 }
 .music path {

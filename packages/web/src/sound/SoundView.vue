@@ -12,7 +12,6 @@ import { drawingSteps } from '../controls/drawing-steps.ts'
 import MenuButton from '../controls/MenuButton.vue'
 import { saveFrom } from '../controls/save-text.ts'
 import { useEpisode } from '../episode/episode-store.ts'
-import type { FilmSound } from '../monitor/film-sound.ts'
 import CompareStrip from './CompareStrip.vue'
 import type FilmMixView from './FilmMix.vue'
 import PronunciationPanel from './PronunciationPanel.vue'
@@ -26,6 +25,7 @@ import VoiceList from './VoiceList.vue'
 
 /** What plays the film and draws its mix is fetched after what is seen first. */
 const FilmMix = defineAsyncComponent(() => import('./FilmMix.vue'))
+const SceneSounds = defineAsyncComponent(() => import('./SceneSounds.vue'))
 const MixPanel = defineAsyncComponent(() => import('./MixPanel.vue'))
 const COMPARED = 3
 const SAVED_AS = [
@@ -75,12 +75,6 @@ const nearVoices = computed(() => {
 const compared = ref<string[]>([])
 const side = computed(() => compared.value.flatMap((one) => byId.value.get(one) ?? []))
 const spoken = computed(() => scenes.value.filter(({ seconds }) => seconds !== undefined).length)
-const sound = computed((): FilmSound => ({
-  film: episode.film,
-  takes: episode.data.takes,
-  bed: episode.data.bed,
-  mixing: document.value.mixing,
-}))
 /** A film of before its music was made has none yet. */
 onMounted(() => {
   const { bed } = episode.data
@@ -245,10 +239,17 @@ function step(by: number) {
             say(key, kind === 'recorded' ? episode.sayRequest({ text }, { take: hash }) : { hash })
         "
       />
+      <SceneSounds
+        v-if="scene && drawn >= 3"
+        class="ruled"
+        :scene-id="scene.id"
+        :number="scene.number"
+        @run="run"
+      />
       <MixPanel
         v-if="drawn >= 3"
         :mood="document.mood"
-        :sound
+        :sound="episode.sound"
         :scenes
         @set="(set) => run({ type: 'setMixing', set })"
         @mood="(mood) => run({ type: 'setMood', mood })"
@@ -284,9 +285,10 @@ function step(by: number) {
       v-if="spoken && drawn >= 2"
       ref="mix"
       class="foot"
-      :sound
+      :sound="episode.sound"
       :selected="scene?.id ?? ''"
       @select="(one) => (episode.selected = one)"
+      @run="run"
       @play="hush"
     />
   </div>
@@ -326,6 +328,9 @@ aside {
   border-left: 1px solid var(--hair);
   background: var(--paper);
   min-height: 0;
+}
+.ruled {
+  border-bottom: 1px solid var(--hair);
 }
 .fault {
   padding: 8px 18px;

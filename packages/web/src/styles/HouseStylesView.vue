@@ -31,6 +31,7 @@ const { view, shows, shape, plan, film, marked, proxies } = preview
 const player = usePlayer(() => ({
   film: film.value,
   takes: view.value?.takes ?? {},
+  cues: [],
   bed: null,
   mixing: view.value?.document.mixing ?? PLAIN_MIXING,
 }))

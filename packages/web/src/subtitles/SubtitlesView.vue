@@ -65,12 +65,7 @@ const faint = computed(
 /** Words that are said and not shown: no line stands for them. */
 const hidden = computed(() => kept.value.filter(({ shown }) => !shown.trim()))
 
-const player = usePlayer(() => ({
-  film: episode.film,
-  takes: episode.data.takes,
-  bed: episode.data.bed,
-  mixing: episode.document.mixing,
-}))
+const player = usePlayer(() => episode.sound)
 onBeforeUnmount(() => player.stop())
 const guides = ref(false)
 const list = ref<HTMLElement>()

@@ -50,3 +50,25 @@ export function peaking(hz: number, q: number, db: number, rate: number): Biquad
     a: [middle, (1 - alpha / amplitude) / a0],
   }
 }
+
+/** What lets through below, above or around `hz`, by the same cookbook. */
+export function passing(
+  kind: 'low' | 'high' | 'band',
+  hz: number,
+  q: number,
+  rate: number,
+): Biquad {
+  const angle = (2 * Math.PI * Math.min(hz, 0.49 * rate)) / rate
+  const alpha = Math.sin(angle) / (2 * q)
+  const cos = Math.cos(angle)
+  const a0 = 1 + alpha
+  const middle = {
+    low: [(1 - cos) / 2, 1 - cos, (1 - cos) / 2],
+    high: [(1 + cos) / 2, -(1 + cos), (1 + cos) / 2],
+    band: [alpha, 0, -alpha],
+  }[kind] as [number, number, number]
+  return {
+    b: [middle[0] / a0, middle[1] / a0, middle[2] / a0],
+    a: [(-2 * cos) / a0, (1 - alpha) / a0],
+  }
+}

@@ -161,8 +161,11 @@ function firstAfter(points: readonly CurvePoint[], at: number): number {
   return low
 }
 
+/** Samples in which something comes and goes. */
+export type Fades = readonly [rise: number, fall: number]
+
 /** Of a short film a quarter and a half at most. */
-const fadeSamples = (length: number): [rise: number, fall: number] => [
+const fadeSamples = (length: number): Fades => [
   Math.min(length >> 2, samples(FADE_IN_SECONDS)),
   Math.min(length >> 1, samples(FADE_OUT_SECONDS)),
 ]
@@ -171,9 +174,13 @@ const fadeSamples = (length: number): [rise: number, fall: number] => [
 export const belowSpeech = (points: readonly CurvePoint[], bed: BedLevels, span: SpokenSpan) =>
   span.lufs - onCurve(points, span.start).db - bedLoudness(bed, span)
 
-/** A film's own rise and fall, as a factor. */
-export function fadeOf(length: number, at: number): number {
-  const [rise, fall] = fadeSamples(length)
+/**
+ * A film's own rise and fall, as a factor.
+ *
+ * @param fades samples of both, where they are not the film's
+ */
+export function fadeOf(length: number, at: number, fades: Fades = fadeSamples(length)): number {
+  const [rise, fall] = fades
   return Math.min(halfCosine((at + 1) / rise), halfCosine((length - at) / fall))
 }
 
@@ -187,8 +194,9 @@ export function curveMoments(
   points: readonly CurvePoint[],
   length: number,
   step: number,
+  fades: Fades = fadeSamples(length),
 ): number[] {
-  const [rise, fall] = fadeSamples(length)
+  const [rise, fall] = fades
   const ends = [0, rise, length - fall, length]
   const moving = points.flatMap((point, i): [number, number][] => {
     const next = points[i + 1]
@@ -204,8 +212,13 @@ export function curveMoments(
  * Factors of the music at a moment: of the bed as it is, and of the bed with the speech's band
  * taken out.
  */
-export function musicGains(points: readonly CurvePoint[], length: number, at: number) {
+export function musicGains(
+  points: readonly CurvePoint[],
+  length: number,
+  at: number,
+  fades?: Fades,
+) {
   const { db, dip } = onCurve(points, at)
-  const gain = fadeOf(length, at) * 10 ** (db / 20)
+  const gain = fadeOf(length, at, fades) * 10 ** (db / 20)
   return { plain: gain * (1 - dip), dipped: gain * dip }
 }

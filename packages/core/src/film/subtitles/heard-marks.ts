@@ -1,6 +1,7 @@
 import type { FilmScene } from '../../document/film-scenes.ts'
 import type { HeardMarks } from '../../document/subtitling.ts'
 import { itemAt } from '../../faults/certain.ts'
+import { readSound } from '../../script/asked-sound.ts'
 import type { CueWord } from './cues.ts'
 
 /** Something heard that nobody says: who speaks now, a sound. */
@@ -87,7 +88,7 @@ function soundsHeard(
     return directions.flatMap((direction, d): Heard[] => {
       if (direction.kind !== 'sound') return []
       // "fire, low": how loud it is is heard by who mixes, not by who reads.
-      const name = direction.text.split(',')[0]?.trim() ?? ''
+      const name = readSound(direction.text).words
       const at = start + Math.min(before[d] ?? 0, Math.max(0, words.length - 1))
       return name && words.length ? [{ before: at, text: `[${name}]`, isSpeaker: false }] : []
     })

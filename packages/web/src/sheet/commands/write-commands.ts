@@ -41,5 +41,11 @@ export function writeCommands({ sheet, desk }: SheetWorld): SheetCommand[] {
       keys: ['b'],
       run: () => desk.open('drawn'),
     },
+    {
+      group: 'Write',
+      name: 'What is heard in the scene beside the voice',
+      keys: ['u'],
+      run: () => desk.open('sounds'),
+    },
   ]
 }

@@ -1,0 +1,141 @@
+import type { Film } from '../../../document/film-scenes.ts'
+import { itemAt } from '../../../faults/certain.ts'
+import { type AskedSound, readSound } from '../../../script/asked-sound.ts'
+import { SAMPLE_RATE } from '../../../time/time.ts'
+import type { Timeline, TimelineScene } from '../../../timeline/timeline.ts'
+import type { SoundFacts } from './known-sound.ts'
+
+/** A sound at its place in a film; samples of the film where nothing else is said. */
+export interface SoundCue {
+  sceneId: string
+  /** Which of the scene's sounds it is. */
+  index: number
+  asked: AskedSound
+  sound: SoundFacts
+  start: number
+  /** Exclusive. */
+  end: number
+  /** Samples of the sound left out at its beginning, and how fast it runs. */
+  from: number
+  speed: number
+  /** Samples it comes and goes in. */
+  fades: readonly [rise: number, fall: number]
+  /** Decibels it lies below speech. */
+  below: number
+}
+
+/** A direction that no sound fits. */
+export interface UnmetSound {
+  sceneId: string
+  index: number
+  words: string
+}
+
+/**
+ * Decibels below speech. What goes on counts as background, which WCAG 2.2 (SC 1.4.7) wants 20 dB
+ * below; sounds of a second or two it leaves out.
+ */
+const BELOW = {
+  goesOn: { faint: 38, low: 32, usual: 26, loud: 20 },
+  once: { faint: 24, low: 18, usual: 12, loud: 6 },
+} as const
+/** Seconds a sound comes and goes in by itself. */
+const FADES = { goesOn: [1, 1.5], once: [0.004, 0.03] } as const
+/** Shorter than this nothing is heard as a sound. */
+const LEAST_SAMPLES = Math.round(0.02 * SAMPLE_RATE)
+
+/** Where somebody asks for none: a millisecond, so that nothing clicks. */
+const LEAST_FADE = SAMPLE_RATE / 1000
+
+const samples = (seconds: number) => Math.round(seconds * SAMPLE_RATE)
+
+/**
+ * The sounds a script asks for, each where its direction stands among the words.
+ *
+ * @param found what fits the words of a direction; null where nothing does, undefined where nobody
+ *   has looked yet
+ * @returns cues by their start; one that begins behind the film's end is left out
+ */
+export function soundCues(
+  timeline: Timeline,
+  film: Pick<Film, 'scenes'>,
+  found: (words: string) => SoundFacts | null | undefined,
+): { cues: SoundCue[]; unmet: UnmetSound[] } {
+  const cues: SoundCue[] = []
+  const unmet: UnmetSound[] = []
+  timeline.scenes.forEach((scene, n) => {
+    const { directions, before } = itemAt(film.scenes, n)
+    let index = -1
+    directions.forEach((direction, d) => {
+      if (direction.kind !== 'sound') return
+      index++
+      const asked = readSound(direction.text)
+      const sound = found(asked.words)
+      const of = { sceneId: scene.id, index }
+      if (sound === null) unmet.push({ ...of, words: asked.words })
+      const cue = sound && cueOf(timeline, n, { asked, sound, word: before?.[d] ?? 0 })
+      if (cue) cues.push({ ...of, ...cue })
+    })
+  })
+  return { cues: cues.sort((a, b) => a.start - b.start), unmet }
+}
+
+function cueOf(
+  timeline: Timeline,
+  n: number,
+  { asked, sound, word }: { asked: AskedSound; sound: SoundFacts; word: number },
+): Omit<SoundCue, 'sceneId' | 'index'> | undefined {
+  const scene = itemAt(timeline.scenes, n)
+  const { speed = 1, after = 0, db = 0, level = 'usual' } = asked
+  const from = sound.goesOn
+    ? samples(asked.from ?? 0) % sound.loopSamples
+    : Math.min(samples(asked.from ?? 0), sound.loopSamples)
+  const start = Math.max(0, placeOf(scene, word, sound.goesOn) + samples(after))
+  const isRound = sound.goesOn && asked.lasts !== 'once'
+  const whole = isRound ? Infinity : Math.floor((sound.loopSamples - from) / speed)
+  const stretch = endOf(timeline, n, asked, sound)
+  const asLong = typeof asked.lasts === 'number' ? start + samples(asked.lasts) : stretch
+  const end = Math.min(timeline.samples, asLong, start + whole)
+  if (end - start < LEAST_SAMPLES) return undefined
+  const kind = sound.goesOn ? 'goesOn' : 'once'
+  const most = (end - start) / 2
+  const [rise, fall] = FADES[kind]
+  return {
+    asked,
+    sound,
+    start,
+    end,
+    from,
+    speed,
+    fades: [
+      Math.min(most, Math.max(LEAST_FADE, samples(asked.fadeIn ?? rise))),
+      Math.min(most, Math.max(LEAST_FADE, samples(asked.fadeOut ?? fall))),
+    ],
+    below: BELOW[kind][level] - db,
+  }
+}
+
+/** Before its first word what goes on begins with the scene, what is heard once with the voice. */
+function placeOf(scene: TimelineScene, word: number, goesOn: boolean): number {
+  if (word > 0) return scene.words[word]?.start ?? scene.speechEnd
+  return goesOn ? scene.startSample : scene.speechStart
+}
+
+function endOf(
+  { scenes, samples: all }: Timeline,
+  n: number,
+  { lasts }: AskedSound,
+  { goesOn }: SoundFacts,
+): number {
+  const scene = itemAt(scenes, n)
+  switch (lasts ?? (goesOn ? 'scene' : 'once')) {
+    case 'scene':
+      return scene.endSample
+    case 'chapter':
+      return scenes.findLast(({ chapter }) => chapter === scene.chapter)?.endSample ?? all
+    case 'film':
+      return all
+    default:
+      return Infinity
+  }
+}

@@ -1,0 +1,45 @@
+import type { Readable } from 'node:stream'
+import type { z } from 'zod'
+import { TidyError } from '@tidy-reel/core/faults/fault'
+import type { SoundFacts } from '@tidy-reel/core/film/sound/effects/known-sound'
+import type { FoundSoundView } from '@tidy-reel/core/views/sounds'
+import {
+  changeSound,
+  type OwnSoundWords,
+  removeSound,
+  takeSound,
+} from '@tidy-reel/engine/sound/effects/own-sounds'
+import { type ListedSound, listedSounds } from '@tidy-reel/engine/sound/effects/sound-library'
+import type { WorkPool } from '@tidy-reel/engine/threads/pool'
+
+/** As many as a person looks through. */
+const SHOWN = 60
+
+const viewOf = ({ file: _file, ...known }: ListedSound, why = ''): FoundSoundView => ({
+  ...known,
+  why,
+})
+
+/** The sounds that films can have. */
+export function soundActions(folder: string, pool: WorkPool) {
+  return {
+    /** Those that fit words, the best first; all of them where there are none. */
+    async find(words: string): Promise<FoundSoundView[]> {
+      const sounds = await listedSounds(folder)
+      if (!words.trim()) return sounds.map((sound) => viewOf(sound))
+      const found = await pool.run('soundsFor', { words, sounds })
+      return found.slice(0, SHOWN).map(({ sound, why }) => viewOf(sound, why))
+    },
+    /** What is needed to hear one; it is made where it is not there yet. */
+    async facts(id: string): Promise<SoundFacts> {
+      const sound = (await listedSounds(folder)).find((one) => one.id === id)
+      if (!sound) throw new TidyError('sound_not_found', { id })
+      return pool.run('soundFacts', { folder, sound })
+    },
+    take: (name: string, bytes: Readable) => takeSound(folder, { name, bytes }, pool),
+    change: (id: string, said: z.infer<typeof OwnSoundWords>) =>
+      changeSound(folder, id, said, pool),
+    remove: (id: string) => removeSound(folder, id),
+  }
+}
+export type SoundActions = ReturnType<typeof soundActions>

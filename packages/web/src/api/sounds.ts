@@ -1,0 +1,15 @@
+import { ask } from './ask.ts'
+
+/** Sounds that films can have. */
+export const soundsApi = {
+  /** Those that fit words, the best first; all of them where there are none. */
+  find: (words: string, signal?: AbortSignal) =>
+    ask('GET /sounds', { query: { words }, signal }).then(({ sounds }) => sounds),
+  facts: (id: string, signal?: AbortSignal) => ask('GET /sounds/:id', { path: { id }, signal }),
+  take: (file: File) => ask('POST /sounds', { query: { name: file.name }, file }),
+  change: (
+    id: string,
+    said: { goesOn?: boolean; words?: string; licence?: string; author?: string },
+  ) => ask('PATCH /sounds/:id', { path: { id }, json: said }),
+  remove: (id: string) => ask('DELETE /sounds/:id', { path: { id } }),
+}
