@@ -100,6 +100,65 @@ test('music is set against the voice and heard with it, from any place of the fi
   await expect(film).toContainText(/music 2[2-5] dB below/)
 })
 
+test('sounds that a script asks for are heard at their words, moved, changed and found', async ({
+  page,
+}) => {
+  await newEpisode(
+    page,
+    'Sounds',
+    '[sound: rain, low] The lamp burns all night. [sound: zither] Nobody sleeps in the old tower.',
+  )
+  const id = idOf(page)
+  const script = async () => (await viewOf(page.request, id)).document.script
+  await prepared(page, 2)
+  await expect(page.getByText('no sound fits \u201czither\u201d').first()).toBeVisible()
+  await page.keyboard.press('u')
+  const panel = page.getByRole('region', { name: 'Sounds' })
+  await expect(panel).toContainText('Rain, goes on')
+
+  await page.getByRole('link', { name: 'Sound', exact: true }).click()
+  const film = page.getByRole('contentinfo')
+  const block = film.getByRole('button', { name: 'rain' })
+  await block.focus()
+  await page.keyboard.press('ArrowRight')
+  await expect.poll(script).toMatch(/^The \[sound: rain, low\] lamp/)
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect.poll(script).toMatch(/^\[sound: rain, low\] The lamp/)
+  const box = (await block.boundingBox())!
+  await page.mouse.move(box.x + 10, box.y + 5)
+  await page.mouse.down()
+  await page.mouse.move(box.x + 330, box.y + 5, { steps: 5 })
+  await page.mouse.up()
+  await expect.poll(script).not.toMatch(/^\[sound: rain/)
+  await film.getByRole('button', { name: 'Hear the film from here' }).click()
+  await film.getByRole('button', { name: 'Music' }).click()
+  await expect(film.getByRole('button', { name: 'Music' })).toHaveAttribute('aria-pressed', 'false')
+
+  // What nothing fits is changed for what is found and heard, then made loud.
+  const line = panel.getByRole('listitem').filter({ has: page.getByRole('textbox') })
+  await page.getByRole('main').getByText('Nobody sleeps').click()
+  await expect(panel.getByText('No sound fits these words')).toBeVisible()
+  await panel.getByRole('button', { name: 'Another' }).last().click()
+  await panel.getByLabel('In place of zither').fill('church bell')
+  await panel.getByRole('button', { name: 'Hear A church bell' }).click()
+  await expect(panel.getByRole('button', { name: 'Stop: Hear A church bell' })).toBeVisible()
+  await panel.getByRole('button', { name: 'Put it in' }).first().click()
+  await expect.poll(script).toContain('[sound: A church bell] Nobody')
+  await line.locator('.el-select').first().click()
+  await page.getByRole('option', { name: 'loud' }).click()
+  await expect.poll(script).toContain('[sound: A church bell, loud] Nobody')
+
+  // One's own, and one that is none.
+  await panel.getByLabel('Sounds of your own: files').setInputFiles({
+    name: 'x.wav',
+    mimeType: 'audio/wav',
+    buffer: Buffer.from('no sound'),
+  })
+  await expect(panel.getByRole('alert')).toContainText('cannot be used as a sound')
+  await panel.getByRole('button', { name: 'Take A church bell away' }).click()
+  await expect.poll(script).not.toContain('church bell')
+})
+
 test('a sentence is recorded with the microphone and can be said again', async ({ page }) => {
   await newEpisode(page, 'Recorded', 'The lamp burns all night. Nobody sleeps.')
   const id = idOf(page)

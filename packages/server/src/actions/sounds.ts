@@ -1,6 +1,7 @@
 import type { Readable } from 'node:stream'
 import type { z } from 'zod'
 import { TidyError } from '@tidy-reel/core/faults/fault'
+import { findSounds, offeredSounds } from '@tidy-reel/core/film/sound/effects/find-sounds'
 import type { SoundFacts } from '@tidy-reel/core/film/sound/effects/known-sound'
 import type { FoundSoundView } from '@tidy-reel/core/views/sounds'
 import {
@@ -23,11 +24,14 @@ const viewOf = ({ file: _file, ...known }: ListedSound, why = ''): FoundSoundVie
 /** The sounds that films can have. */
 export function soundActions(folder: string, pool: WorkPool) {
   return {
-    /** Those that fit words, the best first; all of them where there are none. */
-    async find(words: string): Promise<FoundSoundView[]> {
+    /** Those that fit words, the best first; without words those a text speaks of, or all. */
+    async find({ words, near }: { words: string; near: string }): Promise<FoundSoundView[]> {
       const sounds = await listedSounds(folder)
+      if (near) return offeredSounds(near, sounds).map(({ sound, why }) => viewOf(sound, why))
       if (!words.trim()) return sounds.map((sound) => viewOf(sound))
-      const found = await pool.run('soundsFor', { words, sounds })
+      // Meanings are in a table that takes a while to load: only what no word finds asks for them.
+      const said = findSounds(words, sounds)
+      const found = said.length ? said : await pool.run('soundsFor', { words, sounds })
       return found.slice(0, SHOWN).map(({ sound, why }) => viewOf(sound, why))
     },
     /** What is needed to hear one; it is made where it is not there yet. */

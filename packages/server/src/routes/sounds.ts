@@ -5,7 +5,11 @@ import type { Services } from '../services.ts'
 import { bodyOf } from './body.ts'
 import { valid } from './valid.ts'
 
-const Words = z.object({ words: z.string().max(300).default('') })
+const Words = z.object({
+  words: z.string().max(300).default(''),
+  /** What a scene says and shows, for what could be heard in it. */
+  near: z.string().max(4000).default(''),
+})
 const FileName = z.object({ name: z.string().min(1).max(1000) })
 const SoundId = z.object({ id: z.string().regex(/^[\w-]{1,80}$/) })
 const OwnId = z.object({ id: OwnSoundId })
@@ -25,7 +29,7 @@ const Change = OwnSoundWords.extend({
 export function soundRoutes({ sounds }: Services) {
   return new Hono()
     .get('/', valid('query', Words), async (c) =>
-      c.json({ sounds: await sounds.find(c.req.valid('query').words) }),
+      c.json({ sounds: await sounds.find(c.req.valid('query')) }),
     )
     .post('/', valid('query', FileName), async (c) =>
       c.json(await sounds.take(c.req.valid('query').name, bodyOf(c.req.raw)), 201),

@@ -594,7 +594,7 @@ aside > .panels {
   align-self: center;
 }
 /* In a narrow window it is reached from the contact sheet and by F2. */
-@media (max-width: 1150px) {
+@media (max-width: 1420px) {
   .tabs .words {
     display: none;
   }

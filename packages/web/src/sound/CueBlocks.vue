@@ -12,6 +12,7 @@ const emit = defineEmits<{
 }>()
 /** Rows they are laid in where they are heard together. */
 const ROWS = 2
+const ROW_PX = 17
 const root = ref<HTMLElement>()
 const dragged = ref<{ key: string; by: number }>()
 
@@ -84,7 +85,7 @@ const shift = (key: string) => (dragged.value?.key === key ? dragged.value.by : 
       :style="{
         left: `${left}%`,
         width: `${width}%`,
-        top: `${row * 17}px`,
+        top: `${row * ROW_PX}px`,
         transform: `translateX(${shift(key)}px)`,
       }"
       :title="`${cue.sound.title}: drag it to another word, or use the arrows; Delete takes it out`"

@@ -94,7 +94,7 @@ const music = computed(() => {
   --track-height: 76px;
 }
 .sounding {
-  --track-height: 112px;
+  --track-height: 113px;
 }
 svg {
   position: absolute;

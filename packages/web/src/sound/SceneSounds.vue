@@ -28,6 +28,11 @@ const sounds = computed(() => {
       return { asked, word, sound: episode.data.sounds[asked.words] }
     })
 })
+const near = computed(() =>
+  planned.value
+    ? [planned.value.text, ...planned.value.shots.map(({ item }) => item?.title ?? '')].join(' ')
+    : '',
+)
 /** Words that stand in a direction cannot have brackets, nor commas where they are a name. */
 const clean = (text: string) => text.replace(/[[\],;\n]+/g, ' ').trim()
 
@@ -88,6 +93,7 @@ async function bring(files: readonly File[]) {
     <SoundFinder
       :saying
       :heard
+      :near
       :label="
         replacing === undefined ? 'Find a sound' : `In place of ${sounds[replacing]?.asked.words}`
       "

@@ -174,6 +174,9 @@ li {
   align-items: center;
   font-size: 14.5px;
 }
+li .serif {
+  margin-right: 8px;
+}
 li > :last-child {
   justify-self: end;
 }

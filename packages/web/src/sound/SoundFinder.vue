@@ -7,7 +7,13 @@ import { soundsApi } from '../api/sounds.ts'
 import PlayButton from './PlayButton.vue'
 
 /** Sounds by words, each to be heard before it is taken; one's own are brought here. */
-const props = defineProps<{ label: string; saying: string; heard: string }>()
+const props = defineProps<{
+  label: string
+  /** What the scene says and shows: what could be heard in it is offered. */
+  near: string
+  saying: string
+  heard: string
+}>()
 const emit = defineEmits<{
   take: [title: string]
   hear: [id: string]
@@ -18,9 +24,15 @@ const FIRST = 8
 const words = ref('')
 const found = shallowRef<FoundSoundView[]>([])
 const fault = ref('')
+const offered = shallowRef<FoundSoundView[]>([])
 const all = ref(false)
 const file = useTemplateRef<HTMLInputElement>('file')
-const shown = computed(() => (all.value ? found.value : found.value.slice(0, FIRST)))
+const shown = computed(() => {
+  if (all.value) return found.value
+  return (isOffering.value ? offered.value : found.value).slice(0, FIRST)
+})
+/** Nothing is looked for: what the scene speaks of comes first. */
+const isOffering = computed(() => !words.value && !all.value && offered.value.length > 0)
 let asking = new AbortController()
 
 async function look() {
@@ -37,6 +49,11 @@ async function look() {
   }
 }
 onMounted(look)
+watchDebounced(
+  () => props.near,
+  async (text) => (offered.value = text ? await soundsApi.near(text).catch(() => []) : []),
+  { debounce: 250, immediate: true },
+)
 watchDebounced(words, look, { debounce: 250 })
 function bring(event: Event) {
   const input = event.target as HTMLInputElement
@@ -61,6 +78,7 @@ function bring(event: Event) {
     <p v-else-if="words && !found.length" class="soft">
       Nothing fits “{{ words }}”. Try what makes the sound, or bring one of your own.
     </p>
+    <p v-if="isOffering" class="soft">The scene and its pictures speak of</p>
     <ul>
       <li v-for="sound in shown" :key="sound.id">
         <PlayButton
@@ -82,7 +100,7 @@ function bring(event: Event) {
     </ul>
     <p class="foot">
       <button v-if="found.length > shown.length" class="plain link" @click="all = true">
-        {{ found.length - shown.length }} more
+        {{ isOffering ? `All ${found.length} sounds` : `${found.length - shown.length} more` }}
       </button>
       <button class="plain link" @click="file?.click()">Bring your own</button>
       <input

@@ -34,11 +34,13 @@ export async function listedSounds(folder: string): Promise<ListedSound[]> {
 let vectors: Promise<WordVectors> | undefined
 const loadedVectors = () => (vectors ??= loadVectors())
 
-/** Sounds that fit words, by what they say and by what they mean, the best first. */
+/** Sounds that fit words by what they say; where none does, by what they mean. */
 export async function soundsFor(
   words: string,
   sounds: readonly ListedSound[],
 ): Promise<FoundSound<ListedSound>[]> {
+  const said = findSounds(words, sounds)
+  if (said.length) return said
   const { vector } = await loadedVectors()
   return findSounds(words, sounds, vector)
 }

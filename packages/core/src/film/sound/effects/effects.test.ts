@@ -9,7 +9,7 @@ import { MADE_SOUNDS } from '../made/made-sounds.ts'
 import { fadeOf, LEAST_BELOW_SPEECH_DB, musicGains, onCurve } from '../mix.ts'
 import { spokenSpans } from '../spoken-spans.ts'
 import { cueCurve, cueLoudness } from './cue-gain.ts'
-import { findSounds } from './find-sounds.ts'
+import { findSounds, offeredSounds } from './find-sounds.ts'
 import type { SoundFacts } from './known-sound.ts'
 import { soundCues } from './sound-cues.ts'
 
@@ -127,6 +127,17 @@ describe('cueCurve', () => {
     const cue = { ...itemAt(film(STORY).cues, 0), speed: 0.5, from: SAMPLE_RATE }
     const curve = cueCurve(cue, [])
     expect(cueLoudness(cue, curve, cue)).toBeCloseTo(onCurve(curve, 0).db - 19, 0)
+  })
+})
+
+describe('offeredSounds', () => {
+  const titles = (text: string) => offeredSounds(text, MADE_SOUNDS).map(({ sound }) => sound.title)
+  it('offers what a scene and its pictures speak of, the likeliest first, and nothing else', () => {
+    expect(titles('The keeper hears rain on the glass. Lighthouse in a storm, rain')).toEqual([
+      'Rain on glass',
+      'Rain',
+    ])
+    expect(titles('Taxes were raised in that year.')).toEqual([])
   })
 })
 

@@ -80,6 +80,33 @@ export function findSounds<Sound extends Pick<KnownSound, 'title' | 'words'>>(
     .sort((a, b) => b.score - a.score)
 }
 
+/** Of the words beside a title so many must be there, where the title is not. */
+const BESIDE_LEAST = 2
+
+/**
+ * Sounds that a text (what a scene says, what its pictures show) speaks of: all of its title stands
+ * in it, or several of the words it is known for. The likeliest first.
+ *
+ * @returns `[]` where it speaks of nothing that is heard
+ */
+export function offeredSounds<Sound extends Pick<KnownSound, 'title' | 'words'>>(
+  text: string,
+  sounds: readonly Sound[],
+): FoundSound<Sound>[] {
+  const said = new Set(termsOf(text))
+  return sounds
+    .flatMap((sound): FoundSound<Sound>[] => {
+      const title = [...new Set(termsOf(sound.title))]
+      const beside = termsOf(sound.words).filter((term) => !title.includes(term))
+      const inWords = [...new Set(beside)].filter((term) => said.has(term))
+      const isTitle = title.length > 0 && title.every((term) => said.has(term))
+      if (!isTitle && inWords.length < BESIDE_LEAST) return []
+      const score = (isTitle ? 1 + title.length : 0) + BESIDE * inWords.length
+      return [{ sound, score, why: reason(isTitle ? title : [], inWords) }]
+    })
+    .sort((a, b) => b.score - a.score)
+}
+
 /** How much a word tells apart: one that many sounds have says little. */
 function rarity(index: readonly { title: Set<string>; beside: Set<string> }[]) {
   const counts = new Map<string, number>()
