@@ -5,6 +5,7 @@
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { bedPlan } from '@tidy-reel/core/film/music/bed-plan'
 import { SPEECH_LUFS } from '@tidy-reel/core/film/sound/mix'
 import { PLAIN_MIXING } from '@tidy-reel/core/style/film-choices'
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
@@ -31,8 +32,14 @@ async function bench() {
       const start = Math.round((i * EVERY_SECONDS + 0.4) * SAMPLE_RATE)
       return { start, end: start + take.samples, lufs: SPEECH_LUFS }
     })
-    const bed = await makeBed(work, 'calm', SECONDS, 'bench')
+    const film = {
+      samples,
+      chapters: Array.from({ length: 7 }, (_, i) => (i + 1) * 190 * SAMPLE_RATE),
+      spokenStart: 0,
+      spokenEnd: samples - 2 * SAMPLE_RATE,
+    }
     const begun = performance.now()
+    const bed = await makeBed(work, bedPlan({ mood: 'calm', seed: 'bench' }, film))
     const voice = join(work, 'voice.wav')
     await voiceTrack(
       voice,

@@ -272,6 +272,11 @@ function music(tidy: Command) {
     .option('--mood <mood>', 'calm, warm, bright or solemn', 'calm')
     .option('--seconds <seconds>', 'how long it is at the least', '60')
     .option('--seed <words>', 'the same words make the same music', 'music')
+    .option(
+      '--instruments <part>',
+      'who leads: keys, plucked or strings; the seed chooses otherwise',
+    )
+    .option('--stems', 'each part and the notes (MIDI) beside it')
     .description('a bed of music by itself')
     .action(async (flags: MusicFlags) => (await import('./music-command.ts')).musicCommand(flags))
 }

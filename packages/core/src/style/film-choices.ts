@@ -22,7 +22,21 @@ export const Transition = z
 export type Transition = z.infer<typeof Transition>
 export const CUT: Transition = { kind: 'cut', samples: 0 }
 
-export const MOODS = ['calm', 'warm', 'bright', 'solemn', 'none'] as const
+export const MOODS = [
+  'calm',
+  'warm',
+  'bright',
+  'solemn',
+  'curious',
+  'playful',
+  'dreamy',
+  'night',
+  'wistful',
+  'tense',
+  'busy',
+  'grand',
+  'none',
+] as const
 export type Mood = (typeof MOODS)[number]
 
 /** How quickly pictures change. */

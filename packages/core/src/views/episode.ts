@@ -80,9 +80,9 @@ export interface EpisodeView {
   history: History
 }
 
-/** A bed that can be played: `BedLevels` of it, and the name it is fetched by. */
+/** A bed that can be played: `BedLevels` of it, and its sections with the names they are fetched by. */
 export const BedFacts = z.object({
-  hash: z.string(),
+  pieces: z.array(z.object({ hash: z.string(), at: z.number() })),
   loopSamples: z.number(),
   lufs: z.number(),
   levels: z.array(z.number()),

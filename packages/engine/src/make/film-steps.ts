@@ -23,7 +23,7 @@ import { joinFilm, renderSegments } from '../render/film.ts'
 import { fetchFootage, type Footage, type PictureFile } from '../render/footage.ts'
 import { pictureLight } from '../render/picture-light.ts'
 import { segmentFile } from '../render/segment.ts'
-import { musicCues } from '../sound/bed.ts'
+import { filmBedPlan, musicCues } from '../sound/bed.ts'
 import { type FilmEffects, filmEffects } from '../sound/effects/film-effects.ts'
 import { filmSound } from '../sound/film-sound.ts'
 import type { Mixdown } from '../sound/mixdown.ts'
@@ -57,9 +57,8 @@ export async function mixSound(
 ): Promise<Mixdown & { effects: FilmEffects }> {
   const effects = await filmEffects(place.sounds, { plan, film }, signal)
   const request = {
-    mood: document.mood,
+    music: filmBedPlan(document, plan),
     mixing: document.mixing,
-    seed: document.title,
     scenes: plan.scenes,
     takes,
     samples: soundSamples(plan),
@@ -223,7 +222,7 @@ export async function writeTexts(
     claims: claimRows(claims, document.claims),
     language: voice.language,
     voice: `${voice.name}, synthesized with ${voice.engine}`,
-    music: document.mood === 'none' ? 'none' : 'made for this film with MMA and FluidSynth',
+    music: document.mood === 'none' ? 'none' : 'made for this film, played by FluidSynth',
     heard: { music: musicCues(document, plan), cues: made.mix.effects.cues },
     report,
   }

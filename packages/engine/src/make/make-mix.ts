@@ -5,7 +5,7 @@ import { cueSheet } from '@tidy-reel/core/export/cue-sheet'
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
 import { soundSamples, timeline } from '@tidy-reel/core/timeline/timeline'
 import { type EngineConfig, folders } from '../config.ts'
-import { musicCues } from '../sound/bed.ts'
+import { filmBedPlan, musicCues } from '../sound/bed.ts'
 import { filmEffects } from '../sound/effects/film-effects.ts'
 import { mixFilm } from '../sound/film-sound.ts'
 import { type MixFacts, type Stem, STEMS } from '../sound/mixdown.ts'
@@ -46,11 +46,12 @@ export async function makeMix(
     const spoken = await takeAll(speechPlace(config), takeRequests(document, film), { signal })
     const takes = takesOf(spoken)
     const plan = timeline(film, takes, [30, 1])
-    const { mood, mixing, title: seed } = document
+    const { mixing } = document
+    const music = filmBedPlan(document, plan)
     const samples = soundSamples(plan)
     const asked = stems ? stemFiles(work) : undefined
     const effects = await filmEffects(place.sounds, { plan, film }, signal)
-    const request = { mood, mixing, seed, scenes: plan.scenes, takes, samples, effects }
+    const request = { music, mixing, scenes: plan.scenes, takes, samples, effects }
     const { file, ...facts } = await mixFilm({ ...place, work }, request, asked, signal)
     const made = Object.entries({ mix: file, ...asked })
     const files = made.map(([name]) => `${name}.${format}`)

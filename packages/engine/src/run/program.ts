@@ -8,7 +8,6 @@ const PACKAGES: Record<string, string> = {
   flite: 'flite',
   'espeak-ng': 'espeak-ng',
   festival: 'festival festvox-us-slt-hts',
-  mma: 'mma',
   fluidsynth: 'fluidsynth fluidr3mono-gm-soundfont',
 }
 

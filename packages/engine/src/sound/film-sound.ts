@@ -1,7 +1,8 @@
 import { writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
+import { type BedPlan } from '@tidy-reel/core/film/music/bed-plan'
 import { spokenSpans } from '@tidy-reel/core/film/sound/spoken-spans'
-import type { Mixing, Mood } from '@tidy-reel/core/style/film-choices'
+import type { Mixing } from '@tidy-reel/core/style/film-choices'
 import type { TimelineScene } from '@tidy-reel/core/timeline/timeline'
 import { runProgram } from '../run/program.ts'
 import type { Take } from '../speech/take.ts'
@@ -14,10 +15,9 @@ import { voiceTrack } from './voice-track.ts'
 
 /** All that a film's sound is made from. */
 export interface SoundRequest {
-  mood: Mood
+  /** Undefined where there is no music. */
+  music: BedPlan | undefined
   mixing: Mixing
-  /** The bed is the same for the same seed. */
-  seed: string
   scenes: readonly TimelineScene[]
   /** One a scene; undefined where nobody speaks. */
   takes: readonly (Take | undefined)[]
@@ -26,7 +26,7 @@ export interface SoundRequest {
 }
 
 /** Raised when the mix changes, so that earlier ones are made anew. */
-const VERSION = 3
+const VERSION = 4
 
 /** Where somebody is heard. */
 function spokenIn({ scenes, takes }: SoundRequest) {
@@ -45,7 +45,7 @@ export async function mixFilm(
   stems: Record<Stem, string> | undefined,
   signal: AbortSignal,
 ): Promise<Mixdown> {
-  const { mood, mixing, seed, scenes, takes, samples, effects } = request
+  const { music, mixing, scenes, takes, samples, effects } = request
   const voice = join(folders.work, 'voice.wav')
   await voiceTrack(
     voice,
@@ -53,8 +53,7 @@ export async function mixFilm(
     takes.map((take) => take?.file),
     samples,
   )
-  const bed =
-    mood === 'none' ? undefined : await makeBed(folders.beds, mood, samples / 48_000, seed, signal)
+  const bed = music && (await makeBed(folders.beds, music, signal))
   const spoken = spokenIn(request)
   return mixdown(
     folders.work,
@@ -74,13 +73,12 @@ export async function filmSound(
   request: SoundRequest,
   signal: AbortSignal,
 ): Promise<Mixdown> {
-  const { mood, mixing, seed, scenes, takes, samples, effects } = request
+  const { music, mixing, scenes, takes, samples, effects } = request
   const spoken = spokenIn(request)
   const hash = contentHash({
     VERSION,
-    mood,
+    music,
     mixing,
-    seed,
     samples,
     takes: scenes.map(({ speechStart }, i) => [speechStart, takes[i]?.hash ?? null]),
     spoken,

@@ -129,8 +129,7 @@ async function addUp(
   signal?: AbortSignal,
 ): Promise<Record<'voice' | 'behind' | 'whole', number[]>> {
   const voiceFile = await open(voice)
-  const music =
-    bed && (await bedMixer(bed, musicCurve(samples, spoken, bed.levels, mixing), samples))
+  const music = bed && bedMixer(bed, musicCurve(samples, spoken, bed.levels, mixing), samples)
   const sounding = effects?.cues.length ? effectsMixer(effects, spoken) : undefined
   const meter = () => loudnessMeter(SAMPLE_RATE, 2)
   const meters = { voice: meter(), behind: meter(), whole: meter() }
@@ -148,7 +147,7 @@ async function addUp(
       for (let i = 0; i < count; i++) said[i] = speech[i]! / 32768
       level(said, at)
       meters.voice.add([said, said])
-      const played = music?.(at, count)
+      const played = await music?.(at, count)
       const heard = await sounding?.(at, count)
       const behind = added(played, heard?.lasting)
       if (behind) meters.behind.add(behind)
@@ -201,12 +200,18 @@ function levelsOf(spoken: readonly SpokenSpan[]): (pcm: Float32Array, at: number
   }
 }
 
-/** Plays a bed round and round along its curve, a piece at a time and in order. */
-async function bedMixer({ file, levels }: Bed, curve: readonly CurvePoint[], samples: number) {
-  const music = int16View((await readFile(file)).subarray(WAV_HEAD_BYTES))
+/** Plays a bed along its curve, a piece at a time and in order. */
+function bedMixer({ pieces }: Bed, curve: readonly CurvePoint[], samples: number) {
   const dip = [speechBandFilter(SAMPLE_RATE), speechBandFilter(SAMPLE_RATE)] as const
-  return (at: number, count: number): [Float32Array, Float32Array] => {
-    const [left, right] = looped(music, levels.loopSamples, at, count)
+  const files = new Map<string, Int16Array>()
+  return async (at: number, count: number): Promise<Channels> => {
+    const [left, right] = silence(count)
+    for (const piece of pieces) {
+      if (piece.at >= at + count) break
+      const music = files.get(piece.file) ?? (await samplesOf(piece.file))
+      files.set(piece.file, music)
+      addPiece(music, piece.at, at, [left, right])
+    }
     const leftDipped = dip[0](left)
     const rightDipped = dip[1](right)
     for (let from = 0; from < count; from += CURVE_STEP) {
@@ -224,32 +229,21 @@ async function bedMixer({ file, levels }: Bed, curve: readonly CurvePoint[], sam
   }
 }
 
+const samplesOf = async (file: string) => int16View((await readFile(file)).subarray(WAV_HEAD_BYTES))
+
+/** Adds what a section that begins at `start` sounds from `at` on. */
+function addPiece(music: Int16Array, start: number, at: number, [left, right]: Channels): void {
+  const first = Math.max(0, start - at)
+  const last = Math.min(left.length, start + (music.length >> 1) - at)
+  for (let i = first; i < last; i++) {
+    const place = 2 * (at + i - start)
+    left[i]! += music[place]! / 32768
+    right[i]! += music[place + 1]! / 32768
+  }
+}
+
 /** WAV samples as numbers; a copy where they do not lie on a whole sample in memory. */
 function int16View(bytes: Buffer): Int16Array {
   const whole = bytes.byteOffset % 2 === 0 ? bytes : Buffer.from(bytes)
   return new Int16Array(whole.buffer, whole.byteOffset, whole.length >> 1)
-}
-
-/** A stretch of a looped bed: each round starts on a bar while the one before still rings. */
-function looped(
-  music: Int16Array,
-  loop: number,
-  at: number,
-  count: number,
-): [Float32Array, Float32Array] {
-  const frames = music.length >> 1
-  const left = new Float32Array(count)
-  const right = new Float32Array(count)
-  let here = at % loop
-  for (let i = 0; i < count; i++, here = here + 1 === loop ? 0 : here + 1) {
-    if (here < frames) {
-      left[i] = music[here * 2]! / 32768
-      right[i] = music[here * 2 + 1]! / 32768
-    }
-    const tail = loop + here
-    if (at + i < loop || tail >= frames) continue
-    left[i]! += music[tail * 2]! / 32768
-    right[i]! += music[tail * 2 + 1]! / 32768
-  }
-  return [left, right]
 }

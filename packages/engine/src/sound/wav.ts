@@ -42,6 +42,20 @@ export function inTurns([left, right]: readonly [Float32Array, Float32Array]): F
   return out
 }
 
+/** Two channels that take turns, apart; `full` is what stands for full scale. */
+export function apart(
+  turns: Int16Array | Float32Array,
+  full: number,
+): [Float32Array, Float32Array] {
+  const length = turns.length >> 1
+  const [left, right] = [new Float32Array(length), new Float32Array(length)]
+  for (let i = 0; i < length; i++) {
+    left[i] = turns[2 * i]! / full
+    right[i] = turns[2 * i + 1]! / full
+  }
+  return [left, right]
+}
+
 /** Bytes of 16-bit samples as samples; an odd byte at the end is left out. */
 export const int16sOf = (bytes: Buffer): Int16Array =>
   new Int16Array(bytes.buffer.slice(bytes.byteOffset, bytes.byteOffset + (bytes.byteLength & ~1)))

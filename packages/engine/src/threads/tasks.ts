@@ -3,9 +3,9 @@ import { newThings } from '@tidy-reel/core/checks/things'
 import { apply, documentFrom } from '@tidy-reel/core/document/apply'
 import type { Command } from '@tidy-reel/core/document/command'
 import type { Document, Matching } from '@tidy-reel/core/document/document'
-import type { FoundSound } from '@tidy-reel/core/film/sound/effects/find-sounds'
 import type { SoundFacts } from '@tidy-reel/core/film/sound/effects/known-sound'
 import { depictionsOf, type ReadDepiction } from '@tidy-reel/core/match/depictions'
+import type { FoundSound } from '@tidy-reel/core/match/find-sounds'
 import type { SceneToMatch } from '@tidy-reel/core/match/scene-to-match'
 import { type ReadPictureList, readPictureList } from '@tidy-reel/core/pictures/picture-list'
 import { parsedScript } from '@tidy-reel/core/script/parsed-script'
@@ -15,7 +15,7 @@ import { type EpisodeFacts, episodeFacts } from '@tidy-reel/core/views/episode-f
 import type { Brief, Draft, Outline } from '@tidy-reel/core/writing/brief'
 import { type ImportedScript, readAs } from '../import/imported-script.ts'
 import type { ReadSubtitles } from '../import/read-subtitles.ts'
-import type { ListedSound } from '../sound/effects/sound-library.ts'
+import type { ListedSound } from '../sound/effects/listed-sound.ts'
 
 /**
  * Work that may take long, by what a person pastes or sends: it is done in a thread of its own.

@@ -4,11 +4,12 @@ import type { Document } from '@tidy-reel/core/document/document'
 import { filmOf } from '@tidy-reel/core/document/film-scenes'
 import { itemsIn } from '@tidy-reel/core/pictures/inlay'
 import type { Pronunciation } from '@tidy-reel/core/text/pronunciation'
-import { filmSeconds } from '@tidy-reel/core/timeline/timeline'
+import { timeline } from '@tidy-reel/core/timeline/timeline'
 import type { EpisodeView, History, RenderView } from '@tidy-reel/core/views/episode'
 import type { folders } from '@tidy-reel/engine/config'
 import { takeRequests } from '@tidy-reel/engine/make/filmable'
 import { proxyFile } from '@tidy-reel/engine/render/proxy'
+import { filmBedPlan } from '@tidy-reel/engine/sound/bed'
 import { knownSounds, listedSounds } from '@tidy-reel/engine/sound/effects/sound-library'
 import { knownBed } from '@tidy-reel/engine/sound/monitor-bed'
 import { knownTake, type SpeechPlace, type Take } from '@tidy-reel/engine/speech/take'
@@ -68,12 +69,14 @@ export async function episodeView(
     pronunciations,
     bed: await knownBed(
       place.beds,
-      document.mood,
-      filmSeconds(
-        film,
-        film.scenes.map((scene) => spoken[scene.id]),
+      filmBedPlan(
+        document,
+        timeline(
+          film,
+          film.scenes.map((scene) => spoken[scene.id]),
+          [30, 1],
+        ),
       ),
-      document.title,
     ),
     sounds: await knownSounds(place.sounds, film, await listedSounds(place.sounds)),
     candidatesAt,

@@ -3,13 +3,14 @@ import type { Film } from '@tidy-reel/core/document/film-scenes'
 import { isFault, TidyError } from '@tidy-reel/core/faults/fault'
 import type { FilmShape } from '@tidy-reel/core/render/plan'
 import { cutText } from '@tidy-reel/core/text/well-formed'
-import { filmSeconds, type TakeFacts, timeline } from '@tidy-reel/core/timeline/timeline'
+import { type TakeFacts, timeline } from '@tidy-reel/core/timeline/timeline'
 import type { Preparing } from '@tidy-reel/core/views/episode'
 import { type EngineConfig, folders } from '@tidy-reel/engine/config'
 import { filmLanguage } from '@tidy-reel/engine/make/film-language'
 import { silentScenes } from '@tidy-reel/engine/make/film-report'
 import { takesOf } from '@tidy-reel/engine/make/film-steps'
 import { filmable, takeRequests } from '@tidy-reel/engine/make/filmable'
+import { filmBedPlan } from '@tidy-reel/engine/sound/bed'
 import { filmEffects } from '@tidy-reel/engine/sound/effects/film-effects'
 import { monitorBed } from '@tidy-reel/engine/sound/monitor-bed'
 import { speechPlace } from '@tidy-reel/engine/speech/take'
@@ -111,15 +112,14 @@ export async function prepare(
     await rememberTakes(episode, film, requests, spoken)
     remarks.push(...silentScenes(spoken))
     remarks.push(...(await withSounds(film, takesOf(spoken))))
-    if (document.mood !== 'none') {
+    const music = filmBedPlan(document, timeline(film, takesOf(spoken), [30, 1]))
+    if (music) {
       await tell('music', 0, 1)
-      const takes = takesOf(spoken)
       await monitorBed(
         folders(config).beds,
-        document.mood,
-        filmSeconds(film, takes),
-        document.title,
+        music,
         signal,
+        (done, all) => void tell('music', done, all),
       )
     }
     await tell('done', 1, 1)

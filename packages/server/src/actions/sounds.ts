@@ -1,16 +1,17 @@
 import type { Readable } from 'node:stream'
 import type { z } from 'zod'
 import { TidyError } from '@tidy-reel/core/faults/fault'
-import { findSounds, offeredSounds } from '@tidy-reel/core/film/sound/effects/find-sounds'
 import type { SoundFacts } from '@tidy-reel/core/film/sound/effects/known-sound'
+import { findSounds, offeredSounds } from '@tidy-reel/core/match/find-sounds'
 import type { FoundSoundView } from '@tidy-reel/core/views/sounds'
+import type { ListedSound } from '@tidy-reel/engine/sound/effects/listed-sound'
 import {
   changeSound,
   type OwnSoundWords,
   removeSound,
   takeSound,
 } from '@tidy-reel/engine/sound/effects/own-sounds'
-import { type ListedSound, listedSounds } from '@tidy-reel/engine/sound/effects/sound-library'
+import { listedSounds } from '@tidy-reel/engine/sound/effects/sound-library'
 import type { WorkPool } from '@tidy-reel/engine/threads/pool'
 
 /** As many as a person looks through. */
@@ -23,6 +24,8 @@ const viewOf = ({ file: _file, ...known }: ListedSound, why = ''): FoundSoundVie
 
 /** The sounds that films can have. */
 export function soundActions(folder: string, pool: WorkPool) {
+  /** In a thread: a long sound takes seconds. */
+  const measure = (sound: ListedSound) => pool.run('soundFacts', { folder, sound })
   return {
     /** Those that fit words, the best first; without words those a text speaks of, or all. */
     async find({ words, near }: { words: string; near: string }): Promise<FoundSoundView[]> {
@@ -38,11 +41,11 @@ export function soundActions(folder: string, pool: WorkPool) {
     async facts(id: string): Promise<SoundFacts> {
       const sound = (await listedSounds(folder)).find((one) => one.id === id)
       if (!sound) throw new TidyError('sound_not_found', { id })
-      return pool.run('soundFacts', { folder, sound })
+      return measure(sound)
     },
-    take: (name: string, bytes: Readable) => takeSound(folder, { name, bytes }, pool),
+    take: (name: string, bytes: Readable) => takeSound(folder, { name, bytes }, measure),
     change: (id: string, said: z.infer<typeof OwnSoundWords>) =>
-      changeSound(folder, id, said, pool),
+      changeSound(folder, id, said, measure),
     remove: (id: string) => removeSound(folder, id),
   }
 }

@@ -49,6 +49,8 @@ export interface SoundDeck {
 
 const AHEAD_SECONDS = 6
 const LOOK_MS = 400
+/** What a section of music rings on for after its last bar. */
+const RING_SECONDS = 3
 const FADE_STEP = SAMPLE_RATE / 40
 /** Sounds at other speeds are taken for a look through, not for listening. */
 const AUDIBLE = { slowest: 0.5, fastest: 2 }
@@ -64,6 +66,8 @@ export function soundDeck(): SoundDeck {
   let looking = 0
   /** Counts the times that playing began: what was asked for before is not heard. */
   let round = 0
+  /** Fetches the sections of music that are heard soon. */
+  let sectionsNear: ((at: number) => void) | undefined
   const buffers = new Map<string, Promise<AudioBuffer | undefined>>()
 
   const open = () => {
@@ -148,18 +152,27 @@ export function soundDeck(): SoundDeck {
     plain.gain.setValueAtTime(now0.plain, begun)
     dipped.gain.setValueAtTime(now0.dipped, begun)
     for (const at of curveMoments(curve, film.samples, FADE_STEP)) if (at > from) set(at)
-    const place0 = Math.floor(from / bed.loopSamples)
-    void buffer(bedSound(bed.hash)).then((came) => {
-      if (!came) return
-      for (let round = Math.max(0, place0 - 1); round * bed.loopSamples < film.samples; round++)
-        for (const into of [plain, band])
-          place(sounding, came, round * bed.loopSamples, from, begun, 1, into)
-    })
+    const turn = round
+    const asked = new Set<number>()
+    sectionsNear = (at) => {
+      for (const [i, piece] of bed.pieces.entries()) {
+        if (piece.at > at + AHEAD_SECONDS * SAMPLE_RATE) break
+        const next = bed.pieces[i + 1]?.at ?? film.samples
+        // What a section rings on for is heard too, where its last bars are over.
+        if (next + RING_SECONDS * SAMPLE_RATE <= Math.max(from, at) || asked.has(i)) continue
+        asked.add(i)
+        void buffer(bedSound(piece.hash)).then((came) => {
+          if (!came || turn !== round) return
+          for (const into of [plain, band]) place(sounding, came, piece.at, from, begun, 1, into)
+        })
+      }
+    }
   }
 
   function stop() {
     clearInterval(looking)
     round++
+    sectionsNear = undefined
     for (const source of sources) source.disconnect()
     sources = []
   }
@@ -217,6 +230,7 @@ export function soundDeck(): SoundDeck {
       const look = () => {
         const at = from + (sounding.currentTime - begun) * rate * SAMPLE_RATE
         cuesNear?.(at)
+        sectionsNear?.(at)
         for (const [i, scene] of sound.film.scenes.entries()) {
           if (scene.speechEnd <= Math.max(from, at) || asked.has(scene.id)) continue
           if (scene.speechStart > at + AHEAD_SECONDS * SAMPLE_RATE) break
@@ -233,8 +247,8 @@ export function soundDeck(): SoundDeck {
         }
       }
       looking = window.setInterval(look, LOOK_MS)
-      look()
       if (rate === 1) startBed(sounding, sound, from, begun)
+      look()
       return sounding.state === 'running' ? begun : now()
     },
   }

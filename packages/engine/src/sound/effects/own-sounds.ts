@@ -9,8 +9,7 @@ import { cutText } from '@tidy-reel/core/text/well-formed'
 import { replacedFile } from '../../storage/kept-file.ts'
 import { keptJson } from '../../storage/kept-json.ts'
 import { received } from '../../storage/upload.ts'
-import type { WorkPool } from '../../threads/pool.ts'
-import type { ListedSound } from './sound-library.ts'
+import type { ListedSound } from './listed-sound.ts'
 
 /** Bytes of the largest file: three minutes of 24 bits at 192 kHz in two channels. */
 export const SOUND_BYTES_LIMIT = 220 * 1024 * 1024
@@ -27,6 +26,9 @@ export const OwnSoundWords = KnownSound.pick({
   licence: true,
   source: true,
 }).partial()
+
+/** Measures a sound, wherever that is done. */
+type Measure = (sound: ListedSound) => Promise<SoundFacts>
 
 const place = (folder: string) => join(folder, 'own')
 const factsFile = (folder: string, id: string) => join(place(folder), `${id}.json`)
@@ -77,22 +79,22 @@ function titleOf(name: string): string {
 export async function takeSound(
   folder: string,
   { name, bytes }: { name: string; bytes: Readable },
-  pool: Pick<WorkPool, 'run'>,
+  measure: Measure,
 ): Promise<SoundFacts> {
   const title = titleOf(name)
   const unusable = (reason: string) => new TidyError('sound_unusable', { name: title, reason })
   return received(place(folder), bytes, SOUND_BYTES_LIMIT, unusable, async (half, hash) => {
     const id = `own-${hash}`
     const known = await ownSound(folder, id).catch(() => undefined)
-    if (known) return pool.run('soundFacts', { folder, sound: listed(folder, known) })
+    if (known) return measure(listed(folder, known))
     const said = { words: '', author: '', licence: 'Own', source: name.slice(0, 200) }
     const guess = { id, title, ...said, seconds: 0 }
     const heard = { ...guess, goesOn: false, file: half }
-    const { seconds } = await pool.run('soundFacts', { folder, sound: heard })
+    const { seconds } = await measure(heard)
     const sound = { ...guess, seconds, goesOn: seconds > GOES_ON_SECONDS }
     await rename(half, join(place(folder), id))
     await keep(folder, sound)
-    return pool.run('soundFacts', { folder, sound: listed(folder, sound) })
+    return measure(listed(folder, sound))
   })
 }
 
@@ -104,11 +106,11 @@ export async function changeSound(
   folder: string,
   id: string,
   said: z.infer<typeof OwnSoundWords>,
-  pool: Pick<WorkPool, 'run'>,
+  measure: Measure,
 ): Promise<SoundFacts> {
   const now = KnownSound.parse({ ...(await ownSound(folder, id)), ...said })
   await keep(folder, now)
-  return pool.run('soundFacts', { folder, sound: listed(folder, now) })
+  return measure(listed(folder, now))
 }
 
 /** Takes a sound away; films that ask for it find another or are told. */

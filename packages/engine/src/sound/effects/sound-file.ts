@@ -12,8 +12,8 @@ import { MEDIA_INPUT } from '../../run/media-input.ts'
 import { runProgram } from '../../run/program.ts'
 import { contentHash, keptFile } from '../../storage/kept-file.ts'
 import { keptJson } from '../../storage/kept-json.ts'
-import { int16, int16sOf, inTurns, WAV_HEAD_BYTES, wavHead } from '../wav.ts'
-import type { ListedSound } from './sound-library.ts'
+import { apart, int16, int16sOf, inTurns, WAV_HEAD_BYTES, wavHead } from '../wav.ts'
+import type { ListedSound } from './listed-sound.ts'
 
 /** Raised when sounds are made otherwise, so that earlier ones are made anew. */
 const VERSION = 1
@@ -79,12 +79,6 @@ const saidOf = (
 
 const wavOf = (channels: Channels) =>
   Buffer.concat([wavHead(channels[0].length, 2), int16(inTurns(channels))])
-
-function apart(turns: Int16Array | Float32Array, scale: number): Channels {
-  const length = turns.length >> 1
-  const channel = (c: number) => Float32Array.from({ length }, (_, i) => turns[2 * i + c]! / scale)
-  return [channel(0), channel(1)]
-}
 
 /** A sound's two channels, 1 = full scale. */
 export const read = async (file: string): Promise<Channels> =>

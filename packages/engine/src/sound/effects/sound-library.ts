@@ -2,21 +2,17 @@ import { writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import { z } from 'zod'
 import type { Film } from '@tidy-reel/core/document/film-scenes'
-import { findSounds, type FoundSound } from '@tidy-reel/core/film/sound/effects/find-sounds'
-import type { KnownSound, SoundFacts } from '@tidy-reel/core/film/sound/effects/known-sound'
+import type { SoundFacts } from '@tidy-reel/core/film/sound/effects/known-sound'
 import { MADE_SOUNDS } from '@tidy-reel/core/film/sound/made/made-sounds'
+import { findSounds, type FoundSound } from '@tidy-reel/core/match/find-sounds'
 import { readSound } from '@tidy-reel/core/script/asked-sound'
 import { contentHash, keptFile } from '../../storage/kept-file.ts'
 import { keptJson } from '../../storage/kept-json.ts'
 import { loadVectors, type WordVectors } from '../../words/word-vectors.ts'
+import type { ListedSound } from './listed-sound.ts'
 import { ownSounds } from './own-sounds.ts'
 import { packagedSounds } from './packaged-sounds.ts'
 import { knownFacts, soundFacts } from './sound-file.ts'
-
-/** A sound and, of one that is not made from numbers, its file. */
-export interface ListedSound extends KnownSound {
-  file?: string
-}
 
 /** What sounds made from numbers have in common. */
 const OURS = { author: 'Tidy Reel', licence: 'Made for this channel', source: 'made from numbers' }

@@ -1,7 +1,7 @@
-import { lemma } from '../../../words/lemma.ts'
-import { STOP_WORDS } from '../../../words/stop.ts'
-import { addTo, dot, unit, type Vector } from '../../../words/vectors.ts'
-import type { KnownSound } from './known-sound.ts'
+import type { KnownSound } from '../film/sound/effects/known-sound.ts'
+import { lemma } from '../words/lemma.ts'
+import { STOP_WORDS } from '../words/stop.ts'
+import { addTo, dot, unit, type Vector } from '../words/vectors.ts'
 
 /** A sound that fits, how well, and by what. */
 export interface FoundSound<Sound> {
@@ -80,7 +80,7 @@ export function findSounds<Sound extends Pick<KnownSound, 'title' | 'words'>>(
     .sort((a, b) => b.score - a.score)
 }
 
-/** Of the words beside a title so many must be there, where the title is not. */
+/** So many of a sound's words must be there, where the whole of its title is not. */
 const BESIDE_LEAST = 2
 
 /**
@@ -99,10 +99,11 @@ export function offeredSounds<Sound extends Pick<KnownSound, 'title' | 'words'>>
       const title = [...new Set(termsOf(sound.title))]
       const beside = termsOf(sound.words).filter((term) => !title.includes(term))
       const inWords = [...new Set(beside)].filter((term) => said.has(term))
-      const isTitle = title.length > 0 && title.every((term) => said.has(term))
-      if (!isTitle && inWords.length < BESIDE_LEAST) return []
-      const score = (isTitle ? 1 + title.length : 0) + BESIDE * inWords.length
-      return [{ sound, score, why: reason(isTitle ? title : [], inWords) }]
+      const inTitle = title.filter((term) => said.has(term))
+      const isTitle = title.length > 0 && inTitle.length === title.length
+      if (!isTitle && inTitle.length + inWords.length < BESIDE_LEAST) return []
+      const score = (isTitle ? 1 : 0) + inTitle.length + BESIDE * inWords.length
+      return [{ sound, score, why: reason(inTitle, inWords) }]
     })
     .sort((a, b) => b.score - a.score)
 }

@@ -1,0 +1,42 @@
+import { SAMPLE_RATE } from '../../time/time.ts'
+import { HOPS_A_SECOND, integrated, lufsOf } from './loudness.ts'
+import { BED_LEVELS_A_SECOND, type BedLevels } from './mix.ts'
+
+/** A piece of music, measured: power of each tenth of a second (`loudnessMeter`). */
+export interface MeasuredPiece {
+  powers: readonly number[]
+  /** With the speech's band taken out. */
+  dipped: readonly number[]
+}
+
+/** What is told where there is nothing to hear, LUFS. */
+const FLOOR = -70
+const HOPS = HOPS_A_SECOND / BED_LEVELS_A_SECOND
+
+/**
+ * What the mix needs to know of pieces that follow and overlap each other: their powers added up,
+ * as those of sounds that have nothing to do with each other.
+ *
+ * @param samples of the whole
+ */
+export function sequenceLevels(
+  pieces: readonly (MeasuredPiece & { at: number })[],
+  samples: number,
+): BedLevels {
+  const count = Math.max(1, Math.ceil((samples / SAMPLE_RATE) * HOPS_A_SECOND))
+  const [whole, dipped] = [new Float64Array(count), new Float64Array(count)]
+  for (const piece of pieces) {
+    const first = Math.round((piece.at / SAMPLE_RATE) * HOPS_A_SECOND)
+    const end = Math.min(count - first, piece.powers.length)
+    for (let i = 0; i < end; i++) {
+      whole[first + i]! += piece.powers[i]!
+      dipped[first + i]! += piece.dipped[i] ?? 0
+    }
+  }
+  const levels = Array.from({ length: Math.ceil(count / HOPS) }, (_, i) => {
+    const part = dipped.subarray(i * HOPS, (i + 1) * HOPS)
+    const power = part.reduce((sum, one) => sum + one, 0) / part.length
+    return Math.round(10 * Math.max(FLOOR, lufsOf(power))) / 10
+  })
+  return { loopSamples: samples, lufs: Math.max(FLOOR, integrated([...whole])), levels }
+}
