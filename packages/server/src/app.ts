@@ -12,6 +12,7 @@ import { episodeRoutes } from './routes/episodes.ts'
 import { fontRoutes } from './routes/fonts.ts'
 import { libraryRoutes } from './routes/library.ts'
 import { mediaRoutes } from './routes/media.ts'
+import { musicRoutes } from './routes/music.ts'
 import { scriptRoutes } from './routes/script.ts'
 import { soundRoutes } from './routes/sounds.ts'
 import { speechRoutes } from './routes/speech.ts'
@@ -34,6 +35,7 @@ const rooms = (services: Services) =>
     .route('/api/episodes', depictionRoutes(services))
     .route('/api/episodes', translationRoutes(services))
     .route('/api/stickers', stickerRoutes(services))
+    .route('/api/episodes', musicRoutes(services))
     .route('/api/episodes', versionRoutes(services))
     .route('/api/episodes', voiceRoutes(services))
     .route('/api', writingRoutes(services))

@@ -13,6 +13,7 @@ import { type HistoryActions, historyActions } from './actions/history.ts'
 import { type ImportActions, importActions } from './actions/imports.ts'
 import { type KeptViews, keptViews } from './actions/kept-views.ts'
 import { type LibraryActions, libraryActions } from './actions/library.ts'
+import { type MusicActions, musicActions } from './actions/music.ts'
 import { type PictureActions, pictureActions } from './actions/pictures.ts'
 import { type RecordingActions, recordingActions } from './actions/recordings.ts'
 import { type RenderActions, renderActions } from './actions/renders.ts'
@@ -34,6 +35,7 @@ export interface Services {
   history: HistoryActions
   imports: ImportActions
   library: LibraryActions
+  music: MusicActions
   pictures: PictureActions
   recordings: RecordingActions
   renders: RenderActions
@@ -91,6 +93,7 @@ export async function openServices(
     history,
     imports: importActions(pictures.take, pool),
     library,
+    music: musicActions(episodes, speech, place.beds, pool),
     pictures,
     recordings: recordingActions(sequelize, queue, engine, episodes, owner),
     renders: renderActions(sequelize, queue, engine, episodes, owner),

@@ -551,6 +551,10 @@ const commands = fc.oneof(
   }),
   fc.record({ type: fc.constant('setTitle'), title: fc.constantFrom('A', 'B') }),
   fc.record({ type: fc.constant('setMood'), mood: fc.constantFrom('calm', 'none') }),
+  fc.record({
+    type: fc.constant('setScore'),
+    set: fc.constantFrom({ without: ['bass'] }, { instruments: 'strings' }),
+  }),
   fc.record({ type: fc.constant('setVoice'), voice: fc.constant('v'), speed: fc.constant(1.2) }),
   fc.record({ type: fc.constant('setWantedMinutes'), minutes: maybe(fc.constantFrom(3, 12.5)) }),
   fc.record({ type: fc.constant('setNotes'), notes: fc.constantFrom('', 'Ask the keeper.') }),

@@ -188,6 +188,8 @@ function changed(document: Document, command: Command): Document {
       return { ...document, picking: { ...document.picking, ...defined(command.set) } }
     case 'setMixing':
       return { ...document, mixing: { ...document.mixing, ...defined(command.set) } }
+    case 'setScore':
+      return { ...document, score: { ...document.score, ...defined(command.set) } }
     case 'setMaking':
       return { ...document, making: { ...document.making, ...defined(command.set) } }
     case 'placeShots':

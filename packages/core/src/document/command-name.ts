@@ -140,6 +140,8 @@ export function commandName(command: Command): string {
             })[name] ?? name,
         )
         .join(', ')
+    case 'setScore':
+      return 'who plays the music'
     case 'setMixing':
       return Object.keys(command.set)
         .map(

@@ -3,7 +3,7 @@ import { Layout } from '../pictures/inlay.ts'
 import { ChosenItem } from '../pictures/item.ts'
 import { Move } from '../pictures/view.ts'
 import { DRAWN_FORMS } from '../script/drawn.ts'
-import { Mixing, MOODS, Transition } from '../style/film-choices.ts'
+import { Mixing, MOODS, Score, Transition } from '../style/film-choices.ts'
 import { HouseStyle } from '../style/house-style.ts'
 import { LetteringSettings } from '../style/lettering.ts'
 import {
@@ -248,6 +248,8 @@ export const Command = z.discriminatedUnion('type', [
   z.object({ type: z.literal('setPicking'), set: Picking.partial() }),
   /** Music against voice, and the film's loudness; what is left out stays. */
   z.object({ type: z.literal('setMixing'), set: Mixing.partial() }),
+  /** Who plays the film's music; what is left out stays. */
+  z.object({ type: z.literal('setScore'), set: Score.partial() }),
   /** How pictures are made for this film; what is left out stays. */
   z.object({ type: z.literal('setMaking'), set: Making.partial() }),
   /**

@@ -51,6 +51,7 @@ const FILM: Record<string, string> = {
   speaking: 'speaking',
   mood: 'music',
   mixing: 'level of the music',
+  score: 'who plays the music',
   transition: 'transitions',
   cards: 'cards',
   wantedMinutes: 'wanted length',

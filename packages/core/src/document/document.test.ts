@@ -8,6 +8,7 @@ describe('upgraded', () => {
       matching: _m,
       making: _k,
       mixing: _x,
+      score: _p,
       picking,
       conflicts: _c,
       ...old

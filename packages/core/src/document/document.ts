@@ -11,7 +11,9 @@ import {
   Mixing,
   MOODS,
   PLAIN_MIXING,
+  PLAIN_SCORE,
   RHYTHMS,
+  Score,
   Transition,
 } from '../style/film-choices.ts'
 import { HouseStyle } from '../style/house-style.ts'
@@ -276,7 +278,7 @@ export const NOTHING_DRAWN: Drawing = { dial: 'none', refused: [] }
 
 /** All that a person decides about a film. Everything else is derived from it. */
 export const Document = z.object({
-  version: z.literal(12),
+  version: z.literal(13),
   title: z.string().min(1).max(200),
   /** The narration with its markup: the one truth of what is said and shown in which order. */
   script: z.string(),
@@ -286,6 +288,8 @@ export const Document = z.object({
   speaking: Speaking,
   mood: z.enum(MOODS),
   mixing: Mixing,
+  /** Who plays its music. */
+  score: Score,
   /** The house style it follows, as it was when it was last taken over. */
   style: HouseStyle,
   /** How what is written and drawn on it looks: the style's, with what was set by hand. */
@@ -330,7 +334,7 @@ export const UNTITLED = 'Untitled episode'
 export function emptyDocument(title: string): Document {
   const card = { shown: false, text: null, samples: 4 * SAMPLE_RATE }
   return {
-    version: 12,
+    version: 13,
     title,
     script: '',
     voice: DEFAULT_VOICE,
@@ -338,6 +342,7 @@ export function emptyDocument(title: string): Document {
     speaking: PLAIN_SPEAKING,
     mood: 'calm',
     mixing: PLAIN_MIXING,
+    score: PLAIN_SCORE,
     style: CALM,
     lettering: CALM.lettering,
     sign: null,
@@ -401,6 +406,7 @@ export function upgraded(stored: unknown): unknown {
       next: '',
     })
   if (stored.version === 10) return upgraded({ ...stored, version: 11, sign: null })
-  if (stored.version === 11) return { ...stored, version: 12, mixing: PLAIN_MIXING }
+  if (stored.version === 11) return upgraded({ ...stored, version: 12, mixing: PLAIN_MIXING })
+  if (stored.version === 12) return { ...stored, version: 13, score: PLAIN_SCORE }
   return stored
 }

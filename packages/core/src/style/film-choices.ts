@@ -39,6 +39,32 @@ export const MOODS = [
 ] as const
 export type Mood = (typeof MOODS)[number]
 
+/** Parts music is played by; any of them can be left out. */
+export const MUSIC_PARTS = [
+  'pad',
+  'keys',
+  'plucked',
+  'strings',
+  'bass',
+  'percussion',
+  'lead',
+] as const
+export type MusicPart = (typeof MUSIC_PARTS)[number]
+
+/** Who leads: the part whose notes move. */
+export const INSTRUMENTATIONS = ['keys', 'plucked', 'strings'] as const
+export type Instrumentation = (typeof INSTRUMENTATIONS)[number]
+
+/** Who plays a film's music. */
+export const Score = z.object({
+  /** Null: as the film's title has it. */
+  instruments: z.enum(INSTRUMENTATIONS).nullable(),
+  /** Parts that are left out. */
+  without: z.array(z.enum(MUSIC_PARTS)).max(MUSIC_PARTS.length),
+})
+export type Score = z.infer<typeof Score>
+export const PLAIN_SCORE: Score = { instruments: null, without: [] }
+
 /** How quickly pictures change. */
 export const RHYTHMS = ['calm', 'usual', 'brisk'] as const
 export type Rhythm = (typeof RHYTHMS)[number]

@@ -11,6 +11,7 @@ import type { WriterView, Writing } from '../writing/brief.ts'
 import type { ChannelView, ScriptChecks } from './checks.ts'
 import type { AskedDepictions, DepictedScene } from './depictions.ts'
 import type {
+  BedFacts,
   EpisodeCandidates,
   EpisodeRow,
   EpisodeView,
@@ -55,6 +56,7 @@ export interface Answers {
   'GET /episodes/:id/versions/:version/changes': Comparison
   'POST /episodes/:id/versions/:version/restore': { revision: number; document: Document }
   'POST /episodes/:id/prepare': null
+  'POST /episodes/:id/music/tried': BedFacts
   'POST /episodes/:id/renders': RenderView
   'POST /renders/:id/cancel': RenderView
 

@@ -185,6 +185,7 @@ describe('makeFilm', () => {
       'chapters.txt',
       'claims.csv',
       'credits.txt',
+      'cues.csv',
       'film.ass',
       'film.mp4',
       'film.srt',

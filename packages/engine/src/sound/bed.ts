@@ -16,11 +16,15 @@ export interface Bed {
 }
 
 /** The music a film asks for; undefined where it asks for none. */
-export const filmBedPlan = (
-  { mood, title }: Pick<Document, 'mood' | 'title'>,
+export function filmBedPlan(
+  { mood, title, score }: Pick<Document, 'mood' | 'title' | 'score'>,
   plan: Timeline,
-): BedPlan | undefined =>
-  mood === 'none' ? undefined : bedPlan({ mood, seed: title }, filmForm(plan))
+): BedPlan | undefined {
+  if (mood === 'none') return undefined
+  const { instruments, without } = score
+  const asked = { mood, seed: title, without, ...(instruments ? { instruments } : {}) }
+  return bedPlan(asked, filmForm(plan))
+}
 
 /** The bed of a film as a cue sheet tells of it; `[]` where there is none. */
 export const musicCues = (

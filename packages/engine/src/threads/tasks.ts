@@ -3,6 +3,7 @@ import { newThings } from '@tidy-reel/core/checks/things'
 import { apply, documentFrom } from '@tidy-reel/core/document/apply'
 import type { Command } from '@tidy-reel/core/document/command'
 import type { Document, Matching } from '@tidy-reel/core/document/document'
+import type { OrderedSection } from '@tidy-reel/core/film/music/bed-plan'
 import type { SoundFacts } from '@tidy-reel/core/film/sound/effects/known-sound'
 import { depictionsOf, type ReadDepiction } from '@tidy-reel/core/match/depictions'
 import type { FoundSound } from '@tidy-reel/core/match/find-sounds'
@@ -16,6 +17,7 @@ import type { Brief, Draft, Outline } from '@tidy-reel/core/writing/brief'
 import { type ImportedScript, readAs } from '../import/imported-script.ts'
 import type { ReadSubtitles } from '../import/read-subtitles.ts'
 import type { ListedSound } from '../sound/effects/listed-sound.ts'
+import type { SectionSound } from '../sound/music/section-sound.ts'
 
 /**
  * Work that may take long, by what a person pastes or sends: it is done in a thread of its own.
@@ -64,6 +66,8 @@ export const TASKS = {
       ),
     }
   },
+  sectionSound: async (asked: { folder: string; order: OrderedSection }): Promise<SectionSound> =>
+    (await import('../sound/music/section-sound.ts')).sectionSound(asked.folder, asked.order),
   soundFacts: async (asked: { folder: string; sound: ListedSound }): Promise<SoundFacts> =>
     (await import('../sound/effects/sound-file.ts')).soundFacts(asked.folder, asked.sound),
   soundsFor: async ({

@@ -215,6 +215,12 @@ const DOCUMENT_12 = documentsOf(
   JSON.stringify({ version: 12, mixing: { below: 22, rise: 9, lufs: -14 } }),
 )
 
+/** Documents of version 13: who plays the music. */
+const DOCUMENT_13 = documentsOf(
+  12,
+  JSON.stringify({ version: 13, score: { instruments: null, without: [] } }),
+)
+
 /** In order; one that has been published never changes. */
 const MIGRATIONS: readonly [name: string, statements: readonly string[]][] = [
   ['001-first', FIRST],
@@ -236,6 +242,7 @@ const MIGRATIONS: readonly [name: string, statements: readonly string[]][] = [
   ['017-house-styles', HOUSE_STYLES],
   ['018-document-11', DOCUMENT_11],
   ['019-document-12', DOCUMENT_12],
+  ['020-document-13', DOCUMENT_13],
 ]
 
 /** Brings the database to the newest layout; each step once, in a transaction. */

@@ -39,6 +39,7 @@ const SHOWN_OR_HEARD = new Set<Command['type']>([
   'setSpeaking',
   'useTakes',
   'setMood',
+  'setScore',
   'setSound',
   'adjustScenes',
   'takeDepictions',

@@ -599,6 +599,11 @@ aside > .panels {
     display: none;
   }
 }
+@media (max-width: 1150px) {
+  .tabs {
+    flex-wrap: wrap;
+  }
+}
 kbd {
   font: 11.5px var(--mono);
   border: 1px solid var(--hair);

@@ -16,7 +16,12 @@ import { useMix } from './use-mix.ts'
 
 /** The film as it will sound, from the scene that is chosen on. */
 const props = defineProps<{ sound: FilmSound; selected: string }>()
-const emit = defineEmits<{ select: [sceneId: string]; play: []; run: [command: Command] }>()
+const emit = defineEmits<{
+  select: [sceneId: string]
+  play: []
+  stopped: []
+  run: [command: Command]
+}>()
 const player = usePlayer(() => props.sound)
 const { curve, below } = useMix(() => props.sound)
 const playing = computed(() => player.playing.value)
@@ -62,7 +67,8 @@ watch(
   { immediate: true },
 )
 onBeforeUnmount(() => player.stop())
-defineExpose({ stop: player.stop })
+defineExpose({ stop: player.stop, play: (from: number) => player.play(from) })
+watch(playing, (on) => !on && emit('stopped'))
 useRoomKeys(() => [commandsUnder('Sound')('Hear the film from here', [' '], toggle)])
 </script>
 

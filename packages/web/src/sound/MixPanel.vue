@@ -2,7 +2,16 @@
 import { ElInputNumber, ElOption, ElSelect } from 'element-plus'
 import { computed } from 'vue'
 import { LEAST_BELOW_SPEECH_DB } from '@tidy-reel/core/film/sound/mix'
-import { FILM_TARGETS, type Mixing, type Mood } from '@tidy-reel/core/style/film-choices'
+import {
+  FILM_TARGETS,
+  type Instrumentation,
+  INSTRUMENTATIONS,
+  type Mixing,
+  type Mood,
+  MUSIC_PARTS,
+  type MusicPart,
+  type Score,
+} from '@tidy-reel/core/style/film-choices'
 import type { FilmSound } from '../monitor/film-sound.ts'
 import { MOOD_CHOICES } from './mood-choices.ts'
 import type { SpokenScene } from './spoken-scenes.ts'
@@ -11,10 +20,15 @@ import { useMix } from './use-mix.ts'
 /** How music and voice stand to each other. */
 const props = defineProps<{
   mood: Mood
+  score: Score
   sound: FilmSound
   scenes: readonly Pick<SpokenScene, 'id' | 'number'>[]
 }>()
-const emit = defineEmits<{ set: [set: Partial<Mixing>]; mood: [mood: Mood] }>()
+const emit = defineEmits<{
+  set: [set: Partial<Mixing>]
+  mood: [mood: Mood]
+  score: [set: Partial<Score>]
+}>()
 /** Decibels that figures are rounded by. */
 const ROUNDED = 0.05
 const TARGET_NAMES: Record<Mixing['lufs'], string> = {
@@ -22,6 +36,28 @@ const TARGET_NAMES: Record<Mixing['lufs'], string> = {
   [-16]: '−16 LUFS, some others',
   [-23]: '−23 LUFS, broadcast (EBU R 128)',
 }
+const LED_BY: Record<Instrumentation, string> = {
+  keys: 'piano',
+  plucked: 'guitar',
+  strings: 'strings',
+}
+const PART_NAMES: Record<MusicPart, string> = {
+  pad: 'chords',
+  keys: 'piano',
+  plucked: 'guitar',
+  strings: 'strings',
+  bass: 'bass',
+  percussion: 'percussion',
+  lead: 'tune',
+}
+/** Softer or louder by a step that is heard (common practice). */
+const STEP_DB = 2
+const nearer = (by: number) =>
+  emit('set', { below: Math.min(40, Math.max(6, mixing.value.below + by)) })
+const toggle = (part: MusicPart) =>
+  emit('score', {
+    without: MUSIC_PARTS.filter((one) => (one === part) !== props.score.without.includes(one)),
+  })
 const mixing = computed(() => props.sound.mixing)
 const { below: distances } = useMix(() => props.sound)
 /** Scenes under which the music comes nearer than it should, by their numbers. */
@@ -38,12 +74,41 @@ const isNear = computed(() => mixing.value.below < LEAST_BELOW_SPEECH_DB)
 <template>
   <section aria-label="Music and voice">
     <h2 class="serif">Music and voice</h2>
+    <details>
+      <summary>Hear others under the voice</summary>
+      <slot name="list" />
+    </details>
     <div class="fields">
       <label for="mix-mood">Music</label>
       <ElSelect id="mix-mood" :model-value="mood" @change="(chosen: Mood) => emit('mood', chosen)"
         ><ElOption v-for="[name, label] in MOOD_CHOICES" :key="name" :value="name" :label
       /></ElSelect>
       <template v-if="mood !== 'none'">
+        <label for="mix-led">Led by</label>
+        <ElSelect
+          id="mix-led"
+          :empty-values="[undefined]"
+          :model-value="score.instruments ?? ''"
+          @change="(led: Instrumentation | '') => emit('score', { instruments: led || null })"
+          ><ElOption value="" label="what suits the film" /><ElOption
+            v-for="led in INSTRUMENTATIONS"
+            :key="led"
+            :value="led"
+            :label="LED_BY[led]"
+        /></ElSelect>
+        <span>Playing</span>
+        <span class="parts" role="group" aria-label="Parts of the music that play"
+          ><button
+            v-for="part in MUSIC_PARTS"
+            :key="part"
+            class="plain"
+            :class="{ off: score.without.includes(part) }"
+            :aria-pressed="!score.without.includes(part)"
+            @click="toggle(part)"
+          >
+            {{ PART_NAMES[part] }}
+          </button></span
+        >
         <label for="mix-below">Under voice</label>
         <span
           ><ElInputNumber
@@ -56,7 +121,8 @@ const isNear = computed(() => mixing.value.below < LEAST_BELOW_SPEECH_DB)
             controls-position="right"
             @change="(below) => below && emit('set', { below })"
           />
-          dB</span
+          dB <button class="plain link" @click="nearer(STEP_DB)">softer</button>
+          <button class="plain link" @click="nearer(-STEP_DB)">louder</button></span
         >
         <label for="mix-rise">In pauses</label>
         <span
@@ -103,6 +169,13 @@ section {
   gap: 12px;
   border-bottom: 1px solid var(--hair);
 }
+summary {
+  cursor: pointer;
+  width: fit-content;
+}
+details[open] summary {
+  margin-bottom: 8px;
+}
 h2 {
   font-size: 17px;
   font-weight: 600;
@@ -112,6 +185,19 @@ h2 {
   grid-template-columns: 78px minmax(0, 1fr);
   gap: 7px 10px;
   align-items: center;
+}
+.parts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 12px;
+}
+.parts button {
+  border-bottom: 2px solid var(--blue);
+}
+.parts .off {
+  color: var(--soft);
+  border-color: transparent;
+  text-decoration: line-through;
 }
 .fields :deep(.el-input-number) {
   width: 84px;

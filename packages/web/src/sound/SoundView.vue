@@ -1,7 +1,17 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, onMounted, ref, useTemplateRef, watch } from 'vue'
+import {
+  computed,
+  defineAsyncComponent,
+  nextTick,
+  onMounted,
+  ref,
+  shallowRef,
+  useTemplateRef,
+  watch,
+} from 'vue'
 import type { Command } from '@tidy-reel/core/document/command'
 import { baseOf } from '@tidy-reel/core/speech/language'
+import type { Mood } from '@tidy-reel/core/style/film-choices'
 import type { Pronunciation } from '@tidy-reel/core/text/pronunciation'
 import { clockText, SAMPLE_RATE } from '@tidy-reel/core/time/time'
 import { sceneSeconds } from '@tidy-reel/core/timeline/timeline'
@@ -12,6 +22,7 @@ import { drawingSteps } from '../controls/drawing-steps.ts'
 import MenuButton from '../controls/MenuButton.vue'
 import { saveFrom } from '../controls/save-text.ts'
 import { useEpisode } from '../episode/episode-store.ts'
+import type { FilmSound } from '../monitor/film-sound.ts'
 import CompareStrip from './CompareStrip.vue'
 import type FilmMixView from './FilmMix.vue'
 import PronunciationPanel from './PronunciationPanel.vue'
@@ -26,6 +37,7 @@ import VoiceList from './VoiceList.vue'
 /** What plays the film and draws its mix is fetched after what is seen first. */
 const FilmMix = defineAsyncComponent(() => import('./FilmMix.vue'))
 const SceneSounds = defineAsyncComponent(() => import('./SceneSounds.vue'))
+const MusicList = defineAsyncComponent(() => import('./MusicList.vue'))
 const MixPanel = defineAsyncComponent(() => import('./MixPanel.vue'))
 const COMPARED = 3
 const SAVED_AS = [
@@ -100,6 +112,20 @@ const noises = computed(() => {
     .filter(Boolean)
     .join(' and ')
 })
+/** Music that is heard in place of the film's, until it stops. */
+const tried = shallowRef<{ mood: Mood; bed: FilmSound['bed'] }>()
+const heardFrom = computed(
+  () => episode.film.scenes.find(({ id: known }) => known === scene.value?.id)?.startSample ?? 0,
+)
+async function tryMusic(mood: Mood, bed: FilmSound['bed']) {
+  mix.value?.stop()
+  hush()
+  // What was heard has been taken away by then.
+  await nextTick()
+  tried.value = { mood, bed }
+  await nextTick()
+  mix.value?.play(heardFrom.value)
+}
 const run = (command: Command) => episode.run(command)
 /** Speech and silence of the film by the estimate; voices differ by the first. */
 const estimate = computed(() => {
@@ -251,9 +277,21 @@ function step(by: number) {
         :mood="document.mood"
         :sound="episode.sound"
         :scenes
+        :score="document.score"
         @set="(set) => run({ type: 'setMixing', set })"
+        @score="(set) => run({ type: 'setScore', set })"
         @mood="(mood) => run({ type: 'setMood', mood })"
-      />
+        ><template #list
+          ><MusicList
+            :episode-id="id"
+            :mood="document.mood"
+            :instruments="document.score.instruments"
+            :at="heardFrom"
+            :playing="tried?.mood ?? ''"
+            @hear="tryMusic"
+            @stop="mix?.stop()"
+            @choose="(mood) => run({ type: 'setMood', mood })" /></template
+      ></MixPanel>
       <SpeakingPanel
         v-if="drawn >= 3"
         :speaking="document.speaking"
@@ -285,11 +323,12 @@ function step(by: number) {
       v-if="spoken && drawn >= 2"
       ref="mix"
       class="foot"
-      :sound="episode.sound"
+      :sound="tried ? { ...episode.sound, bed: tried.bed } : episode.sound"
       :selected="scene?.id ?? ''"
       @select="(one) => (episode.selected = one)"
       @run="run"
       @play="hush"
+      @stopped="tried = undefined"
     />
   </div>
 </template>

@@ -1,11 +1,11 @@
 import { itemAt } from '../../faults/certain.ts'
 import type { Mood } from '../../style/film-choices.ts'
+import { type Instrumentation, INSTRUMENTATIONS, type MusicPart } from '../../style/film-choices.ts'
 import { chance, shortHash } from '../../text/hash.ts'
 import type { Timeline } from '../../timeline/timeline.ts'
 import type { Key } from './chords.ts'
 import { type FilmForm, formOf, tempoFor } from './form.ts'
 import { MOOD_MUSIC } from './moods.ts'
-import { type Instrumentation, INSTRUMENTATIONS, type MusicPart } from './parts.ts'
 import type { SectionOrder } from './section.ts'
 
 /** A section to be played, and what is left out of it. */

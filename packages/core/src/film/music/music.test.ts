@@ -3,12 +3,12 @@ import { Chord as Reference, Mode as ReferenceMode, Note as ReferenceNote } from
 import { describe, expect, it } from 'vitest'
 import { itemAt } from '../../faults/certain.ts'
 import { MOODS } from '../../style/film-choices.ts'
+import { INSTRUMENTATIONS } from '../../style/film-choices.ts'
 import { SAMPLE_RATE } from '../../time/time.ts'
 import { bedPlan, type OrderedSection } from './bed-plan.ts'
 import { chordOf, isInKey, type Key, type Mode, MODES } from './chords.ts'
 import { barSamples, type FilmForm, formOf } from './form.ts'
 import { MOOD_MUSIC } from './moods.ts'
-import { INSTRUMENTATIONS } from './parts.ts'
 import { SECTION_KINDS, sectionNotes, type SectionOrder } from './section.ts'
 import { parallels, voiced } from './voicing.ts'
 

@@ -1,18 +1,4 @@
-/** Parts a bed is played by; any of them can be left out. */
-export const MUSIC_PARTS = [
-  'pad',
-  'keys',
-  'plucked',
-  'strings',
-  'bass',
-  'percussion',
-  'lead',
-] as const
-export type MusicPart = (typeof MUSIC_PARTS)[number]
-
-/** Who leads: the part whose notes move. */
-export const INSTRUMENTATIONS = ['keys', 'plucked', 'strings'] as const
-export type Instrumentation = (typeof INSTRUMENTATIONS)[number]
+import type { MusicPart } from '../../style/film-choices.ts'
 
 /**
  * Programmes of General MIDI level 1, counted from 0 (from memory): what plays each part.

@@ -1,9 +1,10 @@
 import { certain, itemAt } from '../../faults/certain.ts'
 import type { Mood } from '../../style/film-choices.ts'
+import { type Instrumentation, type MusicPart } from '../../style/film-choices.ts'
 import { randomness } from '../sound/made/randomness.ts'
 import { type Chord, chordOf, degreePitch, isInKey, type Key } from './chords.ts'
 import { MOOD_MUSIC } from './moods.ts'
-import { DRUMS, type Instrumentation, type MusicPart, type Note } from './parts.ts'
+import { DRUMS, type Note } from './parts.ts'
 import { voiced, type Voicing } from './voicing.ts'
 
 /** What a stretch of a bed is for. */

@@ -1,5 +1,6 @@
 import { type MidiEvent, writeMidi } from 'midi-file'
-import { type MusicPart, type Note, PROGRAMS } from '@tidy-reel/core/film/music/parts'
+import { type Note, PROGRAMS } from '@tidy-reel/core/film/music/parts'
+import { type MusicPart } from '@tidy-reel/core/style/film-choices'
 
 /** Ticks of a quarter. */
 const QUARTER = 480
