@@ -93,7 +93,8 @@ describe('the picture maker stand-in', () => {
   it('paints upright', async () => {
     const [made] = await paintings({ description: 'A lamp', style: 'paper', shape: 'portrait' })
     expect(made).toMatchObject({ width: 1080, height: 1920 })
-  })
+    // Four seconds alone; other tests fill the machine.
+  }, 90_000)
   it.each([
     '',
     '[]',
