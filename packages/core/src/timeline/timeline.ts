@@ -247,10 +247,6 @@ export function timeline(
   return { fps, frames: frameAtSample(at, fps), samples: at, scenes, chapters }
 }
 
-/** Seconds a film lasts, with the takes there are. */
-export const filmSeconds = (film: Film, takes: readonly (TakeFacts | undefined)[]) =>
-  timeline(film, takes, [30, 1]).samples / SAMPLE_RATE
-
 /**
  * A scene's frames among its shots: cuts set to a word fall on it, the shots between two of them
  * share evenly.

@@ -72,3 +72,19 @@ export async function makeBed(
     levels: sequenceLevels(pieces, plan.samples),
   }
 }
+
+/** Adds what a section that begins at `start` sounds from `at` on. */
+export function addPiece(
+  music: Int16Array,
+  start: number,
+  at: number,
+  [left, right]: readonly [Float32Array, Float32Array],
+): void {
+  const first = Math.max(0, start - at)
+  const last = Math.min(left.length, start + (music.length >> 1) - at)
+  for (let i = first; i < last; i++) {
+    const place = 2 * (at + i - start)
+    left[i]! += music[place]! / 32768
+    right[i]! += music[place + 1]! / 32768
+  }
+}

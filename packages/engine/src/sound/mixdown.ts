@@ -13,7 +13,7 @@ import {
 import type { Mixing } from '@tidy-reel/core/style/film-choices'
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
 import { TAKE_EDGE } from '@tidy-reel/core/timeline/timeline'
-import type { Bed } from './bed.ts'
+import { addPiece, type Bed } from './bed.ts'
 import { type Effects, effectsMixer } from './effects/effects-mixer.ts'
 import { floatWavWriter } from './float-wav.ts'
 import { levelled, Loudness, SILENT_DB } from './levelled.ts'
@@ -230,17 +230,6 @@ function bedMixer({ pieces }: Bed, curve: readonly CurvePoint[], samples: number
 }
 
 const samplesOf = async (file: string) => int16View((await readFile(file)).subarray(WAV_HEAD_BYTES))
-
-/** Adds what a section that begins at `start` sounds from `at` on. */
-function addPiece(music: Int16Array, start: number, at: number, [left, right]: Channels): void {
-  const first = Math.max(0, start - at)
-  const last = Math.min(left.length, start + (music.length >> 1) - at)
-  for (let i = first; i < last; i++) {
-    const place = 2 * (at + i - start)
-    left[i]! += music[place]! / 32768
-    right[i]! += music[place + 1]! / 32768
-  }
-}
 
 /** WAV samples as numbers; a copy where they do not lie on a whole sample in memory. */
 function int16View(bytes: Buffer): Int16Array {

@@ -1,10 +1,10 @@
 import { readFile } from 'node:fs/promises'
-import { itemAt } from '@tidy-reel/core/faults/certain'
+import { entryOf, itemAt } from '@tidy-reel/core/faults/certain'
 import type { BedPlan } from '@tidy-reel/core/film/music/bed-plan'
 import { MOOD_MUSIC } from '@tidy-reel/core/film/music/moods'
 import { sectionNotes } from '@tidy-reel/core/film/music/section'
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
-import type { Bed } from '../bed.ts'
+import { addPiece, type Bed } from '../bed.ts'
 import { floatWavWriter } from '../float-wav.ts'
 import { int16sOf, WAV_HEAD_BYTES } from '../wav.ts'
 import { midiFile } from './midi.ts'
@@ -23,15 +23,8 @@ export async function bedFile({ pieces }: Bed, samples: number, file: string): P
     for (let at = 0; at < samples; at += CHUNK) {
       const count = Math.min(CHUNK, samples - at)
       const sum: [Float32Array, Float32Array] = [new Float32Array(count), new Float32Array(count)]
-      for (const { file: from, at: start } of pieces) {
-        const music = sounds.get(from)!
-        const first = Math.max(0, start - at)
-        const last = Math.min(count, start + (music.length >> 1) - at)
-        for (let i = first; i < last; i++) {
-          sum[0][i]! += music[2 * (at + i - start)]! / 32768
-          sum[1][i]! += music[2 * (at + i - start) + 1]! / 32768
-        }
-      }
+      for (const { file: from, at: start } of pieces)
+        addPiece(entryOf(sounds, from), start, at, sum)
       await writer.add(sum)
     }
     await writer.end()
@@ -45,7 +38,7 @@ export function bedMidi({ tempo, samples, sections, placed }: BedPlan): Buffer {
   const orders = new Map(sections.map(({ id, order }) => [id, order]))
   const beatOf = (at: number) => ((at / SAMPLE_RATE) * tempo) / 60
   const notes = placed.flatMap(({ id, at }) => {
-    const order = orders.get(id)!
+    const order = entryOf(orders, id)
     return sectionNotes(order)
       .filter(({ part }) => !order.without.includes(part))
       .map((note) => ({ ...note, at: note.at + beatOf(at) }))
