@@ -26,7 +26,6 @@ const PACKAGES = {
   'pocketsphinx-en-us': '/usr/share/pocketsphinx/model/en-us/cmudict-en-us.dict',
   fluidsynth: '/usr/bin/fluidsynth',
   'fluidr3mono-gm-soundfont': '/usr/share/sounds/sf3/FluidR3Mono_GM.sf3',
-  'timgm6mb-soundfont': '/usr/share/sounds/sf2/TimGM6mb.sf2',
   'sonic-pi-samples': '/usr/share/sonic-pi/samples/misc_crow.flac',
   chromium: '/usr/bin/chromium',
   'fonts-noto-core': '/usr/share/fonts/truetype/noto/NotoSansArabic-Regular.ttf',

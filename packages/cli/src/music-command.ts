@@ -2,7 +2,7 @@ import { copyFile, mkdtemp, rm, writeFile } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { extname, join } from 'node:path'
 import { TidyError } from '@tidy-reel/core/faults/fault'
-import { type BedAsked, bedPlan } from '@tidy-reel/core/film/music/bed-plan'
+import { type BedAsked, type BedPlan, bedPlan } from '@tidy-reel/core/film/music/bed-plan'
 import { sectionNotes } from '@tidy-reel/core/film/music/section'
 import { INSTRUMENTATIONS, MUSIC_PARTS, type MusicPart } from '@tidy-reel/core/style/film-choices'
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
@@ -54,13 +54,13 @@ export async function musicCommand(flags: MusicFlags): Promise<void> {
   try {
     const { levels } = await save([], out)
     const stem = out.slice(0, out.length - extname(out).length)
-    const parts = flags.stems ? partsOf(asked, film) : []
+    const plan = bedPlan(asked, film)
+    const parts = flags.stems ? partsOf(plan) : []
     for (const part of parts)
       await save(
         MUSIC_PARTS.filter((other) => other !== part),
         `${stem}-${part}.${format}`,
       )
-    const plan = bedPlan(asked, film)
     if (flags.stems) await written(`${stem}.mid`, writeFile(`${stem}.mid`, bedMidi(plan)))
     print({ mood: asked.mood, tempo: plan.tempo, seconds: length, lufs: levels.lufs, parts })
   } finally {
@@ -87,11 +87,9 @@ function checked({ mood, seconds, seed, instruments }: MusicFlags) {
 }
 
 /** The parts that a bed is played by. */
-function partsOf(asked: BedAsked, film: Parameters<typeof bedPlan>[1]): MusicPart[] {
+function partsOf({ sections }: BedPlan): MusicPart[] {
   const playing = new Set(
-    bedPlan(asked, film).sections.flatMap(({ order }) =>
-      sectionNotes(order).map(({ part }) => part),
-    ),
+    sections.flatMap(({ order }) => sectionNotes(order).map(({ part }) => part)),
   )
   return MUSIC_PARTS.filter((part) => playing.has(part))
 }

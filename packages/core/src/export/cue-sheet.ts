@@ -1,7 +1,9 @@
+import type { Document } from '../document/document.ts'
 import type { SoundCue } from '../film/sound/effects/sound-cues.ts'
 import { licenceFacts } from '../pictures/licences.ts'
 import { csv } from '../text/csv.ts'
 import { secondsFromSamples } from '../time/time.ts'
+import type { Timeline } from '../timeline/timeline.ts'
 
 /** Music of a film, as a cue sheet tells of it. */
 export interface MusicCue {
@@ -12,6 +14,23 @@ export interface MusicCue {
   start: number
   end: number
 }
+
+/** The bed of a film as a cue sheet tells of it; `[]` where there is none. */
+export const musicCues = (
+  { mood, title }: Pick<Document, 'mood' | 'title'>,
+  plan: Timeline,
+): MusicCue[] =>
+  mood === 'none'
+    ? []
+    : [
+        {
+          title: `Bed “${title}”, ${mood}`,
+          maker: 'Tidy Reel, played by FluidSynth',
+          licence: 'Made for this channel',
+          start: 0,
+          end: plan.samples,
+        },
+      ]
 
 /** Minutes, seconds and thousandths from the film's start. */
 function place(samples: number): string {

@@ -1,11 +1,8 @@
 import pLimit from 'p-limit'
-import type { Document } from '@tidy-reel/core/document/document'
-import type { MusicCue } from '@tidy-reel/core/export/cue-sheet'
 import { entryOf } from '@tidy-reel/core/faults/certain'
-import { type BedPlan, bedPlan, filmForm } from '@tidy-reel/core/film/music/bed-plan'
+import type { BedPlan } from '@tidy-reel/core/film/music/bed-plan'
 import type { BedLevels } from '@tidy-reel/core/film/sound/mix'
 import { sequenceLevels } from '@tidy-reel/core/film/sound/sequence-levels'
-import type { Timeline } from '@tidy-reel/core/timeline/timeline'
 import { type SectionSound, sectionSound } from './music/section-sound.ts'
 
 /** A film's music: its sections at their places, and how loud all of it is. */
@@ -14,34 +11,6 @@ export interface Bed {
   pieces: readonly { hash: string; file: string; at: number }[]
   levels: BedLevels
 }
-
-/** The music a film asks for; undefined where it asks for none. */
-export function filmBedPlan(
-  { mood, title, score }: Pick<Document, 'mood' | 'title' | 'score'>,
-  plan: Timeline,
-): BedPlan | undefined {
-  if (mood === 'none') return undefined
-  const { instruments, without } = score
-  const asked = { mood, seed: title, without, ...(instruments ? { instruments } : {}) }
-  return bedPlan(asked, filmForm(plan))
-}
-
-/** The bed of a film as a cue sheet tells of it; `[]` where there is none. */
-export const musicCues = (
-  { mood, title }: Pick<Document, 'mood' | 'title'>,
-  plan: Timeline,
-): MusicCue[] =>
-  mood === 'none'
-    ? []
-    : [
-        {
-          title: `Bed “${title}”, ${mood}`,
-          maker: 'Tidy Reel, played by FluidSynth',
-          licence: 'Made for this channel',
-          start: 0,
-          end: plan.samples,
-        },
-      ]
 
 /**
  * Plays the sections of a bed that have not been played before.

@@ -1,4 +1,4 @@
-import { open, readFile } from 'node:fs/promises'
+import { open } from 'node:fs/promises'
 import { join } from 'node:path'
 import { z } from 'zod'
 import { speechBandFilter } from '@tidy-reel/core/film/sound/bed-levels'
@@ -13,10 +13,12 @@ import {
 import type { Mixing } from '@tidy-reel/core/style/film-choices'
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
 import { TAKE_EDGE } from '@tidy-reel/core/timeline/timeline'
+import { alongCurve } from './along-curve.ts'
 import { addPiece, type Bed } from './bed.ts'
 import { type Effects, effectsMixer } from './effects/effects-mixer.ts'
 import { floatWavWriter } from './float-wav.ts'
 import { levelled, Loudness, SILENT_DB } from './levelled.ts'
+import { samplesIn } from './read-wav.ts'
 import { WAV_HEAD_BYTES } from './wav.ts'
 
 /** What was measured of a mix. */
@@ -37,8 +39,6 @@ export interface Mixdown extends MixFacts {
 
 /** Samples that are mixed at once. */
 const CHUNK = 1 << 16
-/** The gain curve is asked for every 1.3 ms and followed in straight lines between. */
-const CURVE_STEP = 64
 
 /** All that is mixed. */
 export interface MixRequest {
@@ -208,28 +208,15 @@ function bedMixer({ pieces }: Bed, curve: readonly CurvePoint[], samples: number
     const [left, right] = silence(count)
     for (const piece of pieces) {
       if (piece.at >= at + count) break
-      const music = files.get(piece.file) ?? (await samplesOf(piece.file))
+      const music = files.get(piece.file) ?? (await samplesIn(piece.file))
       files.set(piece.file, music)
       addPiece(music, piece.at, at, [left, right])
     }
-    const leftDipped = dip[0](left)
-    const rightDipped = dip[1](right)
-    for (let from = 0; from < count; from += CURVE_STEP) {
-      const to = Math.min(count, from + CURVE_STEP)
-      const [here, there] = [from, from + CURVE_STEP].map((i) => musicGains(curve, samples, at + i))
-      for (let i = from; i < to; i++) {
-        const share = (i - from) / CURVE_STEP
-        const a = here!.plain + (there!.plain - here!.plain) * share
-        const b = here!.dipped + (there!.dipped - here!.dipped) * share
-        left[i] = a * left[i]! + b * leftDipped[i]!
-        right[i] = a * right[i]! + b * rightDipped[i]!
-      }
-    }
+    const dipped = [dip[0](left), dip[1](right)] as const
+    alongCurve([left, right], dipped, (i) => musicGains(curve, samples, at + i))
     return [left, right]
   }
 }
-
-const samplesOf = async (file: string) => int16View((await readFile(file)).subarray(WAV_HEAD_BYTES))
 
 /** WAV samples as numbers; a copy where they do not lie on a whole sample in memory. */
 function int16View(bytes: Buffer): Int16Array {

@@ -9,7 +9,7 @@ import { BedFacts } from '@tidy-reel/core/views/episode'
 import { runProgram } from '../run/program.ts'
 import { contentHash, keptFile } from '../storage/kept-file.ts'
 import { keptJson } from '../storage/kept-json.ts'
-import { makeBed } from './bed.ts'
+import { type Bed, makeBed } from './bed.ts'
 import type { SectionSound } from './music/section-sound.ts'
 
 /** A section of a bed as the monitor plays it: the render's own, without loss but smaller. */
@@ -73,13 +73,15 @@ export async function triedBed(
       return { ...sound, at: piece.at }
     }),
   )
-  const levels = sequenceLevels(pieces, samples)
-  return {
-    pieces: pieces.map(({ hash, at: start }) => ({ hash, at: start })),
-    ...levels,
-    levels: [...levels.levels],
-  }
+  return factsOf({ pieces, levels: sequenceLevels(pieces, samples) })
 }
+
+/** What the monitor is told of a bed. */
+const factsOf = ({ pieces, levels }: Bed): BedFacts => ({
+  pieces: pieces.map(({ hash, at }) => ({ hash, at })),
+  ...levels,
+  levels: [...levels.levels],
+})
 
 /** Makes a film's bed ready to be played in the monitor. */
 export async function monitorBed(
@@ -89,13 +91,8 @@ export async function monitorBed(
   onPlayed?: (done: number, all: number) => void,
 ): Promise<void> {
   await keptFile(factsFile(folder, plan), async (half) => {
-    const { pieces, levels } = await makeBed(folder, plan, signal, onPlayed)
-    for (const piece of pieces) await monitorPiece(folder, piece, signal)
-    const facts: BedFacts = {
-      pieces: pieces.map(({ hash, at }) => ({ hash, at })),
-      ...levels,
-      levels: [...levels.levels],
-    }
-    await writeFile(half, JSON.stringify(facts))
+    const bed = await makeBed(folder, plan, signal, onPlayed)
+    for (const piece of bed.pieces) await monitorPiece(folder, piece, signal)
+    await writeFile(half, JSON.stringify(factsOf(bed)))
   })
 }

@@ -42,6 +42,10 @@ export function inTurns([left, right]: readonly [Float32Array, Float32Array]): F
   return out
 }
 
+/** Two channels as a WAV file of 16 bits. */
+export const stereoWav = (channels: readonly [Float32Array, Float32Array]): Buffer =>
+  Buffer.concat([wavHead(channels[0].length, 2), int16(inTurns(channels))])
+
 /** Two channels that take turns, apart; `full` is what stands for full scale. */
 export function apart(
   turns: Int16Array | Float32Array,

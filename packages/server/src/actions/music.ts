@@ -1,5 +1,6 @@
 import { filmOf } from '@tidy-reel/core/document/film-scenes'
-import { bedPlan, filmForm } from '@tidy-reel/core/film/music/bed-plan'
+import { certain } from '@tidy-reel/core/faults/certain'
+import { filmBedPlan } from '@tidy-reel/core/film/music/bed-plan'
 import type { Instrumentation, Mood } from '@tidy-reel/core/style/film-choices'
 import { timeline } from '@tidy-reel/core/timeline/timeline'
 import type { BedFacts } from '@tidy-reel/core/views/episode'
@@ -37,10 +38,9 @@ export const musicActions = (
       film.scenes.map((scene) => takes.get(scene.id)),
       [30, 1],
     )
-    const asked = { mood, seed: document.title, ...(instruments ? { instruments } : {}) }
     return triedBed(
       folder,
-      bedPlan(asked, filmForm(plan)),
+      certain(filmBedPlan({ ...document, mood, score: { ...document.score, instruments } }, plan)),
       at,
       (order) => pool.run('sectionSound', { folder, order }, signal),
       signal,

@@ -1,16 +1,15 @@
 import type { Sequelize } from 'sequelize'
-import type { Film } from '@tidy-reel/core/document/film-scenes'
 import { isFault, TidyError } from '@tidy-reel/core/faults/fault'
+import { filmBedPlan } from '@tidy-reel/core/film/music/bed-plan'
 import type { FilmShape } from '@tidy-reel/core/render/plan'
 import { cutText } from '@tidy-reel/core/text/well-formed'
-import { type TakeFacts, timeline } from '@tidy-reel/core/timeline/timeline'
+import { timeline } from '@tidy-reel/core/timeline/timeline'
 import type { Preparing } from '@tidy-reel/core/views/episode'
 import { type EngineConfig, folders } from '@tidy-reel/engine/config'
 import { filmLanguage } from '@tidy-reel/engine/make/film-language'
 import { silentScenes } from '@tidy-reel/engine/make/film-report'
 import { takesOf } from '@tidy-reel/engine/make/film-steps'
 import { filmable, takeRequests } from '@tidy-reel/engine/make/filmable'
-import { filmBedPlan } from '@tidy-reel/engine/sound/bed'
 import { filmEffects } from '@tidy-reel/engine/sound/effects/film-effects'
 import { monitorBed } from '@tidy-reel/engine/sound/monitor-bed'
 import { speechPlace } from '@tidy-reel/engine/speech/take'
@@ -111,8 +110,10 @@ export async function prepare(
     })
     await rememberTakes(episode, film, requests, spoken)
     remarks.push(...silentScenes(spoken))
-    remarks.push(...(await withSounds(film, takesOf(spoken))))
-    const music = filmBedPlan(document, timeline(film, takesOf(spoken), [30, 1]))
+    const plan = timeline(film, takesOf(spoken), [30, 1])
+    const sounds = await filmEffects(folders(config).sounds, { plan, film }, signal)
+    remarks.push(...sounds.remarks)
+    const music = filmBedPlan(document, plan)
     if (music) {
       await tell('music', 0, 1)
       await monitorBed(
@@ -123,16 +124,6 @@ export async function prepare(
       )
     }
     await tell('done', 1, 1)
-  }
-
-  /** Finds and makes what the script's directions ask to be heard. */
-  async function withSounds(
-    film: Film,
-    takes: readonly (TakeFacts | undefined)[],
-  ): Promise<string[]> {
-    const plan = timeline(film, takes, [30, 1])
-    const { remarks: said } = await filmEffects(folders(config).sounds, { plan, film }, signal)
-    return said
   }
 
   /** A script in another language gets a voice of it, unless somebody chose one. */

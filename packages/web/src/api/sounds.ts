@@ -17,9 +17,4 @@ export const soundsApi = {
     ask('POST /episodes/:id/music/tried', { path: { id }, json }),
   facts: (id: string, signal?: AbortSignal) => ask('GET /sounds/:id', { path: { id }, signal }),
   take: (file: File) => ask('POST /sounds', { query: { name: file.name }, file }),
-  change: (
-    id: string,
-    said: { goesOn?: boolean; words?: string; licence?: string; author?: string },
-  ) => ask('PATCH /sounds/:id', { path: { id }, json: said }),
-  remove: (id: string) => ask('DELETE /sounds/:id', { path: { id } }),
 }

@@ -1,12 +1,6 @@
+import { RING_SECONDS } from '@tidy-reel/core/film/music/ring'
 import type { SoundCue } from '@tidy-reel/core/film/sound/effects/sound-cues'
-import {
-  curveMoments,
-  musicCurve,
-  musicGains,
-  SPEECH_BAND,
-  SPEECH_LUFS,
-  TRUE_PEAK_DBTP,
-} from '@tidy-reel/core/film/sound/mix'
+import { musicCurve, SPEECH_LUFS, TRUE_PEAK_DBTP } from '@tidy-reel/core/film/sound/mix'
 import { readingLevel } from '@tidy-reel/core/film/sound/reading-level'
 import { spokenSpans } from '@tidy-reel/core/film/sound/spoken-spans'
 import type { Mixing } from '@tidy-reel/core/style/film-choices'
@@ -15,6 +9,7 @@ import type { Timeline } from '@tidy-reel/core/timeline/timeline'
 import type { BedFacts } from '@tidy-reel/core/views/episode'
 import { bedSound, effectSound, takeSound } from '../api/media.ts'
 import { playCue } from './effects-deck.ts'
+import { gainPair } from './gain-pair.ts'
 
 /** Parts of a film's sound that can be heard alone. */
 export const LANES = ['voice', 'music', 'sounds'] as const
@@ -49,9 +44,6 @@ export interface SoundDeck {
 
 const AHEAD_SECONDS = 6
 const LOOK_MS = 400
-/** What a section of music rings on for after its last bar. */
-const RING_SECONDS = 3
-const FADE_STEP = SAMPLE_RATE / 40
 /** Sounds at other speeds are taken for a look through, not for listening. */
 const AUDIBLE = { slowest: 0.5, fastest: 2 }
 
@@ -137,21 +129,10 @@ export function soundDeck(): SoundDeck {
     if (!bed) return
     const spoken = spokenSpans(film.scenes, (id) => id in takes)
     const curve = musicCurve(film.samples, spoken, bed, mixing)
-    const [plain, dipped] = [sounding.createGain(), sounding.createGain()]
-    const { hz, q, db } = SPEECH_BAND
-    const band = new BiquadFilterNode(sounding, { type: 'peaking', frequency: hz, Q: q, gain: db })
-    plain.connect(outs!.music)
-    band.connect(dipped).connect(outs!.music)
-    const set = (at: number) => {
-      const gains = musicGains(curve, film.samples, at)
-      const when = begun + seconds(at - from)
-      plain.gain.linearRampToValueAtTime(gains.plain, when)
-      dipped.gain.linearRampToValueAtTime(gains.dipped, when)
-    }
-    const now0 = musicGains(curve, film.samples, from)
-    plain.gain.setValueAtTime(now0.plain, begun)
-    dipped.gain.setValueAtTime(now0.dipped, begun)
-    for (const at of curveMoments(curve, film.samples, FADE_STEP)) if (at > from) set(at)
+    const ways = gainPair(
+      { curve, start: 0, length: film.samples },
+      { context: sounding, out: outs!.music, from, begun },
+    )
     const turn = round
     const asked = new Set<number>()
     sectionsNear = (at) => {
@@ -163,7 +144,7 @@ export function soundDeck(): SoundDeck {
         asked.add(i)
         void buffer(bedSound(piece.hash)).then((came) => {
           if (!came || turn !== round) return
-          for (const into of [plain, band]) place(sounding, came, piece.at, from, begun, 1, into)
+          for (const into of ways) place(sounding, came, piece.at, from, begun, 1, into)
         })
       }
     }
@@ -180,7 +161,7 @@ export function soundDeck(): SoundDeck {
   function cuesFrom(sound: FilmSound, from: number, begun: number) {
     const spoken = spokenSpans(sound.film.scenes, (id) => id in sound.takes)
     const asked = new Set<SoundCue>()
-    const turn = ++round
+    const turn = round
     return (at: number) => {
       for (const cue of sound.cues) {
         if (cue.start > at + AHEAD_SECONDS * SAMPLE_RATE) break

@@ -7,6 +7,7 @@ import { SPEECH_LUFS } from '@tidy-reel/core/film/sound/mix'
 import { soundText } from '@tidy-reel/core/script/asked-sound'
 import { clockText, secondsFromSamples } from '@tidy-reel/core/time/time'
 import { sceneIndexAt } from '@tidy-reel/core/timeline/timeline'
+import ToggleWords from '../controls/ToggleWords.vue'
 import { commandsUnder } from '../keys/key-command.ts'
 import { useRoomKeys } from '../keys/room-keys.ts'
 import { type FilmSound, type Lane, LANES } from '../monitor/film-sound.ts'
@@ -34,7 +35,11 @@ const said = computed(() => {
   return distance === undefined ? 'nobody speaks here' : `music ${distance.toFixed(0)} dB below`
 })
 const lanes = ref<ReadonlySet<Lane>>(new Set(LANES))
-const LANE_NAMES: Record<Lane, string> = { voice: 'Voice', music: 'Music', sounds: 'Sounds' }
+const LANE_NAMES: readonly (readonly [Lane, string])[] = [
+  ['voice', 'Voice'],
+  ['music', 'Music'],
+  ['sounds', 'Sounds'],
+]
 function hear(lane: Lane) {
   lanes.value = new Set(LANES.filter((one) => (one === lane) !== lanes.value.has(one)))
   player.hear(lanes.value)
@@ -89,19 +94,14 @@ useRoomKeys(() => [commandsUnder('Sound')('Hear the film from here', [' '], togg
       </button>
       <span class="mono">{{ clockText(secondsFromSamples(player.at.value)) }}</span>
       <span class="soft">{{ said }}</span>
-      <span class="lanes" role="group" aria-label="What is heard"
-        ><button
-          v-for="lane in LANES"
-          :key="lane"
-          class="plain"
-          :aria-pressed="lanes.has(lane)"
-          :class="{ off: !lanes.has(lane) }"
-          :title="`${LANE_NAMES[lane]}: ${lanes.has(lane) ? 'heard' : 'not heard'} here; the film keeps it`"
-          @click="hear(lane)"
-        >
-          {{ LANE_NAMES[lane] }}
-        </button></span
-      >
+      <ToggleWords
+        class="lanes"
+        label="What is heard"
+        :choices="LANE_NAMES"
+        :on="(lane) => lanes.has(lane)"
+        :hint="(name, isOn) => `${name}: ${isOn ? 'heard' : 'not heard'} here; the film keeps it`"
+        @toggle="hear"
+      />
     </div>
     <MixStrip
       :film="sound.film"
@@ -147,16 +147,6 @@ footer {
   grid-column: 1 / 3;
 }
 .lanes {
-  display: flex;
-  gap: 12px;
   font-size: 13.5px;
-}
-.lanes button {
-  border-bottom: 2px solid var(--blue);
-}
-.lanes .off {
-  color: var(--soft);
-  border-color: transparent;
-  text-decoration: line-through;
 }
 </style>

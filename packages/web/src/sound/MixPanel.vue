@@ -12,6 +12,7 @@ import {
   type MusicPart,
   type Score,
 } from '@tidy-reel/core/style/film-choices'
+import ToggleWords from '../controls/ToggleWords.vue'
 import type { FilmSound } from '../monitor/film-sound.ts'
 import { MOOD_CHOICES } from './mood-choices.ts'
 import type { SpokenScene } from './spoken-scenes.ts'
@@ -41,15 +42,15 @@ const LED_BY: Record<Instrumentation, string> = {
   plucked: 'guitar',
   strings: 'strings',
 }
-const PART_NAMES: Record<MusicPart, string> = {
-  pad: 'chords',
-  keys: 'piano',
-  plucked: 'guitar',
-  strings: 'strings',
-  bass: 'bass',
-  percussion: 'percussion',
-  lead: 'tune',
-}
+const PART_NAMES: readonly (readonly [MusicPart, string])[] = [
+  ['pad', 'chords'],
+  ['keys', 'piano'],
+  ['plucked', 'guitar'],
+  ['strings', 'strings'],
+  ['bass', 'bass'],
+  ['percussion', 'percussion'],
+  ['lead', 'tune'],
+]
 /** Softer or louder by a step that is heard (common practice). */
 const STEP_DB = 2
 const nearer = (by: number) =>
@@ -97,18 +98,12 @@ const isNear = computed(() => mixing.value.below < LEAST_BELOW_SPEECH_DB)
             :label="LED_BY[led]"
         /></ElSelect>
         <span>Playing</span>
-        <span class="parts" role="group" aria-label="Parts of the music that play"
-          ><button
-            v-for="part in MUSIC_PARTS"
-            :key="part"
-            class="plain"
-            :class="{ off: score.without.includes(part) }"
-            :aria-pressed="!score.without.includes(part)"
-            @click="toggle(part)"
-          >
-            {{ PART_NAMES[part] }}
-          </button></span
-        >
+        <ToggleWords
+          label="Parts of the music that play"
+          :choices="PART_NAMES"
+          :on="(part) => !score.without.includes(part)"
+          @toggle="toggle"
+        />
         <label for="mix-below">Under voice</label>
         <span
           ><ElInputNumber
@@ -185,19 +180,6 @@ h2 {
   grid-template-columns: 78px minmax(0, 1fr);
   gap: 7px 10px;
   align-items: center;
-}
-.parts {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 12px;
-}
-.parts button {
-  border-bottom: 2px solid var(--blue);
-}
-.parts .off {
-  color: var(--soft);
-  border-color: transparent;
-  text-decoration: line-through;
 }
 .fields :deep(.el-input-number) {
   width: 84px;

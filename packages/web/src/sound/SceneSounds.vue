@@ -14,6 +14,8 @@ const emit = defineEmits<{ run: [command: Command] }>()
 const episode = useEpisode()
 const { saying, heard, problem, say } = useSay()
 const told = ref('')
+/** Sounds of one's own that have come. */
+const brought = ref(0)
 /** Which of its sounds another is looked for in the place of. */
 const replacing = ref<number>()
 
@@ -58,6 +60,7 @@ async function bring(files: readonly File[]) {
   for (const file of files)
     try {
       const { title } = await soundsApi.take(file)
+      brought.value++
       if (files.length === 1) take(title)
       told.value = files.length === 1 ? '' : `${files.length} sounds are there to be found.`
     } catch (cause) {
@@ -94,6 +97,7 @@ async function bring(files: readonly File[]) {
       :saying
       :heard
       :near
+      :brought
       :label="
         replacing === undefined ? 'Find a sound' : `In place of ${sounds[replacing]?.asked.words}`
       "

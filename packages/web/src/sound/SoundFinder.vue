@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { watchDebounced } from '@vueuse/core'
 import { ElInput } from 'element-plus'
-import { computed, onMounted, ref, shallowRef, useTemplateRef } from 'vue'
+import { computed, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import type { FoundSoundView } from '@tidy-reel/core/views/sounds'
 import { soundsApi } from '../api/sounds.ts'
 import PlayButton from './PlayButton.vue'
@@ -11,6 +11,8 @@ const props = defineProps<{
   label: string
   /** What the scene says and shows: what could be heard in it is offered. */
   near: string
+  /** How many of one's own have come: they are to be found then. */
+  brought: number
   saying: string
   heard: string
 }>()
@@ -55,12 +57,12 @@ watchDebounced(
   { debounce: 250, immediate: true },
 )
 watchDebounced(words, look, { debounce: 250 })
+watch(() => props.brought, look)
 function bring(event: Event) {
   const input = event.target as HTMLInputElement
   emit('bring', [...(input.files ?? [])])
   input.value = ''
   words.value = ''
-  setTimeout(() => void look(), 1500)
 }
 </script>
 

@@ -50,11 +50,57 @@ const LASTING = [
 /** Seconds a sound gets that is to last so many. */
 const FIRST_SECONDS = 4
 const FIGURES = [
-  ['after', 'Later by', -60, 60, 0.1],
-  ['from', 'From inside', 0, 180, 0.5],
-  ['fadeIn', 'Comes in', 0, 30, 0.5],
-  ['fadeOut', 'Goes in', 0, 30, 0.5],
+  {
+    key: 'after',
+    label: 'Later by',
+    said: 'Later by, seconds,',
+    from: -60,
+    to: 60,
+    step: 0.1,
+    unit: 's',
+  },
+  {
+    key: 'from',
+    label: 'From inside',
+    said: 'From inside, seconds,',
+    from: 0,
+    to: 180,
+    step: 0.5,
+    unit: 's',
+  },
+  {
+    key: 'fadeIn',
+    label: 'Comes in',
+    said: 'Comes in, seconds,',
+    from: 0,
+    to: 30,
+    step: 0.5,
+    unit: 's',
+  },
+  {
+    key: 'fadeOut',
+    label: 'Goes in',
+    said: 'Goes in, seconds,',
+    from: 0,
+    to: 30,
+    step: 0.5,
+    unit: 's',
+  },
+  {
+    key: 'db',
+    label: 'More or less',
+    said: 'Decibels more or less',
+    from: -20,
+    to: 20,
+    step: 1,
+    unit: 'dB',
+  },
+  { key: 'speed', label: 'Runs', said: 'Speed', from: 0.5, to: 2, step: 0.05, unit: '× as fast' },
 ] as const
+/** Figures that are not said. */
+const usualOf = (key: (typeof FIGURES)[number]['key']) => (key === 'speed' ? 1 : 0)
+const figure = (key: (typeof FIGURES)[number]['key'], value: number | null | undefined) =>
+  change({ [key]: value === usualOf(key) ? undefined : (value ?? undefined) })
 const places = computed(() =>
   props.words.map((word, i) => [i, i === 0 ? `at the start, “${word}”` : `“${word}”`] as const),
 )
@@ -144,50 +190,22 @@ const rename = (words: string) => {
     <details>
       <summary>More</summary>
       <div class="fields">
-        <template v-for="[key, label, min, max, step] in FIGURES" :key="key">
+        <template v-for="{ key, label, said, from, to, step, unit } in FIGURES" :key="key">
           <label>{{ label }}</label>
           <span
             ><ElInputNumber
-              :model-value="asked[key] ?? 0"
-              :min
-              :max
+              :model-value="asked[key] ?? usualOf(key)"
+              :min="from"
+              :max="to"
               :step
               size="small"
               controls-position="right"
-              :aria-label="`${label}, seconds, of ${asked.words}`"
-              @change="(seconds) => change({ [key]: seconds || undefined })"
+              :aria-label="`${said} of ${asked.words}`"
+              @change="(value) => figure(key, value)"
             />
-            s</span
+            {{ unit }}</span
           >
         </template>
-        <label>More or less</label>
-        <span
-          ><ElInputNumber
-            :model-value="asked.db ?? 0"
-            :min="-20"
-            :max="20"
-            :step="1"
-            size="small"
-            controls-position="right"
-            :aria-label="`Decibels more or less of ${asked.words}`"
-            @change="(db) => change({ db: db || undefined })"
-          />
-          dB</span
-        >
-        <label>Runs</label>
-        <span
-          ><ElInputNumber
-            :model-value="asked.speed ?? 1"
-            :min="0.5"
-            :max="2"
-            :step="0.05"
-            size="small"
-            controls-position="right"
-            :aria-label="`Speed of ${asked.words}`"
-            @change="(speed) => change({ speed: speed === 1 ? undefined : (speed ?? undefined) })"
-          />
-          × as fast</span
-        >
       </div>
     </details>
   </li>

@@ -1,6 +1,11 @@
+import type { Document } from '../../document/document.ts'
 import { itemAt } from '../../faults/certain.ts'
-import type { Mood } from '../../style/film-choices.ts'
-import { type Instrumentation, INSTRUMENTATIONS, type MusicPart } from '../../style/film-choices.ts'
+import {
+  type Instrumentation,
+  INSTRUMENTATIONS,
+  type Mood,
+  type MusicPart,
+} from '../../style/film-choices.ts'
 import { chance, shortHash } from '../../text/hash.ts'
 import type { Timeline } from '../../timeline/timeline.ts'
 import type { Key } from './chords.ts'
@@ -39,7 +44,7 @@ const keyOf = ({ mood, seed }: BedAsked): Key => ({
 })
 
 /** A film's shape as its music follows it. */
-export function filmForm({ samples, chapters, scenes }: Timeline): FilmForm {
+function filmForm({ samples, chapters, scenes }: Timeline): FilmForm {
   const spoken = scenes.filter(({ speechEnd, speechStart }) => speechEnd > speechStart)
   return {
     samples,
@@ -78,4 +83,15 @@ export function bedPlan(asked: BedAsked, film: FilmForm): BedPlan {
     sections: [...sections].map(([id, order]) => ({ id, order })),
     placed,
   }
+}
+
+/** The music a film asks for; undefined where it asks for none. */
+export function filmBedPlan(
+  { mood, title, score }: Pick<Document, 'mood' | 'title' | 'score'>,
+  plan: Timeline,
+): BedPlan | undefined {
+  if (mood === 'none') return undefined
+  const { instruments, without } = score
+  const asked = { mood, seed: title, without, ...(instruments ? { instruments } : {}) }
+  return bedPlan(asked, filmForm(plan))
 }

@@ -19,8 +19,6 @@ export interface Key {
 
 /** A chord of a key, as pitch classes: its root first, then upwards. */
 export interface Chord {
-  /** As it is written: a degree from 1 to 7 and what is done to it. */
-  name: string
   root: number
   pitches: readonly number[]
 }
@@ -53,7 +51,7 @@ export function chordOf(key: Key, name: string): Chord {
   const pitches = shape.map((step) => modulo(degreePitch(key, degree + step), 12))
   const root = itemAt(pitches, 0)
   if (name.endsWith('M')) pitches[1] = modulo(root + 4, 12)
-  return { name, root, pitches }
+  return { root, pitches }
 }
 
 /** Whether a pitch belongs to a key. */

@@ -1,6 +1,6 @@
 import { itemAt } from '../../faults/certain.ts'
 import { SAMPLE_RATE } from '../../time/time.ts'
-import type { SectionKind } from './section.ts'
+import { BEATS_A_BAR, type SectionKind } from './section.ts'
 
 /** A film as its music needs to know it; samples. */
 export interface FilmForm {
@@ -22,7 +22,6 @@ export interface PlacedSection {
   lead: boolean
 }
 
-const BEATS_A_BAR = 4
 /** Bars of a whole section, of an opening and of the way home. */
 const WHOLE = 8
 const OPENING = 4
@@ -31,7 +30,6 @@ const ENDING = 3
 const SHORTEST_CHAPTER = 4
 /** A remainder shorter than this is a rest, not a piece of a section. */
 const SHORTEST_PIECE = 4
-/** After its last bar the music is silent for a bar at most, until its next section begins. */
 export const barSamples = (tempo: number) => Math.round((BEATS_A_BAR * 60 * SAMPLE_RATE) / tempo)
 
 /** What follows what; round and round in a long chapter. */
@@ -90,12 +88,11 @@ export function tempoFor(
 export function formOf(film: FilmForm, tempo: number): PlacedSection[] {
   const bar = barSamples(tempo)
   const home = homeAt(film, bar)
-  const placed = stretches(film, bar, home).flatMap(([from, to], i, all) =>
+  const placed = stretches(film, bar, home).flatMap(([from, to], i) =>
     filled(from, Math.floor((to - from) / bar), {
       bar,
       opens: i === 0,
       spokenStart: film.spokenStart,
-      closes: i === all.length - 1,
     }),
   )
   const first = placed.length ? home : 0
@@ -108,7 +105,7 @@ export function formOf(film: FilmForm, tempo: number): PlacedSection[] {
 function filled(
   at: number,
   bars: number,
-  how: { bar: number; opens: boolean; closes: boolean; spokenStart: number },
+  how: { bar: number; opens: boolean; spokenStart: number },
 ): PlacedSection[] {
   const found: PlacedSection[] = []
   let left = bars

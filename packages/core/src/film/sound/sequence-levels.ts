@@ -1,17 +1,7 @@
 import { SAMPLE_RATE } from '../../time/time.ts'
-import { HOPS_A_SECOND, integrated, lufsOf } from './loudness.ts'
-import { BED_LEVELS_A_SECOND, type BedLevels } from './mix.ts'
-
-/** A piece of music, measured: power of each tenth of a second (`loudnessMeter`). */
-export interface MeasuredPiece {
-  powers: readonly number[]
-  /** With the speech's band taken out. */
-  dipped: readonly number[]
-}
-
-/** What is told where there is nothing to hear, LUFS. */
-const FLOOR = -70
-const HOPS = HOPS_A_SECOND / BED_LEVELS_A_SECOND
+import { FLOOR, HOPS, levelOf, type MeasuredPiece } from './bed-levels.ts'
+import { HOPS_A_SECOND, integrated } from './loudness.ts'
+import type { BedLevels } from './mix.ts'
 
 /**
  * What the mix needs to know of pieces that follow and overlap each other: their powers added up,
@@ -36,7 +26,7 @@ export function sequenceLevels(
   const levels = Array.from({ length: Math.ceil(count / HOPS) }, (_, i) => {
     const part = dipped.subarray(i * HOPS, (i + 1) * HOPS)
     const power = part.reduce((sum, one) => sum + one, 0) / part.length
-    return Math.round(10 * Math.max(FLOOR, lufsOf(power))) / 10
+    return levelOf(power)
   })
   return { loopSamples: samples, lufs: Math.max(FLOOR, integrated([...whole])), levels }
 }

@@ -1,9 +1,11 @@
 import { speechBandFilter } from '@tidy-reel/core/film/sound/bed-levels'
 import { cueCurve } from '@tidy-reel/core/film/sound/effects/cue-gain'
 import type { SoundCue } from '@tidy-reel/core/film/sound/effects/sound-cues'
-import { type CurvePoint, musicGains, type SpokenSpan } from '@tidy-reel/core/film/sound/mix'
+import { musicGains, type SpokenSpan } from '@tidy-reel/core/film/sound/mix'
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
-import { read, soundFile } from './sound-file.ts'
+import { alongCurve } from '../along-curve.ts'
+import { channelsIn } from '../read-wav.ts'
+import { soundFile } from './sound-file.ts'
 
 type Channels = [Float32Array, Float32Array]
 
@@ -19,15 +21,12 @@ export interface EffectsPiece {
   lasting: Channels
 }
 
-/** The gain curve is asked for so often, in samples, and followed in straight lines between. */
-const CURVE_STEP = 64
-
 /** Mixes a film's sounds along their curves, a piece at a time and in order. */
 export function effectsMixer({ cues, folder }: Effects, spoken: readonly SpokenSpan[]) {
   const players = cues.map((cue) => ({ cue, play: cuePlayer(cue, spoken) }))
   const files = new Map<string, Promise<Channels>>()
   const fileOf = ({ sound: { hash } }: SoundCue) => {
-    const found = files.get(hash) ?? read(soundFile(folder, hash))
+    const found = files.get(hash) ?? channelsIn(soundFile(folder, hash))
     files.set(hash, found)
     return found
   }
@@ -56,13 +55,13 @@ function addTo(sum: Channels, piece: Channels) {
 function cuePlayer(cue: SoundCue, spoken: readonly SpokenSpan[]) {
   const curve = cueCurve(cue, spoken)
   const dip = [speechBandFilter(SAMPLE_RATE), speechBandFilter(SAMPLE_RATE)] as const
-  return (sound: Channels, at: number, count: number): Channels =>
-    sound.map((pcm, c) => {
-      const plain = played(cue, pcm, at, count)
-      return cue.sound.goesOn
-        ? along(cue, curve, plain, dip[c]!(plain), at)
-        : along(cue, curve, plain, undefined, at)
-    }) as Channels
+  const gainsAt = (at: number) => musicGains(curve, cue.end - cue.start, at - cue.start, cue.fades)
+  return (sound: Channels, at: number, count: number): Channels => {
+    const heard = sound.map((pcm) => played(cue, pcm, at, count)) as Channels
+    const dipped = cue.sound.goesOn ? ([dip[0](heard[0]), dip[1](heard[1])] as const) : undefined
+    alongCurve(heard, dipped, (i) => gainsAt(at + i))
+    return heard
+  }
 }
 
 /** A stretch of a cue's sound at its speed, round after round where it goes on. */
@@ -82,30 +81,6 @@ function played(
     const next = sound.goesOn && here + 1 === pcm.length ? 0 : here + 1
     const a = pcm[here] ?? 0
     out[i] = a + ((pcm[next] ?? 0) - a) * (place - whole)
-  }
-  return out
-}
-
-function along(
-  { start, end, fades }: SoundCue,
-  curve: readonly CurvePoint[],
-  plain: Float32Array,
-  dipped: Float32Array | undefined,
-  at: number,
-): Float32Array {
-  const length = end - start
-  const out = new Float32Array(plain.length)
-  const gainsAt = (i: number) => musicGains(curve, length, at + i - start, fades)
-  for (let from = 0; from < out.length; from += CURVE_STEP) {
-    const to = Math.min(out.length, from + CURVE_STEP)
-    if (at + to <= start || at + from >= end) continue
-    const [here, there] = [gainsAt(from), gainsAt(from + CURVE_STEP)]
-    for (let i = from; i < to; i++) {
-      const share = (i - from) / CURVE_STEP
-      const a = here.plain + (there.plain - here.plain) * share
-      const b = here.dipped + (there.dipped - here.dipped) * share
-      out[i] = a * plain[i]! + (dipped ? b * dipped[i]! : 0)
-    }
   }
   return out
 }

@@ -1,4 +1,4 @@
-import { readFile, writeFile } from 'node:fs/promises'
+import { writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import { TidyError } from '@tidy-reel/core/faults/fault'
 import { bedLevels } from '@tidy-reel/core/film/sound/bed-levels'
@@ -12,7 +12,8 @@ import { MEDIA_INPUT } from '../../run/media-input.ts'
 import { runProgram } from '../../run/program.ts'
 import { contentHash, keptFile } from '../../storage/kept-file.ts'
 import { keptJson } from '../../storage/kept-json.ts'
-import { apart, int16, int16sOf, inTurns, WAV_HEAD_BYTES, wavHead } from '../wav.ts'
+import { channelsIn } from '../read-wav.ts'
+import { apart, stereoWav } from '../wav.ts'
 import type { ListedSound } from './listed-sound.ts'
 
 /** Raised when sounds are made otherwise, so that earlier ones are made anew. */
@@ -31,7 +32,7 @@ const FLOOR = -70
 type Channels = [Float32Array, Float32Array]
 
 export const soundHash = ({ id, goesOn }: ListedSound) =>
-  contentHash({ sound: id, goesOn, VERSION }).slice(0, 32)
+  contentHash({ sound: id, goesOn, VERSION })
 
 /** The sound as it is mixed: 48 kHz stereo WAV of 16 bits. */
 export const soundFile = (folder: string, hash: string) => join(folder, `${hash}.wav`)
@@ -63,9 +64,9 @@ export async function soundFacts(
     let channels: Channels | undefined
     await keptFile(soundFile(folder, hash), async (part) => {
       channels = await channelsOf(sound, signal)
-      await writeFile(part, wavOf(channels))
+      await writeFile(part, stereoWav(channels))
     })
-    channels ??= await read(soundFile(folder, hash))
+    channels ??= await channelsIn(soundFile(folder, hash))
     await writeFile(half, JSON.stringify(measured(sound, hash, channels)))
   })
   return saidOf(sound, await keptJson(facts, SoundFacts))
@@ -76,13 +77,6 @@ const saidOf = (
   { title, words, author, licence, source }: ListedSound,
   facts: SoundFacts,
 ): SoundFacts => ({ ...facts, title, words, author, licence, source })
-
-const wavOf = (channels: Channels) =>
-  Buffer.concat([wavHead(channels[0].length, 2), int16(inTurns(channels))])
-
-/** A sound's two channels, 1 = full scale. */
-export const read = async (file: string): Promise<Channels> =>
-  apart(int16sOf((await readFile(file)).subarray(WAV_HEAD_BYTES)), 32768)
 
 async function channelsOf(sound: ListedSound, signal?: AbortSignal): Promise<Channels> {
   if (sound.file === undefined) return spread(madeSound(sound.id), sound.goesOn)

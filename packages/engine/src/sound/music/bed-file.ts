@@ -1,4 +1,3 @@
-import { readFile } from 'node:fs/promises'
 import { entryOf, itemAt } from '@tidy-reel/core/faults/certain'
 import type { BedPlan } from '@tidy-reel/core/film/music/bed-plan'
 import { MOOD_MUSIC } from '@tidy-reel/core/film/music/moods'
@@ -6,7 +5,7 @@ import { sectionNotes } from '@tidy-reel/core/film/music/section'
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
 import { addPiece, type Bed } from '../bed.ts'
 import { floatWavWriter } from '../float-wav.ts'
-import { int16sOf, WAV_HEAD_BYTES } from '../wav.ts'
+import { samplesIn } from '../read-wav.ts'
 import { midiFile } from './midi.ts'
 
 /** Samples that are added up at once. */
@@ -16,8 +15,7 @@ const CHUNK = 1 << 18
 export async function bedFile({ pieces }: Bed, samples: number, file: string): Promise<void> {
   const sounds = new Map<string, Int16Array>()
   for (const { file: from } of pieces)
-    if (!sounds.has(from))
-      sounds.set(from, int16sOf((await readFile(from)).subarray(WAV_HEAD_BYTES)))
+    if (!sounds.has(from)) sounds.set(from, await samplesIn(from))
   const writer = floatWavWriter(file, samples)
   try {
     for (let at = 0; at < samples; at += CHUNK) {

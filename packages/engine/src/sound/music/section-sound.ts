@@ -1,4 +1,4 @@
-import { mkdtemp, readFile, rm, stat, writeFile } from 'node:fs/promises'
+import { mkdtemp, rm, stat, writeFile } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { z } from 'zod'
@@ -6,23 +6,22 @@ import { TidyError } from '@tidy-reel/core/faults/fault'
 import type { OrderedSection } from '@tidy-reel/core/film/music/bed-plan'
 import { barSamples } from '@tidy-reel/core/film/music/form'
 import { MOOD_MUSIC } from '@tidy-reel/core/film/music/moods'
+import { RING_SECONDS } from '@tidy-reel/core/film/music/ring'
 import { BEATS_A_BAR, sectionNotes } from '@tidy-reel/core/film/music/section'
-import { speechBandFilter } from '@tidy-reel/core/film/sound/bed-levels'
-import { loudnessMeter } from '@tidy-reel/core/film/sound/loudness'
+import { type MeasuredPiece, measuredPiece } from '@tidy-reel/core/film/sound/bed-levels'
 import { widened } from '@tidy-reel/core/film/sound/widened'
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
 import { runProgram } from '../../run/program.ts'
 import { contentHash, keptFile } from '../../storage/kept-file.ts'
 import { keptJson } from '../../storage/kept-json.ts'
-import { apart, int16, int16sOf, inTurns, WAV_HEAD_BYTES, wavHead } from '../wav.ts'
+import { channelsIn } from '../read-wav.ts'
+import { stereoWav } from '../wav.ts'
 import { midiFile } from './midi.ts'
 
 /** Raised when sections are played otherwise, so that earlier ones are played anew. */
 const VERSION = 3
 /** Debian's larger font; `fluidr3mono-gm-soundfont`. */
 const SOUND_FONT = '/usr/share/sounds/sf3/FluidR3Mono_GM.sf3'
-/** What rings on after a section's last bar, in seconds. */
-const TAIL_SECONDS = 3
 /** Two channels of 16 bits. */
 const BYTES_A_SAMPLE = 4
 const GAIN = '1'
@@ -39,7 +38,7 @@ const Measured = z.object({ powers: z.array(z.number()), dipped: z.array(z.numbe
 
 /** The section as a Standard MIDI File. */
 export function sectionMidi(order: OrderedSection): Buffer {
-  const beats = (order.bars - 1 + order.held) * BEATS_A_BAR + (TAIL_SECONDS * order.tempo) / 60
+  const beats = (order.bars - 1 + order.held) * BEATS_A_BAR + (RING_SECONDS * order.tempo) / 60
   const notes = sectionNotes(order).filter(({ part }) => !order.without.includes(part))
   return midiFile({ notes, tempo: order.tempo, colour: MOOD_MUSIC[order.mood].colour, beats })
 }
@@ -78,20 +77,14 @@ async function play(order: OrderedSection, half: string, signal?: AbortSignal) {
     // It says nothing of sound that it could not write.
     if ((await stat(half)).size < samples * BYTES_A_SAMPLE) throw new TidyError('disk_full')
     const wide = widened(await channelsIn(half), SAMPLE_RATE)
-    await writeFile(half, Buffer.concat([wavHead(wide[0].length, 2), int16(inTurns(wide))]))
+    await writeFile(half, stereoWav(wide))
   } finally {
     await rm(work, { recursive: true, force: true })
   }
 }
 
-function measured(channels: readonly [Float32Array, Float32Array]): z.infer<typeof Measured> {
-  const meter = () => loudnessMeter(SAMPLE_RATE, 2)
-  const [whole, dipped] = [meter(), meter()]
-  whole.add(channels)
-  dipped.add(channels.map((pcm) => speechBandFilter(SAMPLE_RATE)(pcm)))
+function measured(channels: readonly [Float32Array, Float32Array]): MeasuredPiece {
+  const { powers, dipped } = measuredPiece(channels, SAMPLE_RATE)
   const short = (powers: readonly number[]) => powers.map((power) => Number(power.toPrecision(4)))
-  return { powers: short(whole.powers()), dipped: short(dipped.powers()) }
+  return { powers: short(powers), dipped: short(dipped) }
 }
-
-const channelsIn = async (file: string) =>
-  apart(int16sOf((await readFile(file)).subarray(WAV_HEAD_BYTES)), 32768)
