@@ -10,7 +10,7 @@ import { SPEECH_LUFS } from '@tidy-reel/core/film/sound/mix'
 import { PLAIN_MIXING } from '@tidy-reel/core/style/film-choices'
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
 import type { TimelineScene } from '@tidy-reel/core/timeline/timeline'
-import { makeBed } from '@tidy-reel/engine/sound/bed'
+import { bedAlone, makeBed } from '@tidy-reel/engine/sound/bed'
 import { mixdown } from '@tidy-reel/engine/sound/mixdown'
 import { voiceTrack } from '@tidy-reel/engine/sound/voice-track'
 import { takeOf } from '@tidy-reel/engine/speech/take'
@@ -39,7 +39,9 @@ async function bench() {
       spokenEnd: samples - 2 * SAMPLE_RATE,
     }
     const begun = performance.now()
-    const bed = await makeBed(work, bedPlan({ mood: 'calm', seed: 'bench' }, film))
+    const plan = bedPlan({ mood: 'calm', seed: 'bench' }, film)
+    const music = bedAlone({ kind: 'made', mood: 'calm', plan }, samples)
+    const bed = await makeBed({ beds: work, music: work }, music)
     const voice = join(work, 'voice.wav')
     await voiceTrack(
       voice,

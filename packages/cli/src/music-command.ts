@@ -7,7 +7,7 @@ import { sectionNotes } from '@tidy-reel/core/film/music/section'
 import { INSTRUMENTATIONS, MUSIC_PARTS, type MusicPart } from '@tidy-reel/core/style/film-choices'
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
 import { engineConfig, folders } from '@tidy-reel/engine/config'
-import { makeBed } from '@tidy-reel/engine/sound/bed'
+import { bedAlone, makeBed } from '@tidy-reel/engine/sound/bed'
 import { bedFile, bedMidi } from '@tidy-reel/engine/sound/music/bed-file'
 import { savedSound } from '@tidy-reel/engine/sound/saved-sound'
 import { askedChoice } from './asked-choice.ts'
@@ -43,7 +43,9 @@ export async function musicCommand(flags: MusicFlags): Promise<void> {
   }
   const work = await mkdtemp(join(tmpdir(), 'tidy-music-'))
   const save = async (without: readonly MusicPart[], to: string) => {
-    const bed = await makeBed(folders(engineConfig()).beds, bedPlan({ ...asked, without }, film))
+    const plan = bedPlan({ ...asked, without }, film)
+    const music = bedAlone({ kind: 'made', mood: asked.mood, plan }, samples)
+    const bed = await makeBed(folders(engineConfig()), music, { asMade: true })
     const whole = join(work, 'bed.wav')
     await bedFile(bed, samples, whole)
     const made = join(work, `saved.${format}`)

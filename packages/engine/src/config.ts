@@ -60,6 +60,7 @@ export const folders = ({ data }: EngineConfig) => ({
   takes: join(data, 'takes'),
   beds: join(data, 'beds'),
   sounds: join(data, 'sounds'),
+  music: join(data, 'music'),
   mixes: join(data, 'mixes'),
   voices: join(data, 'voices'),
   recordings: join(data, 'recordings'),

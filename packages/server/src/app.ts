@@ -12,7 +12,7 @@ import { episodeRoutes } from './routes/episodes.ts'
 import { fontRoutes } from './routes/fonts.ts'
 import { libraryRoutes } from './routes/library.ts'
 import { mediaRoutes } from './routes/media.ts'
-import { musicRoutes } from './routes/music.ts'
+import { musicRoutes, triedRoutes } from './routes/music.ts'
 import { scriptRoutes } from './routes/script.ts'
 import { soundRoutes } from './routes/sounds.ts'
 import { speechRoutes } from './routes/speech.ts'
@@ -35,13 +35,14 @@ const rooms = (services: Services) =>
     .route('/api/episodes', depictionRoutes(services))
     .route('/api/episodes', translationRoutes(services))
     .route('/api/stickers', stickerRoutes(services))
-    .route('/api/episodes', musicRoutes(services))
+    .route('/api/episodes', triedRoutes(services))
     .route('/api/episodes', versionRoutes(services))
     .route('/api/episodes', voiceRoutes(services))
     .route('/api', writingRoutes(services))
     .route('/api/styles', styleRoutes(services))
     .route('/api/fonts', fontRoutes(services))
     .route('/api/sounds', soundRoutes(services))
+    .route('/api/music', musicRoutes(services))
     .route('/api/topics', topicRoutes(services))
     .route('/api', scriptRoutes(services))
     .route('/api', speechRoutes(services))
@@ -65,6 +66,7 @@ export function webApp(services: Services, web: string, names: readonly string[]
   app.use('/api/*', sameOrigin, bodyLimits)
   app.use('/api/own/*', uploads)
   app.use('/api/sounds', uploads)
+  app.use('/api/music', uploads)
   app.use('/api/import', uploads)
   app.use('/api/episodes/:id/recordings', uploads)
   app.route('/', rooms(services))

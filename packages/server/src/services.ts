@@ -93,7 +93,7 @@ export async function openServices(
     history,
     imports: importActions(pictures.take, pool),
     library,
-    music: musicActions(episodes, speech, place.beds, pool),
+    music: musicActions(episodes, speech, place, pool),
     pictures,
     recordings: recordingActions(sequelize, queue, engine, episodes, owner),
     renders: renderActions(sequelize, queue, engine, episodes, owner),

@@ -45,6 +45,8 @@ export interface FlagFacts {
   doubted: (sceneId: string) => readonly DoubtedClaim[]
   /** Sounds of a scene that nothing fits. */
   unheard?: (sceneId: string) => readonly Pick<UnmetSound, 'words'>[]
+  /** Music of a scene that nothing fits. */
+  unplayed?: (sceneId: string) => readonly Pick<UnmetSound, 'words'>[]
 }
 
 /**
@@ -71,7 +73,7 @@ function picturesByScene(film: Pick<Timeline, 'scenes'>) {
 /** The flags of every scene of a film, by scene id; scenes without any are left out. */
 export function filmFlags(
   { scenes, fps }: Timeline,
-  { spoken, picks, byHand, doubted, unheard = () => [] }: FlagFacts,
+  { spoken, picks, byHand, doubted, unheard = () => [], unplayed = () => [] }: FlagFacts,
 ): Map<string, Flag[]> {
   const flags = new Map<string, Flag[]>()
   const ownPictures = picturesByScene({ scenes })
@@ -128,6 +130,8 @@ export function filmFlags(
       found.push({ kind: 'claim', text: `“${words}”: ${mark}` })
     for (const { words } of unheard(scene.id))
       found.push({ kind: 'sound', text: `no sound fits “${words}”` })
+    for (const { words } of unplayed(scene.id))
+      found.push({ kind: 'sound', text: `no music fits “${words}”` })
     if (!spoken(scene.id)) found.push({ kind: 'silent', text: 'not spoken yet' })
     if (found.length) flags.set(scene.id, found)
   })

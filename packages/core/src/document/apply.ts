@@ -34,7 +34,7 @@ import {
   withoutShot,
   withShot,
 } from './shot-edits.ts'
-import { setSound } from './sound-edits.ts'
+import { setHeard } from './sound-edits.ts'
 import { backToStyle, withStyle } from './style-parts.ts'
 import { withKept } from './subtitling.ts'
 import { withoutTrack, withTrackTexts } from './track-edits.ts'
@@ -140,7 +140,11 @@ function changed(document: Document, command: Command): Document {
     case 'adjustScenes':
       return adjustScenes(document, command)
     case 'setSound':
-      return setSound(document, command)
+      return setHeard(document, 'sound', command)
+    case 'setMusic':
+      return setHeard(document, 'music', command)
+    case 'setAccents':
+      return { ...document, accents: { ...document.accents, ...defined(command.set) } }
     case 'setShot':
       return withScene(document, command.sceneId, (scene) =>
         withShot(scene, command.shot, command.item),

@@ -97,6 +97,10 @@ export function commandName(command: Command): string {
         .join(', ')
     case 'setSound':
       return command.text === null ? 'sound taken out' : 'sound'
+    case 'setMusic':
+      return command.text === null ? 'music as in the film' : 'music'
+    case 'setAccents':
+      return 'sounds by themselves'
     case 'setShot':
       return 'picture'
     case 'layShots':
@@ -121,6 +125,7 @@ export function commandName(command: Command): string {
               frame: 'framing',
               transition: 'transition',
               layout: 'layout of pictures',
+              heard: 'sound of the clip',
             })[name] ?? name,
         )
         .join(', ')

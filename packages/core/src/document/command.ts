@@ -3,7 +3,7 @@ import { Layout } from '../pictures/inlay.ts'
 import { ChosenItem } from '../pictures/item.ts'
 import { Move } from '../pictures/view.ts'
 import { DRAWN_FORMS } from '../script/drawn.ts'
-import { Mixing, MOODS, Score, Transition } from '../style/film-choices.ts'
+import { Accents, Mixing, MOODS, Score, Transition } from '../style/film-choices.ts'
 import { HouseStyle } from '../style/house-style.ts'
 import { LetteringSettings } from '../style/lettering.ts'
 import {
@@ -107,6 +107,7 @@ const ShotSettings = z.object({
   speed: Shot.shape.speed.unwrap().nullish(),
   frame: Move.nullish(),
   transition: Transition.nullish(),
+  heard: Shot.shape.heard.unwrap().nullish(),
   layout: Layout.nullish(),
 })
 
@@ -248,7 +249,7 @@ export const Command = z.discriminatedUnion('type', [
   z.object({ type: z.literal('setPicking'), set: Picking.partial() }),
   /** Music against voice, and the film's loudness; what is left out stays. */
   z.object({ type: z.literal('setMixing'), set: Mixing.partial() }),
-  /** Who plays the film's music; what is left out stays. */
+  /** Who plays the film's music, and how; what is left out stays. */
   z.object({ type: z.literal('setScore'), set: Score.partial() }),
   /** How pictures are made for this film; what is left out stays. */
   z.object({ type: z.literal('setMaking'), set: Making.partial() }),
@@ -303,6 +304,16 @@ export const Command = z.discriminatedUnion('type', [
     text: directionWords(300).nullable(),
     to: z.object({ sceneId, word: z.number().int().min(0).max(5000) }).optional(),
   }),
+  /** Music of the script, in the same way: what is played from its place on, and how. */
+  z.object({
+    type: z.literal('setMusic'),
+    sceneId,
+    index: z.number().int().min(0).max(200).optional(),
+    text: directionWords(300).nullable(),
+    to: z.object({ sceneId, word: z.number().int().min(0).max(5000) }).optional(),
+  }),
+  /** Sounds that come by themselves; what is left out stays. */
+  z.object({ type: z.literal('setAccents'), set: Accents.partial() }),
   /** The house style the film follows from now on; what was set by hand stays. */
   z.object({ type: z.literal('followStyle'), style: HouseStyle }),
   /** How what is written and drawn looks; what is left out stays. */

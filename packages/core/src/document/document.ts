@@ -5,11 +5,13 @@ import { ChosenItem } from '../pictures/item.ts'
 import { Move } from '../pictures/view.ts'
 import { CALM } from '../style/calm.ts'
 import {
+  Accents,
   CUT,
   DIALS,
   MakerStyle,
   Mixing,
   MOODS,
+  NO_ACCENTS,
   PLAIN_MIXING,
   PLAIN_SCORE,
   RHYTHMS,
@@ -49,6 +51,8 @@ export const Shot = z.object({
   frame: Move.optional(),
   /** Left out, the film's own. */
   transition: Transition.optional(),
+  /** Decibels below speech that a clip's own sound is heard at; left out, it is silent. */
+  heard: z.number().min(0).max(40).optional(),
   /** Left out, its picture fills the film's. */
   layout: Layout.optional(),
 })
@@ -278,7 +282,7 @@ export const NOTHING_DRAWN: Drawing = { dial: 'none', refused: [] }
 
 /** All that a person decides about a film. Everything else is derived from it. */
 export const Document = z.object({
-  version: z.literal(13),
+  version: z.literal(14),
   title: z.string().min(1).max(200),
   /** The narration with its markup: the one truth of what is said and shown in which order. */
   script: z.string(),
@@ -288,8 +292,10 @@ export const Document = z.object({
   speaking: Speaking,
   mood: z.enum(MOODS),
   mixing: Mixing,
-  /** Who plays its music. */
+  /** Who plays its music, and how. */
   score: Score,
+  /** Sounds that come by themselves. */
+  accents: Accents,
   /** The house style it follows, as it was when it was last taken over. */
   style: HouseStyle,
   /** How what is written and drawn on it looks: the style's, with what was set by hand. */
@@ -334,7 +340,7 @@ export const UNTITLED = 'Untitled episode'
 export function emptyDocument(title: string): Document {
   const card = { shown: false, text: null, samples: 4 * SAMPLE_RATE }
   return {
-    version: 13,
+    version: 14,
     title,
     script: '',
     voice: DEFAULT_VOICE,
@@ -343,6 +349,7 @@ export function emptyDocument(title: string): Document {
     mood: 'calm',
     mixing: PLAIN_MIXING,
     score: PLAIN_SCORE,
+    accents: NO_ACCENTS,
     style: CALM,
     lettering: CALM.lettering,
     sign: null,
@@ -407,6 +414,13 @@ export function upgraded(stored: unknown): unknown {
     })
   if (stored.version === 10) return upgraded({ ...stored, version: 11, sign: null })
   if (stored.version === 11) return upgraded({ ...stored, version: 12, mixing: PLAIN_MIXING })
-  if (stored.version === 12) return { ...stored, version: 13, score: PLAIN_SCORE }
+  if (stored.version === 12) {
+    const score = { instruments: null, without: [] }
+    return upgraded({ ...stored, version: 13, score })
+  }
+  if (stored.version === 13) {
+    const score = 'score' in stored && typeof stored.score === 'object' ? stored.score : {}
+    return { ...stored, version: 14, score: { ...PLAIN_SCORE, ...score }, accents: NO_ACCENTS }
+  }
   return stored
 }

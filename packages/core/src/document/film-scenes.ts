@@ -47,6 +47,8 @@ export interface Film {
   pauses: number
   /** How much longer than the estimate the film's voice speaks, where that has been measured. */
   rate: number
+  /** Seconds the music plays alone before the first word, and after the last. */
+  alone: Pick<Document['score'], 'opens' | 'closes'>
   transition: Document['transition']
   lettering: Document['lettering']
   sign: Document['sign']
@@ -96,6 +98,7 @@ export function filmOf(document: Document, rate = 1): Film {
     speed: document.speed,
     pauses: document.speaking.pauses,
     rate,
+    alone: aloneIn(document),
     transition: document.transition,
     lettering: document.lettering,
     sign: document.sign,
@@ -103,6 +106,12 @@ export function filmOf(document: Document, rate = 1): Film {
     drawing: document.drawing,
   }
 }
+
+/** Nobody waits for music that is not there. */
+const aloneIn = ({ mood, score }: Document): Film['alone'] =>
+  mood === 'none' && score.own === null
+    ? { opens: 0, closes: 0 }
+    : { opens: score.opens, closes: score.closes }
 
 const wordsBefore = (script: string, { source, marked }: ScriptScene): number[] =>
   marked.map(

@@ -36,7 +36,7 @@ export interface Block {
 /** A direction read to the end of its line, which it would run beyond when its line grows. */
 const UNCLOSED = pattern(
   'gm',
-  String.raw`\[\s*(?:picture|sound|pause|`,
+  String.raw`\[\s*(?:picture|sound|music|pause|`,
   DRAWN_FORMS.join('|'),
   String.raw`)\b[^[\]\n]*$`,
 )

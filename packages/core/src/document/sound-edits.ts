@@ -6,7 +6,12 @@ import { type Draft, draftOf, sceneOf, settle } from './draft.ts'
 import { placeOf } from './outline.ts'
 
 const DIRECTION = /\[[^[\]\n]*\]/g
-const SOUND = /\[\s*sound\s*:[^[\]\n]*\]/gi
+/** Directions of a kind that is heard, in a text. */
+const HEARD = {
+  sound: /\[\s*sound\s*:[^[\]\n]*\]/gi,
+  music: /\[\s*music\s*:[^[\]\n]*\]/gi,
+}
+type HeardKind = keyof typeof HEARD
 
 const rawOf = (draft: Draft, sceneId: string) => {
   sceneOf(draft, sceneId)
@@ -14,10 +19,15 @@ const rawOf = (draft: Draft, sceneId: string) => {
   return { block, piece, raw: itemAt(block.pieces, piece).raw }
 }
 
-/** Takes a scene's sound out. @returns the word it stood before; undefined where there is none */
-function takenOut(draft: Draft, sceneId: string, index: number): number | undefined {
+/** Takes one out of a scene. @returns the word it stood before; undefined where there is none */
+function takenOut(
+  kind: HeardKind,
+  draft: Draft,
+  sceneId: string,
+  index: number,
+): number | undefined {
   const { block, piece, raw } = rawOf(draft, sceneId)
-  const found = [...raw.matchAll(SOUND)][index]
+  const found = [...raw.matchAll(HEARD[kind])][index]
   if (!found) return undefined
   const head = raw.slice(0, found.index)
   const tail = raw.slice(found.index + found[0].length)
@@ -27,7 +37,7 @@ function takenOut(draft: Draft, sceneId: string, index: number): number | undefi
 }
 
 /**
- * Writes a sound before a word of a scene, at the latest before its last: behind that it would
+ * Writes a direction before a word of a scene, at the latest before its last: behind that it would
  * belong to the scene that follows.
  */
 function putIn(draft: Draft, sceneId: string, word: number, text: string): void {
@@ -36,23 +46,24 @@ function putIn(draft: Draft, sceneId: string, word: number, text: string): void 
   const bare = raw.replace(DIRECTION, (direction) => ' '.repeat(direction.length))
   const places = [...bare.matchAll(/\S+/g)].map((match) => match.index)
   const at = word === 0 ? 0 : (places[word] ?? places.at(-1) ?? 0)
-  const pieces = [raw.slice(0, at).trimEnd(), `[sound: ${text}]`, raw.slice(at).trimStart()]
+  const pieces = [raw.slice(0, at).trimEnd(), `[${text}]`, raw.slice(at).trimStart()]
   block.pieces[piece] = { id: sceneId, raw: pieces.filter(Boolean).join(' ') }
   block.changed = true
 }
 
 /**
- * Adds, changes, moves or takes out a sound of the script.
+ * Adds, changes, moves or takes out a sound or music of the script.
  *
  * @throws TidyError `scene_not_found`; nothing is changed then
  */
-export function setSound(
+export function setHeard(
   document: Document,
-  { sceneId, index, text, to }: CommandOf<'setSound'>,
+  kind: HeardKind,
+  { sceneId, index, text, to }: CommandOf<'setSound' | 'setMusic'>,
 ): Document {
   const draft = draftOf(document)
-  const word = index === undefined ? 0 : takenOut(draft, sceneId, index)
+  const word = index === undefined ? 0 : takenOut(kind, draft, sceneId, index)
   if (word === undefined) return document
-  if (text !== null) putIn(draft, to?.sceneId ?? sceneId, to?.word ?? word, text)
+  if (text !== null) putIn(draft, to?.sceneId ?? sceneId, to?.word ?? word, `${kind}: ${text}`)
   return settle(document, draft)
 }

@@ -1,9 +1,8 @@
-import type { Document } from '../document/document.ts'
+import type { FilmMusic } from '../film/music/film-music.ts'
 import type { SoundCue } from '../film/sound/effects/sound-cues.ts'
 import { licenceFacts } from '../pictures/licences.ts'
 import { csv } from '../text/csv.ts'
 import { secondsFromSamples } from '../time/time.ts'
-import type { Timeline } from '../timeline/timeline.ts'
 
 /** Music of a film, as a cue sheet tells of it. */
 export interface MusicCue {
@@ -15,22 +14,38 @@ export interface MusicCue {
   end: number
 }
 
-/** The bed of a film as a cue sheet tells of it; `[]` where there is none. */
-export const musicCues = (
-  { mood, title }: Pick<Document, 'mood' | 'title'>,
-  plan: Timeline,
-): MusicCue[] =>
-  mood === 'none'
-    ? []
-    : [
-        {
-          title: `Bed “${title}”, ${mood}`,
+/**
+ * A film's music as a cue sheet tells of it: a row for each stretch.
+ *
+ * @param title of the film
+ */
+export const musicCues = (title: string, music: FilmMusic | undefined): MusicCue[] =>
+  (music?.parts ?? []).map(({ from, to, music: played }) => ({
+    start: from,
+    end: to,
+    ...(played.kind === 'own'
+      ? {
+          title: played.title,
+          maker: played.author || 'not said',
+          licence: licenceFacts(played.licence).name,
+        }
+      : {
+          title: `Bed “${title}”, ${played.mood}`,
           maker: 'Tidy Reel, played by FluidSynth',
           licence: 'Made for this channel',
-          start: 0,
-          end: plan.samples,
-        },
-      ]
+        }),
+  }))
+
+/** Whose music a film has, in words for its credits; each once. */
+export function musicCredits(music: FilmMusic | undefined): string {
+  const said = (music?.parts ?? []).map(({ music: played }) =>
+    played.kind === 'own'
+      ? played.credit ||
+        [`“${played.title}”`, played.author && `by ${played.author}`].filter(Boolean).join(' ')
+      : 'made for this film, played by FluidSynth',
+  )
+  return [...new Set(said)].join('; ') || 'none'
+}
 
 /** Minutes, seconds and thousandths from the film's start. */
 function place(samples: number): string {

@@ -67,6 +67,8 @@ export interface FaultDetails {
   recording_unusable: { reason: string }
   sound_unusable: { name: string; reason: string }
   sound_not_found: { id: string }
+  music_unusable: { name: string; reason: string }
+  music_not_found: { id: string }
   take_gone: { text: string }
   voices_unreadable: { reason: string }
   program_missing: { program: string; package: string }

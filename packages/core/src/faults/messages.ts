@@ -105,6 +105,9 @@ export const ENGLISH: Messages = {
   voice_not_spoken: () => 'Nothing of this film has been spoken yet. Have it spoken first.',
   sound_unusable: (d) =>
     `"${d.name}" cannot be used as a sound: ${d.reason}. Choose a WAV, FLAC, MP3, Ogg or M4A file.`,
+  music_unusable: (d) =>
+    `“${d.name}” cannot be used as music: ${d.reason}. The film plays what it played before.`,
+  music_not_found: () => 'This music is no longer there. Choose another one.',
   sound_not_found: () => 'This sound is no longer there. Choose another one.',
   recording_unusable: (d) =>
     `This recording cannot be used: ${d.reason}. Record it again or choose another file.`,

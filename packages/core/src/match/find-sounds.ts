@@ -121,3 +121,18 @@ function reason(inTitle: readonly string[], inWords: readonly string[]): string 
   if (inWords.length) return `is known for ${inWords.join(', ')}`
   return 'means much the same'
 }
+
+/** What words name: of what has all of them in its title or beside it, the one with the least else. */
+export function namedIn<Named extends Pick<KnownSound, 'title' | 'words'>>(
+  words: string,
+  among: readonly Named[],
+): Named | undefined {
+  const asked = [...new Set(termsOf(words))]
+  if (!asked.length) return undefined
+  const fits = among.flatMap((one) => {
+    const title = new Set(termsOf(one.title))
+    const own = new Set([...title, ...termsOf(one.words)])
+    return asked.every((term) => own.has(term)) ? [{ one, more: title.size }] : []
+  })
+  return fits.sort((a, b) => a.more - b.more)[0]?.one
+}

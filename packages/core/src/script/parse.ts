@@ -17,6 +17,7 @@ export type Direction =
   | { kind: 'picture'; text: string }
   | { kind: 'pause'; seconds: number }
   | { kind: 'sound'; text: string }
+  | { kind: 'music'; text: string }
   /** Something written or drawn on the picture, as `readDrawn` reads it. */
   | { kind: DrawnForm; text: string }
   | { kind: 'note'; text: string }
@@ -83,7 +84,7 @@ export const BOUNDARY = /(?<=^|\s)[|~](?=\s|$)/g
  * Reads a script with light markup.
  *
  * `# Heading` starts a chapter and is never spoken; `[picture: …]`, `[pause 1.5s]`, `[sound: …]`,
- * `[super: …]` and the other `DRAWN_FORMS` are directions; `NAME:` opening a paragraph names its speaker; blank lines part
+ * `[music: …]`, `[super: …]` and the other `DRAWN_FORMS` are directions; `NAME:` opening a paragraph names its speaker; blank lines part
  * paragraphs; a sentence is a scene, split at a clause when it would speak longer than
  * `SCENE_SECONDS_LIMIT`; ` | ` parts a scene in two and ` ~ ` keeps two pieces in one. A direction
  * belongs to the sentence it stands in or before; at the end of a paragraph, to the sentence before
@@ -327,12 +328,12 @@ function directionOf(inside: string): Direction | undefined {
   if (!named) return { kind: 'note', text }
   const kind = itemAt(named, 1).toLowerCase()
   const words = itemAt(named, 2).trim()
-  return { kind: kind as 'picture' | 'sound' | DrawnForm, text: words }
+  return { kind: kind as 'picture' | 'sound' | 'music' | DrawnForm, text: words }
 }
 
 const NAMED = pattern(
   'i',
-  String.raw`^(picture|sound|`,
+  String.raw`^(picture|sound|music|`,
   DRAWN_FORMS.join('|'),
   String.raw`)\s*:\s*(.+)$`,
 )

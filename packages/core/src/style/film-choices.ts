@@ -55,15 +55,43 @@ export type MusicPart = (typeof MUSIC_PARTS)[number]
 export const INSTRUMENTATIONS = ['keys', 'plucked', 'strings'] as const
 export type Instrumentation = (typeof INSTRUMENTATIONS)[number]
 
-/** Who plays a film's music. */
+/** How much moves in music. */
+export const FULLNESSES = ['calmer', 'usual', 'fuller'] as const
+export type Fullness = (typeof FULLNESSES)[number]
+
+/** Music that a person has brought, by the hash of its file. */
+export const OwnMusicId = z.string().regex(/^music-[0-9a-f]{32}$/)
+
+/** Who plays a film's music, and how. */
 export const Score = z.object({
+  /** Played in place of music that is made; where it is not there any more, music is made. */
+  own: OwnMusicId.nullable(),
   /** Null: as the film's title has it. */
   instruments: z.enum(INSTRUMENTATIONS).nullable(),
   /** Parts that are left out. */
   without: z.array(z.enum(MUSIC_PARTS)).max(MUSIC_PARTS.length),
+  fullness: z.enum(FULLNESSES),
+  /** The tune plays while somebody speaks too; else only where nobody does. */
+  sings: z.boolean(),
+  /** Seconds the music plays alone before the first word, and after the last. */
+  opens: z.number().min(0).max(10),
+  closes: z.number().min(0).max(20),
 })
 export type Score = z.infer<typeof Score>
-export const PLAIN_SCORE: Score = { instruments: null, without: [] }
+export const PLAIN_SCORE: Score = {
+  own: null,
+  instruments: null,
+  without: [],
+  fullness: 'usual',
+  sings: false,
+  opens: 0,
+  closes: 0,
+}
+
+/** Sounds that come by themselves, under what is seen: at transitions, and where a card comes. */
+export const Accents = z.object({ transitions: z.boolean(), cards: z.boolean() })
+export type Accents = z.infer<typeof Accents>
+export const NO_ACCENTS: Accents = { transitions: false, cards: false }
 
 /** How quickly pictures change. */
 export const RHYTHMS = ['calm', 'usual', 'brisk'] as const

@@ -1,6 +1,15 @@
 import { z } from 'zod'
 import { Sign } from '../pictures/inlay.ts'
-import { DIALS, MakerStyle, Mixing, MOODS, RHYTHMS, Transition } from './film-choices.ts'
+import {
+  Accents,
+  DIALS,
+  MakerStyle,
+  Mixing,
+  MOODS,
+  RHYTHMS,
+  Score,
+  Transition,
+} from './film-choices.ts'
 import { Lettering } from './lettering.ts'
 
 /** What a film begins with, beside its lettering; what is left out is left as it is. */
@@ -9,6 +18,10 @@ export const FilmDefaults = z.object({
   speed: z.number().min(0.5).max(2).optional(),
   pauses: z.number().min(0).max(3).optional(),
   mood: z.enum(MOODS).optional(),
+  /** Who plays the music, and how. */
+  score: Score.optional(),
+  /** Sounds that come by themselves. */
+  accents: Accents.optional(),
   /** How far the music lies below the voice, and rises where nobody speaks. */
   below: Mixing.shape.below.optional(),
   rise: Mixing.shape.rise.optional(),

@@ -23,6 +23,7 @@ const SOUND = pattern(
   String.raw`^(?:sfx|fx|sound(?: effects?| fx)?s?|music(?: cue)?|audio cue|ambien(?:t|ce)`,
   String.raw`(?: sound)?|bgm|background music|nat sound)\s*[:–—-]\s*(.+)$`,
 )
+const MUSIC_LABEL = /^(?:music|bgm|background music)\b/i
 const SOUND_OF = /(?:^|\b)(?:the |a |faint |distant |loud |soft )*sounds? of (.+?)[.]?$/i
 const MUSIC = pattern(
   'iu',
@@ -122,9 +123,9 @@ export function meaningOf(inside: string, round: boolean): Meaning {
   const words = SUPER.exec(text)?.[1]
   if (words) return `[super: ${plain(words)}]`
   const heard = SOUND.exec(text)?.[1]
-  if (heard) return `[sound: ${plain(heard)}]`
+  if (heard) return heardAs(plain(heard), MUSIC_LABEL.test(text))
   if (MUSIC.test(bare))
-    return /\b(?:music|theme) (?:stops?|out|fades? out)$/i.test(bare) ? '' : `[sound: ${bare}]`
+    return /\b(?:music|theme) (?:stops?|out|fades? out)$/i.test(bare) ? '' : `[music: ${bare}]`
   const source =
     round &&
     !/^(?:the |faint |distant |soft )*sounds? of/i.test(text) &&
@@ -139,6 +140,10 @@ export function meaningOf(inside: string, round: boolean): Meaning {
   if (!round && NOISE.test(bare) && bare.split(/\s+/).length <= 4) return `[sound: ${bare}]`
   return undefined
 }
+
+/** What is heard: music where it is called so or names an instrument, else a sound. */
+export const heardAs = (words: string, isMusic = MUSIC.test(words)) =>
+  `[${isMusic || MUSIC.test(words) ? 'music' : 'sound'}: ${words}]`
 
 /** "[picture: …]", or nothing when only the camera is spoken of. */
 export const picture = (rest: string): string => {

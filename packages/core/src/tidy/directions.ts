@@ -8,7 +8,7 @@ import type { Line, Page } from './page.ts'
 
 const OWN = pattern(
   'gi',
-  String.raw`\[(?:(?:picture|sound|`,
+  String.raw`\[(?:(?:picture|sound|music|`,
   DRAWN_FORMS.join('|'),
   String.raw`)\s*:\s*[^[\]\n]*|pause\b[^[\]\n]*)\]`,
 )
@@ -112,7 +112,7 @@ export function findDirections(page: Page) {
     if (meaning !== undefined) page.mark('direction', index, index + whole.length, meaning)
   }
   for (const { index, 0: whole, 1: heard } of page.view.matchAll(NOTES))
-    page.mark('direction', index, index + whole.length, `[sound: ${heard?.trim() || 'music'}]`)
+    page.mark('direction', index, index + whole.length, `[music: ${heard?.trim() || 'music'}]`)
   for (const { index, 0: whole, 2: inside = '', input } of page.view.matchAll(ITALIC)) {
     // Inside a sentence italics are emphasis, whatever word they are on.
     const alone =
@@ -220,7 +220,12 @@ function labelMeaning(label: string, rest: string): string {
   if (/^(music|sound|sfx|fx|ambien|bgm|background)/i.test(label))
     return /^(none|no music|fade out|fades out|stops?|out)\.?$/i.test(rest)
       ? ''
-      : certain(meaningOf(`sound: ${rest}`, false))
+      : certain(
+          meaningOf(
+            `${/^(music|bgm|background)/i.test(label) ? 'music' : 'sound'}: ${rest}`,
+            false,
+          ),
+        )
   if (/^(text|on|super|lower|title|caption|chyron)/i.test(label))
     return certain(meaningOf(`super: ${rest}`, false))
   return meaningOf(rest, false)?.startsWith('[picture')

@@ -208,7 +208,7 @@ describe('meaningOf', () => {
     ['cut to: the lamp room', true, '[picture: the lamp room]'],
     ['wide shot of the bay', false, '[picture: the bay]'],
     ['camera pans across the page', false, '[picture: the page]'],
-    ['soft piano music', true, '[sound: soft piano music]'],
+    ['soft piano music', true, '[music: soft piano music]'],
     ['SFX: bell', false, '[sound: bell]'],
     ['text on screen: "1859"', false, '[super: 1859]'],
     ['smiling', true, ''],

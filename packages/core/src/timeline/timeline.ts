@@ -53,6 +53,8 @@ export interface TimelineShot {
   frame?: Move
   /** How it shares the film's picture with another. */
   layout?: Layout
+  /** Decibels below speech that a clip's own sound is heard at; left out, it is silent. */
+  heard?: number
   /** How it takes over from the picture before, beginning with its first frame. */
   transition?: { kind: Exclude<Transition['kind'], 'cut'>; frames: number }
 }
@@ -121,7 +123,8 @@ type Airy = Pick<
   | 'card'
   | 'pace'
 >
-type Paced = Pick<Film, 'speed' | 'pauses' | 'rate'> & { scenes: readonly Airy[] }
+type Paced = Pick<Film, 'speed' | 'pauses' | 'rate'> &
+  Partial<Pick<Film, 'alone'>> & { scenes: readonly Airy[] }
 
 /** Seconds of silence behind a scene where no pause was asked for. */
 function usualAir(scene: Airy, next: Airy | undefined): number {
@@ -136,7 +139,7 @@ function usualAir(scene: Airy, next: Airy | undefined): number {
  * sound to sound.
  */
 export function airAround(
-  { scenes, pauses }: Pick<Paced, 'scenes' | 'pauses'>,
+  { scenes, pauses, alone }: Pick<Paced, 'scenes' | 'pauses' | 'alone'>,
   i: number,
 ): { before: number; after: number } {
   const scene = itemAt(scenes, i)
@@ -149,10 +152,28 @@ export function airAround(
   const opening = opensChapter ? AIR.chapter : first
   const edges = (next && next.card === undefined ? 2 : 1) * (TAKE_EDGE / SAMPLE_RATE)
   const exact = Math.max(0, asked - edges)
+  const before = i === 0 ? opening : opening * pauses
+  const after = asked ? Math.max(exact, next ? 0 : AIR.tail) : usual * (next ? pauses : 1)
   return {
-    before: i === 0 ? opening : opening * pauses,
-    after: asked ? Math.max(exact, next ? 0 : AIR.tail) : usual * (next ? pauses : 1),
+    before: Math.max(before, aloneBefore(scenes, i, alone)),
+    after: Math.max(after, aloneAfter(scenes, i, alone)),
   }
+}
+
+const isSpoken = ({ card }: Airy) => card === undefined
+const cardSeconds = (cards: readonly Airy[]) =>
+  cards.reduce((sum, { length = 0 }) => sum + length / SAMPLE_RATE, 0)
+
+/** Seconds the music is alone for before the first word: what an opening card leaves of them. */
+function aloneBefore(scenes: readonly Airy[], i: number, alone: Film['alone'] | undefined): number {
+  if (!alone?.opens || i !== scenes.findIndex(isSpoken)) return 0
+  return alone.opens - cardSeconds(scenes.slice(0, i))
+}
+
+/** The same after the last word. */
+function aloneAfter(scenes: readonly Airy[], i: number, alone: Film['alone'] | undefined): number {
+  if (!alone?.closes || i !== scenes.findLastIndex(isSpoken)) return 0
+  return alone.closes - cardSeconds(scenes.slice(i + 1))
 }
 
 /**
@@ -268,7 +289,7 @@ function tileShots(
     const count = Math.max(1, (next?.first ?? shots.length) - first)
     return evenCuts(from, next?.from ?? end, count, words, fps).map(
       ([startFrame, endFrame], i): TimelineShot => {
-        const { item = null, slip = 0, speed = 1, frame, layout } = shots[first + i] ?? {}
+        const { item = null, slip = 0, speed = 1, frame, layout, heard } = shots[first + i] ?? {}
         return {
           startFrame,
           endFrame,
@@ -278,6 +299,7 @@ function tileShots(
           speed,
           ...(frame ? { frame } : {}),
           ...(layout ? { layout } : {}),
+          ...(heard === undefined ? {} : { heard }),
         }
       },
     )
@@ -313,12 +335,13 @@ function evenCuts(
 }
 
 /** How a picture is seen goes with it. */
-const seenAs = ({ item, slip, speed, frame, layout }: TimelineShot) => ({
+const seenAs = ({ item, slip, speed, frame, layout, heard }: TimelineShot) => ({
   item,
   slip,
   speed,
   ...(frame ? { frame } : {}),
   ...(layout ? { layout } : {}),
+  ...(heard === undefined ? {} : { heard }),
 })
 
 /** The last picture of a scene goes on in place of the first of the next. */

@@ -1,5 +1,6 @@
 import type { Comparison } from '../document/compare.ts'
 import type { Document } from '../document/document.ts'
+import type { OwnMusic } from '../film/music/own/own-music.ts'
 import type { SoundFacts } from '../film/sound/effects/known-sound.ts'
 import type { TimedText } from '../film/subtitles/align-texts.ts'
 import type { Item } from '../pictures/item.ts'
@@ -56,10 +57,14 @@ export interface Answers {
   'GET /episodes/:id/versions/:version/changes': Comparison
   'POST /episodes/:id/versions/:version/restore': { revision: number; document: Document }
   'POST /episodes/:id/prepare': null
-  'POST /episodes/:id/music/tried': BedFacts
+  'POST /episodes/:id/music/tried': BedFacts | null
   'POST /episodes/:id/renders': RenderView
   'POST /renders/:id/cancel': RenderView
 
+  'GET /music': { music: OwnMusic[] }
+  'POST /music': OwnMusic
+  'PATCH /music/:id': OwnMusic
+  'DELETE /music/:id': null
   'GET /sounds': { sounds: FoundSoundView[] }
   'POST /sounds': SoundFacts
   'GET /sounds/:id': SoundFacts

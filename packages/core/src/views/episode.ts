@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import type { Document } from '../document/document.ts'
 import type { FaultCode } from '../faults/codes.ts'
+import type { UnmetMusic } from '../film/music/film-music.ts'
 import type { SoundFacts } from '../film/sound/effects/known-sound.ts'
 import type { NounSenses, OfferedPicture } from '../match/pick.ts'
 import type { FilmShape } from '../render/plan.ts'
@@ -70,6 +71,8 @@ export interface EpisodeView {
   pronunciations: Pronunciation[]
   /** The music under the film, when it has been made. */
   bed: BedFacts | null
+  /** Music of the script that nothing fits. */
+  unmetMusic: UnmetMusic[]
   /** What the script's sounds stand for, by their words, as far as somebody has looked. */
   sounds: Record<string, SoundFacts | null>
   /** Perceptual hashes of the film's pictures that somebody has looked at, by id. */
@@ -82,7 +85,28 @@ export interface EpisodeView {
 
 /** A bed that can be played: `BedLevels` of it, and its sections with the names they are fetched by. */
 export const BedFacts = z.object({
-  pieces: z.array(z.object({ hash: z.string(), at: z.number() })),
+  pieces: z.array(
+    z.object({
+      hash: z.string(),
+      at: z.number(),
+      /** Where it is silent again. */
+      until: z.number(),
+      fades: z.tuple([z.number(), z.number()]),
+      gain: z.number(),
+    }),
+  ),
+  /** What is played from where to where; own music with the places where it is joined. */
+  parts: z.array(
+    z.object({
+      from: z.number(),
+      to: z.number(),
+      bars: z.array(z.number()),
+      mood: z.string().optional(),
+      own: z.string().optional(),
+      title: z.string().optional(),
+      joins: z.array(z.number()).optional(),
+    }),
+  ),
   loopSamples: z.number(),
   lufs: z.number(),
   levels: z.array(z.number()),

@@ -4,12 +4,12 @@ import { join } from 'node:path'
 import pLimit from 'p-limit'
 import { claimRows } from '@tidy-reel/core/checks/claim-rows'
 import { claimsOf } from '@tidy-reel/core/checks/claims'
-import { musicCues } from '@tidy-reel/core/export/cue-sheet'
+import { musicCredits, musicCues } from '@tidy-reel/core/export/cue-sheet'
 import { filmTexts, trackTexts } from '@tidy-reel/core/export/film-files'
 import { ffmetadata } from '@tidy-reel/core/export/lists'
 import { type FilmLetters, filmLetters } from '@tidy-reel/core/film/film-letters'
 import { ledgerOf } from '@tidy-reel/core/film/ledger'
-import { filmBedPlan } from '@tidy-reel/core/film/music/bed-plan'
+import { musicLevels } from '@tidy-reel/core/film/music/music-wishes'
 import { filmShots, pictureInputs } from '@tidy-reel/core/film/shots'
 import { filmCues } from '@tidy-reel/core/film/subtitles/film-cues'
 import { srt } from '@tidy-reel/core/film/subtitles/write'
@@ -28,6 +28,7 @@ import { segmentFile } from '../render/segment.ts'
 import { type FilmEffects, filmEffects } from '../sound/effects/film-effects.ts'
 import { filmSound } from '../sound/film-sound.ts'
 import type { Mixdown } from '../sound/mixdown.ts'
+import { type PlannedMusic, plannedMusic } from '../sound/music/planned-music.ts'
 import { speechPlace, type Take } from '../speech/take.ts'
 import { type Spoken, takeAll } from '../speech/take-all.ts'
 import { voiceById } from '../speech/voice-list.ts'
@@ -50,22 +51,30 @@ export function speakScenes(making: Making): Promise<(Spoken | undefined)[]> {
 export const takesOf = (spoken: readonly (Spoken | undefined)[]): (Take | undefined)[] =>
   spoken.map((s) => (s && 'take' in s ? s.take : undefined))
 
+/** A film's sound, and what it was mixed from. */
+export interface MixedSound extends Mixdown {
+  effects: FilmEffects
+  planned: PlannedMusic
+}
+
 /** Step 2, beside the next: voice, bed and sounds mixed to the film's loudness. */
 export async function mixSound(
   { document, film, place, signal }: Making,
   plan: Timeline,
   takes: readonly (Take | undefined)[],
-): Promise<Mixdown & { effects: FilmEffects }> {
+): Promise<MixedSound> {
   const effects = await filmEffects(place.sounds, { plan, film }, signal)
+  const planned = await plannedMusic(place, document, film, plan)
   const request = {
-    music: filmBedPlan(document, plan),
+    music: planned.music,
     mixing: document.mixing,
+    nearer: musicLevels(plan, film),
     scenes: plan.scenes,
     takes,
     samples: soundSamples(plan),
     effects,
   }
-  return { ...(await filmSound(place, request, signal)), effects }
+  return { ...(await filmSound(place, request, signal)), effects, planned }
 }
 
 /** What its pictures are, as often as they are seen. */
@@ -194,7 +203,7 @@ export async function writeTexts(
     spoken: readonly (Spoken | undefined)[]
     footage: Footage
     segments: PlannedSegments
-    mix: Mixdown & { effects: FilmEffects }
+    mix: MixedSound
   },
 ): Promise<FilmReport> {
   const { config, document, film, out, shape, steps } = making
@@ -207,6 +216,7 @@ export async function writeTexts(
       ...remarksOf(made.spoken, made.footage.faults, film, making.place.fonts),
       ...leftOutRemarks(letters),
       ...made.mix.effects.remarks,
+      ...made.mix.planned.remarks,
     ],
   })
   const voice = voiceById(speechPlace(config).voices, document.voice)
@@ -223,8 +233,11 @@ export async function writeTexts(
     claims: claimRows(claims, document.claims),
     language: voice.language,
     voice: `${voice.name}, synthesized with ${voice.engine}`,
-    music: document.mood === 'none' ? 'none' : 'made for this film, played by FluidSynth',
-    heard: { music: musicCues(document, plan), cues: made.mix.effects.cues },
+    music: musicCredits(made.mix.planned.music),
+    heard: {
+      music: musicCues(document.title, made.mix.planned.music),
+      cues: made.mix.effects.cues,
+    },
     report,
   }
   const texts = [...filmTexts(finished), ...trackTexts(finished, trackCues(making, plan))]

@@ -2,13 +2,14 @@ import { mkdir, rm, writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import type { Document } from '@tidy-reel/core/document/document'
 import { cueSheet, musicCues } from '@tidy-reel/core/export/cue-sheet'
-import { filmBedPlan } from '@tidy-reel/core/film/music/bed-plan'
+import { musicLevels } from '@tidy-reel/core/film/music/music-wishes'
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
 import { soundSamples, timeline } from '@tidy-reel/core/timeline/timeline'
 import { type EngineConfig, folders } from '../config.ts'
 import { filmEffects } from '../sound/effects/film-effects.ts'
 import { mixFilm } from '../sound/film-sound.ts'
 import { type MixFacts, type Stem, STEMS } from '../sound/mixdown.ts'
+import { plannedMusic } from '../sound/music/planned-music.ts'
 import { savedSound, type SoundFormat } from '../sound/saved-sound.ts'
 import { speechPlace } from '../speech/take.ts'
 import { takeAll } from '../speech/take-all.ts'
@@ -47,23 +48,25 @@ export async function makeMix(
     const takes = takesOf(spoken)
     const plan = timeline(film, takes, [30, 1])
     const { mixing } = document
-    const music = filmBedPlan(document, plan)
+    const planned = await plannedMusic(place, document, film, plan)
+    const { music } = planned
     const samples = soundSamples(plan)
     const asked = stems ? stemFiles(work) : undefined
     const effects = await filmEffects(place.sounds, { plan, film }, signal)
-    const request = { music, mixing, scenes: plan.scenes, takes, samples, effects }
+    const nearer = musicLevels(plan, film)
+    const request = { music, mixing, nearer, scenes: plan.scenes, takes, samples, effects }
     const { file, ...facts } = await mixFilm({ ...place, work }, request, asked, signal)
     const made = Object.entries({ mix: file, ...asked })
     const files = made.map(([name]) => `${name}.${format}`)
     for (const [name, from] of made)
       await savedSound(from, join(out, `${name}.${format}`), format, signal)
-    await writeFile(join(out, 'cues.csv'), cueSheet(musicCues(document, plan), effects.cues))
+    await writeFile(join(out, 'cues.csv'), cueSheet(musicCues(document.title, music), effects.cues))
     files.push('cues.csv')
     return {
       seconds: samples / SAMPLE_RATE,
       ...facts,
       files,
-      remarks: [...silentScenes(spoken), ...effects.remarks],
+      remarks: [...silentScenes(spoken), ...effects.remarks, ...planned.remarks],
     }
   } finally {
     await rm(work, { recursive: true, force: true })

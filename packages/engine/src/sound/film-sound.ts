@@ -1,6 +1,7 @@
 import { writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
-import { type BedPlan } from '@tidy-reel/core/film/music/bed-plan'
+import type { FilmMusic } from '@tidy-reel/core/film/music/film-music'
+import type { Nearer } from '@tidy-reel/core/film/sound/mix'
 import { spokenSpans } from '@tidy-reel/core/film/sound/spoken-spans'
 import type { Mixing } from '@tidy-reel/core/style/film-choices'
 import type { TimelineScene } from '@tidy-reel/core/timeline/timeline'
@@ -8,7 +9,7 @@ import { runProgram } from '../run/program.ts'
 import type { Take } from '../speech/take.ts'
 import { contentHash, keptFile } from '../storage/kept-file.ts'
 import { keptJson } from '../storage/kept-json.ts'
-import { makeBed } from './bed.ts'
+import { makeBed, type MusicPlace } from './bed.ts'
 import type { Effects } from './effects/effects-mixer.ts'
 import { type Mixdown, mixdown, MixFacts, type Stem } from './mixdown.ts'
 import { voiceTrack } from './voice-track.ts'
@@ -16,8 +17,10 @@ import { voiceTrack } from './voice-track.ts'
 /** All that a film's sound is made from. */
 export interface SoundRequest {
   /** Undefined where there is no music. */
-  music: BedPlan | undefined
+  music: FilmMusic | undefined
   mixing: Mixing
+  /** Where the music lies nearer to the voice than in the film. */
+  nearer: Nearer
   scenes: readonly TimelineScene[]
   /** One a scene; undefined where nobody speaks. */
   takes: readonly (Take | undefined)[]
@@ -26,7 +29,7 @@ export interface SoundRequest {
 }
 
 /** Raised when the mix changes, so that earlier ones are made anew. */
-const VERSION = 4
+const VERSION = 5
 
 /** Where somebody is heard. */
 function spokenIn({ scenes, takes }: SoundRequest) {
@@ -40,12 +43,12 @@ function spokenIn({ scenes, takes }: SoundRequest) {
  * @param stems files that each of them is written to as well
  */
 export async function mixFilm(
-  folders: { beds: string; work: string },
+  folders: MusicPlace & { work: string },
   request: SoundRequest,
   stems: Record<Stem, string> | undefined,
   signal: AbortSignal,
 ): Promise<Mixdown> {
-  const { music, mixing, scenes, takes, samples, effects } = request
+  const { music, mixing, nearer, scenes, takes, samples, effects } = request
   const voice = join(folders.work, 'voice.wav')
   await voiceTrack(
     voice,
@@ -53,11 +56,11 @@ export async function mixFilm(
     takes.map((take) => take?.file),
     samples,
   )
-  const bed = music && (await makeBed(folders.beds, music, signal))
+  const bed = music && (await makeBed(folders, music, { signal }))
   const spoken = spokenIn(request)
   return mixdown(
     folders.work,
-    { voice, spoken, bed, effects, samples, mixing, ...(stems ? { stems } : {}) },
+    { voice, spoken, bed, effects, samples, mixing, nearer, ...(stems ? { stems } : {}) },
     signal,
   )
 }
@@ -69,16 +72,17 @@ export async function mixFilm(
  * @param folders where mixes and beds are kept, and a folder for what lies between
  */
 export async function filmSound(
-  folders: { mixes: string; beds: string; work: string },
+  folders: MusicPlace & { mixes: string; work: string },
   request: SoundRequest,
   signal: AbortSignal,
 ): Promise<Mixdown> {
-  const { music, mixing, scenes, takes, samples, effects } = request
+  const { music, mixing, nearer, scenes, takes, samples, effects } = request
   const spoken = spokenIn(request)
   const hash = contentHash({
     VERSION,
     music,
     mixing,
+    nearer,
     samples,
     takes: scenes.map(({ speechStart }, i) => [speechStart, takes[i]?.hash ?? null]),
     spoken,

@@ -14,7 +14,7 @@ import type { TimelineScene } from '@tidy-reel/core/timeline/timeline'
 import { type Take, takeOf } from '../speech/take.ts'
 import { voiceList } from '../speech/voice-list.ts'
 import { ebur128, probe, silencesOf } from '../test/media-facts.ts'
-import { makeBed } from './bed.ts'
+import { bedAlone, makeBed } from './bed.ts'
 import { soundFacts } from './effects/sound-file.ts'
 import { listedSounds } from './effects/sound-library.ts'
 import { mixdown } from './mixdown.ts'
@@ -83,14 +83,11 @@ describe('voiceTrack', () => {
 })
 
 /** Music of a mood for a film of so many samples in which nobody speaks. */
-const bedOf = (mood: Exclude<Mood, 'none'>, samples: number) =>
-  makeBed(
-    work,
-    bedPlan(
-      { mood, seed: 'test' },
-      { samples, chapters: [], spokenStart: samples, spokenEnd: samples },
-    ),
-  )
+const bedOf = (mood: Exclude<Mood, 'none'>, samples: number) => {
+  const form = { samples, chapters: [], spokenStart: samples, spokenEnd: samples }
+  const plan = bedPlan({ mood, seed: 'test' }, form)
+  return makeBed({ beds: work, music: work }, bedAlone({ kind: 'made', mood, plan }, samples))
+}
 
 const floats = (file: string) => {
   const bytes = readFileSync(file).subarray(44)
@@ -265,7 +262,10 @@ describe('makeBed', () => {
     const form = { samples, chapters: [], spokenStart: samples, spokenEnd: 9 * 48_000 }
     const rendered = async (without: readonly MusicPart[], name: string) => {
       const file = join(work, `parts-${name}.wav`)
-      await bedFile(await makeBed(work, bedPlan({ ...asked, without }, form)), samples, file)
+      const plan = bedPlan({ ...asked, without }, form)
+      const music = bedAlone({ kind: 'made', mood: 'warm', plan }, samples)
+      const bed = await makeBed({ beds: work, music: work }, music, { asMade: true })
+      await bedFile(bed, samples, file)
       return floats(file)
     }
     const whole = await rendered([], 'whole')

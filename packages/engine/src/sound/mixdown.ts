@@ -7,6 +7,7 @@ import {
   type CurvePoint,
   musicCurve,
   musicGains,
+  type Nearer,
   SPEECH_LUFS,
   type SpokenSpan,
 } from '@tidy-reel/core/film/sound/mix'
@@ -51,6 +52,7 @@ export interface MixRequest {
   /** Length of the film. */
   samples: number
   mixing: Mixing
+  nearer?: Nearer
   /** Files that its parts are written to as well, as they are in the mix. */
   stems?: Record<Stem, string>
 }
@@ -124,12 +126,13 @@ function leastBelow(
  *   (`loudnessMeter`)
  */
 async function addUp(
-  { voice, spoken, bed, effects, samples, mixing }: MixRequest,
+  { voice, spoken, bed, effects, samples, mixing, nearer }: MixRequest,
   files: readonly string[],
   signal?: AbortSignal,
 ): Promise<Record<'voice' | 'behind' | 'whole', number[]>> {
   const voiceFile = await open(voice)
-  const music = bed && bedMixer(bed, musicCurve(samples, spoken, bed.levels, mixing), samples)
+  const music =
+    bed && bedMixer(bed, musicCurve(samples, spoken, bed.levels, mixing, nearer), samples)
   const sounding = effects?.cues.length ? effectsMixer(effects, spoken) : undefined
   const meter = () => loudnessMeter(SAMPLE_RATE, 2)
   const meters = { voice: meter(), behind: meter(), whole: meter() }
@@ -210,7 +213,7 @@ function bedMixer({ pieces }: Bed, curve: readonly CurvePoint[], samples: number
       if (piece.at >= at + count) break
       const music = files.get(piece.file) ?? (await samplesIn(piece.file))
       files.set(piece.file, music)
-      addPiece(music, piece.at, at, [left, right])
+      addPiece(music, piece, at, [left, right])
     }
     const dipped = [dip[0](left), dip[1](right)] as const
     alongCurve([left, right], dipped, (i) => musicGains(curve, samples, at + i))

@@ -1,46 +1,44 @@
 import { existsSync } from 'node:fs'
 import { writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
-import { entryOf } from '@tidy-reel/core/faults/certain'
-import type { BedPlan, OrderedSection } from '@tidy-reel/core/film/music/bed-plan'
-import { sequenceLevels } from '@tidy-reel/core/film/sound/sequence-levels'
+import type { FilmMusic, PlacedMusic } from '@tidy-reel/core/film/music/film-music'
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
 import { BedFacts } from '@tidy-reel/core/views/episode'
 import { runProgram } from '../run/program.ts'
 import { contentHash, keptFile } from '../storage/kept-file.ts'
 import { keptJson } from '../storage/kept-json.ts'
-import { type Bed, makeBed } from './bed.ts'
-import type { SectionSound } from './music/section-sound.ts'
+import { type Bed, type BedPiece, makeBed, type MusicPlace, type PlaySection } from './bed.ts'
 
-/** A section of a bed as the monitor plays it: the render's own, without loss but smaller. */
+/** A piece of a bed as the monitor plays it: the render's own, without loss but smaller. */
 export const bedFile = (folder: string, hash: string) => join(folder, `${hash}.flac`)
 
 /** Raised when what is kept of a bed changes. */
-const VERSION = 3
-const factsFile = (folder: string, { samples, placed, sections }: BedPlan) =>
-  join(folder, `${contentHash({ samples, placed, sections, monitor: VERSION })}.json`)
+const VERSION = 4
+const factsFile = ({ beds }: MusicPlace, music: FilmMusic) =>
+  join(beds, `${contentHash({ music, monitor: VERSION })}.json`)
 
 /** What is known of a film's bed, if it is there. */
 export async function knownBed(
-  folder: string,
-  plan: BedPlan | undefined,
+  place: MusicPlace,
+  music: FilmMusic | undefined,
 ): Promise<BedFacts | null> {
-  if (!plan) return null
-  const facts = factsFile(folder, plan)
+  if (!music) return null
+  const facts = factsFile(place, music)
   return existsSync(facts) ? keptJson(facts, BedFacts) : null
 }
 
-/** A section's sound without loss, as the monitor fetches it. */
+/** A piece's sound without loss, as the monitor fetches it. */
 const monitorPiece = (
-  folder: string,
-  { hash, file }: Pick<SectionSound, 'hash' | 'file'>,
+  { beds }: MusicPlace,
+  { hash, file, isCut, from, at, until }: BedPiece,
   signal: AbortSignal,
 ) =>
-  keptFile(bedFile(folder, hash), async (part) => {
+  keptFile(bedFile(beds, hash), async (part) => {
     await runProgram(
       'ffmpeg',
       [
         ...['-hide_banner', '-v', 'error', '-nostdin', '-y', '-i', file],
+        ...(isCut ? ['-af', `atrim=start_sample=${from}:end_sample=${from + until - at}`] : []),
         ...['-c:a', 'flac', '-sample_fmt', 's16', '-f', 'flac', part],
       ],
       { signal },
@@ -51,48 +49,74 @@ const monitorPiece = (
 const TRIED_SAMPLES = 25 * SAMPLE_RATE
 
 /**
- * A stretch of a bed, to be heard before it is chosen: the sections from a place of the film on.
+ * A stretch of a film's music, to be heard before it is chosen: what is played from a place on.
  *
  * @param play plays a section, wherever that is done
  */
 export async function triedBed(
-  folder: string,
-  { sections, placed, samples }: BedPlan,
+  place: MusicPlace,
+  music: FilmMusic,
   at: number,
-  play: (order: OrderedSection) => Promise<SectionSound>,
+  play: PlaySection,
   signal: AbortSignal,
 ): Promise<BedFacts> {
-  const orders = new Map(sections.map(({ id, order }) => [id, order]))
-  const near = placed.filter(
-    (piece, i) => piece.at < at + TRIED_SAMPLES && (placed[i + 1]?.at ?? samples) > at,
+  const near = { ...music, parts: music.parts.flatMap((part) => partNear(part, at)) }
+  const bed = await makeBed(place, near, { signal, play })
+  const heard = bed.pieces.filter((piece) => piece.at < at + TRIED_SAMPLES && piece.until > at)
+  for (const piece of heard) await monitorPiece(place, piece, signal)
+  return factsOf({ ...bed, pieces: heard }, near)
+}
+
+/** What of a stretch is heard from a place on, for a while. */
+function partNear(part: PlacedMusic, at: number): PlacedMusic[] {
+  const { from, to, music } = part
+  if (to <= at || from >= at + TRIED_SAMPLES) return []
+  if (music.kind === 'own') return [part]
+  const { plan } = music
+  const placed = plan.placed.filter(
+    (piece, i) =>
+      from + piece.at < at + TRIED_SAMPLES && from + (plan.placed[i + 1]?.at ?? to - from) > at,
   )
-  const pieces = await Promise.all(
-    near.map(async (piece) => {
-      const sound = await play(entryOf(orders, piece.id))
-      await monitorPiece(folder, sound, signal)
-      return { ...sound, at: piece.at }
-    }),
-  )
-  return factsOf({ pieces, levels: sequenceLevels(pieces, samples) })
+  const ids = new Set(placed.map(({ id }) => id))
+  const sections = plan.sections.filter(({ id }) => ids.has(id))
+  return [{ ...part, music: { ...music, plan: { ...plan, placed, sections } } }]
 }
 
 /** What the monitor is told of a bed. */
-const factsOf = ({ pieces, levels }: Bed): BedFacts => ({
-  pieces: pieces.map(({ hash, at }) => ({ hash, at })),
+const factsOf = ({ pieces, levels }: Bed, { parts }: FilmMusic): BedFacts => ({
+  pieces: pieces.map(({ hash, at, until, fades, gain }) => ({
+    hash,
+    at,
+    until,
+    fades: [...fades],
+    gain,
+  })),
+  parts: parts.map(({ from, to, music, bars }) => ({
+    from,
+    to,
+    bars: [...bars],
+    ...(music.kind === 'own'
+      ? { own: music.id, title: music.title, joins: joinsOf(from, music.cuts) }
+      : { mood: music.mood }),
+  })),
   ...levels,
   levels: [...levels.levels],
 })
 
+/** Where one stretch of own music gives way to another. */
+const joinsOf = (from: number, cuts: readonly { at: number; fades: readonly [number, number] }[]) =>
+  cuts.slice(1).map((cut) => Math.round(from + cut.at + cut.fades[0] / 2))
+
 /** Makes a film's bed ready to be played in the monitor. */
 export async function monitorBed(
-  folder: string,
-  plan: BedPlan,
+  place: MusicPlace,
+  music: FilmMusic,
   signal: AbortSignal,
   onPlayed?: (done: number, all: number) => void,
 ): Promise<void> {
-  await keptFile(factsFile(folder, plan), async (half) => {
-    const bed = await makeBed(folder, plan, signal, onPlayed)
-    for (const piece of bed.pieces) await monitorPiece(folder, piece, signal)
-    await writeFile(half, JSON.stringify(factsOf(bed)))
+  await keptFile(factsFile(place, music), async (half) => {
+    const bed = await makeBed(place, music, { signal, onPlayed })
+    for (const piece of bed.pieces) await monitorPiece(place, piece, signal)
+    await writeFile(half, JSON.stringify(factsOf(bed, music)))
   })
 }

@@ -4,6 +4,7 @@ import { apply, documentFrom } from '@tidy-reel/core/document/apply'
 import type { Command } from '@tidy-reel/core/document/command'
 import type { Document, Matching } from '@tidy-reel/core/document/document'
 import type { OrderedSection } from '@tidy-reel/core/film/music/bed-plan'
+import type { HeardMusic } from '@tidy-reel/core/film/music/own/heard-music'
 import type { SoundFacts } from '@tidy-reel/core/film/sound/effects/known-sound'
 import { depictionsOf, type ReadDepiction } from '@tidy-reel/core/match/depictions'
 import type { FoundSound } from '@tidy-reel/core/match/find-sounds'
@@ -68,6 +69,10 @@ export const TASKS = {
   },
   sectionSound: async (asked: { folder: string; order: OrderedSection }): Promise<SectionSound> =>
     (await import('../sound/music/section-sound.ts')).sectionSound(asked.folder, asked.order),
+  listenTo: async (asked: { folder: string; id: string }): Promise<HeardMusic> =>
+    (await import('../sound/music/own-sound.ts')).listenTo(asked),
+  midiNotes: async ({ file }: { file: string }): Promise<number | undefined> =>
+    (await import('../sound/music/own-sound.ts')).midiNotes(file),
   soundFacts: async (asked: { folder: string; sound: ListedSound }): Promise<SoundFacts> =>
     (await import('../sound/effects/sound-file.ts')).soundFacts(asked.folder, asked.sound),
   soundsFor: async ({

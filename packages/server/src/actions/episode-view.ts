@@ -2,7 +2,6 @@ import { existsSync } from 'node:fs'
 import type { Sequelize } from 'sequelize'
 import type { Document } from '@tidy-reel/core/document/document'
 import { filmOf } from '@tidy-reel/core/document/film-scenes'
-import { filmBedPlan } from '@tidy-reel/core/film/music/bed-plan'
 import { itemsIn } from '@tidy-reel/core/pictures/inlay'
 import type { Pronunciation } from '@tidy-reel/core/text/pronunciation'
 import { timeline } from '@tidy-reel/core/timeline/timeline'
@@ -12,6 +11,7 @@ import { takeRequests } from '@tidy-reel/engine/make/filmable'
 import { proxyFile } from '@tidy-reel/engine/render/proxy'
 import { knownSounds, listedSounds } from '@tidy-reel/engine/sound/effects/sound-library'
 import { knownBed } from '@tidy-reel/engine/sound/monitor-bed'
+import { plannedMusic } from '@tidy-reel/engine/sound/music/planned-music'
 import { knownTake, type SpeechPlace, type Take } from '@tidy-reel/engine/speech/take'
 import { voiceFacts } from '@tidy-reel/engine/speech/voice-measures'
 import { lookOfThumbnail } from '@tidy-reel/engine/stock/thumbnails'
@@ -39,7 +39,7 @@ export const renderView = ({
 export async function episodeView(
   sequelize: Sequelize,
   episode: Episode,
-  place: Pick<ReturnType<typeof folders>, 'beds' | 'proxies' | 'sounds' | 'thumbnails'>,
+  place: Pick<ReturnType<typeof folders>, 'beds' | 'music' | 'proxies' | 'sounds' | 'thumbnails'>,
   speech: SpeechPlace,
   pronunciations: Pronunciation[],
   history: History,
@@ -59,6 +59,12 @@ export async function episodeView(
   const spoken = Object.fromEntries(
     [...takes].map(([sceneId, { file: _file, ...facts }]) => [sceneId, facts]),
   )
+  const plan = timeline(
+    film,
+    film.scenes.map((scene) => spoken[scene.id]),
+    [30, 1],
+  )
+  const { music, unmet } = await plannedMusic(place, document, film, plan)
   const shown = document.scenes.flatMap(itemsIn)
   return {
     id,
@@ -67,17 +73,8 @@ export async function episodeView(
     takes: spoken,
     rate,
     pronunciations,
-    bed: await knownBed(
-      place.beds,
-      filmBedPlan(
-        document,
-        timeline(
-          film,
-          film.scenes.map((scene) => spoken[scene.id]),
-          [30, 1],
-        ),
-      ),
-    ),
+    bed: await knownBed(place, music),
+    unmetMusic: unmet,
     sounds: await knownSounds(place.sounds, film, await listedSounds(place.sounds)),
     candidatesAt,
     hashes: Object.fromEntries(

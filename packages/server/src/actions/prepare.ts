@@ -1,6 +1,5 @@
 import type { Sequelize } from 'sequelize'
 import { isFault, TidyError } from '@tidy-reel/core/faults/fault'
-import { filmBedPlan } from '@tidy-reel/core/film/music/bed-plan'
 import type { FilmShape } from '@tidy-reel/core/render/plan'
 import { cutText } from '@tidy-reel/core/text/well-formed'
 import { timeline } from '@tidy-reel/core/timeline/timeline'
@@ -12,6 +11,7 @@ import { takesOf } from '@tidy-reel/engine/make/film-steps'
 import { filmable, takeRequests } from '@tidy-reel/engine/make/filmable'
 import { filmEffects } from '@tidy-reel/engine/sound/effects/film-effects'
 import { monitorBed } from '@tidy-reel/engine/sound/monitor-bed'
+import { plannedMusic } from '@tidy-reel/engine/sound/music/planned-music'
 import { speechPlace } from '@tidy-reel/engine/speech/take'
 import { takeAll } from '@tidy-reel/engine/speech/take-all'
 import { WIDE } from '@tidy-reel/engine/stock/match-film'
@@ -113,15 +113,11 @@ export async function prepare(
     const plan = timeline(film, takesOf(spoken), [30, 1])
     const sounds = await filmEffects(folders(config).sounds, { plan, film }, signal)
     remarks.push(...sounds.remarks)
-    const music = filmBedPlan(document, plan)
+    const { music, remarks: said } = await plannedMusic(folders(config), document, film, plan)
+    remarks.push(...said)
     if (music) {
       await tell('music', 0, 1)
-      await monitorBed(
-        folders(config).beds,
-        music,
-        signal,
-        (done, all) => void tell('music', done, all),
-      )
+      await monitorBed(folders(config), music, signal, (done, all) => void tell('music', done, all))
     }
     await tell('done', 1, 1)
   }

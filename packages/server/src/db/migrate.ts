@@ -221,6 +221,21 @@ const DOCUMENT_13 = documentsOf(
   JSON.stringify({ version: 13, score: { instruments: null, without: [] } }),
 )
 
+/** Documents of version 14: how the music is played, and sounds that come by themselves. */
+const DOCUMENT_14 = ['episodes', 'renders', 'versions'].map(
+  (table) =>
+    `update ${table} set document = jsonb_set(document, '{score}', '${JSON.stringify({
+      own: null,
+      fullness: 'usual',
+      sings: false,
+      opens: 0,
+      closes: 0,
+    })}'::jsonb || (document->'score')) || '${JSON.stringify({
+      version: 14,
+      accents: { transitions: false, cards: false },
+    })}'::jsonb where document->>'version' = '13'`,
+)
+
 /** In order; one that has been published never changes. */
 const MIGRATIONS: readonly [name: string, statements: readonly string[]][] = [
   ['001-first', FIRST],
@@ -243,6 +258,7 @@ const MIGRATIONS: readonly [name: string, statements: readonly string[]][] = [
   ['018-document-11', DOCUMENT_11],
   ['019-document-12', DOCUMENT_12],
   ['020-document-13', DOCUMENT_13],
+  ['021-document-14', DOCUMENT_14],
 ]
 
 /** Brings the database to the newest layout; each step once, in a transaction. */

@@ -6,6 +6,7 @@ import { IMPORT_BYTES_LIMIT, importTooLarge } from '@tidy-reel/engine/import/imp
 import { OWN_BYTES_LIMIT } from '@tidy-reel/engine/own/own-files'
 import { FONT_BYTES_LIMIT } from '@tidy-reel/engine/own/own-fonts'
 import { SOUND_BYTES_LIMIT } from '@tidy-reel/engine/sound/effects/own-sounds'
+import { MUSIC_BYTES_LIMIT } from '@tidy-reel/engine/sound/music/own-music'
 import { RECORDING_BYTES_LIMIT } from '../actions/recordings.ts'
 
 /** Of a body that is no file, in bytes: a script of 60 minutes is a fiftieth of it. */
@@ -29,6 +30,11 @@ const FILES: readonly (readonly [path: RegExp, most: number, fault: () => TidyEr
     /^\/api\/sounds$/,
     SOUND_BYTES_LIMIT,
     () => new TidyError('sound_unusable', { name: 'The file', reason: larger(SOUND_BYTES_LIMIT) }),
+  ],
+  [
+    /^\/api\/music$/,
+    MUSIC_BYTES_LIMIT,
+    () => new TidyError('music_unusable', { name: 'The file', reason: larger(MUSIC_BYTES_LIMIT) }),
   ],
   [/^\/api\/import$/, IMPORT_BYTES_LIMIT, () => importTooLarge('The file')],
   [

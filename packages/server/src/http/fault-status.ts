@@ -63,6 +63,8 @@ export const FAULT_STATUS = {
   recording_unusable: 422,
   sound_unusable: 415,
   sound_not_found: 404,
+  music_unusable: 415,
+  music_not_found: 404,
   take_gone: 404,
   voices_unreadable: 422,
   program_missing: 503,

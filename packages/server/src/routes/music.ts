@@ -1,18 +1,34 @@
 import { Hono } from 'hono'
 import { z } from 'zod'
-import { INSTRUMENTATIONS, MOODS } from '@tidy-reel/core/style/film-choices'
+import { INSTRUMENTATIONS, MOODS, OwnMusicId } from '@tidy-reel/core/style/film-choices'
+import { OwnMusicWords } from '@tidy-reel/engine/sound/music/own-music'
 import type { Services } from '../services.ts'
+import { bodyOf } from './body.ts'
 import { EpisodeId } from './episode-id.ts'
 import { valid } from './valid.ts'
 
 const Tried = z.object({
   mood: z.enum(MOODS).exclude(['none']),
   instruments: z.enum(INSTRUMENTATIONS).nullable(),
+  own: OwnMusicId.nullable(),
   at: z.number().int().min(0).max(1e10),
+})
+const FileName = z.object({ name: z.string().min(1).max(1000) })
+const OwnId = z.object({ id: OwnMusicId })
+const said = z.string().trim().max(300)
+const Change = OwnMusicWords.extend({
+  title: said
+    .min(1)
+    .regex(/^[^[\],;\n]*$/, 'words without brackets and commas')
+    .optional(),
+  words: said.optional(),
+  author: said.optional(),
+  licence: said.optional(),
+  credit: said.optional(),
 })
 
 /** Music under an episode. */
-export const musicRoutes = ({ music }: Services) =>
+export const triedRoutes = ({ music }: Services) =>
   new Hono().post(
     '/:id/music/tried',
     valid('param', EpisodeId),
@@ -22,3 +38,18 @@ export const musicRoutes = ({ music }: Services) =>
       return c.json(await music.tried(id, c.req.valid('json'), c.req.raw.signal))
     },
   )
+
+/** Music that a person has brought. */
+export const musicRoutes = ({ music }: Services) =>
+  new Hono()
+    .get('/', async (c) => c.json({ music: await music.list() }))
+    .post('/', valid('query', FileName), async (c) =>
+      c.json(await music.take(c.req.valid('query').name, bodyOf(c.req.raw)), 201),
+    )
+    .patch('/:id', valid('param', OwnId), valid('json', Change), async (c) =>
+      c.json(await music.change(c.req.valid('param').id, c.req.valid('json'))),
+    )
+    .delete('/:id', valid('param', OwnId), async (c) => {
+      await music.remove(c.req.valid('param').id)
+      return c.body(null, 204)
+    })

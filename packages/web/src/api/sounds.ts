@@ -1,4 +1,3 @@
-import type { Instrumentation, Mood } from '@tidy-reel/core/style/film-choices'
 import { cutText } from '@tidy-reel/core/text/well-formed'
 import { ask } from './ask.ts'
 
@@ -12,9 +11,6 @@ export const soundsApi = {
     ask('GET /sounds', { query: { near: cutText(text, 4000) }, signal }).then(
       ({ sounds }) => sounds,
     ),
-  /** Music as it would be under an episode, from a place on. */
-  tried: (id: string, json: { mood: Mood; instruments: Instrumentation | null; at: number }) =>
-    ask('POST /episodes/:id/music/tried', { path: { id }, json }),
   facts: (id: string, signal?: AbortSignal) => ask('GET /sounds/:id', { path: { id }, signal }),
   take: (file: File) => ask('POST /sounds', { query: { name: file.name }, file }),
 }

@@ -8,6 +8,7 @@ import { commandName } from '@tidy-reel/core/document/command-name'
 import type { Document } from '@tidy-reel/core/document/document'
 import { emptyDocument } from '@tidy-reel/core/document/document'
 import { filmOf } from '@tidy-reel/core/document/film-scenes'
+import { musicLevels } from '@tidy-reel/core/film/music/music-wishes'
 import { soundCues } from '@tidy-reel/core/film/sound/effects/sound-cues'
 import { pictureDescription } from '@tidy-reel/core/match/picture-description'
 import { itemAgain } from '@tidy-reel/core/pictures/item'
@@ -85,6 +86,7 @@ const NOTHING_OPEN: OpenEpisode = {
   rate: 1,
   pronunciations: [],
   bed: null,
+  unmetMusic: [],
   sounds: {},
   hashes: {},
   proxies: [],
@@ -158,6 +160,7 @@ export const useEpisode = defineStore('episode', () => {
     takes: data.value.takes,
     bed: data.value.bed,
     cues: sounding.value.cues,
+    nearer: musicLevels(film.value, plan.value),
     mixing: document.value.mixing,
   }))
   const proxies = computed(() => new Set(data.value.proxies))

@@ -1,6 +1,10 @@
-import { RING_SECONDS } from '@tidy-reel/core/film/music/ring'
 import type { SoundCue } from '@tidy-reel/core/film/sound/effects/sound-cues'
-import { musicCurve, SPEECH_LUFS, TRUE_PEAK_DBTP } from '@tidy-reel/core/film/sound/mix'
+import {
+  musicCurve,
+  type Nearer,
+  SPEECH_LUFS,
+  TRUE_PEAK_DBTP,
+} from '@tidy-reel/core/film/sound/mix'
 import { readingLevel } from '@tidy-reel/core/film/sound/reading-level'
 import { spokenSpans } from '@tidy-reel/core/film/sound/spoken-spans'
 import type { Mixing } from '@tidy-reel/core/style/film-choices'
@@ -9,7 +13,7 @@ import type { Timeline } from '@tidy-reel/core/timeline/timeline'
 import type { BedFacts } from '@tidy-reel/core/views/episode'
 import { bedSound, effectSound, takeSound } from '../api/media.ts'
 import { playCue } from './effects-deck.ts'
-import { gainPair } from './gain-pair.ts'
+import { fading, gainPair } from './gain-pair.ts'
 
 /** Parts of a film's sound that can be heard alone. */
 export const LANES = ['voice', 'music', 'sounds'] as const
@@ -22,6 +26,8 @@ export interface FilmSound {
   bed: BedFacts | null
   cues: readonly SoundCue[]
   mixing: Mixing
+  /** Where the music lies nearer to the voice than in the film. */
+  nearer: Nearer
 }
 
 export interface SoundDeck {
@@ -128,7 +134,7 @@ export function soundDeck(): SoundDeck {
     const { film, bed, takes, mixing } = sound
     if (!bed) return
     const spoken = spokenSpans(film.scenes, (id) => id in takes)
-    const curve = musicCurve(film.samples, spoken, bed, mixing)
+    const curve = musicCurve(film.samples, spoken, bed, mixing, sound.nearer)
     const ways = gainPair(
       { curve, start: 0, length: film.samples },
       { context: sounding, out: outs!.music, from, begun },
@@ -138,13 +144,13 @@ export function soundDeck(): SoundDeck {
     sectionsNear = (at) => {
       for (const [i, piece] of bed.pieces.entries()) {
         if (piece.at > at + AHEAD_SECONDS * SAMPLE_RATE) break
-        const next = bed.pieces[i + 1]?.at ?? film.samples
-        // What a section rings on for is heard too, where its last bars are over.
-        if (next + RING_SECONDS * SAMPLE_RATE <= Math.max(from, at) || asked.has(i)) continue
+        if (piece.until <= Math.max(from, at) || asked.has(i)) continue
         asked.add(i)
         void buffer(bedSound(piece.hash)).then((came) => {
           if (!came || turn !== round) return
-          for (const into of ways) place(sounding, came, piece.at, from, begun, 1, into)
+          const playing = { context: sounding, from, begun }
+          const into = fading(piece, ways, playing)
+          place(sounding, came, piece.at, from, begun, 1, into)
         })
       }
     }

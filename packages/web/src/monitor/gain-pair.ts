@@ -1,11 +1,13 @@
 import {
   curveMoments,
   type CurvePoint,
+  fadeOf,
   type Fades,
   musicGains,
   SPEECH_BAND,
 } from '@tidy-reel/core/film/sound/mix'
 import { SAMPLE_RATE, secondsFromSamples } from '@tidy-reel/core/time/time'
+import type { BedFacts } from '@tidy-reel/core/views/episode'
 
 /** What is played: into what, from which sample of the film on, and when that is, in seconds. */
 export interface Playing {
@@ -13,6 +15,29 @@ export interface Playing {
   out: AudioNode
   from: number
   begun: number
+}
+
+/**
+ * A way in for a piece of music: at its gain, coming and going as it does, and silent where it is
+ * over.
+ */
+export function fading(
+  { at, until, fades, gain }: BedFacts['pieces'][number],
+  ways: readonly AudioNode[],
+  { context, from, begun }: Omit<Playing, 'out'>,
+): AudioNode {
+  const node = new GainNode(context)
+  const set = (moment: number, way: 'setValueAtTime' | 'linearRampToValueAtTime') => {
+    const share = moment >= until - at ? 0 : fadeOf(until - at, moment, fades)
+    const when = Math.max(context.currentTime, begun + secondsFromSamples(at + moment - from))
+    node.gain[way](gain * share, when)
+  }
+  const first = Math.max(0, from - at)
+  set(first, 'setValueAtTime')
+  for (const moment of curveMoments([], until - at, STEP, fades))
+    if (moment > first) set(moment, 'linearRampToValueAtTime')
+  for (const way of ways) node.connect(way)
+  return node
 }
 
 /** A stretch of the film that follows a gain curve, counted from its own beginning. */

@@ -15,11 +15,13 @@ export function useFlags(episode: Episode): ComputedRef<Flags> {
     return groupBy(found, ({ scene }) => scenes[scene]?.id)
   })
   const unheard = computed(() => groupBy(episode.sounding.unmet, 'sceneId'))
+  const unplayed = computed(() => groupBy(episode.data.unmetMusic, 'sceneId'))
   const shotOf = (id: string, at: number) =>
     episode.document.scenes.find((scene) => scene.id === id)?.shots[at]
   return computed(() =>
     filmFlags(episode.film, {
       unheard: (id) => unheard.value[id] ?? [],
+      unplayed: (id) => unplayed.value[id] ?? [],
       doubted: (id) => doubted.value[id] ?? [],
       spoken: (id) => !!episode.data.takes[id],
       picks: (id) => episode.data.candidates[id]?.picks,

@@ -22,6 +22,7 @@ const emit = defineEmits<{
   play: []
   stopped: []
   run: [command: Command]
+  level: [sceneId: string, by: number]
 }>()
 const player = usePlayer(() => props.sound)
 const { curve, below } = useMix(() => props.sound)
@@ -106,6 +107,7 @@ useRoomKeys(() => [commandsUnder('Sound')('Hear the film from here', [' '], togg
     <MixStrip
       :film="sound.film"
       :at="player.at.value"
+      :parts="sound.bed?.parts ?? []"
       :curve
       :foot
       :cues="sound.cues"
@@ -113,6 +115,7 @@ useRoomKeys(() => [commandsUnder('Sound')('Hear the film from here', [' '], togg
       @go="go"
       @select="(id) => emit('select', id)"
       @move="move"
+      @level="(sceneId, by) => emit('level', sceneId, by)"
       @remove="
         ({ sceneId, index }) => emit('run', { type: 'setSound', sceneId, index, text: null })
       "

@@ -4,6 +4,8 @@ import { computed } from 'vue'
 import { LEAST_BELOW_SPEECH_DB } from '@tidy-reel/core/film/sound/mix'
 import {
   FILM_TARGETS,
+  type Fullness,
+  FULLNESSES,
   type Instrumentation,
   INSTRUMENTATIONS,
   type Mixing,
@@ -12,9 +14,12 @@ import {
   type MusicPart,
   type Score,
 } from '@tidy-reel/core/style/film-choices'
+import { clockText, SAMPLE_RATE, secondsFromSamples } from '@tidy-reel/core/time/time'
 import ToggleWords from '../controls/ToggleWords.vue'
 import type { FilmSound } from '../monitor/film-sound.ts'
-import { MOOD_CHOICES } from './mood-choices.ts'
+import ChoiceField from '../styles/ChoiceField.vue'
+import { LED_BY, MOOD_CHOICES } from './mood-choices.ts'
+import { useOwnMusic } from './own-music.ts'
 import type { SpokenScene } from './spoken-scenes.ts'
 import { useMix } from './use-mix.ts'
 
@@ -29,7 +34,9 @@ const emit = defineEmits<{
   set: [set: Partial<Mixing>]
   mood: [mood: Mood]
   score: [set: Partial<Score>]
+  hear: [from: number]
 }>()
+const own = useOwnMusic()
 /** Decibels that figures are rounded by. */
 const ROUNDED = 0.05
 const TARGET_NAMES: Record<Mixing['lufs'], string> = {
@@ -37,11 +44,34 @@ const TARGET_NAMES: Record<Mixing['lufs'], string> = {
   [-16]: '−16 LUFS, some others',
   [-23]: '−23 LUFS, broadcast (EBU R 128)',
 }
-const LED_BY: Record<Instrumentation, string> = {
-  keys: 'piano',
-  plucked: 'guitar',
-  strings: 'strings',
+const FULLNESS_NAMES: Record<Fullness, string> = {
+  calmer: 'less',
+  usual: 'as usual',
+  fuller: 'more',
 }
+const TUNE_NAMES = [
+  ['alone', 'where nobody speaks'],
+  ['along', 'under the voice too'],
+] as const
+/** Own music first, then what is made. */
+const choices = computed(() => [
+  ...own.music.map(({ id, title }) => [id, `“${title}”`] as const),
+  ...MOOD_CHOICES,
+])
+const isOwn = computed(() => own.music.some(({ id }) => id === props.score.own))
+const chosen = computed(() => (isOwn.value ? props.score.own! : props.mood))
+function choose(one: string) {
+  const isPiece = own.music.some(({ id }) => id === one)
+  if (isPiece) emit('score', { own: one })
+  else emit('mood', one as Mood)
+}
+/** Places where own music is joined, by the clock. */
+const joins = computed(() =>
+  (props.sound.bed?.parts ?? []).flatMap(({ joins: places }) => places ?? []),
+)
+/** A join is heard from a little before it. */
+const BEFORE_JOIN = 3 * SAMPLE_RATE
+const hearJoin = (at: number) => emit('hear', Math.max(0, at - BEFORE_JOIN))
 const PART_NAMES: readonly (readonly [MusicPart, string])[] = [
   ['pad', 'chords'],
   ['keys', 'piano'],
@@ -81,10 +111,24 @@ const isNear = computed(() => mixing.value.below < LEAST_BELOW_SPEECH_DB)
     </details>
     <div class="fields">
       <label for="mix-mood">Music</label>
-      <ElSelect id="mix-mood" :model-value="mood" @change="(chosen: Mood) => emit('mood', chosen)"
-        ><ElOption v-for="[name, label] in MOOD_CHOICES" :key="name" :value="name" :label
+      <ElSelect id="mix-mood" :model-value="chosen" @change="choose"
+        ><ElOption v-for="[name, label] in choices" :key="name" :value="name" :label
       /></ElSelect>
-      <template v-if="mood !== 'none'">
+      <template v-if="isOwn && joins.length">
+        <span>Joined at</span>
+        <span class="joins"
+          ><button
+            v-for="at in joins"
+            :key="at"
+            class="plain link mono"
+            :aria-label="`Hear the join at ${clockText(secondsFromSamples(at))}`"
+            @click="hearJoin(at)"
+          >
+            {{ clockText(secondsFromSamples(at)) }}
+          </button></span
+        >
+      </template>
+      <template v-if="mood !== 'none' && !isOwn">
         <label for="mix-led">Led by</label>
         <ElSelect
           id="mix-led"
@@ -104,6 +148,48 @@ const isNear = computed(() => mixing.value.below < LEAST_BELOW_SPEECH_DB)
           :on="(part) => !score.without.includes(part)"
           @toggle="toggle"
         />
+        <span>Moves</span>
+        <ChoiceField
+          :value="score.fullness"
+          label="How much moves in the music"
+          :choices="FULLNESSES.map((one) => [one, FULLNESS_NAMES[one]] as const)"
+          @change="(fullness) => emit('score', { fullness })"
+        />
+        <span>Tune</span>
+        <ChoiceField
+          :value="score.sings ? 'along' : 'alone'"
+          label="Where the tune plays"
+          :choices="TUNE_NAMES"
+          @change="(one) => emit('score', { sings: one === 'along' })"
+        />
+      </template>
+      <template v-if="mood !== 'none' || isOwn">
+        <span>Alone</span>
+        <span
+          ><ElInputNumber
+            :model-value="score.opens"
+            :min="0"
+            :max="10"
+            :step="0.5"
+            aria-label="Seconds the music plays before the first word"
+            controls-position="right"
+            @change="(opens) => emit('score', { opens: opens ?? 0 })"
+          />
+          s before the first word</span
+        >
+        <span />
+        <span
+          ><ElInputNumber
+            :model-value="score.closes"
+            :min="0"
+            :max="20"
+            :step="0.5"
+            aria-label="Seconds the music plays after the last word"
+            controls-position="right"
+            @change="(closes) => emit('score', { closes: closes ?? 0 })"
+          />
+          s after the last</span
+        >
         <label for="mix-below">Under voice</label>
         <span
           ><ElInputNumber
@@ -180,6 +266,11 @@ h2 {
   grid-template-columns: 78px minmax(0, 1fr);
   gap: 7px 10px;
   align-items: center;
+}
+.joins {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 12px;
 }
 .fields :deep(.el-input-number) {
   width: 84px;

@@ -1,17 +1,20 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { SoundCue } from '@tidy-reel/core/film/sound/effects/sound-cues'
-import { type CurvePoint, fadeOf, onCurve } from '@tidy-reel/core/film/sound/mix'
+import type { CurvePoint } from '@tidy-reel/core/film/sound/mix'
 import { LEVELS_A_SECOND } from '@tidy-reel/core/speech/levels'
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
 import type { Timeline } from '@tidy-reel/core/timeline/timeline'
+import type { FilmSound } from '../monitor/film-sound.ts'
 import FilmTrack from '../monitor/FilmTrack.vue'
 import CueBlocks from './CueBlocks.vue'
+import MusicLane from './MusicLane.vue'
 
 /** Voice, music and sounds of the whole film: how loud each is, where the music steps aside. */
 const props = defineProps<{
   film: Timeline
   at: number
+  parts: NonNullable<FilmSound['bed']>['parts']
   curve: readonly CurvePoint[]
   /** Where the music lies under a voice, in decibels of gain: the foot of its rise. */
   foot: number
@@ -23,17 +26,12 @@ const emit = defineEmits<{
   select: [sceneId: string]
   move: [cue: SoundCue, to: { sceneId: string; word: number }]
   remove: [cue: SoundCue]
+  level: [sceneId: string, by: number]
 }>()
 /** Columns it is drawn in; finer than most screens, coarser than a film. */
 const COLUMNS = 1200
 const VOICE_HEIGHT = 44
-const MUSIC_HEIGHT = 28
-/** Decibels of rise that fill the music's lane. */
-const RANGE_DB = 18
 
-const columns = computed(() =>
-  Array.from({ length: COLUMNS }, (_, i) => (i * props.film.samples) / COLUMNS),
-)
 const voice = computed(() => {
   const loudest = new Uint8Array(COLUMNS)
   const step = SAMPLE_RATE / LEVELS_A_SECOND
@@ -50,16 +48,6 @@ const voice = computed(() => {
     })
     .join('')
 })
-const music = computed(() => {
-  if (!props.curve.length) return ''
-  const heights = columns.value.map((at) => {
-    const { db } = onCurve(props.curve, at)
-    const fade = 20 * Math.log10(fadeOf(props.film.samples, at) + 1e-6)
-    const share = (db + fade - props.foot + RANGE_DB / 3) / RANGE_DB
-    return MUSIC_HEIGHT * (1 - Math.min(1, Math.max(0, share)))
-  })
-  return `M0 ${MUSIC_HEIGHT}${heights.map((y, x) => `L${x} ${y.toFixed(1)}`).join('')}V${MUSIC_HEIGHT}Z`
-})
 </script>
 
 <template>
@@ -74,9 +62,7 @@ const music = computed(() => {
     <svg :viewBox="`0 0 ${COLUMNS} ${VOICE_HEIGHT}`" preserveAspectRatio="none" class="voice">
       <path :d="voice" />
     </svg>
-    <svg :viewBox="`0 0 ${COLUMNS} ${MUSIC_HEIGHT}`" preserveAspectRatio="none" class="music">
-      <path :d="music" />
-    </svg>
+    <MusicLane :film :parts :curve :foot @level="(sceneId, by) => emit('level', sceneId, by)" />
     <CueBlocks
       v-if="cues.length"
       :film
@@ -111,13 +97,5 @@ svg {
   stroke-width: 1;
   opacity: 0.75;
   vector-effect: non-scaling-stroke;
-}
-.music {
-  top: 48px;
-  height: 28px;
-}
-.music path {
-  fill: var(--soft);
-  opacity: 0.55;
 }
 </style>

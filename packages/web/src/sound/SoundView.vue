@@ -10,8 +10,8 @@ import {
   watch,
 } from 'vue'
 import type { Command } from '@tidy-reel/core/document/command'
+import type { Document } from '@tidy-reel/core/document/document'
 import { baseOf } from '@tidy-reel/core/speech/language'
-import type { Mood } from '@tidy-reel/core/style/film-choices'
 import type { Pronunciation } from '@tidy-reel/core/text/pronunciation'
 import { clockText, SAMPLE_RATE } from '@tidy-reel/core/time/time'
 import { sceneSeconds } from '@tidy-reel/core/timeline/timeline'
@@ -25,6 +25,7 @@ import { useEpisode } from '../episode/episode-store.ts'
 import type { FilmSound } from '../monitor/film-sound.ts'
 import CompareStrip from './CompareStrip.vue'
 import type FilmMixView from './FilmMix.vue'
+import { musicChange } from './music-change.ts'
 import PronunciationPanel from './PronunciationPanel.vue'
 import SceneVoicePanel from './SceneVoicePanel.vue'
 import SpeakingPanel from './SpeakingPanel.vue'
@@ -37,6 +38,7 @@ import VoiceList from './VoiceList.vue'
 /** What plays the film and draws its mix is fetched after what is seen first. */
 const FilmMix = defineAsyncComponent(() => import('./FilmMix.vue'))
 const SceneSounds = defineAsyncComponent(() => import('./SceneSounds.vue'))
+const SceneMusic = defineAsyncComponent(() => import('./SceneMusic.vue'))
 const MusicList = defineAsyncComponent(() => import('./MusicList.vue'))
 const MixPanel = defineAsyncComponent(() => import('./MixPanel.vue'))
 const COMPARED = 3
@@ -112,21 +114,33 @@ const noises = computed(() => {
     .filter(Boolean)
     .join(' and ')
 })
+/** Music drawn up or down under a scene is said in the script. */
+function level(sceneId: string, by: number) {
+  const command = musicChange(episode.plan.scenes, sceneId, 'scene', (asked) => ({
+    ...asked,
+    db: Math.min(20, Math.max(-20, (asked.db ?? 0) + by)),
+  }))
+  if (command) run(command)
+}
 /** Music that is heard in place of the film's, until it stops. */
-const tried = shallowRef<{ mood: Mood; bed: FilmSound['bed'] }>()
+const tried = shallowRef<{ name: string; bed: FilmSound['bed'] }>()
 const heardFrom = computed(
   () => episode.film.scenes.find(({ id: known }) => known === scene.value?.id)?.startSample ?? 0,
 )
-async function tryMusic(mood: Mood, bed: FilmSound['bed']) {
+async function tryMusic(name: string, bed: FilmSound['bed']) {
   mix.value?.stop()
   hush()
   // What was heard has been taken away by then.
   await nextTick()
-  tried.value = { mood, bed }
+  tried.value = { name, bed }
   await nextTick()
   mix.value?.play(heardFrom.value)
 }
 const run = (command: Command) => episode.run(command)
+function chooseMood(mood: Document['mood']) {
+  if (document.value.score.own !== null) run({ type: 'setScore', set: { own: null } })
+  if (mood !== document.value.mood) run({ type: 'setMood', mood })
+}
 /** Speech and silence of the film by the estimate; voices differ by the first. */
 const estimate = computed(() => {
   const all = sceneSeconds(
@@ -272,6 +286,13 @@ function step(by: number) {
         :number="scene.number"
         @run="run"
       />
+      <SceneMusic
+        v-if="scene && drawn >= 3"
+        class="ruled"
+        :scene-id="scene.id"
+        :number="scene.number"
+        @run="run"
+      />
       <MixPanel
         v-if="drawn >= 3"
         :mood="document.mood"
@@ -280,17 +301,19 @@ function step(by: number) {
         :score="document.score"
         @set="(set) => run({ type: 'setMixing', set })"
         @score="(set) => run({ type: 'setScore', set })"
-        @mood="(mood) => run({ type: 'setMood', mood })"
+        @mood="chooseMood"
+        @hear="(from) => mix?.play(from)"
         ><template #list
           ><MusicList
             :episode-id="id"
             :mood="document.mood"
-            :instruments="document.score.instruments"
+            :score="document.score"
             :at="heardFrom"
-            :playing="tried?.mood ?? ''"
+            :playing="tried?.name ?? ''"
             @hear="tryMusic"
             @stop="mix?.stop()"
-            @choose="(mood) => run({ type: 'setMood', mood })" /></template
+            @choose="chooseMood"
+            @choose-own="(own) => run({ type: 'setScore', set: { own } })" /></template
       ></MixPanel>
       <SpeakingPanel
         v-if="drawn >= 3"
@@ -327,6 +350,7 @@ function step(by: number) {
       :selected="scene?.id ?? ''"
       @select="(one) => (episode.selected = one)"
       @run="run"
+      @level="level"
       @play="hush"
       @stopped="tried = undefined"
     />

@@ -1,4 +1,11 @@
-import type { Mood } from '@tidy-reel/core/style/film-choices'
+import type { Purpose } from '@tidy-reel/core/film/music/own/own-music'
+import type { Instrumentation, Mood } from '@tidy-reel/core/style/film-choices'
+
+export const LED_BY: Record<Instrumentation, string> = {
+  keys: 'piano',
+  plucked: 'guitar',
+  strings: 'strings',
+}
 
 /** The music there is, as a person chooses it. */
 export const MOOD_CHOICES: readonly (readonly [Mood, string])[] = [
@@ -16,3 +23,20 @@ export const MOOD_CHOICES: readonly (readonly [Mood, string])[] = [
   ['grand', 'grand: wide, for great things'],
   ['none', 'no music'],
 ]
+
+/** What the music of a mood is good for (common practice). */
+export const MOOD_PURPOSES: Record<Mood, readonly Purpose[]> = {
+  calm: ['story', 'explanation', 'ending'],
+  warm: ['opening', 'story', 'ending'],
+  bright: ['opening', 'explanation', 'ending'],
+  solemn: ['story', 'ending'],
+  curious: ['opening', 'explanation'],
+  playful: ['opening', 'explanation'],
+  dreamy: ['story', 'explanation'],
+  night: ['story', 'explanation'],
+  wistful: ['story', 'ending'],
+  tense: ['opening', 'tension'],
+  busy: ['explanation', 'tension'],
+  grand: ['opening', 'ending', 'tension'],
+  none: ['opening', 'story', 'explanation', 'tension', 'ending'],
+}

@@ -11,8 +11,8 @@ export function useMix(sound: () => FilmSound) {
     return spokenSpans(film.scenes, (id) => id in takes)
   })
   const curve = computed<CurvePoint[]>(() => {
-    const { film, bed, mixing } = sound()
-    return bed ? musicCurve(film.samples, spoken.value, bed, mixing) : []
+    const { film, bed, mixing, nearer } = sound()
+    return bed ? musicCurve(film.samples, spoken.value, bed, mixing, nearer) : []
   })
   /** Sounds that go on, which count as background. */
   const lasting = computed(() =>

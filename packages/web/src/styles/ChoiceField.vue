@@ -16,6 +16,7 @@ const emit = defineEmits<{ change: [value: Value] }>()
   <ElSelect
     :model-value="value"
     size="small"
+    :empty-values="[undefined]"
     :aria-label="label"
     :placeholder="none"
     @change="(chosen: Value) => emit('change', chosen)"

@@ -33,6 +33,7 @@ const player = usePlayer(() => ({
   takes: view.value?.takes ?? {},
   cues: [],
   bed: null,
+  nearer: [],
   mixing: view.value?.document.mixing ?? PLAIN_MIXING,
 }))
 const guides = ref(false)

@@ -1,13 +1,12 @@
-import type { Document } from '../../document/document.ts'
 import { itemAt } from '../../faults/certain.ts'
 import {
+  type Fullness,
   type Instrumentation,
   INSTRUMENTATIONS,
   type Mood,
   type MusicPart,
 } from '../../style/film-choices.ts'
 import { chance, shortHash } from '../../text/hash.ts'
-import type { Timeline } from '../../timeline/timeline.ts'
 import type { Key } from './chords.ts'
 import { type FilmForm, formOf, tempoFor } from './form.ts'
 import { MOOD_MUSIC } from './moods.ts'
@@ -32,6 +31,8 @@ export interface BedAsked {
   /** Left out: as the seed has it. */
   instruments?: Instrumentation
   without?: readonly MusicPart[]
+  fullness?: Fullness
+  sings?: boolean
   seed: string
 }
 
@@ -42,17 +43,6 @@ const keyOf = ({ mood, seed }: BedAsked): Key => ({
   tonic: itemAt(TONICS, Math.floor(chance(`${seed} key`) * TONICS.length)),
   mode: MOOD_MUSIC[mood].mode,
 })
-
-/** A film's shape as its music follows it. */
-function filmForm({ samples, chapters, scenes }: Timeline): FilmForm {
-  const spoken = scenes.filter(({ speechEnd, speechStart }) => speechEnd > speechStart)
-  return {
-    samples,
-    chapters: chapters.map(({ startSample }) => startSample).filter((at) => at > 0),
-    spokenStart: spoken[0]?.speechStart ?? samples,
-    spokenEnd: spoken.at(-1)?.speechEnd ?? samples,
-  }
-}
 
 /** The music of a film; the same for the same words, lengths and seed. */
 export function bedPlan(asked: BedAsked, film: FilmForm): BedPlan {
@@ -69,10 +59,12 @@ export function bedPlan(asked: BedAsked, film: FilmForm): BedPlan {
     tempo,
     seed,
     without: asked.without ?? [],
+    fullness: asked.fullness ?? 'usual',
   }
   const sections = new Map<string, OrderedSection>()
   const placed = formOf(film, tempo).map(({ at, ...section }) => {
-    const order = { ...common, ...section }
+    const lead = section.lead || (!!asked.sings && section.kind !== 'rest')
+    const order = { ...common, ...section, lead }
     const id = shortHash(JSON.stringify(order))
     sections.set(id, order)
     return { id, at }
@@ -83,15 +75,4 @@ export function bedPlan(asked: BedAsked, film: FilmForm): BedPlan {
     sections: [...sections].map(([id, order]) => ({ id, order })),
     placed,
   }
-}
-
-/** The music a film asks for; undefined where it asks for none. */
-export function filmBedPlan(
-  { mood, title, score }: Pick<Document, 'mood' | 'title' | 'score'>,
-  plan: Timeline,
-): BedPlan | undefined {
-  if (mood === 'none') return undefined
-  const { instruments, without } = score
-  const asked = { mood, seed: title, without, ...(instruments ? { instruments } : {}) }
-  return bedPlan(asked, filmForm(plan))
 }

@@ -73,6 +73,7 @@ const order = (set: Partial<SectionOrder>): SectionOrder => ({
   instruments: 'keys',
   key: { tonic: 0, mode: 'ionian' },
   tempo: 70,
+  fullness: 'usual',
   bars: 8,
   held: 1,
   lead: false,

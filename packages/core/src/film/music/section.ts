@@ -1,6 +1,6 @@
 import { certain, itemAt } from '../../faults/certain.ts'
 import type { Mood } from '../../style/film-choices.ts'
-import { type Instrumentation, type MusicPart } from '../../style/film-choices.ts'
+import { type Fullness, type Instrumentation, type MusicPart } from '../../style/film-choices.ts'
 import { randomness } from '../sound/made/randomness.ts'
 import { type Chord, chordOf, degreePitch, isInKey, type Key } from './chords.ts'
 import { MOOD_MUSIC } from './moods.ts'
@@ -24,6 +24,8 @@ export interface SectionOrder {
   held: number
   /** Whether the lead may play: nobody speaks over it. */
   lead: boolean
+  /** How much moves in it. */
+  fullness: Fullness
   seed: string
 }
 
@@ -49,6 +51,10 @@ const FULLNESS: Record<SectionKind, number> = {
   rest: 0,
   ending: 0,
 }
+/** More or less of it by choice. */
+const FULLER: Record<Fullness, number> = { calmer: -0.4, usual: 0, fuller: 0.4 }
+const fullnessOf = ({ kind, fullness }: Pick<SectionOrder, 'kind' | 'fullness'>) =>
+  Math.min(1, Math.max(0, FULLNESS[kind] + FULLER[fullness]))
 const FORCE: Record<MusicPart, number> = {
   pad: 52,
   keys: 60,
@@ -159,7 +165,7 @@ const broken =
     if (part === 'strings')
       return (part === order.instruments ? swell : counter)(bars, order, random)
     const [calm, full] = MOOD_MUSIC[order.mood].notes
-    const wanted = calm + (full - calm) * FULLNESS[order.kind]
+    const wanted = calm + (full - calm) * fullnessOf(order)
     const count = [2, 4, 8, 16].reduce((best, one) =>
       Math.abs(one - wanted) < Math.abs(best - wanted) ? one : best,
     )
@@ -182,8 +188,8 @@ const broken =
   }
 
 /** Where strings lead: the upper voices in slow bows that overlap. */
-const swell: Player = (bars, { kind, mood }) => {
-  const halves = FULLNESS[kind] > 0.5 && MOOD_MUSIC[mood].notes[1] >= 8 ? 2 : 1
+const swell: Player = (bars, order) => {
+  const halves = fullnessOf(order) > 0.5 && MOOD_MUSIC[order.mood].notes[1] >= 8 ? 2 : 1
   return bars.flatMap(({ voicing, at, beats }) =>
     Array.from({ length: halves }, (_, half) => {
       const top = itemAt(voicing, half === 0 ? 3 : 2)
@@ -204,10 +210,11 @@ const counter: Player = (bars) =>
 const LOWEST_BASS = 36
 
 /** The root, and in fuller sections the fifth; before a new root a step of the scale towards it. */
-const bass: Player = (bars, { kind, key }) =>
+const bass: Player = (bars, { kind, key, fullness }) =>
   bars.flatMap(({ chord, next, at, beats, isLast: last }) => {
     const root = lowest(chord.root)
-    if (last || FULLNESS[kind] < 0.5 || !next) return [note('bass', root, at, beats * 0.98)]
+    if (last || fullnessOf({ kind, fullness }) < 0.5 || !next)
+      return [note('bass', root, at, beats * 0.98)]
     const fifth = certain(chord.pitches.at(-1))
     const target = lowest(next.root)
     const passing = stepTo(key, root, target)

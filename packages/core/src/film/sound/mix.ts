@@ -76,20 +76,42 @@ export function bedLoudness({ loopSamples, lufs, levels }: BedLevels, { start, e
 /** The music lies so far below all that is said from `start` to `end`. */
 interface Aside extends Span {
   db: number
+  /** Decibels nearer to the voice than in the film. */
+  nearer: number
 }
 
+/** Stretches in which the music lies nearer to the voice than in the film, in decibels. */
+export type Nearer = readonly { from: number; to: number; value: number }[]
+
+const nearerAt = (nearer: Nearer, at: number) =>
+  nearer.find(({ from, to }) => at >= from && at < to)?.value ?? 0
+
 /** Where the music steps aside: pauses too short to come back in are part of it. */
-function asides(spoken: readonly SpokenSpan[], bed: BedLevels, below: number): Aside[] {
+function asides(
+  spoken: readonly SpokenSpan[],
+  bed: BedLevels,
+  film: number,
+  levels: Nearer,
+): Aside[] {
   const found: Aside[] = []
   for (const span of spoken) {
+    const nearer = nearerAt(levels, span.start)
+    const below = film - nearer
     const usual = span.lufs - below - bed.lufs
     const db = Math.min(span.lufs - below - bedLoudness(bed, span), usual + MOST_RAISED_DB)
     const [start, end] = [span.start - samples(CLEAR_SECONDS), span.end + samples(HOLD_SECONDS)]
     const last = found.at(-1)
-    if (last && start - last.end < samples(PAUSE_SECONDS - CLEAR_SECONDS - HOLD_SECONDS)) {
+    const isClose = last && start - last.end < samples(PAUSE_SECONDS - CLEAR_SECONDS - HOLD_SECONDS)
+    if (isClose && last.nearer === nearer) {
       last.end = end
       last.db = Math.min(last.db, db)
-    } else found.push({ start, end, db })
+      continue
+    }
+    // Where the level is another from one sentence to the next it changes between them.
+    const lastSaid = last ? last.end - samples(HOLD_SECONDS) : -Infinity
+    const middle = (lastSaid + span.start) / 2
+    if (last) last.end = Math.min(last.end, middle)
+    found.push({ start: Math.max(start, middle), end, db, nearer })
   }
   return found
 }
@@ -101,6 +123,7 @@ function asides(spoken: readonly SpokenSpan[], bed: BedLevels, below: number): A
  *
  * @param length samples of the film
  * @param spoken in order, apart; those where nobody is heard left out
+ * @param nearer where it is to lie nearer to the voice or farther from it
  * @returns in order, one at least; before the first and after the last it stays
  */
 export function musicCurve(
@@ -108,13 +131,15 @@ export function musicCurve(
   spoken: readonly SpokenSpan[],
   bed: BedLevels,
   { below, rise }: Pick<Mixing, 'below' | 'rise'>,
+  nearer: Nearer = [],
 ): CurvePoint[] {
   const open = SPEECH_LUFS - below - bed.lufs + rise
-  const places = asides(spoken, bed, below)
+  const places = asides(spoken, bed, below, nearer)
   const points: CurvePoint[] = []
   for (let i = 0; i <= places.length; i++) {
     const [before, after] = [places[i - 1], places[i]]
-    points.push(...between(before, after, { length, open }))
+    const nearest = nearerAt(nearer, after ? after.start - 1 : (before?.end ?? 0))
+    points.push(...between(before, after, { length, open: open + nearest }))
     if (after) points.push({ at: after.start, db: after.db, dip: 1 })
     if (after) points.push({ at: after.end, db: after.db, dip: 1 })
   }

@@ -112,13 +112,13 @@ export function foreignMeaning(
   const words = rules.written.exec(text)?.[1]
   if (words) return `[super: ${plain(words)}]`
   const sound = rules.heard.exec(text)?.[1]
-  if (sound) return `[sound: ${plain(sound)}]`
+  if (sound) return `[${rules.music.test(plain(sound)) ? 'music' : 'sound'}: ${plain(sound)}]`
   const seen = rules.seen.exec(text)?.[1]
   if (seen) return `[picture: ${plain(rules.camera.exec(seen)?.[1] ?? seen)}]`
   const shown = rules.camera.exec(text)?.[1]
   if (shown) return `[picture: ${plain(shown)}]`
   if (rules.delivery.test(bare)) return ''
-  if (rules.music.test(bare)) return `[sound: ${bare}]`
+  if (rules.music.test(bare)) return `[music: ${bare}]`
   const isNoise = !round && rules.noise.test(bare) && bare.split(/\s+/).length <= 4
   return isNoise ? `[sound: ${bare}]` : undefined
 }

@@ -58,7 +58,7 @@ async function ownSound(folder: string, id: string): Promise<KnownSound> {
 }
 
 /** "Rain_on-tent (2).wav" is called "Rain on tent". */
-function titleOf(name: string): string {
+export function titleOf(name: string): string {
   const called = basename(name.replaceAll('\\', '/'))
   const words = called
     .slice(0, called.length - extname(called).length)

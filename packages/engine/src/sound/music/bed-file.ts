@@ -21,8 +21,7 @@ export async function bedFile({ pieces }: Bed, samples: number, file: string): P
     for (let at = 0; at < samples; at += CHUNK) {
       const count = Math.min(CHUNK, samples - at)
       const sum: [Float32Array, Float32Array] = [new Float32Array(count), new Float32Array(count)]
-      for (const { file: from, at: start } of pieces)
-        addPiece(entryOf(sounds, from), start, at, sum)
+      for (const piece of pieces) addPiece(entryOf(sounds, piece.file), piece, at, sum)
       await writer.add(sum)
     }
     await writer.end()

@@ -21,7 +21,7 @@ import { midiFile } from './midi.ts'
 /** Raised when sections are played otherwise, so that earlier ones are played anew. */
 const VERSION = 3
 /** Debian's larger font; `fluidr3mono-gm-soundfont`. */
-const SOUND_FONT = '/usr/share/sounds/sf3/FluidR3Mono_GM.sf3'
+export const SOUND_FONT = '/usr/share/sounds/sf3/FluidR3Mono_GM.sf3'
 /** Two channels of 16 bits. */
 const BYTES_A_SAMPLE = 4
 const GAIN = '1'
