@@ -107,7 +107,6 @@ const ShotSettings = z.object({
   speed: Shot.shape.speed.unwrap().nullish(),
   frame: Move.nullish(),
   transition: Transition.nullish(),
-  heard: Shot.shape.heard.unwrap().nullish(),
   layout: Layout.nullish(),
 })
 

@@ -51,8 +51,6 @@ export const Shot = z.object({
   frame: Move.optional(),
   /** Left out, the film's own. */
   transition: Transition.optional(),
-  /** Decibels below speech that a clip's own sound is heard at; left out, it is silent. */
-  heard: z.number().min(0).max(40).optional(),
   /** Left out, its picture fills the film's. */
   layout: Layout.optional(),
 })

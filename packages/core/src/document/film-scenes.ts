@@ -49,6 +49,7 @@ export interface Film {
   rate: number
   /** Seconds the music plays alone before the first word, and after the last. */
   alone: Pick<Document['score'], 'opens' | 'closes'>
+  accents: Document['accents']
   transition: Document['transition']
   lettering: Document['lettering']
   sign: Document['sign']
@@ -99,6 +100,7 @@ export function filmOf(document: Document, rate = 1): Film {
     pauses: document.speaking.pauses,
     rate,
     alone: aloneIn(document),
+    accents: document.accents,
     transition: document.transition,
     lettering: document.lettering,
     sign: document.sign,

@@ -53,8 +53,6 @@ export interface TimelineShot {
   frame?: Move
   /** How it shares the film's picture with another. */
   layout?: Layout
-  /** Decibels below speech that a clip's own sound is heard at; left out, it is silent. */
-  heard?: number
   /** How it takes over from the picture before, beginning with its first frame. */
   transition?: { kind: Exclude<Transition['kind'], 'cut'>; frames: number }
 }
@@ -289,7 +287,7 @@ function tileShots(
     const count = Math.max(1, (next?.first ?? shots.length) - first)
     return evenCuts(from, next?.from ?? end, count, words, fps).map(
       ([startFrame, endFrame], i): TimelineShot => {
-        const { item = null, slip = 0, speed = 1, frame, layout, heard } = shots[first + i] ?? {}
+        const { item = null, slip = 0, speed = 1, frame, layout } = shots[first + i] ?? {}
         return {
           startFrame,
           endFrame,
@@ -299,7 +297,6 @@ function tileShots(
           speed,
           ...(frame ? { frame } : {}),
           ...(layout ? { layout } : {}),
-          ...(heard === undefined ? {} : { heard }),
         }
       },
     )
@@ -335,13 +332,12 @@ function evenCuts(
 }
 
 /** How a picture is seen goes with it. */
-const seenAs = ({ item, slip, speed, frame, layout, heard }: TimelineShot) => ({
+const seenAs = ({ item, slip, speed, frame, layout }: TimelineShot) => ({
   item,
   slip,
   speed,
   ...(frame ? { frame } : {}),
   ...(layout ? { layout } : {}),
-  ...(heard === undefined ? {} : { heard }),
 })
 
 /** The last picture of a scene goes on in place of the first of the next. */

@@ -42,6 +42,8 @@ const SHOWN_OR_HEARD = new Set<Command['type']>([
   'setMood',
   'setScore',
   'setSound',
+  'setMusic',
+  'setAccents',
   'adjustScenes',
   'takeDepictions',
   'pinSense',

@@ -14,6 +14,8 @@ import type { BedFacts } from '@tidy-reel/core/views/episode'
 import { bedSound, effectSound, takeSound } from '../api/media.ts'
 import { playCue } from './effects-deck.ts'
 import { fading, gainPair } from './gain-pair.ts'
+import type { Metered } from './live-meter.ts'
+import worklet from './meter.worklet.ts?worker&url'
 
 /** Parts of a film's sound that can be heard alone. */
 export const LANES = ['voice', 'music', 'sounds'] as const
@@ -39,6 +41,8 @@ export interface SoundDeck {
   stop(): void
   /** Which parts are heard from now on. */
   hear(lanes: ReadonlySet<Lane>): void
+  /** Tells how loud it is from now on. */
+  listen(told: (metered: Metered) => void): void
   /**
    * Seconds of the sound card's clock, which the picture follows; the computer's own where there is
    * no card.
@@ -53,6 +57,10 @@ const LOOK_MS = 400
 /** Sounds at other speeds are taken for a look through, not for listening. */
 const AUDIBLE = { slowest: 0.5, fastest: 2 }
 
+const LIMIT = { threshold: TRUE_PEAK_DBTP - 2, ratio: 20 }
+/** What a compressor of the Web Audio API makes everything louder by, which nobody asked for. */
+const MAKEUP_DB = 0.6 * (1 - 1 / LIMIT.ratio) * -LIMIT.threshold
+
 /** Takes and bed through Web Audio, at the samples and the gain the render gives them. */
 export function soundDeck(): SoundDeck {
   let context: AudioContext | undefined
@@ -62,6 +70,8 @@ export function soundDeck(): SoundDeck {
   let loudness: AudioParam | undefined
   let sources: AudioScheduledSourceNode[] = []
   let looking = 0
+  let meter: AudioWorkletNode | undefined
+  let tell: ((metered: Metered) => void) | undefined
   /** Counts the times that playing began: what was asked for before is not heard. */
   let round = 0
   /** Fetches the sections of music that are heard soon. */
@@ -73,13 +83,15 @@ export function soundDeck(): SoundDeck {
     context = new AudioContext({ sampleRate: SAMPLE_RATE, latencyHint: 'interactive' })
     const level = context.createGain()
     const limit = new DynamicsCompressorNode(context, {
-      threshold: TRUE_PEAK_DBTP - 2,
+      threshold: LIMIT.threshold,
       knee: 0,
-      ratio: 20,
+      ratio: LIMIT.ratio,
       attack: 0.002,
       release: 0.07,
     })
-    level.connect(limit).connect(context.destination)
+    const asMixed = new GainNode(context, { gain: 10 ** (-MAKEUP_DB / 20) })
+    level.connect(limit).connect(asMixed).connect(context.destination)
+    if (tell) void measured(context, asMixed)
     const lane = (name: Lane) => {
       const node = new GainNode(context!, { gain: heard.has(name) ? 1 : 0 })
       node.connect(level)
@@ -102,6 +114,17 @@ export function soundDeck(): SoundDeck {
       void found.then((came) => came ?? buffers.delete(address))
     }
     return found
+  }
+  /** Measures what goes out; a browser that cannot plays it all the same. */
+  async function measured(sounding: AudioContext, from: AudioNode) {
+    try {
+      await sounding.audioWorklet.addModule(worklet)
+      meter = new AudioWorkletNode(sounding, 'meter', { numberOfOutputs: 0 })
+      meter.port.onmessage = ({ data }: MessageEvent<Metered>) => tell?.(data)
+      from.connect(meter)
+    } catch {
+      meter = undefined
+    }
   }
   const seconds = (samples: number) => samples / SAMPLE_RATE
   const now = () =>
@@ -185,6 +208,7 @@ export function soundDeck(): SoundDeck {
   return {
     now,
     stop,
+    listen: (told) => (tell = told),
     hear(lanes) {
       heard = lanes
       if (!outs || !context) return
@@ -203,6 +227,7 @@ export function soundDeck(): SoundDeck {
       stop()
       const sounding = open()
       void sounding.resume()
+      meter?.port.postMessage('clear')
       if (loudness) loudness.value = 10 ** ((sound.mixing.lufs - SPEECH_LUFS) / 20)
       const begun = sounding.currentTime + 0.06
       if (rate < AUDIBLE.slowest || rate > AUDIBLE.fastest) return now()

@@ -3,6 +3,7 @@ import { sortedLastIndexBy } from 'lodash-es'
 import { computed, onScopeDispose, type Ref, ref } from 'vue'
 import { frameAtSample, SAMPLE_RATE, sampleAtFrame } from '@tidy-reel/core/time/time'
 import { type FilmSound, type Lane, soundDeck } from './film-sound.ts'
+import type { Metered } from './live-meter.ts'
 
 export interface Player {
   playing: Ref<boolean>
@@ -27,6 +28,8 @@ export interface Player {
   stop(): void
   /** Which parts of the sound are heard. */
   hear(lanes: ReadonlySet<Lane>): void
+  /** Tells how loud it is that is heard. */
+  listen(told: (metered: Metered) => void): void
 }
 
 const FASTEST = 8
@@ -90,6 +93,7 @@ export function usePlayer(sound: () => FilmSound): Player {
     sceneIndex,
     stop,
     hear: deck.hear,
+    listen: deck.listen,
     play,
     repeat: () => (loop.value = !loop.value),
     toggle() {

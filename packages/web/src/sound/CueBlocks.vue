@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { comesByItself } from '@tidy-reel/core/film/sound/effects/accents'
 import type { SoundCue } from '@tidy-reel/core/film/sound/effects/sound-cues'
 import type { Timeline } from '@tidy-reel/core/timeline/timeline'
 
@@ -19,13 +20,21 @@ const dragged = ref<{ key: string; by: number }>()
 const keyOf = ({ sceneId, index }: SoundCue) => `${sceneId} ${index}`
 const blocks = computed(() => {
   const ends = Array.from({ length: ROWS }, () => 0)
-  return props.cues.map((cue) => {
-    const free = ends.findIndex((end) => end <= cue.start)
-    const row = free < 0 ? ROWS - 1 : free
-    ends[row] = cue.end
-    const share = (samples: number) => (100 * samples) / props.film.samples
-    return { cue, key: keyOf(cue), row, left: share(cue.start), width: share(cue.end - cue.start) }
-  })
+  return props.cues
+    .filter((cue) => !comesByItself(cue))
+    .map((cue) => {
+      const free = ends.findIndex((end) => end <= cue.start)
+      const row = free < 0 ? ROWS - 1 : free
+      ends[row] = cue.end
+      const share = (samples: number) => (100 * samples) / props.film.samples
+      return {
+        cue,
+        key: keyOf(cue),
+        row,
+        left: share(cue.start),
+        width: share(cue.end - cue.start),
+      }
+    })
 })
 
 /** All words of the film that a sound can begin with, in order. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Pause, Play } from 'lucide-vue-next'
-import { computed, onBeforeUnmount, ref, watch } from 'vue'
+import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
 import type { Command } from '@tidy-reel/core/document/command'
 import type { SoundCue } from '@tidy-reel/core/film/sound/effects/sound-cues'
 import { SPEECH_LUFS } from '@tidy-reel/core/film/sound/mix'
@@ -11,7 +11,9 @@ import ToggleWords from '../controls/ToggleWords.vue'
 import { commandsUnder } from '../keys/key-command.ts'
 import { useRoomKeys } from '../keys/room-keys.ts'
 import { type FilmSound, type Lane, LANES } from '../monitor/film-sound.ts'
+import type { Metered } from '../monitor/live-meter.ts'
 import { usePlayer } from '../monitor/use-player.ts'
+import LoudnessFigures from './LoudnessFigures.vue'
 import MixStrip from './MixStrip.vue'
 import { useMix } from './use-mix.ts'
 
@@ -25,6 +27,8 @@ const emit = defineEmits<{
   level: [sceneId: string, by: number]
 }>()
 const player = usePlayer(() => props.sound)
+const metered = shallowRef<Metered>()
+player.listen((now) => (metered.value = now))
 const { curve, below } = useMix(() => props.sound)
 const playing = computed(() => player.playing.value)
 const foot = computed(
@@ -93,8 +97,11 @@ useRoomKeys(() => [commandsUnder('Sound')('Hear the film from here', [' '], togg
           fill="currentColor"
         />
       </button>
-      <span class="mono">{{ clockText(secondsFromSamples(player.at.value)) }}</span>
-      <span class="soft">{{ said }}</span>
+      <span
+        ><span class="mono">{{ clockText(secondsFromSamples(player.at.value)) }}</span
+        ><br /><span class="soft">{{ said }}</span></span
+      >
+      <LoudnessFigures class="figures" :metered />
       <ToggleWords
         class="lanes"
         label="What is heard"
@@ -134,7 +141,7 @@ footer {
 .controls {
   display: grid;
   grid-template-columns: auto 1fr;
-  gap: 6px 12px;
+  gap: 4px 12px;
   align-items: center;
   padding: 0 0 14px 20px;
 }
@@ -145,7 +152,7 @@ footer {
   place-items: center;
   border: 1px solid var(--ink);
 }
-.controls .soft,
+.figures,
 .lanes {
   grid-column: 1 / 3;
 }

@@ -171,11 +171,11 @@ const isNear = computed(() => mixing.value.below < LEAST_BELOW_SPEECH_DB)
             :min="0"
             :max="10"
             :step="0.5"
-            aria-label="Seconds the music plays before the first word"
+            aria-label="Seconds the music plays before the voice"
             controls-position="right"
             @change="(opens) => emit('score', { opens: opens ?? 0 })"
           />
-          s before the first word</span
+          s before the voice</span
         >
         <span />
         <span
@@ -184,11 +184,11 @@ const isNear = computed(() => mixing.value.below < LEAST_BELOW_SPEECH_DB)
             :min="0"
             :max="20"
             :step="0.5"
-            aria-label="Seconds the music plays after the last word"
+            aria-label="Seconds the music plays after the voice"
             controls-position="right"
             @change="(closes) => emit('score', { closes: closes ?? 0 })"
           />
-          s after the last</span
+          s after it</span
         >
         <label for="mix-below">Under voice</label>
         <span
@@ -202,7 +202,7 @@ const isNear = computed(() => mixing.value.below < LEAST_BELOW_SPEECH_DB)
             controls-position="right"
             @change="(below) => below && emit('set', { below })"
           />
-          dB <button class="plain link" @click="nearer(STEP_DB)">softer</button>
+          dB <button class="plain link" @click="nearer(STEP_DB)">softer</button>{{ ' ' }}
           <button class="plain link" @click="nearer(-STEP_DB)">louder</button></span
         >
         <label for="mix-rise">In pauses</label>

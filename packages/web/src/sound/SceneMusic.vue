@@ -2,12 +2,7 @@
 import { ElInputNumber } from 'element-plus'
 import { computed, onMounted, ref } from 'vue'
 import type { Command } from '@tidy-reel/core/document/command'
-import {
-  type AskedMusic,
-  type MusicStretchName,
-  musicText,
-  readMusic,
-} from '@tidy-reel/core/script/asked-music'
+import { type AskedMusic, type MusicStretchName } from '@tidy-reel/core/script/asked-music'
 import { moodIn } from '@tidy-reel/core/script/music-words'
 import { type Instrumentation, INSTRUMENTATIONS } from '@tidy-reel/core/style/film-choices'
 import { defined } from '@tidy-reel/core/text/defined'
@@ -69,7 +64,7 @@ const MOST_DB = 20
 
 <template>
   <section aria-label="Music here" class="panel">
-    <h2 class="serif">Music under</h2>
+    <h2 class="serif">Music here</h2>
     <div class="fields">
       <span>Where</span>
       <ChoiceField

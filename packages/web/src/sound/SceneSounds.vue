@@ -2,7 +2,9 @@
 import { computed, ref } from 'vue'
 import type { Command } from '@tidy-reel/core/document/command'
 import { type AskedSound, readSound, soundText } from '@tidy-reel/core/script/asked-sound'
+import type { Accents } from '@tidy-reel/core/style/film-choices'
 import { soundsApi } from '../api/sounds.ts'
+import ToggleWords from '../controls/ToggleWords.vue'
 import { useEpisode } from '../episode/episode-store.ts'
 import SoundFinder from './SoundFinder.vue'
 import SoundLine from './SoundLine.vue'
@@ -35,6 +37,12 @@ const near = computed(() =>
     ? [planned.value.text, ...planned.value.shots.map(({ item }) => item?.title ?? '')].join(' ')
     : '',
 )
+const ACCENTS = [
+  ['transitions', 'a whoosh at transitions'],
+  ['cards', 'a click at what is drawn'],
+] as const
+const accent = (one: keyof Accents) =>
+  emit('run', { type: 'setAccents', set: { [one]: !episode.document.accents[one] } })
 /** Words that stand in a direction cannot have brackets, nor commas where they are a name. */
 const clean = (text: string) => text.replace(/[[\],;\n]+/g, ' ').trim()
 
@@ -105,6 +113,15 @@ async function bring(files: readonly File[]) {
       @hear="(id) => say(`sound ${id}`, { sound: id })"
       @bring="bring"
     />
+    <p class="soft">
+      In the whole film, by itself:
+      <ToggleWords
+        label="Sounds that come by themselves"
+        :choices="ACCENTS"
+        :on="(one) => episode.document.accents[one]"
+        @toggle="accent"
+      />
+    </p>
   </section>
 </template>
 

@@ -1,15 +1,18 @@
 <script setup lang="ts">
 import { ElInputNumber } from 'element-plus'
 import {
+  type Accents,
   DIALS,
   FILM_TARGETS,
   MOODS,
+  NO_ACCENTS,
   PLAIN_MIXING,
   RHYTHMS,
   TRANSITIONS,
 } from '@tidy-reel/core/style/film-choices'
 import type { FilmDefaults } from '@tidy-reel/core/style/house-style'
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
+import ToggleWords from '../controls/ToggleWords.vue'
 import { useMakerStyles } from '../pictures/use-maker-styles.ts'
 import ChoiceField from './ChoiceField.vue'
 
@@ -25,6 +28,14 @@ const transition = (kind: (typeof TRANSITIONS)[number], seconds = SECONDS) =>
   emit('change', {
     transition: { kind, samples: kind === 'cut' ? 0 : Math.round(seconds * SAMPLE_RATE) },
   })
+const ACCENTS = [
+  ['transitions', 'a whoosh at transitions'],
+  ['cards', 'a click at what is drawn'],
+] as const
+function accent(one: keyof Accents) {
+  const now = props.film.accents ?? NO_ACCENTS
+  emit('change', { accents: { ...now, [one]: !now[one] } })
+}
 const seconds = () => (props.film.transition?.samples ?? 0) / SAMPLE_RATE
 </script>
 
@@ -56,6 +67,13 @@ const seconds = () => (props.film.transition?.samples ?? 0) / SAMPLE_RATE
       :value="film.lufs ?? PLAIN_MIXING.lufs"
       :choices="FILM_TARGETS.map((lufs) => [lufs, `${String(lufs).replace('-', '−')} LUFS`])"
       @change="(lufs) => emit('change', { lufs })"
+    />
+    <span>By itself</span>
+    <ToggleWords
+      label="Sounds that come by themselves"
+      :choices="ACCENTS"
+      :on="(one) => (film.accents ?? NO_ACCENTS)[one]"
+      @toggle="accent"
     />
     <span>Pictures change</span>
     <ChoiceField

@@ -2,6 +2,7 @@ import { writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import { z } from 'zod'
 import type { Film } from '@tidy-reel/core/document/film-scenes'
+import { accentWords } from '@tidy-reel/core/film/sound/effects/accents'
 import type { SoundFacts } from '@tidy-reel/core/film/sound/effects/known-sound'
 import { MADE_SOUNDS } from '@tidy-reel/core/film/sound/made/made-sounds'
 import { findSounds, type FoundSound } from '@tidy-reel/core/match/find-sounds'
@@ -50,12 +51,13 @@ const choiceFile = (folder: string, words: string, sounds: readonly ListedSound[
   )
 
 /** What the directions of a film ask for, each once. */
-const askedIn = ({ scenes }: Pick<Film, 'scenes'>): string[] => [
-  ...new Set(
-    scenes.flatMap(({ directions }) =>
+const askedIn = ({ scenes, accents }: Pick<Film, 'scenes' | 'accents'>): string[] => [
+  ...new Set([
+    ...accentWords(accents),
+    ...scenes.flatMap(({ directions }) =>
       directions.flatMap((one) => (one.kind === 'sound' ? [readSound(one.text).words] : [])),
     ),
-  ),
+  ]),
 ]
 
 /** By a direction's words; null where nothing fits. */
@@ -64,7 +66,7 @@ export type FilmSounds = Record<string, SoundFacts | null>
 /** Finds and makes what a film's directions ask for; what is there already is not made again. */
 export async function filmSounds(
   folder: string,
-  film: Pick<Film, 'scenes'>,
+  film: Pick<Film, 'scenes' | 'accents'>,
   sounds: readonly ListedSound[],
   signal?: AbortSignal,
 ): Promise<FilmSounds> {
@@ -85,7 +87,7 @@ export async function filmSounds(
 /** What of it is there; words nobody has looked for yet are left out. */
 export async function knownSounds(
   folder: string,
-  film: Pick<Film, 'scenes'>,
+  film: Pick<Film, 'scenes' | 'accents'>,
   sounds: readonly ListedSound[],
 ): Promise<FilmSounds> {
   const found: FilmSounds = {}

@@ -34,6 +34,7 @@ const MOST_BARS_LESS = 3
 interface Way {
   to: number
   cost: number
+  isLeap: boolean
 }
 
 /** Place of each bar in its phrase, counted from its section's beginning. */
@@ -63,10 +64,10 @@ function waysOn(music: HeardMusic): Way[][] {
       // From phrase to phrase music may go anywhere.
       const isPhrase = places[j] === 0 && places[i + 1] === 0
       if (!isPhrase && heard > MOST_UNLIKE) return []
-      return [{ to: j, cost: LEAP + heard + (isPhrase ? 0 : OFF_PHRASE) }]
+      return [{ to: j, isLeap: true, cost: LEAP + heard + (isPhrase ? 0 : OFF_PHRASE) }]
     })
     const best = leaps.sort((a, b) => a.cost - b.cost).slice(0, WAYS)
-    return [{ to: i + 1, cost: 0 }, ...best]
+    return [{ to: i + 1, cost: 0, isLeap: false }, ...best]
   })
 }
 
@@ -86,35 +87,46 @@ function playedBars(music: HeardMusic, wanted: number): number[] | undefined {
   // The last bar rings on; all others are as long as bars are.
   const most = 1 + Math.floor((wanted - lead - last) / usual + 0.02)
   if (most < 1) return undefined
+  // A state is a bar and how many were played since the last leap, up to a phrase.
+  const states = count * PHRASE
   const steps: { cost: Float64Array; from: Int32Array }[] = []
-  let cost = new Float64Array(count).fill(Infinity)
-  cost[0] = 0
-  steps.push({ cost, from: new Int32Array(count).fill(-1) })
+  let cost = new Float64Array(states).fill(Infinity)
+  cost[PHRASE - 1] = 0
+  steps.push({ cost, from: new Int32Array(states).fill(-1) })
   for (let step = 1; step < most; step++) {
-    const reached = new Float64Array(count).fill(Infinity)
-    const from = new Int32Array(count).fill(-1)
-    for (let bar = 0; bar < count; bar++) {
-      if (cost[bar] === Infinity) continue
-      for (const way of ways[bar]!) {
-        const sum = cost[bar]! + way.cost
-        if (sum < reached[way.to]!) {
-          reached[way.to] = sum
-          from[way.to] = bar
+    const reached = new Float64Array(states).fill(Infinity)
+    const from = new Int32Array(states).fill(-1)
+    for (let state = 0; state < states; state++) {
+      if (cost[state] === Infinity) continue
+      const age = state % PHRASE
+      for (const way of ways[(state - age) / PHRASE]!) {
+        if (way.isLeap && age < PHRASE - 1) continue
+        const next = way.to * PHRASE + (way.isLeap ? 0 : Math.min(PHRASE - 1, age + 1))
+        const sum = cost[state]! + way.cost
+        if (sum < reached[next]!) {
+          reached[next] = sum
+          from[next] = state
         }
       }
     }
     steps.push({ cost: reached, from })
     cost = reached
   }
-  const ends = Array.from({ length: MOST_BARS_LESS + 1 }, (_, less) => ({
-    at: most - 1 - less,
-    total: (steps[most - 1 - less]?.cost[count - 1] ?? Infinity) + less * BAR_LESS,
-  })).filter(({ total }) => total < Infinity)
+  const lasts = Array.from({ length: PHRASE }, (_, age) => (count - 1) * PHRASE + age)
+  const ends = Array.from({ length: MOST_BARS_LESS + 1 }, (_, less) => most - 1 - less)
+    .flatMap((at, less) =>
+      lasts.map((state) => ({
+        at,
+        state,
+        total: (steps[at]?.cost[state] ?? Infinity) + less * BAR_LESS,
+      })),
+    )
+    .filter(({ total }) => total < Infinity)
   const [end] = ends.sort((a, b) => a.total - b.total)
   if (!end) return undefined
-  const played = [count - 1]
+  const played = [end.state]
   for (let step = end.at; step > 0; step--) played.push(steps[step]!.from[played.at(-1)!]!)
-  return played.reverse()
+  return played.reverse().map((state) => Math.floor(state / PHRASE))
 }
 
 /** Stretches that are played without a leap, as they lie in the music and in the film. */

@@ -3,6 +3,7 @@ import { itemAt } from '../../../faults/certain.ts'
 import { type AskedSound, readSound } from '../../../script/asked-sound.ts'
 import { SAMPLE_RATE } from '../../../time/time.ts'
 import type { Timeline, TimelineScene } from '../../../timeline/timeline.ts'
+import { accentCues } from './accents.ts'
 import type { SoundFacts } from './known-sound.ts'
 
 /** A sound at its place in a film; samples of the film where nothing else is said. */
@@ -50,7 +51,8 @@ const LEAST_FADE = SAMPLE_RATE / 1000
 const samples = (seconds: number) => Math.round(seconds * SAMPLE_RATE)
 
 /**
- * The sounds a script asks for, each where its direction stands among the words.
+ * The sounds a script asks for, each where its direction stands among the words, and those that
+ * come by themselves.
  *
  * @param found what fits the words of a direction; null where nothing does, undefined where nobody
  *   has looked yet
@@ -58,10 +60,10 @@ const samples = (seconds: number) => Math.round(seconds * SAMPLE_RATE)
  */
 export function soundCues(
   timeline: Timeline,
-  film: Pick<Film, 'scenes'>,
+  film: Pick<Film, 'scenes' | 'accents'>,
   found: (words: string) => SoundFacts | null | undefined,
 ): { cues: SoundCue[]; unmet: UnmetSound[] } {
-  const cues: SoundCue[] = []
+  const cues: SoundCue[] = accentCues(timeline, film, found)
   const unmet: UnmetSound[] = []
   timeline.scenes.forEach((scene, n) => {
     const { directions, before } = itemAt(film.scenes, n)

@@ -3,3 +3,4 @@ declare class AudioWorkletProcessor {
   readonly port: MessagePort
 }
 declare function registerProcessor(name: string, processor: new () => AudioWorkletProcessor): void
+declare const sampleRate: number
