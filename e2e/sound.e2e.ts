@@ -98,6 +98,7 @@ test('music is set against the voice and heard with it, from any place of the fi
   await film.getByRole('navigation').click({ position: { x: 700, y: 60 } })
   await expect(page.getByRole('heading', { name: 'Scene 2', exact: true })).toBeVisible()
   await film.getByRole('button', { name: 'Hear the film from here' }).click()
+  await expect(film.getByLabel('Loudness of what is heard')).toContainText(/\u2212\d+\.\d/)
   await film.getByRole('button', { name: 'Stop the film' }).click()
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(film).toContainText(/music 2[2-7] dB below/)
@@ -112,6 +113,32 @@ test('music is set against the voice and heard with it, from any place of the fi
   await expect
     .poll(async () => (await viewOf(page.request, id)).document)
     .toMatchObject({ mood: 'night', score: { instruments: null, without: ['bass'] } })
+})
+
+test('music is another in a chapter, and one\u2019s own where it is wanted', async ({ page }) => {
+  await newEpisode(page, 'Chapters', '# Night\n\nThe lamp burns.\n\n# Day\n\nNobody sleeps.')
+  const id = idOf(page)
+  const script = async () => (await viewOf(page.request, id)).document.script
+  await prepared(page, 2)
+  await page.getByRole('link', { name: 'Sound' }).click()
+  await page.getByText('Nobody sleeps.').click()
+  const here = page.getByRole('region', { name: 'Music here' })
+  await here.locator('.el-select').nth(1).click()
+  await page.getByRole('option', { name: 'tense' }).click()
+  await expect.poll(script).toContain('[music: tense] Nobody sleeps.')
+  const lane = page.getByTitle('Draw the music up or down under a scene')
+  await expect(lane).toContainText('tense')
+  // Drawn up under the other scene, it is louder there.
+  const box = (await lane.boundingBox())!
+  await page.mouse.move(box.x + 60, box.y + 20)
+  await page.mouse.down()
+  await page.mouse.move(box.x + 60, box.y + 8, { steps: 4 })
+  await page.mouse.up()
+  await expect.poll(script).toMatch(/\[music: \+\d+ dB, under the scene\] The lamp burns\./)
+  await page.getByText('Hear others under the voice').click()
+  const file = { name: 'not-music.txt', mimeType: 'text/plain', buffer: Buffer.from('no') }
+  await page.getByLabel('Music of your own: files').setInputFiles(file)
+  await expect(page.getByRole('alert')).toContainText('cannot be used as music')
 })
 
 test('sounds that a script asks for are heard at their words, moved, changed and found', async ({

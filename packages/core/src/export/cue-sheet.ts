@@ -1,5 +1,5 @@
 import type { FilmMusic } from '../film/music/film-music.ts'
-import type { SoundCue } from '../film/sound/effects/sound-cues.ts'
+import type { SoundCue } from '../film/sound/effects/sound-cue.ts'
 import { licenceFacts } from '../pictures/licences.ts'
 import { csv } from '../text/csv.ts'
 import { secondsFromSamples } from '../time/time.ts'

@@ -1,6 +1,6 @@
 import { certain } from '../faults/certain.ts'
 import type { LedgerRow } from '../film/ledger.ts'
-import type { SoundCue } from '../film/sound/effects/sound-cues.ts'
+import type { SoundCue } from '../film/sound/effects/sound-cue.ts'
 import type { FilmShape } from '../render/plan.ts'
 import type { FilmReport } from '../render/report.ts'
 import { claimList, type ClaimRow } from './claim-list.ts'

@@ -106,7 +106,7 @@ export const ENGLISH: Messages = {
   sound_unusable: (d) =>
     `"${d.name}" cannot be used as a sound: ${d.reason}. Choose a WAV, FLAC, MP3, Ogg or M4A file.`,
   music_unusable: (d) =>
-    `“${d.name}” cannot be used as music: ${d.reason}. The film plays what it played before.`,
+    `"${d.name}" cannot be used as music: ${d.reason}. Choose a sound or MIDI file of up to 15 minutes.`,
   music_not_found: () => 'This music is no longer there. Choose another one.',
   sound_not_found: () => 'This sound is no longer there. Choose another one.',
   recording_unusable: (d) =>

@@ -4,7 +4,6 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { SoundFacts } from '@tidy-reel/core/film/sound/effects/known-sound'
-import type { BedFacts } from '@tidy-reel/core/views/episode'
 import type { FoundSoundView } from '@tidy-reel/core/views/sounds'
 import { type FreshApp, freshApp } from '../test/fresh-app.ts'
 
@@ -26,26 +25,6 @@ const tone = (() => {
   execFileSync('ffmpeg', ['-v', 'error', '-nostdin', ...made])
   return readFileSync(file)
 })()
-
-describe('music', () => {
-  it('is tried from a place of a film on, before it is chosen', async () => {
-    const { body: made } = await fresh.ask<{ id: string }>('POST', '/api/episodes', {
-      title: 'Long',
-      script: 'The lamp burns all night above the sea, and nobody sleeps. '.repeat(20),
-    })
-    const tried = (json: object) =>
-      fresh.ask<BedFacts>('POST', `/api/episodes/${made.id}/music/tried`, json)
-    const { body } = await tried({ mood: 'night', instruments: 'plucked', at: 48_000 })
-    expect(body.pieces.length).toBeGreaterThan(0)
-    expect(body.pieces.length).toBeLessThan(4)
-    expect(body.lufs).toBeGreaterThan(-60)
-    const [first] = body.pieces
-    const heard = await fresh.web.request(`http://localhost/api/beds/${first!.hash}`)
-    expect(heard.headers.get('content-type')).toBe('audio/flac')
-    expect((await tried({ mood: 'none', instruments: null, at: 0 })).status).toBe(400)
-    expect((await tried({ mood: 'calm', instruments: null, at: -1 })).status).toBe(400)
-  })
-})
 
 describe('sounds', () => {
   it('are found by words, offered for a text, and all there without either', async () => {

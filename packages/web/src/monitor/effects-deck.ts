@@ -1,5 +1,5 @@
 import { cueCurve } from '@tidy-reel/core/film/sound/effects/cue-gain'
-import type { SoundCue } from '@tidy-reel/core/film/sound/effects/sound-cues'
+import type { SoundCue } from '@tidy-reel/core/film/sound/effects/sound-cue'
 import type { SpokenSpan } from '@tidy-reel/core/film/sound/mix'
 import { SAMPLE_RATE, secondsFromSamples as seconds } from '@tidy-reel/core/time/time'
 import { gainPair, type Playing } from './gain-pair.ts'

@@ -1,4 +1,4 @@
-import type { SoundCue } from '@tidy-reel/core/film/sound/effects/sound-cues'
+import type { SoundCue } from '@tidy-reel/core/film/sound/effects/sound-cue'
 import {
   musicCurve,
   type Nearer,

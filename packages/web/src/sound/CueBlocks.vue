@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { comesByItself } from '@tidy-reel/core/film/sound/effects/accents'
-import type { SoundCue } from '@tidy-reel/core/film/sound/effects/sound-cues'
+import type { SoundCue } from '@tidy-reel/core/film/sound/effects/sound-cue'
 import type { Timeline } from '@tidy-reel/core/timeline/timeline'
 
 /** The sounds of the film as blocks with their words: dragged, or moved by arrows, to other words. */

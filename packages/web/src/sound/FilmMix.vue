@@ -2,12 +2,13 @@
 import { Pause, Play } from 'lucide-vue-next'
 import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
 import type { Command } from '@tidy-reel/core/document/command'
-import type { SoundCue } from '@tidy-reel/core/film/sound/effects/sound-cues'
+import type { SoundCue } from '@tidy-reel/core/film/sound/effects/sound-cue'
 import { SPEECH_LUFS } from '@tidy-reel/core/film/sound/mix'
 import { soundText } from '@tidy-reel/core/script/asked-sound'
 import { clockText, secondsFromSamples } from '@tidy-reel/core/time/time'
 import { sceneIndexAt } from '@tidy-reel/core/timeline/timeline'
 import ToggleWords from '../controls/ToggleWords.vue'
+import { useEpisode } from '../episode/episode-store.ts'
 import { commandsUnder } from '../keys/key-command.ts'
 import { useRoomKeys } from '../keys/room-keys.ts'
 import { type FilmSound, type Lane, LANES } from '../monitor/film-sound.ts'
@@ -15,6 +16,7 @@ import type { Metered } from '../monitor/live-meter.ts'
 import { usePlayer } from '../monitor/use-player.ts'
 import LoudnessFigures from './LoudnessFigures.vue'
 import MixStrip from './MixStrip.vue'
+import { musicChange } from './music-change.ts'
 import { useMix } from './use-mix.ts'
 
 /** The film as it will sound, from the scene that is chosen on. */
@@ -24,9 +26,11 @@ const emit = defineEmits<{
   play: []
   stopped: []
   run: [command: Command]
-  level: [sceneId: string, by: number]
 }>()
 const player = usePlayer(() => props.sound)
+const episode = useEpisode()
+/** Music can be so much louder or softer than in the film. */
+const MOST_DB = 20
 const metered = shallowRef<Metered>()
 player.listen((now) => (metered.value = now))
 const { curve, below } = useMix(() => props.sound)
@@ -53,6 +57,14 @@ function hear(lane: Lane) {
 function move({ sceneId, index, asked }: SoundCue, to: { sceneId: string; word: number }) {
   const { after: _after, ...rest } = asked
   emit('run', { type: 'setSound', sceneId, index, text: soundText(rest), to })
+}
+/** Music drawn up or down under a scene is said in the script. */
+function level(sceneId: string, by: number) {
+  const command = musicChange(episode.plan.scenes, sceneId, 'scene', (asked) => ({
+    ...asked,
+    db: Math.min(MOST_DB, Math.max(-MOST_DB, (asked.db ?? 0) + by)),
+  }))
+  if (command) emit('run', command)
 }
 function toggle() {
   if (!playing.value) emit('play')
@@ -122,7 +134,7 @@ useRoomKeys(() => [commandsUnder('Sound')('Hear the film from here', [' '], togg
       @go="go"
       @select="(id) => emit('select', id)"
       @move="move"
-      @level="(sceneId, by) => emit('level', sceneId, by)"
+      @level="level"
       @remove="
         ({ sceneId, index }) => emit('run', { type: 'setSound', sceneId, index, text: null })
       "

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { SoundCue } from '@tidy-reel/core/film/sound/effects/sound-cues'
+import type { SoundCue } from '@tidy-reel/core/film/sound/effects/sound-cue'
 import type { CurvePoint } from '@tidy-reel/core/film/sound/mix'
 import { LEVELS_A_SECOND } from '@tidy-reel/core/speech/levels'
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'

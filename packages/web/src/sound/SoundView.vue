@@ -23,12 +23,8 @@ import MenuButton from '../controls/MenuButton.vue'
 import { saveFrom } from '../controls/save-text.ts'
 import { useEpisode } from '../episode/episode-store.ts'
 import type { FilmSound } from '../monitor/film-sound.ts'
-import CompareStrip from './CompareStrip.vue'
 import type FilmMixView from './FilmMix.vue'
-import { musicChange } from './music-change.ts'
-import PronunciationPanel from './PronunciationPanel.vue'
 import SceneVoicePanel from './SceneVoicePanel.vue'
-import SpeakingPanel from './SpeakingPanel.vue'
 import { type SpokenScene, spokenScenes } from './spoken-scenes.ts'
 import SpokenScenes from './SpokenScenes.vue'
 import { useSay } from './use-say.ts'
@@ -37,6 +33,9 @@ import VoiceList from './VoiceList.vue'
 
 /** What plays the film and draws its mix is fetched after what is seen first. */
 const FilmMix = defineAsyncComponent(() => import('./FilmMix.vue'))
+const CompareStrip = defineAsyncComponent(() => import('./CompareStrip.vue'))
+const SpeakingPanel = defineAsyncComponent(() => import('./SpeakingPanel.vue'))
+const PronunciationPanel = defineAsyncComponent(() => import('./PronunciationPanel.vue'))
 const SceneSounds = defineAsyncComponent(() => import('./SceneSounds.vue'))
 const SceneMusic = defineAsyncComponent(() => import('./SceneMusic.vue'))
 const MusicList = defineAsyncComponent(() => import('./MusicList.vue'))
@@ -114,14 +113,6 @@ const noises = computed(() => {
     .filter(Boolean)
     .join(' and ')
 })
-/** Music drawn up or down under a scene is said in the script. */
-function level(sceneId: string, by: number) {
-  const command = musicChange(episode.plan.scenes, sceneId, 'scene', (asked) => ({
-    ...asked,
-    db: Math.min(20, Math.max(-20, (asked.db ?? 0) + by)),
-  }))
-  if (command) run(command)
-}
 /** Music that is heard in place of the film's, until it stops. */
 const tried = shallowRef<{ name: string; bed: FilmSound['bed'] }>()
 const heardFrom = computed(
@@ -350,7 +341,6 @@ function step(by: number) {
       :selected="scene?.id ?? ''"
       @select="(one) => (episode.selected = one)"
       @run="run"
-      @level="level"
       @play="hush"
       @stopped="tried = undefined"
     />

@@ -5,7 +5,7 @@ import {
   type MusicStretchName,
   musicText,
   readMusic,
-} from '@tidy-reel/core/script/asked-music'
+} from '@tidy-reel/core/film/music/asked-music'
 
 /** What the script says of the music of a stretch, and where it says so. */
 export interface SaidMusic {

@@ -1,8 +1,8 @@
 import equal from 'fast-deep-equal'
 import type { Film } from '../../document/film-scenes.ts'
 import { itemAt } from '../../faults/certain.ts'
-import { type AskedMusic, readMusic } from '../../script/asked-music.ts'
 import type { Timeline } from '../../timeline/timeline.ts'
+import { type AskedMusic, readMusic } from './asked-music.ts'
 
 /** A direction of the script that says what is played, and what it stands for. */
 export interface Wish {

@@ -2,6 +2,9 @@ import type { FilmScene } from '../../document/film-scenes.ts'
 import type { HeardMarks } from '../../document/subtitling.ts'
 import { itemAt } from '../../faults/certain.ts'
 import { readSound } from '../../script/asked-sound.ts'
+import type { Direction } from '../../script/parse.ts'
+import { readMusic } from '../music/asked-music.ts'
+import { moodIn } from '../music/music-words.ts'
 import type { CueWord } from './cues.ts'
 
 /** Something heard that nobody says: who speaks now, a sound. */
@@ -74,6 +77,16 @@ function speakersHeard(
   return heard
 }
 
+/** "fire, low": how loud it is is heard by who mixes, not by who reads. */
+function nameOf(direction: Direction): string {
+  if (direction.kind === 'sound') return readSound(direction.text).words
+  if (direction.kind !== 'music') return ''
+  const { words } = readMusic(direction.text)
+  const mood = moodIn(words)
+  if (!words || mood === 'none') return ''
+  return words === mood ? `${words} music` : words
+}
+
 function soundsHeard(
   said: readonly (readonly CueWord[])[],
   scenes: readonly Pick<FilmScene, 'directions' | 'before'>[],
@@ -86,9 +99,7 @@ function soundsHeard(
     passed += words.length
     const { directions, before = [] } = itemAt(scenes, n)
     return directions.flatMap((direction, d): Heard[] => {
-      if (direction.kind !== 'sound') return []
-      // "fire, low": how loud it is is heard by who mixes, not by who reads.
-      const name = readSound(direction.text).words
+      const name = nameOf(direction)
       const at = start + Math.min(before[d] ?? 0, Math.max(0, words.length - 1))
       return name && words.length ? [{ before: at, text: `[${name}]`, isSpeaker: false }] : []
     })

@@ -1,6 +1,6 @@
 import { speechBandFilter } from '@tidy-reel/core/film/sound/bed-levels'
 import { cueCurve } from '@tidy-reel/core/film/sound/effects/cue-gain'
-import type { SoundCue } from '@tidy-reel/core/film/sound/effects/sound-cues'
+import type { SoundCue } from '@tidy-reel/core/film/sound/effects/sound-cue'
 import { musicGains, type SpokenSpan } from '@tidy-reel/core/film/sound/mix'
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
 import { alongCurve } from '../along-curve.ts'

@@ -123,7 +123,7 @@ describe('ownCuts', () => {
           expect(((cut.from + join / 2) / 96_000) % 4).toBeCloseTo(0)
         })
       }),
-      { numRuns: 40 },
+      { numRuns: 15 },
     )
   })
   it('fade only where no ending can be reached', () => {

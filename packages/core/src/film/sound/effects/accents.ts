@@ -5,7 +5,7 @@ import type { Accents } from '../../../style/film-choices.ts'
 import { SAMPLE_RATE, sampleAtFrame } from '../../../time/time.ts'
 import type { Timeline } from '../../../timeline/timeline.ts'
 import type { SoundFacts } from './known-sound.ts'
-import type { SoundCue } from './sound-cues.ts'
+import type { SoundCue } from './sound-cue.ts'
 
 /** What is heard at a transition, and where a card or something drawn comes: words it is found by. */
 const WORDS: Record<keyof Accents, string> = { transitions: 'whoosh', cards: 'click' }

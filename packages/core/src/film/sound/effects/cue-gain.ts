@@ -9,7 +9,7 @@ import {
   SPEECH_LUFS,
   type SpokenSpan,
 } from '../mix.ts'
-import type { SoundCue } from './sound-cues.ts'
+import type { SoundCue } from './sound-cue.ts'
 
 /** Decibels a sound that goes on rises where nobody speaks. */
 const RISE_DB = 6

@@ -1,4 +1,4 @@
-import type { Instrumentation } from '../style/film-choices.ts'
+import type { Instrumentation } from '../../style/film-choices.ts'
 
 /** How long music is other than the film's: as its scene, to the end of its chapter, or the film. */
 export const MUSIC_STRETCHES = ['scene', 'chapter', 'film'] as const

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { INSTRUMENTATIONS } from '../style/film-choices.ts'
+import { INSTRUMENTATIONS } from '../../style/film-choices.ts'
 import { type AskedMusic, musicText, readMusic } from './asked-music.ts'
 import { leadIn, moodIn, namesNothing } from './music-words.ts'
 

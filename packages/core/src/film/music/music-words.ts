@@ -1,4 +1,4 @@
-import { type Instrumentation, type Mood, MOODS } from '../style/film-choices.ts'
+import { type Instrumentation, type Mood, MOODS } from '../../style/film-choices.ts'
 import { LEADS } from './asked-music.ts'
 
 /** Words that stand for a mood, beside its own name. */
