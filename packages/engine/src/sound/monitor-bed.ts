@@ -13,7 +13,7 @@ import { type Bed, type BedPiece, makeBed, type MusicPlace, type PlaySection } f
 export const bedFile = (folder: string, hash: string) => join(folder, `${hash}.flac`)
 
 /** Raised when what is kept of a bed changes. */
-const VERSION = 4
+const VERSION = 5
 const factsFile = ({ beds }: MusicPlace, music: FilmMusic) =>
   join(beds, `${contentHash({ music, monitor: VERSION })}.json`)
 
@@ -24,7 +24,8 @@ export async function knownBed(
 ): Promise<BedFacts | null> {
   if (!music) return null
   const facts = factsFile(place, music)
-  return existsSync(facts) ? keptJson(facts, BedFacts) : null
+  // What cannot be read is not there: a film is opened without its music rather than not at all.
+  return existsSync(facts) ? keptJson(facts, BedFacts).catch(() => null) : null
 }
 
 /** A piece's sound without loss, as the monitor fetches it. */

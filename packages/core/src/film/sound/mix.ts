@@ -206,8 +206,12 @@ export const belowSpeech = (points: readonly CurvePoint[], bed: BedLevels, span:
  */
 export function fadeOf(length: number, at: number, fades: Fades = fadeSamples(length)): number {
   const [rise, fall] = fades
-  return Math.min(halfCosine((at + 1) / rise), halfCosine((length - at) / fall))
+  return Math.min(shareOf(at + 1, rise), shareOf(length - at, fall))
 }
+
+/** How far something has come; at once where it takes no time. */
+const shareOf = (passed: number, fade: number) =>
+  fade > 0 ? halfCosine(passed / fade) : Number(passed >= 0)
 
 const isStill = (a: CurvePoint, b: CurvePoint) => a.db === b.db && a.dip === b.dip
 
