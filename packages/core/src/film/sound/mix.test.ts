@@ -118,6 +118,30 @@ describe('musicCurve', () => {
     expect(db).toBeGreaterThan(SPEECH_LUFS - 22 + 32 + 3)
     expect(db).toBeLessThan(SPEECH_LUFS - 22 + 30 + 7)
   })
+  it('lies nearer to the voice where it is asked to, and below each sentence by that much less', () => {
+    const nearer = fc.array(fc.constantFrom(-8, 0, 4), { minLength: 1, maxLength: 6 })
+    fc.assert(
+      fc.property(film, nearer, ({ spoken, bed, length, below }, asked) => {
+        const step = length / asked.length
+        const levels = asked.map((value, i) => ({ from: i * step, to: (i + 1) * step, value }))
+        const curve = musicCurve(length, spoken, bed, { below, rise: 9 }, levels)
+        curve.slice(1).forEach((point, i) => expect(point.at).toBeGreaterThanOrEqual(curve[i]!.at))
+        for (const span of spoken) {
+          const more = levels.find(({ from, to }) => span.start >= from && span.start < to)!.value
+          for (const share of [0.01, 0.5, 0.99]) {
+            const { db } = onCurve(curve, span.start + share * (span.end - span.start))
+            expect(db).toBeLessThanOrEqual(span.lufs - below + more - bedLoudness(bed, span) + 1e-6)
+          }
+        }
+      }),
+      { numRuns: 100 },
+    )
+    const louder = [{ from: seconds(10), to: seconds(20), value: 6 }]
+    const said2 = said([2, 5], [5.5, 9.9], [10.1, 18])
+    const curve = musicCurve(seconds(20), said2, flat, PLAIN_MIXING, louder)
+    const difference = onCurve(curve, seconds(14)).db - onCurve(curve, seconds(7)).db
+    expect(difference).toBeCloseTo(6)
+  })
   it('stays where it is when nobody speaks', () => {
     const curve = musicCurve(seconds(20), [], flat, PLAIN_MIXING)
     expect(onCurve(curve, 0)).toEqual(onCurve(curve, seconds(20)))

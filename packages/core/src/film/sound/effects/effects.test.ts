@@ -3,10 +3,12 @@ import { describe, expect, it } from 'vitest'
 import { documentFrom } from '../../../document/apply.ts'
 import { filmOf } from '../../../document/film-scenes.ts'
 import { itemAt } from '../../../faults/certain.ts'
+import type { Accents } from '../../../style/film-choices.ts'
 import { SAMPLE_RATE } from '../../../time/time.ts'
 import { timeline } from '../../../timeline/timeline.ts'
 import { fadeOf, LEAST_BELOW_SPEECH_DB, musicGains, onCurve } from '../mix.ts'
 import { spokenSpans } from '../spoken-spans.ts'
+import { comesByItself } from './accents.ts'
 import { cueCurve, cueLoudness } from './cue-gain.ts'
 import type { SoundFacts } from './known-sound.ts'
 import { soundCues } from './sound-cues.ts'
@@ -62,6 +64,35 @@ describe('soundCues', () => {
   ])('lasts as long as “%s” says', (text, last) => {
     const { plan, cues } = film(STORY.replace('[sound: rain]', `[sound: ${text}]`))
     expect(itemAt(cues, 0).end).toBe(last(plan)?.endSample)
+  })
+  it('come by themselves at transitions, cards and what is drawn, where the film wants them', () => {
+    const document = documentFrom(
+      'Test',
+      'It rained. [number: 12 mm] Twelve millimetres fell. Then the keeper opened the heavy door.',
+    )
+    const card = { shown: true, text: 'Rain', samples: 4 * SAMPLE_RATE }
+    const dressed = (accents: Partial<Accents>) => {
+      const planned = filmOf({
+        ...document,
+        cards: { ...document.cards, opening: card },
+        transition: { kind: 'dissolve', samples: SAMPLE_RATE / 2 },
+        accents: { ...document.accents, ...accents },
+      })
+      const plan = timeline(planned, [], [30, 1])
+      const click = { ...factsOf('click', 1, false) }
+      const sounds = (words: string) => (words === 'door' ? null : { ...click, id: words })
+      return { plan, cues: soundCues(plan, planned, sounds).cues }
+    }
+    expect(dressed({}).cues).toEqual([])
+    const { plan, cues } = dressed({ cards: true })
+    expect(cues.map(({ start }) => start)).toEqual([0, plan.scenes[2]!.words[0]!.start])
+    expect(cues.every(comesByItself)).toBe(true)
+    const whooshes = dressed({ transitions: true }).cues
+    const shots = plan.scenes.flatMap((scene) => scene.shots).filter((shot) => shot.transition)
+    expect(whooshes.map(({ start }) => Math.round((start * 30) / SAMPLE_RATE))).toEqual(
+      shots.map(({ startFrame }) => startFrame),
+    )
+    expect(whooshes.length).toBeGreaterThan(1)
   })
   it('takes seconds as they are said, ends with the film and never reaches beyond it', () => {
     const asked = (text: string) => film(STORY.replace('sound: rain', `sound: ${text}`))
