@@ -30,6 +30,8 @@ export interface FilmSound {
   mixing: Mixing
   /** Where the music lies nearer to the voice than in the film. */
   nearer: Nearer
+  /** Heard as it would be without the mix: the music stays where it is, all is read alike. */
+  unmixed?: boolean
 }
 
 export interface SoundDeck {
@@ -157,7 +159,10 @@ export function soundDeck(): SoundDeck {
     const { film, bed, takes, mixing } = sound
     if (!bed) return
     const spoken = spokenSpans(film.scenes, (id) => id in takes)
-    const curve = musicCurve(film.samples, spoken, bed, mixing, sound.nearer)
+    const still = { at: 0, db: SPEECH_LUFS - mixing.below - bed.lufs, dip: 0 }
+    const curve = sound.unmixed
+      ? [still]
+      : musicCurve(film.samples, spoken, bed, mixing, sound.nearer)
     const ways = gainPair(
       { curve, start: 0, length: film.samples },
       { context: sounding, out: outs!.music, from, begun },
@@ -233,7 +238,7 @@ export function soundDeck(): SoundDeck {
       if (rate < AUDIBLE.slowest || rate > AUDIBLE.fastest) return now()
       const asked = new Set<string>()
       const voiceAt = (i: number) => {
-        const gain = 10 ** (readingLevel(sound.film.scenes, i) / 20)
+        const gain = sound.unmixed ? 1 : 10 ** (readingLevel(sound.film.scenes, i) / 20)
         const node = new GainNode(sounding, { gain })
         node.connect(outs!.voice)
         return node

@@ -27,7 +27,9 @@ const emit = defineEmits<{
   stopped: []
   run: [command: Command]
 }>()
-const player = usePlayer(() => props.sound)
+/** Heard as it is mixed, or as it would be without that. */
+const isMixed = ref(true)
+const player = usePlayer(() => (isMixed.value ? props.sound : { ...props.sound, unmixed: true }))
 const episode = useEpisode()
 /** Music can be so much louder or softer than in the film. */
 const MOST_DB = 20
@@ -44,14 +46,24 @@ const said = computed(() => {
   return distance === undefined ? 'nobody speaks here' : `music ${distance.toFixed(0)} dB below`
 })
 const lanes = ref<ReadonlySet<Lane>>(new Set(LANES))
-const LANE_NAMES: readonly (readonly [Lane, string])[] = [
+const LANE_NAMES: readonly (readonly [Lane | 'mix', string])[] = [
   ['voice', 'Voice'],
   ['music', 'Music'],
   ['sounds', 'Sounds'],
+  ['mix', 'Mix'],
 ]
-function hear(lane: Lane) {
+function hear(lane: Lane | 'mix') {
+  if (lane === 'mix') {
+    isMixed.value = !isMixed.value
+    if (playing.value) player.seek(player.at.value)
+    return
+  }
   lanes.value = new Set(LANES.filter((one) => (one === lane) !== lanes.value.has(one)))
   player.hear(lanes.value)
+}
+function hint(name: string, isOn: boolean) {
+  if (name === 'Mix') return isOn ? 'Hear it without the mix' : 'Hear it as it is mixed'
+  return `${name}: ${isOn ? 'heard' : 'not heard'} here; the film keeps it`
 }
 /** Moved to another word it begins there, whatever was said of later or earlier. */
 function move({ sceneId, index, asked }: SoundCue, to: { sceneId: string; word: number }) {
@@ -118,8 +130,8 @@ useRoomKeys(() => [commandsUnder('Sound')('Hear the film from here', [' '], togg
         class="lanes"
         label="What is heard"
         :choices="LANE_NAMES"
-        :on="(lane) => lanes.has(lane)"
-        :hint="(name, isOn) => `${name}: ${isOn ? 'heard' : 'not heard'} here; the film keeps it`"
+        :on="(lane) => (lane === 'mix' ? isMixed : lanes.has(lane))"
+        :hint="hint"
         @toggle="hear"
       />
     </div>

@@ -32,14 +32,19 @@ describe('own music', () => {
   it('is heard with the tempo and the bars it was written in, within 50 ms', async () => {
     expect(Math.abs(music.tempo! - plan.tempo)).toBeLessThan(1.5)
     const { heard } = (await ownShelf(place.music)).byId(music.id)!
-    const bar = (240 / plan.tempo) * 48_000
-    // The silence before its first note has been taken off: bars are counted from one of them.
-    const off = heard.bars.slice(1, -1).map((at) => {
-      const bars = (at - heard.bars[1]!) / bar
-      return Math.abs(bars - Math.round(bars)) * bar
+    const written = plan.placed.flatMap(({ id, at }) => {
+      const { bars } = plan.sections.find((one) => one.id === id)!.order
+      return Array.from({ length: bars }, (_, i) => at + (i * 240 * 48_000) / plan.tempo)
     })
-    // Nobody plays like a clock, and its end is held.
-    expect(off.filter((far) => far < 0.05 * 48_000).length / off.length).toBeGreaterThan(0.9)
+    const found = heard.bars.slice(0, -1)
+    // The silence before its first note has been taken off: one of them is the first one written.
+    const right = found.map((first) => {
+      const isRight = (at: number) =>
+        written.some((one) => Math.abs(one - written[4]! + first - at) < 0.05 * 48_000)
+      return found.filter(isRight).length / found.length
+    })
+    // The last bar is held: beats go on in it that nobody wrote.
+    expect(Math.max(...right)).toBeGreaterThan(0.9)
   })
 
   it.each([25, 150])('is made %i s long without a click, as loud as all music', async (seconds) => {
