@@ -76,6 +76,14 @@ const directionWords = (most: number) =>
     .max(most)
     .regex(/^[^[\]\n]*$/, 'words without square brackets')
 
+/** Something heard that the script asks for. */
+const heardDirection = {
+  sceneId,
+  index: z.number().int().min(0).max(200).optional(),
+  text: directionWords(300).nullable(),
+  to: z.object({ sceneId, word: z.number().int().min(0).max(5000) }).optional(),
+}
+
 /** Settings of scenes; null takes a setting back to what it is by itself, left out it stays. */
 const SceneSettings = z.object({
   hidden: z.boolean().optional(),
@@ -296,21 +304,9 @@ export const Command = z.discriminatedUnion('type', [
    * A sound of the script: the scene's so-manieth, or a new one; null takes it out. `to` is where it
    * stands from now on, before a word.
    */
-  z.object({
-    type: z.literal('setSound'),
-    sceneId,
-    index: z.number().int().min(0).max(200).optional(),
-    text: directionWords(300).nullable(),
-    to: z.object({ sceneId, word: z.number().int().min(0).max(5000) }).optional(),
-  }),
+  z.object({ type: z.literal('setSound'), ...heardDirection }),
   /** Music of the script, in the same way: what is played from its place on, and how. */
-  z.object({
-    type: z.literal('setMusic'),
-    sceneId,
-    index: z.number().int().min(0).max(200).optional(),
-    text: directionWords(300).nullable(),
-    to: z.object({ sceneId, word: z.number().int().min(0).max(5000) }).optional(),
-  }),
+  z.object({ type: z.literal('setMusic'), ...heardDirection }),
   /** Sounds that come by themselves; what is left out stays. */
   z.object({ type: z.literal('setAccents'), set: Accents.partial() }),
   /** The house style the film follows from now on; what was set by hand stays. */

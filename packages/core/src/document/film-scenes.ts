@@ -122,6 +122,10 @@ const wordsBefore = (script: string, { source, marked }: ScriptScene): number[] 
         .length,
   )
 
+/** Which scene a person calls this one, counted from 1: cards have no number. */
+export const sceneNumber = ({ scenes }: Pick<Film, 'scenes'>, sceneId: string): number =>
+  scenes.filter(({ card }) => card === undefined).findIndex(({ id }) => id === sceneId) + 1
+
 /** Ids of the scenes over which the picture of the scene before goes on. */
 export const heldScenes = ({ scenes }: Pick<Film, 'scenes'>): Set<string> =>
   new Set(scenes.flatMap(({ id, begins }) => (begins === 'hold' ? [id] : [])))

@@ -1,3 +1,14 @@
+import {
+  decibelText,
+  figure,
+  type PieceReader,
+  readDecibels,
+  readPieces,
+  STRETCH_TEXT,
+  STRETCH_WORDS,
+  within,
+} from './asked-pieces.ts'
+
 /** How loud a sound is asked to be, in words. */
 export const SOUND_LEVELS = ['faint', 'low', 'usual', 'loud'] as const
 export type SoundLevel = (typeof SOUND_LEVELS)[number]
@@ -37,51 +48,27 @@ const LEVEL_WORDS: Record<string, SoundLevel> = {
   loud: 'loud',
   high: 'loud',
 }
-const STRETCH_WORDS: Record<string, SoundStretch> = {
-  once: 'once',
-  'under the scene': 'scene',
-  'under the chapter': 'chapter',
-  'to the end of the chapter': 'chapter',
-  'under the film': 'film',
-  'to the end': 'film',
-  'to the end of the film': 'film',
-}
-/** What each stretch is written as. */
-const STRETCH_TEXT: Record<SoundStretch, string> = {
-  once: 'once',
-  scene: 'under the scene',
-  chapter: 'under the chapter',
-  film: 'to the end',
-}
-
 const SECONDS = String.raw`(\d+(?:\.\d+)?)\s*(?:s|sec|seconds?)`
 const rule = (text: string) => new RegExp(`^${text}$`, 'i')
 const LASTS = rule(`(?:for\\s+)?${SECONDS}`)
 const AFTER = rule(`${SECONDS}\\s+(later|earlier)`)
 const FROM = rule(`from\\s+${SECONDS}`)
 const FADE = rule(`fade(?:\\s+(in|out))?\\s+${SECONDS}`)
-const LEVEL = rule(String.raw`([+−-]?\d+(?:\.\d+)?)\s*dB`)
 const SPEED = rule(String.raw`(?:×|x)\s*(\d+(?:\.\d+)?)|(slow|fast)`)
 
 /** Limits of what can be asked for. */
 const MOST_SECONDS = 3600
 const MOST_FADE = 30
-const MOST_DB = 20
 const SPEEDS = { least: 0.5, most: 2, slow: 0.8, fast: 1.25 }
 
-const within = (value: number, least: number, most: number) =>
-  Math.min(most, Math.max(least, value))
-
-type Reader = (text: string) => Partial<AskedSound> | undefined
-
 /** What one piece between commas asks for. */
-const READERS: Reader[] = [
+const READERS: PieceReader<AskedSound>[] = [
   (text) => {
     const level = LEVEL_WORDS[text.toLowerCase()]
     return level && { level }
   },
   (text) => {
-    const lasts = STRETCH_WORDS[text.toLowerCase()]
+    const lasts = /^once$/i.test(text) ? 'once' : STRETCH_WORDS[text.toLowerCase()]
     return lasts && { lasts }
   },
   (text) => {
@@ -108,11 +95,7 @@ const READERS: Reader[] = [
       ...(way === 'in' ? {} : { fadeOut: seconds }),
     }
   },
-  (text) => {
-    const found = LEVEL.exec(text)
-    const db = Number(found?.[1]?.replace('−', '-'))
-    return found ? { db: within(db, -MOST_DB, MOST_DB) } : undefined
-  },
+  readDecibels,
   (text) => {
     const found = SPEED.exec(text)
     if (!found) return undefined
@@ -129,19 +112,9 @@ const READERS: Reader[] = [
  * @returns the whole text as words where all of it says how; figures out of reach are brought back
  */
 export function readSound(text: string): AskedSound {
-  const asked: Partial<AskedSound> = {}
-  const words: string[] = []
-  for (const piece of text.split(/[,;،、]/).map((part) => part.trim())) {
-    if (!piece) continue
-    const read = READERS.map((reader) => reader(piece)).find((found) => found !== undefined)
-    if (read) Object.assign(asked, read)
-    else words.push(piece)
-  }
-  return { words: words.join(', ') || text.trim(), ...asked }
+  const { words, asked } = readPieces(text, READERS)
+  return { words: words || text.trim(), ...asked }
 }
-
-/** Not more digits than an ear tells apart. */
-const figure = (value: number) => String(Math.round(value * 100) / 100)
 
 /** A sound as it is written in a direction; `readSound` reads it as it is. */
 export function soundText(asked: AskedSound): string {
@@ -150,9 +123,9 @@ export function soundText(asked: AskedSound): string {
   const pieces = [
     words,
     level && level !== 'usual' && level,
-    db && `${db > 0 ? '+' : ''}${figure(db)} dB`,
+    decibelText(db),
     typeof lasts === 'number' && `${figure(lasts)} s`,
-    typeof lasts === 'string' && STRETCH_TEXT[lasts],
+    typeof lasts === 'string' && (lasts === 'once' ? lasts : STRETCH_TEXT[lasts]),
     after && `${figure(Math.abs(after))} s ${after > 0 ? 'later' : 'earlier'}`,
     from && `from ${figure(from)} s`,
     isOneFade && `fade ${figure(fadeIn)} s`,

@@ -389,5 +389,16 @@ function placeTransitions(scenes: readonly TimelineScene[], film: Film, fps: Fra
 export const sceneIndexAt = ({ scenes }: Pick<Timeline, 'scenes'>, sample: number): number =>
   scenes.findIndex(({ endSample }) => sample < endSample)
 
+/** Where a stretch that a scene stands in ends: its own end, its chapter's, or the film's. */
+export function stretchEnd(
+  { scenes, samples }: Pick<Timeline, 'scenes' | 'samples'>,
+  scene: TimelineScene,
+  stretch: 'scene' | 'chapter' | 'film',
+): number {
+  if (stretch === 'film') return samples
+  if (stretch === 'scene') return scene.endSample
+  return scenes.findLast(({ chapter }) => chapter === scene.chapter)?.endSample ?? samples
+}
+
 /** Samples of sound a film of so many frames needs: the picture decides, to the sample. */
 export const soundSamples = ({ frames, fps }: Timeline) => sampleAtFrame(frames, fps)

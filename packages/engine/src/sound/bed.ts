@@ -1,13 +1,13 @@
 import pLimit from 'p-limit'
 import { entryOf } from '@tidy-reel/core/faults/certain'
-import type { OrderedSection } from '@tidy-reel/core/film/music/bed-plan'
+import { bedBars, type OrderedSection } from '@tidy-reel/core/film/music/bed-plan'
 import type { FilmMusic, PlacedMusic } from '@tidy-reel/core/film/music/film-music'
 import type { OwnCut } from '@tidy-reel/core/film/music/own/own-cuts'
 import { type BedLevels, fadeOf } from '@tidy-reel/core/film/sound/mix'
 import { type MusicPiece, sequenceLevels } from '@tidy-reel/core/film/sound/sequence-levels'
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
 import { contentHash } from '../storage/kept-file.ts'
-import { ownSound } from './music/own-sound.ts'
+import { type CutMusic, cutMusic, type Cutting, ownSound } from './music/own-sound.ts'
 import { type SectionSound, sectionSound } from './music/section-sound.ts'
 
 /** A piece of a film's music: a file, 48 kHz stereo WAV, and what of it is played where. */
@@ -18,8 +18,16 @@ export interface BedPiece extends MusicPiece {
   isCut: boolean
 }
 
+/** A stretch of a film's music as it is played. */
+export interface BedPart extends PlacedMusic {
+  /** Where its bars begin, and where own music is joined; samples of the film. */
+  bars: readonly number[]
+  joins: readonly number[]
+}
+
 /** A film's music: its pieces at their places, and how loud all of it is. */
 export interface Bed {
+  parts: readonly BedPart[]
   /** In order; they ring on over the beginning of the next. */
   pieces: readonly BedPiece[]
   levels: BedLevels
@@ -46,6 +54,8 @@ export interface Making {
   signal?: AbortSignal
   /** Plays a section, wherever that is done; here, where nothing is said. */
   play?: PlaySection
+  /** Cuts own music, wherever that is done. */
+  cut?: (asked: Cutting) => Promise<CutMusic>
   /** As loud as it was made: for parts that are to add up. */
   asMade?: boolean
   /** Is told how many sounds are there. */
@@ -59,11 +69,17 @@ export async function makeBed(
   making: Making = {},
 ): Promise<Bed> {
   const sounds = await soundsOf(place, music.parts, making)
-  const pieces = music.parts.flatMap((part) => {
-    const made = piecesOf(part, sounds, music)
-    return making.asMade ? made : levelled(made, music)
-  })
-  return { pieces, levels: sequenceLevels(pieces, music.samples) }
+  const played = await Promise.all(
+    music.parts.map((part) => partOf(part, sounds, music, making.cut ?? cutMusic, place)),
+  )
+  const pieces = played.flatMap((part) =>
+    making.asMade ? part.pieces : levelled(part.pieces, music),
+  )
+  return {
+    parts: played.map(({ pieces: _pieces, ...part }) => part),
+    pieces,
+    levels: sequenceLevels(pieces, music.samples),
+  }
 }
 
 type Sounds = ReadonlyMap<string, SectionSound>
@@ -93,37 +109,55 @@ async function soundsOf(
   return sounds
 }
 
-/** The pieces of a stretch, as loud as they are. */
-function piecesOf(
-  { from, to, music }: PlacedMusic,
+/** A stretch with its pieces, as loud as they are. */
+async function partOf(
+  part: PlacedMusic,
   sounds: Sounds,
   { samples }: Pick<FilmMusic, 'samples'>,
-): BedPiece[] {
+  cut: (asked: Cutting) => Promise<CutMusic>,
+  { music: folder }: MusicPlace,
+): Promise<BedPart & { pieces: BedPiece[] }> {
+  const { from, to, music } = part
+  const endsFilm = to >= samples
   if (music.kind === 'own') {
-    const sound = entryOf(sounds, music.id)
-    return music.cuts.flatMap(inChunks).map((cut) => ({
-      ...sound,
-      hash: contentHash({ own: sound.hash, from: cut.from, length: cut.length }),
-      isCut: true,
-      gain: 1,
-      from: cut.from,
-      at: from + cut.at,
-      until: Math.min(samples, from + cut.at + cut.length),
-      fades: cut.fades,
-    }))
+    const asked = { folder, id: music.id, wanted: to - from, endsFilm }
+    const { cuts, bars } = await cut(asked)
+    return {
+      ...part,
+      bars: bars.map((bar) => from + bar),
+      joins: cuts.slice(1).map(({ at, fades }) => Math.round(from + at + fades[0] / 2)),
+      pieces: ownPieces(entryOf(sounds, music.id), cuts, from, samples),
+    }
   }
-  const isLast = to >= samples
-  const until = isLast ? samples : Math.min(samples, to + LEAVE)
-  return music.plan.placed.map(({ id, at }) => ({
+  const until = endsFilm ? samples : Math.min(samples, to + LEAVE)
+  const pieces = music.plan.placed.map(({ id, at }) => ({
     ...entryOf(sounds, id),
     isCut: false,
     gain: 1,
     from: 0,
     at: from + at,
     until,
-    fades: [0, isLast ? 0 : LEAVE] as const,
+    fades: [0, endsFilm ? 0 : LEAVE] as const,
   }))
+  return { ...part, bars: bedBars(music.plan).map((bar) => from + bar), joins: [], pieces }
 }
+
+const ownPieces = (
+  sound: SectionSound,
+  cuts: readonly OwnCut[],
+  start: number,
+  samples: number,
+): BedPiece[] =>
+  cuts.flatMap(inChunks).map(({ from, length, at, fades }) => ({
+    ...sound,
+    hash: contentHash({ own: sound.hash, from, length }),
+    isCut: true,
+    gain: 1,
+    from,
+    at: start + at,
+    until: Math.min(samples, start + at + length),
+    fades,
+  }))
 
 /** A long stretch in pieces that a browser holds with ease, each given way to by the next. */
 function inChunks({ from, length, at, fades: [rise, fall] }: OwnCut): OwnCut[] {
@@ -157,11 +191,12 @@ export function addPiece(
   const first = Math.max(0, Math.ceil(start) - at)
   const length = Math.min(until - start, (sound.length >> 1) - from)
   const last = Math.min(left.length, Math.floor(start + length) - at)
-  const isFading = fades[0] > 0 || fades[1] > 0
+  const whole = until - start
   for (let i = first; i < last; i++) {
     const passed = at + i - start
     const place = 2 * Math.round(from + passed)
-    const share = (isFading ? fadeOf(until - start, passed, fades) : 1) * (gain / 32768)
+    const isFading = passed < fades[0] || whole - passed < fades[1]
+    const share = (isFading ? fadeOf(whole, passed, fades) : 1) * (gain / 32768)
     left[i]! += (sound[place] ?? 0) * share
     right[i]! += (sound[place + 1] ?? 0) * share
   }
@@ -170,5 +205,5 @@ export function addPiece(
 /** Sections of a bed by itself, as music of a film that is nothing else. */
 export const bedAlone = (music: PlacedMusic['music'], samples: number): FilmMusic => ({
   samples,
-  parts: [{ from: 0, to: samples, music, bars: [] }],
+  parts: [{ from: 0, to: samples, music }],
 })

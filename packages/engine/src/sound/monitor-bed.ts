@@ -7,13 +7,13 @@ import { BedFacts } from '@tidy-reel/core/views/episode'
 import { runProgram } from '../run/program.ts'
 import { contentHash, keptFile } from '../storage/kept-file.ts'
 import { keptJson } from '../storage/kept-json.ts'
-import { type Bed, type BedPiece, makeBed, type MusicPlace, type PlaySection } from './bed.ts'
+import { type Bed, type BedPiece, makeBed, type Making, type MusicPlace } from './bed.ts'
 
 /** A piece of a bed as the monitor plays it: the render's own, without loss but smaller. */
 export const bedFile = (folder: string, hash: string) => join(folder, `${hash}.flac`)
 
 /** Raised when what is kept of a bed changes. */
-const VERSION = 5
+const VERSION = 6
 const factsFile = ({ beds }: MusicPlace, music: FilmMusic) =>
   join(beds, `${contentHash({ music, monitor: VERSION })}.json`)
 
@@ -52,20 +52,19 @@ const TRIED_SAMPLES = 25 * SAMPLE_RATE
 /**
  * A stretch of a film's music, to be heard before it is chosen: what is played from a place on.
  *
- * @param play plays a section, wherever that is done
+ * @param making where sections are played and own music is cut
  */
 export async function triedBed(
   place: MusicPlace,
   music: FilmMusic,
   at: number,
-  play: PlaySection,
-  signal: AbortSignal,
+  making: Making & { signal: AbortSignal },
 ): Promise<BedFacts> {
   const near = { ...music, parts: music.parts.flatMap((part) => partNear(part, at)) }
-  const bed = await makeBed(place, near, { signal, play })
+  const bed = await makeBed(place, near, making)
   const heard = bed.pieces.filter((piece) => piece.at < at + TRIED_SAMPLES && piece.until > at)
-  for (const piece of heard) await monitorPiece(place, piece, signal)
-  return factsOf({ ...bed, pieces: heard }, near)
+  for (const piece of heard) await monitorPiece(place, piece, making.signal)
+  return factsOf({ ...bed, pieces: heard })
 }
 
 /** What of a stretch is heard from a place on, for a while. */
@@ -84,7 +83,7 @@ function partNear(part: PlacedMusic, at: number): PlacedMusic[] {
 }
 
 /** What the monitor is told of a bed. */
-const factsOf = ({ pieces, levels }: Bed, { parts }: FilmMusic): BedFacts => ({
+const factsOf = ({ parts, pieces, levels }: Bed): BedFacts => ({
   pieces: pieces.map(({ hash, at, until, fades, gain }) => ({
     hash,
     at,
@@ -92,21 +91,17 @@ const factsOf = ({ pieces, levels }: Bed, { parts }: FilmMusic): BedFacts => ({
     fades: [...fades],
     gain,
   })),
-  parts: parts.map(({ from, to, music, bars }) => ({
+  parts: parts.map(({ from, to, music, bars, joins }) => ({
     from,
     to,
     bars: [...bars],
     ...(music.kind === 'own'
-      ? { own: music.id, title: music.title, joins: joinsOf(from, music.cuts) }
+      ? { own: music.id, title: music.title, joins: [...joins] }
       : { mood: music.mood }),
   })),
   ...levels,
   levels: [...levels.levels],
 })
-
-/** Where one stretch of own music gives way to another. */
-const joinsOf = (from: number, cuts: readonly { at: number; fades: readonly [number, number] }[]) =>
-  cuts.slice(1).map((cut) => Math.round(from + cut.at + cut.fades[0] / 2))
 
 /** Makes a film's bed ready to be played in the monitor. */
 export async function monitorBed(
@@ -118,6 +113,6 @@ export async function monitorBed(
   await keptFile(factsFile(place, music), async (half) => {
     const bed = await makeBed(place, music, { signal, onPlayed })
     for (const piece of bed.pieces) await monitorPiece(place, piece, signal)
-    await writeFile(half, JSON.stringify(factsOf(bed, music)))
+    await writeFile(half, JSON.stringify(factsOf(bed)))
   })
 }

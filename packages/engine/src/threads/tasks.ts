@@ -18,6 +18,7 @@ import type { Brief, Draft, Outline } from '@tidy-reel/core/writing/brief'
 import { type ImportedScript, readAs } from '../import/imported-script.ts'
 import type { ReadSubtitles } from '../import/read-subtitles.ts'
 import type { ListedSound } from '../sound/effects/listed-sound.ts'
+import type { CutMusic, Cutting } from '../sound/music/own-sound.ts'
 import type { SectionSound } from '../sound/music/section-sound.ts'
 
 /**
@@ -71,6 +72,8 @@ export const TASKS = {
     (await import('../sound/music/section-sound.ts')).sectionSound(asked.folder, asked.order),
   listenTo: async (asked: { folder: string; id: string }): Promise<HeardMusic> =>
     (await import('../sound/music/own-sound.ts')).listenTo(asked),
+  cutMusic: async (asked: Cutting): Promise<CutMusic> =>
+    (await import('../sound/music/own-sound.ts')).cutMusic(asked),
   midiNotes: async ({ file }: { file: string }): Promise<number | undefined> =>
     (await import('../sound/music/own-sound.ts')).midiNotes(file),
   soundFacts: async (asked: { folder: string; sound: ListedSound }): Promise<SoundFacts> =>

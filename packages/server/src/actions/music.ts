@@ -1,12 +1,13 @@
 import type { Readable } from 'node:stream'
 import type { z } from 'zod'
 import { type Film, filmOf } from '@tidy-reel/core/document/film-scenes'
+import type { OrderedSection } from '@tidy-reel/core/film/music/bed-plan'
 import { filmMusic } from '@tidy-reel/core/film/music/film-music'
 import type { OwnMusic } from '@tidy-reel/core/film/music/own/own-music'
 import type { Instrumentation, Mood } from '@tidy-reel/core/style/film-choices'
 import { timeline } from '@tidy-reel/core/timeline/timeline'
 import type { BedFacts } from '@tidy-reel/core/views/episode'
-import type { MusicPlace, PlaySection } from '@tidy-reel/engine/sound/bed'
+import type { MusicPlace } from '@tidy-reel/engine/sound/bed'
 import { triedBed } from '@tidy-reel/engine/sound/monitor-bed'
 import {
   changeMusic,
@@ -16,6 +17,7 @@ import {
   removeMusic,
   takeMusic,
 } from '@tidy-reel/engine/sound/music/own-music'
+import type { Cutting } from '@tidy-reel/engine/sound/music/own-sound'
 import type { SpeechPlace } from '@tidy-reel/engine/speech/take'
 import type { WorkPool } from '@tidy-reel/engine/threads/pool'
 import { knownTakes } from './episode-view.ts'
@@ -63,9 +65,14 @@ export function musicActions(
         [30, 1],
       )
       const asked = { ...document, mood, score: { ...document.score, instruments, own: ownId } }
-      const music = filmMusic(asked, film, plan, await ownShelf(own))
-      const play: PlaySection = (order) => pool.run('sectionSound', { folder, order }, signal)
-      return music ? triedBed(place, music, at, play, signal) : null
+      const { music } = filmMusic(asked, film, plan, await ownShelf(own))
+      // What takes a while is done in threads: others are answered meanwhile.
+      const making = {
+        signal,
+        play: (order: OrderedSection) => pool.run('sectionSound', { folder, order }, signal),
+        cut: (asked: Cutting) => pool.run('cutMusic', asked, signal),
+      }
+      return music ? triedBed(place, music, at, making) : null
     },
     list: (): Promise<OwnMusic[]> => ownMusic(own),
     take: (name: string, bytes: Readable, signal?: AbortSignal) =>

@@ -5,6 +5,7 @@ import { OwnMusicWords } from '@tidy-reel/engine/sound/music/own-music'
 import type { Services } from '../services.ts'
 import { bodyOf } from './body.ts'
 import { EpisodeId } from './episode-id.ts'
+import { FileName, said, SAID_OF_OWN } from './said-of-own.ts'
 import { valid } from './valid.ts'
 
 const Tried = z.object({
@@ -13,19 +14,8 @@ const Tried = z.object({
   own: OwnMusicId.nullable(),
   at: z.number().int().min(0).max(1e10),
 })
-const FileName = z.object({ name: z.string().min(1).max(1000) })
 const OwnId = z.object({ id: OwnMusicId })
-const said = z.string().trim().max(300)
-const Change = OwnMusicWords.extend({
-  title: said
-    .min(1)
-    .regex(/^[^[\],;\n]*$/, 'words without brackets and commas')
-    .optional(),
-  words: said.optional(),
-  author: said.optional(),
-  licence: said.optional(),
-  credit: said.optional(),
-})
+const Change = OwnMusicWords.extend({ ...SAID_OF_OWN, credit: said.optional() })
 
 /** Music under an episode. */
 export const triedRoutes = ({ music }: Services) =>

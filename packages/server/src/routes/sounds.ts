@@ -3,6 +3,7 @@ import { z } from 'zod'
 import { OwnSoundId, OwnSoundWords } from '@tidy-reel/engine/sound/effects/own-sounds'
 import type { Services } from '../services.ts'
 import { bodyOf } from './body.ts'
+import { FileName, said, SAID_OF_OWN } from './said-of-own.ts'
 import { valid } from './valid.ts'
 
 const Words = z.object({
@@ -10,20 +11,9 @@ const Words = z.object({
   /** What a scene says and shows, for what could be heard in it. */
   near: z.string().max(4000).default(''),
 })
-const FileName = z.object({ name: z.string().min(1).max(1000) })
 const SoundId = z.object({ id: z.string().regex(/^[\w-]{1,80}$/) })
 const OwnId = z.object({ id: OwnSoundId })
-const said = z.string().trim().max(300)
-const Change = OwnSoundWords.extend({
-  title: said
-    .min(1)
-    .regex(/^[^[\],;\n]*$/, 'words without brackets and commas')
-    .optional(),
-  words: said.optional(),
-  author: said.optional(),
-  licence: said.optional(),
-  source: said.optional(),
-})
+const Change = OwnSoundWords.extend({ ...SAID_OF_OWN, source: said.optional() })
 
 /** Sounds: those that are made, those that ship, and a person's own. */
 export function soundRoutes({ sounds }: Services) {

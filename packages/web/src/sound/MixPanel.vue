@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ElInputNumber, ElOption, ElSelect } from 'element-plus'
 import { computed } from 'vue'
+import { LEAD_TEXT } from '@tidy-reel/core/film/music/asked-music'
 import { LEAST_BELOW_SPEECH_DB } from '@tidy-reel/core/film/sound/mix'
 import {
   FILM_TARGETS,
@@ -18,7 +19,7 @@ import { clockText, SAMPLE_RATE, secondsFromSamples } from '@tidy-reel/core/time
 import ToggleWords from '../controls/ToggleWords.vue'
 import type { FilmSound } from '../monitor/film-sound.ts'
 import ChoiceField from '../styles/ChoiceField.vue'
-import { LED_BY, MOOD_CHOICES } from './mood-choices.ts'
+import { MOOD_CHOICES } from './mood-choices.ts'
 import { useOwnMusic } from './own-music.ts'
 import type { SpokenScene } from './spoken-scenes.ts'
 import { useMix } from './use-mix.ts'
@@ -139,7 +140,7 @@ const isNear = computed(() => mixing.value.below < LEAST_BELOW_SPEECH_DB)
             v-for="led in INSTRUMENTATIONS"
             :key="led"
             :value="led"
-            :label="LED_BY[led]"
+            :label="LEAD_TEXT[led]"
         /></ElSelect>
         <span>Playing</span>
         <ToggleWords

@@ -2,13 +2,14 @@
 import { ElInputNumber } from 'element-plus'
 import { computed, onMounted, ref } from 'vue'
 import type { Command } from '@tidy-reel/core/document/command'
-import { type AskedMusic, type MusicStretchName } from '@tidy-reel/core/film/music/asked-music'
+import { type AskedMusic, LEAD_TEXT } from '@tidy-reel/core/film/music/asked-music'
 import { moodIn } from '@tidy-reel/core/film/music/music-words'
+import type { AskedStretch } from '@tidy-reel/core/script/asked-pieces'
 import { type Instrumentation, INSTRUMENTATIONS } from '@tidy-reel/core/style/film-choices'
 import { defined } from '@tidy-reel/core/text/defined'
 import { useEpisode } from '../episode/episode-store.ts'
 import ChoiceField from '../styles/ChoiceField.vue'
-import { LED_BY, MOOD_CHOICES } from './mood-choices.ts'
+import { MOOD_CHOICES } from './mood-choices.ts'
 import { musicChange, saidMusic } from './music-change.ts'
 import { useOwnMusic } from './own-music.ts'
 
@@ -19,7 +20,7 @@ const episode = useEpisode()
 const own = useOwnMusic()
 onMounted(own.load)
 
-const stretch = ref<MusicStretchName>('chapter')
+const stretch = ref<AskedStretch>('chapter')
 const planned = computed(() => episode.plan.scenes.find(({ id }) => id === props.sceneId))
 const chapter = computed(() => episode.plan.chapters[planned.value?.chapter ?? -1]?.title)
 const STRETCHES = computed(
@@ -45,7 +46,7 @@ const choices = computed(() => [
 ])
 const LED = [
   ['', 'what suits the film'] as const,
-  ...INSTRUMENTATIONS.map((led) => [led, LED_BY[led]] as const),
+  ...INSTRUMENTATIONS.map((led) => [led, LEAD_TEXT[led]] as const),
 ]
 function change(set: { [Key in keyof AskedMusic]?: AskedMusic[Key] | undefined }) {
   const command = musicChange(episode.plan.scenes, props.sceneId, stretch.value, (now) =>

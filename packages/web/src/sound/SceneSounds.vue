@@ -6,6 +6,7 @@ import type { Accents } from '@tidy-reel/core/style/film-choices'
 import { soundsApi } from '../api/sounds.ts'
 import ToggleWords from '../controls/ToggleWords.vue'
 import { useEpisode } from '../episode/episode-store.ts'
+import { ACCENT_CHOICES } from './accent-choices.ts'
 import SoundFinder from './SoundFinder.vue'
 import SoundLine from './SoundLine.vue'
 import { useSay } from './use-say.ts'
@@ -37,10 +38,6 @@ const near = computed(() =>
     ? [planned.value.text, ...planned.value.shots.map(({ item }) => item?.title ?? '')].join(' ')
     : '',
 )
-const ACCENTS = [
-  ['transitions', 'a whoosh at transitions'],
-  ['cards', 'a click at what is drawn'],
-] as const
 const accent = (one: keyof Accents) =>
   emit('run', { type: 'setAccents', set: { [one]: !episode.document.accents[one] } })
 /** Words that stand in a direction cannot have brackets, nor commas where they are a name. */
@@ -117,7 +114,7 @@ async function bring(files: readonly File[]) {
       In the whole film, by itself:
       <ToggleWords
         label="Sounds that come by themselves"
-        :choices="ACCENTS"
+        :choices="ACCENT_CHOICES"
         :on="(one) => episode.document.accents[one]"
         @toggle="accent"
       />

@@ -1,11 +1,5 @@
 import type { Purpose } from '@tidy-reel/core/film/music/own/own-music'
-import type { Instrumentation, Mood } from '@tidy-reel/core/style/film-choices'
-
-export const LED_BY: Record<Instrumentation, string> = {
-  keys: 'piano',
-  plucked: 'guitar',
-  strings: 'strings',
-}
+import type { Mood } from '@tidy-reel/core/style/film-choices'
 
 /** The music there is, as a person chooses it. */
 export const MOOD_CHOICES: readonly (readonly [Mood, string])[] = [

@@ -1,11 +1,7 @@
 import type { CommandOf } from '@tidy-reel/core/document/command'
 import type { FilmScene } from '@tidy-reel/core/document/film-scenes'
-import {
-  type AskedMusic,
-  type MusicStretchName,
-  musicText,
-  readMusic,
-} from '@tidy-reel/core/film/music/asked-music'
+import { type AskedMusic, musicText, readMusic } from '@tidy-reel/core/film/music/asked-music'
+import type { AskedStretch } from '@tidy-reel/core/script/asked-pieces'
 
 /** What the script says of the music of a stretch, and where it says so. */
 export interface SaidMusic {
@@ -22,7 +18,7 @@ type Scenes = readonly FilmScene[]
 export function saidMusic(
   scenes: Scenes,
   sceneId: string,
-  stretch: MusicStretchName,
+  stretch: AskedStretch,
 ): SaidMusic | undefined {
   const scene = scenes.find(({ id }) => id === sceneId)
   const holder =
@@ -42,7 +38,7 @@ export function saidMusic(
 export function musicChange(
   scenes: Scenes,
   sceneId: string,
-  stretch: MusicStretchName,
+  stretch: AskedStretch,
   change: (asked: AskedMusic) => AskedMusic,
 ): CommandOf<'setMusic'> | undefined {
   const said = saidMusic(scenes, sceneId, stretch)

@@ -14,6 +14,7 @@ import type { FilmDefaults } from '@tidy-reel/core/style/house-style'
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
 import ToggleWords from '../controls/ToggleWords.vue'
 import { useMakerStyles } from '../pictures/use-maker-styles.ts'
+import { ACCENT_CHOICES } from '../sound/accent-choices.ts'
 import ChoiceField from './ChoiceField.vue'
 
 /** What films of a style begin with. */
@@ -28,10 +29,6 @@ const transition = (kind: (typeof TRANSITIONS)[number], seconds = SECONDS) =>
   emit('change', {
     transition: { kind, samples: kind === 'cut' ? 0 : Math.round(seconds * SAMPLE_RATE) },
   })
-const ACCENTS = [
-  ['transitions', 'a whoosh at transitions'],
-  ['cards', 'a click at what is drawn'],
-] as const
 function accent(one: keyof Accents) {
   const now = props.film.accents ?? NO_ACCENTS
   emit('change', { accents: { ...now, [one]: !now[one] } })
@@ -71,7 +68,7 @@ const seconds = () => (props.film.transition?.samples ?? 0) / SAMPLE_RATE
     <span>By itself</span>
     <ToggleWords
       label="Sounds that come by themselves"
-      :choices="ACCENTS"
+      :choices="ACCENT_CHOICES"
       :on="(one) => (film.accents ?? NO_ACCENTS)[one]"
       @toggle="accent"
     />

@@ -1,8 +1,13 @@
+import {
+  type AskedStretch,
+  decibelText,
+  type PieceReader,
+  readDecibels,
+  readPieces,
+  STRETCH_TEXT,
+  STRETCH_WORDS,
+} from '../../script/asked-pieces.ts'
 import type { Instrumentation } from '../../style/film-choices.ts'
-
-/** How long music is other than the film's: as its scene, to the end of its chapter, or the film. */
-export const MUSIC_STRETCHES = ['scene', 'chapter', 'film'] as const
-export type MusicStretchName = (typeof MUSIC_STRETCHES)[number]
 
 /** Music as a direction asks for it; what is left out stays as it is in the film. */
 export interface AskedMusic {
@@ -11,7 +16,7 @@ export interface AskedMusic {
   /** Decibels it lies nearer to the voice; below 0 farther from it. */
   db?: number
   /** Left out, to the end of its chapter. */
-  lasts?: MusicStretchName
+  lasts?: AskedStretch
   led?: Instrumentation
 }
 
@@ -24,19 +29,6 @@ const LEVEL_WORDS: Record<string, number> = {
   louder: 4,
   loud: 4,
   'much louder': 8,
-}
-const STRETCH_WORDS: Record<string, MusicStretchName> = {
-  'under the scene': 'scene',
-  'under the chapter': 'chapter',
-  'to the end of the chapter': 'chapter',
-  'under the film': 'film',
-  'to the end': 'film',
-  'to the end of the film': 'film',
-}
-const STRETCH_TEXT: Record<MusicStretchName, string> = {
-  scene: 'under the scene',
-  chapter: 'under the chapter',
-  film: 'to the end',
 }
 /** What a person calls who leads. */
 export const LEADS: Record<string, Instrumentation> = {
@@ -55,13 +47,9 @@ export const LEAD_TEXT: Record<Instrumentation, string> = {
   strings: 'strings',
 }
 const LED = /^(?:led by\s+)?(?:the\s+)?(\p{L}+)$/iu
-const LEVEL = /^([+−-]?\d+(?:\.\d+)?)\s*dB$/i
-const MOST_DB = 20
-
-type Reader = (text: string) => Partial<AskedMusic> | undefined
 
 /** What one piece between commas asks for. */
-const READERS: Reader[] = [
+const READERS: PieceReader<AskedMusic>[] = [
   (text) => {
     const db = LEVEL_WORDS[text.toLowerCase()]
     return db === undefined ? undefined : { db }
@@ -70,11 +58,7 @@ const READERS: Reader[] = [
     const lasts = STRETCH_WORDS[text.toLowerCase()]
     return lasts && { lasts }
   },
-  (text) => {
-    const found = LEVEL.exec(text)
-    const db = Number(found?.[1]?.replace('−', '-'))
-    return found ? { db: Math.min(MOST_DB, Math.max(-MOST_DB, db)) } : undefined
-  },
+  readDecibels,
   (text) => {
     const led = LEADS[LED.exec(text)?.[1]?.toLowerCase() ?? '']
     return led && { led }
@@ -88,18 +72,9 @@ const READERS: Reader[] = [
  * // => { words: 'tense', led: 'strings', db: -4, lasts: 'scene' }
  */
 export function readMusic(text: string): AskedMusic {
-  const asked: Partial<AskedMusic> = {}
-  const words: string[] = []
-  for (const piece of text.split(/[,;،、]/).map((part) => part.trim())) {
-    if (!piece) continue
-    const read = READERS.map((reader) => reader(piece)).find((found) => found !== undefined)
-    if (read) Object.assign(asked, read)
-    else words.push(piece)
-  }
-  return { words: words.join(', '), ...asked }
+  const { words, asked } = readPieces(text, READERS)
+  return { words, ...asked }
 }
-
-const figure = (value: number) => String(Math.round(value * 100) / 100)
 
 /**
  * Music as it is written in a direction; `readMusic` reads it as it is.
@@ -110,7 +85,7 @@ export function musicText({ words, db, lasts, led }: AskedMusic): string {
   const pieces = [
     words,
     led && `led by ${LEAD_TEXT[led]}`,
-    db && `${db > 0 ? '+' : ''}${figure(db)} dB`,
+    decibelText(db),
     lasts && lasts !== 'chapter' && STRETCH_TEXT[lasts],
   ]
   return words || led || db ? pieces.filter(Boolean).join(', ') : ''

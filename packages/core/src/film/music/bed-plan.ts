@@ -8,7 +8,7 @@ import {
 } from '../../style/film-choices.ts'
 import { chance, shortHash } from '../../text/hash.ts'
 import type { Key } from './chords.ts'
-import { type FilmForm, formOf, tempoFor } from './form.ts'
+import { barSamples, type FilmForm, formOf, tempoFor } from './form.ts'
 import { MOOD_MUSIC } from './moods.ts'
 import type { SectionOrder } from './section.ts'
 
@@ -75,4 +75,12 @@ export function bedPlan(asked: BedAsked, film: FilmForm): BedPlan {
     sections: [...sections].map(([id, order]) => ({ id, order })),
     placed,
   }
+}
+
+/** Samples of a bed where its bars begin. */
+export function bedBars({ placed, sections, tempo }: BedPlan): number[] {
+  const bars = new Map(sections.map(({ id, order }) => [id, order.bars]))
+  return placed.flatMap(({ id, at }) =>
+    Array.from({ length: bars.get(id) ?? 0 }, (_, i) => at + i * barSamples(tempo)),
+  )
 }

@@ -3,9 +3,8 @@ import { describe, expect, it } from 'vitest'
 import { documentFrom } from '../../document/apply.ts'
 import { filmOf } from '../../document/film-scenes.ts'
 import { timeline } from '../../timeline/timeline.ts'
-import { filmMusic, musicRuns, NO_SHELF } from './film-music.ts'
+import { filmMusic, musicRuns } from './film-music.ts'
 import { musicLevels, painted, type Run } from './music-wishes.ts'
-import type { HeardMusic } from './own/heard-music.ts'
 
 const SCRIPT = `The harbour sleeps.
 
@@ -23,19 +22,8 @@ const planned = (script: string, set: object = {}) => {
   const film = filmOf(document)
   return { document, film, plan: timeline(film, [], [30, 1]) }
 }
-/** Whole bars, twelve of two seconds, in which nothing is like anything else. */
-const heard: HeardMusic = {
-  samples: 26 * 48_000,
-  tempo: 120,
-  metre: 4,
-  bars: Array.from({ length: 13 }, (_, i) => i * 96_000),
-  sections: [0],
-  likeness: Array.from({ length: 12 }, (_, i) => [i * 10]),
-}
-const waltz = {
-  ...{ id: 'music-1', title: 'Harbour waltz', author: 'Ada', licence: 'Own', credit: '' },
-  heard,
-}
+const waltz = { id: 'music-1', title: 'Harbour waltz', author: 'Ada', licence: 'Own', credit: '' }
+const NO_SHELF = { byId: () => undefined, byWords: () => undefined }
 const shelf = {
   byId: (id: string) => (id === waltz.id ? waltz : undefined),
   byWords: (words: string) => (/waltz/i.test(words) ? waltz : undefined),
@@ -97,7 +85,7 @@ describe('musicRuns', () => {
 
 describe('filmMusic', () => {
   const { document, film, plan } = planned(SCRIPT)
-  const music = filmMusic(document, film, plan, NO_SHELF)!
+  const music = filmMusic(document, film, plan, NO_SHELF).music!
   it('gives each stretch a form that ends in it, and no music where none is wanted', () => {
     expect(music.parts).toHaveLength(3)
     for (const { from, to, music: played } of music.parts) {
@@ -110,7 +98,7 @@ describe('filmMusic', () => {
   })
   it('is undefined for a film without music', () => {
     const silent = planned('Nothing is heard.', { mood: 'none' })
-    expect(filmMusic(silent.document, silent.film, silent.plan, NO_SHELF)).toBeUndefined()
+    expect(filmMusic(silent.document, silent.film, silent.plan, NO_SHELF).music).toBeUndefined()
   })
 })
 

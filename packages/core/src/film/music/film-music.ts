@@ -4,28 +4,19 @@ import type { Instrumentation, Mood } from '../../style/film-choices.ts'
 import type { Timeline } from '../../timeline/timeline.ts'
 import type { AskedMusic } from './asked-music.ts'
 import { type BedPlan, bedPlan } from './bed-plan.ts'
-import { barSamples, type FilmForm } from './form.ts'
+import type { FilmForm } from './form.ts'
 import { merged, painted, type Run, wishesOf } from './music-wishes.ts'
 import { leadIn, moodIn, namesNothing } from './music-words.ts'
-import type { HeardMusic } from './own/heard-music.ts'
-import { type OwnCut, ownCuts } from './own/own-cuts.ts'
 import type { OwnMusic } from './own/own-music.ts'
 
-/** Own music as a film is planned with it. */
-export interface KnownOwn extends OwnCredit {
-  id: string
-  heard: HeardMusic
-}
-
-/** Whose own music is. */
-export type OwnCredit = Pick<OwnMusic, 'title' | 'author' | 'licence' | 'credit'>
+/** Own music as a film is planned with it: which it is, and whose. */
+export type KnownOwn = Pick<OwnMusic, 'id' | 'title' | 'author' | 'licence' | 'credit'>
 
 /** What there is of a person's own music. */
 export interface OwnShelf {
   byId: (id: string) => KnownOwn | undefined
   byWords: (words: string) => KnownOwn | undefined
 }
-export const NO_SHELF: OwnShelf = { byId: () => undefined, byWords: () => undefined }
 
 /** What is played under a stretch of a film. */
 export type Played =
@@ -40,15 +31,11 @@ export interface UnmetMusic {
   words: string
 }
 
-/** Music to be played at its place: made by sections, or own, cut to its length. */
+/** Music to be played at its place: made by sections, or own, to be cut to its length. */
 export interface PlacedMusic {
   from: number
   to: number
-  music:
-    | { kind: 'made'; mood: Exclude<Mood, 'none'>; plan: BedPlan }
-    | ({ kind: 'own'; id: string; cuts: readonly OwnCut[] } & OwnCredit)
-  /** Where its bars begin; samples of the film. */
-  bars: readonly number[]
+  music: { kind: 'made'; mood: Exclude<Mood, 'none'>; plan: BedPlan } | ({ kind: 'own' } & KnownOwn)
 }
 
 /** All music of a film. */
@@ -115,64 +102,28 @@ function formWithin({ chapters, scenes }: Timeline, from: number, to: number): F
   }
 }
 
-function madeBars({ placed, sections, tempo }: BedPlan, from: number): number[] {
-  const bars = new Map(sections.map(({ id, order }) => [id, order.bars]))
-  return placed.flatMap(({ id, at }) =>
-    Array.from({ length: bars.get(id) ?? 0 }, (_, i) => from + at + i * barSamples(tempo)),
-  )
-}
-
-const ownBars = ({ bars }: HeardMusic, cuts: readonly OwnCut[], from: number): number[] =>
-  cuts.flatMap((cut) =>
-    bars
-      .slice(0, -1)
-      .filter((bar) => bar >= cut.from && bar < cut.from + cut.length - cut.fades[1])
-      .map((bar) => from + cut.at + bar - cut.from),
-  )
-
-/** At the film's end the music ends with it, and comes in a little later for that. */
-function endingAt(cuts: readonly OwnCut[], end: number | undefined): OwnCut[] {
-  const last = cuts.at(-1)
-  const late = last && end !== undefined ? Math.max(0, end - last.at - last.length) : 0
-  return cuts.map((cut) => ({ ...cut, at: cut.at + late }))
-}
-
 /**
  * The music of a film: under each stretch what the film, or its script at that place, asks for, with
  * a form and an ending of its own.
  *
- * @returns undefined where there is none at all
+ * @returns no music where there is none at all; and what of the script nothing fits
  */
 export function filmMusic(
   document: Pick<Document, 'mood' | 'title' | 'score'>,
   film: Pick<Film, 'scenes'>,
   timeline: Timeline,
   shelf: OwnShelf,
-): FilmMusic | undefined {
+): { music: FilmMusic | undefined; unmet: UnmetMusic[] } {
   const { title, score } = document
-  const { runs } = musicRuns(document, film, timeline, shelf)
+  const { without, fullness, sings } = score
+  const { runs, unmet } = musicRuns(document, film, timeline, shelf)
   const parts = runs.flatMap(({ from, to, value }): PlacedMusic[] => {
     if (value.kind === 'none') return []
-    if (value.kind === 'own') {
-      const { heard, ...own } = value.own
-      const cuts = endingAt(
-        ownCuts(heard, to - from),
-        to < timeline.samples ? undefined : to - from,
-      )
-      return [{ from, to, music: { kind: 'own', ...own, cuts }, bars: ownBars(heard, cuts, from) }]
-    }
+    if (value.kind === 'own') return [{ from, to, music: { kind: 'own', ...value.own } }]
     const { mood, led } = value
-    const { without, fullness, sings } = score
-    const asked = {
-      mood,
-      seed: title,
-      without,
-      fullness,
-      sings,
-      ...(led ? { instruments: led } : {}),
-    }
-    const plan = bedPlan(asked, formWithin(timeline, from, to))
-    return [{ from, to, music: { kind: 'made', mood, plan }, bars: madeBars(plan, from) }]
+    const players = { without, fullness, sings, ...(led ? { instruments: led } : {}) }
+    const plan = bedPlan({ mood, seed: title, ...players }, formWithin(timeline, from, to))
+    return [{ from, to, music: { kind: 'made', mood, plan } }]
   })
-  return parts.length ? { samples: timeline.samples, parts } : undefined
+  return { music: parts.length ? { samples: timeline.samples, parts } : undefined, unmet }
 }

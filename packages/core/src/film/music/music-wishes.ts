@@ -1,7 +1,7 @@
 import equal from 'fast-deep-equal'
 import type { Film } from '../../document/film-scenes.ts'
 import { itemAt } from '../../faults/certain.ts'
-import type { Timeline } from '../../timeline/timeline.ts'
+import { stretchEnd, type Timeline } from '../../timeline/timeline.ts'
 import { type AskedMusic, readMusic } from './asked-music.ts'
 
 /** A direction of the script that says what is played, and what it stands for. */
@@ -50,8 +50,8 @@ export function merged<Value>(runs: readonly Run<Value>[]): Run<Value>[] {
 const MOST_WISHES = 500
 
 /** What a script says of its music, in order. */
-export function wishesOf({ scenes, samples }: Timeline, film: Pick<Film, 'scenes'>): Wish[] {
-  const wishes = scenes.flatMap((scene, n) => {
+export function wishesOf(timeline: Timeline, film: Pick<Film, 'scenes'>): Wish[] {
+  const wishes = timeline.scenes.flatMap((scene, n) => {
     const { directions, before } = itemAt(film.scenes, n)
     let index = -1
     return directions.flatMap((direction, d): Wish[] => {
@@ -60,9 +60,8 @@ export function wishesOf({ scenes, samples }: Timeline, film: Pick<Film, 'scenes
       const asked = readMusic(direction.text)
       const word = before?.[d] ?? 0
       const from = word > 0 ? (scene.words[word]?.start ?? scene.speechEnd) : scene.startSample
-      const chapter = scenes.findLast((one) => one.chapter === scene.chapter)
-      const ends = { scene: scene.endSample, chapter: chapter?.endSample ?? samples, film: samples }
-      return [{ from, to: ends[asked.lasts ?? 'chapter'], sceneId: scene.id, index, asked }]
+      const to = stretchEnd(timeline, scene, asked.lasts ?? 'chapter')
+      return [{ from, to, sceneId: scene.id, index, asked }]
     })
   })
   return wishes.slice(0, MOST_WISHES)

@@ -1,4 +1,4 @@
-import type { Film } from '@tidy-reel/core/document/film-scenes'
+import { type Film, sceneNumber } from '@tidy-reel/core/document/film-scenes'
 import { soundCues, type UnmetSound } from '@tidy-reel/core/film/sound/effects/sound-cues'
 import type { Timeline } from '@tidy-reel/core/timeline/timeline'
 import type { Effects } from './effects-mixer.ts'
@@ -20,7 +20,5 @@ export async function filmEffects(
   return { cues, folder, remarks: unmet.map((one) => unmetText(film, one)) }
 }
 
-function unmetText({ scenes }: Film, { sceneId, words }: UnmetSound): string {
-  const number = scenes.filter(({ card }) => card === undefined).findIndex((s) => s.id === sceneId)
-  return `Scene ${number + 1}: no sound fits “${words}”. Say it in other words, or bring a sound of your own.`
-}
+const unmetText = (film: Film, { sceneId, words }: UnmetSound) =>
+  `Scene ${sceneNumber(film, sceneId)}: no sound fits “${words}”. Say it in other words, or bring a sound of your own.`

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { bedPlan } from '@tidy-reel/core/film/music/bed-plan'
-import type { FilmMusic, OwnCredit } from '@tidy-reel/core/film/music/film-music'
+import type { FilmMusic } from '@tidy-reel/core/film/music/film-music'
 import { ownCuts } from '@tidy-reel/core/film/music/own/own-cuts'
 import type { OwnMusic } from '@tidy-reel/core/film/music/own/own-music'
 import { ebur128 } from '../../test/media-facts.ts'
@@ -31,7 +31,7 @@ beforeAll(async () => {
 describe('own music', () => {
   it('is heard with the tempo and the bars it was written in, within 50 ms', async () => {
     expect(Math.abs(music.tempo! - plan.tempo)).toBeLessThan(1.5)
-    const { heard } = (await ownShelf(place.music)).byId(music.id)!
+    const heard = await listenTo({ folder: place.music, id: music.id })
     const written = plan.placed.flatMap(({ id, at }) => {
       const { bars } = plan.sections.find((one) => one.id === id)!.order
       return Array.from({ length: bars }, (_, i) => at + (i * 240 * 48_000) / plan.tempo)
@@ -49,15 +49,12 @@ describe('own music', () => {
 
   it.each([25, 150])('is made %i s long without a click, as loud as all music', async (seconds) => {
     const samples = seconds * 48_000
-    const { heard, ...known } = (await ownShelf(place.music)).byId(music.id)!
-    const cuts = ownCuts(heard, samples)
+    const own = (await ownShelf(place.music)).byId(music.id)!
+    const cuts = ownCuts(await listenTo({ folder: place.music, id: music.id }), samples, true)
     expect(cuts.length).toBeGreaterThan(1)
-    const credit: OwnCredit = known
     const film: FilmMusic = {
       samples,
-      parts: [
-        { from: 0, to: samples, music: { kind: 'own', ...credit, id: music.id, cuts }, bars: [] },
-      ],
+      parts: [{ from: 0, to: samples, music: { kind: 'own', ...own } }],
     }
     const file = join(work, `own-${seconds}.wav`)
     await bedFile(await makeBed(place, film), samples, file)

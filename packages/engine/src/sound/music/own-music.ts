@@ -5,7 +5,7 @@ import type { Readable } from 'node:stream'
 import { z } from 'zod'
 import { TidyError } from '@tidy-reel/core/faults/fault'
 import type { KnownOwn, OwnShelf } from '@tidy-reel/core/film/music/film-music'
-import { HeardMusic } from '@tidy-reel/core/film/music/own/heard-music'
+import type { HeardMusic } from '@tidy-reel/core/film/music/own/heard-music'
 import { OwnMusic } from '@tidy-reel/core/film/music/own/own-music'
 import { namedIn } from '@tidy-reel/core/match/find-sounds'
 import { replacedFile } from '../../storage/kept-file.ts'
@@ -35,7 +35,7 @@ export interface Hearing {
 }
 
 const factsFile = (folder: string, id: string) => join(folder, `${id}.json`)
-export const heardFile = (folder: string, id: string) => join(folder, `${id}.heard.json`)
+const heardFile = (folder: string, id: string) => join(folder, `${id}.heard.json`)
 const FACTS = /^(music-[0-9a-f]{32})\.json$/
 
 /** Music a person has brought, by its title; what cannot be read is left out. */
@@ -55,25 +55,17 @@ async function oneOf(folder: string, id: string): Promise<OwnMusic> {
   })
 }
 
-/** What was heard of music never changes: its name is the hash of its bytes. */
-const heardBefore = new Map<string, HeardMusic>()
-
-/** A person's music as films are planned with it; what has not been listened to is left out. */
+/** A person's music as films are planned with it. */
 export async function ownShelf(folder: string): Promise<OwnShelf> {
   const all = await ownMusic(folder)
-  const known = await Promise.all(
-    all.map(async ({ id, title, words, author, licence, credit }) => {
-      const heard =
-        heardBefore.get(id) ??
-        (await keptJson(heardFile(folder, id), HeardMusic).catch(() => undefined))
-      if (heard) heardBefore.set(id, heard)
-      return heard && { id, title, words, author, licence, credit, heard }
-    }),
-  )
-  const shelf = known.filter((one): one is KnownOwn & { words: string } => one !== undefined)
+  const known = (music: OwnMusic | undefined): KnownOwn | undefined => {
+    if (!music) return undefined
+    const { id, title, author, licence, credit } = music
+    return { id, title, author, licence, credit }
+  }
   return {
-    byId: (id) => shelf.find((one) => one.id === id),
-    byWords: (words) => namedIn(words, shelf),
+    byId: (id) => known(all.find((one) => one.id === id)),
+    byWords: (words) => known(namedIn(words, all)),
   }
 }
 
@@ -148,7 +140,6 @@ export async function changeMusic(
 /** Takes music away; films that have it play music that is made. */
 export async function removeMusic(folder: string, id: string): Promise<void> {
   await oneOf(folder, id)
-  heardBefore.delete(id)
   const files = [factsFile(folder, id), heardFile(folder, id), musicFile(folder, id)]
   for (const file of [...files, join(folder, id)]) await rm(file, { force: true })
 }

@@ -5,6 +5,7 @@ import { z } from 'zod'
 import { isFault, TidyError } from '@tidy-reel/core/faults/fault'
 import { HEARD_RATE } from '@tidy-reel/core/film/music/own/heard-frames'
 import { HeardMusic, heardMusic } from '@tidy-reel/core/film/music/own/heard-music'
+import { cutBars, type OwnCut, ownCuts } from '@tidy-reel/core/film/music/own/own-cuts'
 import { measuredPiece } from '@tidy-reel/core/film/sound/bed-levels'
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
 import { MEDIA_INPUT } from '../../run/media-input.ts'
@@ -137,4 +138,25 @@ export async function ownSound(folder: string, id: string): Promise<SectionSound
     writeFile(half, JSON.stringify(measuredPiece(await channelsIn(file), SAMPLE_RATE))),
   )
   return { hash: id.slice('music-'.length), file, ...(await keptJson(facts, Measured)) }
+}
+
+/** Own music made as long as a stretch of film: what of it is played, and where its bars begin. */
+export interface CutMusic {
+  cuts: OwnCut[]
+  bars: number[]
+}
+
+/** A stretch of film that own music is made as long as. */
+export interface Cutting {
+  folder: string
+  id: string
+  wanted: number
+  endsFilm: boolean
+}
+
+/** Cuts music to the length of a stretch. */
+export async function cutMusic({ folder, id, wanted, endsFilm }: Cutting): Promise<CutMusic> {
+  const heard = await listenTo({ folder, id })
+  const cuts = ownCuts(heard, wanted, endsFilm)
+  return { cuts, bars: cutBars(heard, cuts) }
 }

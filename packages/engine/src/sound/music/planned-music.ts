@@ -1,11 +1,6 @@
 import type { Document } from '@tidy-reel/core/document/document'
-import type { Film } from '@tidy-reel/core/document/film-scenes'
-import {
-  type FilmMusic,
-  filmMusic,
-  musicRuns,
-  type UnmetMusic,
-} from '@tidy-reel/core/film/music/film-music'
+import { type Film, sceneNumber } from '@tidy-reel/core/document/film-scenes'
+import { type FilmMusic, filmMusic, type UnmetMusic } from '@tidy-reel/core/film/music/film-music'
 import type { Timeline } from '@tidy-reel/core/timeline/timeline'
 import { ownShelf } from './own-music.ts'
 
@@ -26,15 +21,14 @@ export async function plannedMusic(
   plan: Timeline,
 ): Promise<PlannedMusic> {
   const shelf = await ownShelf(folder)
-  const { unmet } = musicRuns(document, film, plan, shelf)
-  const numbers = new Map(film.scenes.map(({ id }, n) => [id, n + 1]))
+  const { music, unmet } = filmMusic(document, film, plan, shelf)
   const { own } = document.score
   return {
-    music: filmMusic(document, film, plan, shelf),
+    music,
     unmet,
     remarks: [
       ...unmet.map(
-        ({ sceneId, words }) => `Scene ${numbers.get(sceneId) ?? 0}: no music fits “${words}”.`,
+        ({ sceneId, words }) => `Scene ${sceneNumber(film, sceneId)}: no music fits “${words}”.`,
       ),
       ...(own !== null && !shelf.byId(own)
         ? ['The music that was chosen for the film is gone; other music is played.']

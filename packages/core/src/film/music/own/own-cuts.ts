@@ -189,12 +189,25 @@ const leaving = (wanted: number): OwnCut => ({
 /**
  * Music made as long as it is asked to be: cut and gone round at bar lines where what follows sounds
  * like what is written there, its own ending kept; by slow joins where no bar will do; by a fade
- * where it cannot end in so short a time.
+ * where it cannot end in so short a time. Of a long film a third of a second's work.
  *
  * @param wanted samples of film
+ * @param endsFilm it ends with the film, and comes in a little later for that
  * @returns in order, one at least; none reaches beyond `wanted` by more than a join
  */
-export function ownCuts(music: HeardMusic, wanted: number): OwnCut[] {
+export function ownCuts(music: HeardMusic, wanted: number, endsFilm = false): OwnCut[] {
   const played = music.bars.length ? playedBars(music, wanted) : undefined
-  return played ? joined(music, played) : unbarred(music.samples, wanted)
+  const cuts = played ? joined(music, played) : unbarred(music.samples, wanted)
+  const last = cuts.at(-1)
+  const late = endsFilm && last ? Math.max(0, wanted - last.at - last.length) : 0
+  return cuts.map((cut) => ({ ...cut, at: cut.at + late }))
 }
+
+/** Where the bars of cut music begin, counted as the cuts are. */
+export const cutBars = ({ bars }: HeardMusic, cuts: readonly OwnCut[]): number[] =>
+  cuts.flatMap((cut) =>
+    bars
+      .slice(0, -1)
+      .filter((bar) => bar >= cut.from && bar < cut.from + cut.length - cut.fades[1])
+      .map((bar) => cut.at + bar - cut.from),
+  )

@@ -2,7 +2,7 @@ import type { Film } from '../../../document/film-scenes.ts'
 import { itemAt } from '../../../faults/certain.ts'
 import { type AskedSound, readSound } from '../../../script/asked-sound.ts'
 import { SAMPLE_RATE } from '../../../time/time.ts'
-import type { Timeline, TimelineScene } from '../../../timeline/timeline.ts'
+import { stretchEnd, type Timeline, type TimelineScene } from '../../../timeline/timeline.ts'
 import { accentCues } from './accents.ts'
 import type { SoundFacts } from './known-sound.ts'
 import type { SoundCue } from './sound-cue.ts'
@@ -105,21 +105,14 @@ function placeOf(scene: TimelineScene, word: number, goesOn: boolean): number {
   return goesOn ? scene.startSample : scene.speechStart
 }
 
+/** What goes on lasts as its scene, what is heard once as long as it does by itself. */
 function endOf(
-  { scenes, samples: all }: Timeline,
+  timeline: Timeline,
   n: number,
   { lasts }: AskedSound,
   { goesOn }: SoundFacts,
 ): number {
-  const scene = itemAt(scenes, n)
-  switch (lasts ?? (goesOn ? 'scene' : 'once')) {
-    case 'scene':
-      return scene.endSample
-    case 'chapter':
-      return scenes.findLast(({ chapter }) => chapter === scene.chapter)?.endSample ?? all
-    case 'film':
-      return all
-    default:
-      return Infinity
-  }
+  const asked = lasts ?? (goesOn ? 'scene' : 'once')
+  if (typeof asked === 'number' || asked === 'once') return Infinity
+  return stretchEnd(timeline, itemAt(timeline.scenes, n), asked)
 }
