@@ -125,6 +125,7 @@ export function commandName(command: Command): string {
               frame: 'framing',
               transition: 'transition',
               layout: 'layout of pictures',
+              heard: 'sound of the clip',
             })[name] ?? name,
         )
         .join(', ')

@@ -116,6 +116,7 @@ const ShotSettings = z.object({
   frame: Move.nullish(),
   transition: Transition.nullish(),
   layout: Layout.nullish(),
+  heard: Shot.shape.heard.unwrap().nullish(),
 })
 
 /** Every change of a document, as data. */

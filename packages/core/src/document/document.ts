@@ -29,6 +29,17 @@ import { EMPHASES, FINISHES, PauseFactor, Speed } from './voicing.ts'
 /** Pictures a scene may have, by hand: a sentence of 25 seconds at two seconds each. */
 export const SHOTS_LIMIT = 12
 
+/** A clip's own sound, let through. */
+export const HeardClip = z.object({
+  /** Decibels more or less than sounds that go on have by themselves. */
+  db: z.number().min(-30).max(30),
+  /** Seconds it comes and goes in. */
+  fade: z.number().min(0).max(10),
+})
+export type HeardClip = z.infer<typeof HeardClip>
+/** As it is let through first. */
+export const PLAINLY_HEARD: HeardClip = { db: 0, fade: 0.5 }
+
 /** One picture of a scene. Without an item the film shows a plain card in its place. */
 export const Shot = z.object({
   item: ChosenItem.nullable(),
@@ -53,6 +64,8 @@ export const Shot = z.object({
   transition: Transition.optional(),
   /** Left out, its picture fills the film's. */
   layout: Layout.optional(),
+  /** Left out, a clip is silent. */
+  heard: HeardClip.optional(),
 })
 export type Shot = z.infer<typeof Shot>
 

@@ -181,12 +181,15 @@ export function withCut(scene: Scene, { shot, word }: CommandOf<'setCut'>): Scen
   return { ...scene, shots: scene.shots.with(shot, cut) }
 }
 
-/** Puts settings on a shot; null takes one off. Slip and speed say nothing of a still. */
+/** What says nothing of a still. */
+const OF_CLIPS = new Set(['slip', 'speed', 'heard'])
+
+/** Puts settings on a shot; null takes one off. */
 export function adjustedShot(shot: Shot, set: CommandOf<'adjustShots'>['set']): Shot {
   const clip = shot.item?.kind === 'clip'
   const next: Record<string, unknown> = { ...shot }
   for (const [name, value] of Object.entries<unknown>(set)) {
-    if (value === undefined || (!clip && (name === 'slip' || name === 'speed'))) continue
+    if (value === undefined || (!clip && OF_CLIPS.has(name))) continue
     if (value === null || (name === 'slip' && value === 0)) delete next[name]
     else next[name] = value
   }

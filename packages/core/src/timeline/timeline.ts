@@ -1,3 +1,4 @@
+import type { HeardClip } from '../document/document.ts'
 import type { Film, FilmScene } from '../document/film-scenes.ts'
 import { itemAt, lastOf } from '../faults/certain.ts'
 import type { Inlay, Layout } from '../pictures/inlay.ts'
@@ -53,6 +54,8 @@ export interface TimelineShot {
   frame?: Move
   /** How it shares the film's picture with another. */
   layout?: Layout
+  /** A clip's own sound, where it is let through. */
+  heard?: HeardClip
   /** How it takes over from the picture before, beginning with its first frame. */
   transition?: { kind: Exclude<Transition['kind'], 'cut'>; frames: number }
 }
@@ -287,7 +290,7 @@ function tileShots(
     const count = Math.max(1, (next?.first ?? shots.length) - first)
     return evenCuts(from, next?.from ?? end, count, words, fps).map(
       ([startFrame, endFrame], i): TimelineShot => {
-        const { item = null, slip = 0, speed = 1, frame, layout } = shots[first + i] ?? {}
+        const { item = null, slip = 0, speed = 1, frame, layout, heard } = shots[first + i] ?? {}
         return {
           startFrame,
           endFrame,
@@ -297,6 +300,7 @@ function tileShots(
           speed,
           ...(frame ? { frame } : {}),
           ...(layout ? { layout } : {}),
+          ...(heard ? { heard } : {}),
         }
       },
     )
@@ -332,12 +336,13 @@ function evenCuts(
 }
 
 /** How a picture is seen goes with it. */
-const seenAs = ({ item, slip, speed, frame, layout }: TimelineShot) => ({
+const seenAs = ({ item, slip, speed, frame, layout, heard }: TimelineShot) => ({
   item,
   slip,
   speed,
   ...(frame ? { frame } : {}),
   ...(layout ? { layout } : {}),
+  ...(heard ? { heard } : {}),
 })
 
 /** The last picture of a scene goes on in place of the first of the next. */

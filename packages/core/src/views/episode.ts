@@ -75,6 +75,8 @@ export interface EpisodeView {
   unmetMusic: UnmetMusic[]
   /** What the script's sounds stand for, by their words, as far as somebody has looked. */
   sounds: Record<string, SoundFacts | null>
+  /** The sound of clips that is let through, by their ids, as far as somebody has listened. */
+  clipSounds: Record<string, SoundFacts | null>
   /** Perceptual hashes of the film's pictures that somebody has looked at, by id. */
   hashes: Record<string, string>
   /** Ids of the film's pictures that the monitor can show sharply. */

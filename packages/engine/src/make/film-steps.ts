@@ -59,11 +59,11 @@ export interface MixedSound extends Mixdown {
 
 /** Step 2, beside the next: voice, bed and sounds mixed to the film's loudness. */
 export async function mixSound(
-  { document, film, place, signal }: Making,
+  { document, film, library, place, signal }: Making,
   plan: Timeline,
   takes: readonly (Take | undefined)[],
 ): Promise<MixedSound> {
-  const effects = await filmEffects(place.sounds, { plan, film }, signal)
+  const effects = await filmEffects(place.sounds, { plan, film, library }, signal)
   const planned = await plannedMusic(place, document, film, plan)
   const request = {
     music: planned.music,

@@ -13,6 +13,7 @@ import { plannedMusic } from '../sound/music/planned-music.ts'
 import { savedSound, type SoundFormat } from '../sound/saved-sound.ts'
 import { speechPlace } from '../speech/take.ts'
 import { takeAll } from '../speech/take-all.ts'
+import { pictureLibrary } from '../stock/library.ts'
 import { silentScenes } from './film-report.ts'
 import { takesOf } from './film-steps.ts'
 import { filmable, takeRequests } from './filmable.ts'
@@ -52,7 +53,8 @@ export async function makeMix(
     const { music } = planned
     const samples = soundSamples(plan)
     const asked = stems ? stemFiles(work) : undefined
-    const effects = await filmEffects(place.sounds, { plan, film }, signal)
+    const library = pictureLibrary(config)
+    const effects = await filmEffects(place.sounds, { plan, film, library }, signal)
     const nearer = musicLevels(plan, film)
     const request = { music, mixing, nearer, scenes: plan.scenes, takes, samples, effects }
     const { file, ...facts } = await mixFilm({ ...place, work }, request, asked, signal)

@@ -42,4 +42,13 @@ describe('workPool', () => {
     const { document } = await pool.run('beginDocument', { title: 'Light', script: 'It burns.' })
     expect(document.scenes.map(({ text }) => text)).toEqual(['It burns.'])
   })
+
+  it('ends what takes too long, but not music, which a busy machine plays slowly', async () => {
+    const hurried = workPool(0.001)
+    const page = hurried.run('readPage', { html: '<p>water</p>', name: 'page.html' })
+    await expect(page).rejects.toMatchObject({ code: 'work_too_long' })
+    const missing = hurried.run('listenTo', { folder: '/nowhere', id: 'none' })
+    await expect(missing).rejects.not.toMatchObject({ code: 'work_too_long' })
+    await hurried.close()
+  })
 })

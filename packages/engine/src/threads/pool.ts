@@ -5,7 +5,7 @@ import type { FaultCode } from '@tidy-reel/core/faults/codes'
 import { faultAgain, TidyError } from '@tidy-reel/core/faults/fault'
 import { builtProgram } from '../run/built-program.ts'
 import { withTimeLimit } from '../run/time-limit.ts'
-import type { TaskInput, TaskName, TaskResult } from './tasks.ts'
+import { PLAYING_TASKS, type TaskInput, type TaskName, type TaskResult } from './tasks.ts'
 
 /** What a thread is given. */
 export interface TaskOrder {
@@ -18,6 +18,8 @@ export type TaskOutcome = { result: unknown } | { fault: { code: FaultCode; deta
 
 /** What a person waits for; the longest script is read in a tenth of it. */
 export const TASK_SECONDS = 10
+/** Music is played and listened to by programs with limits of their own, slowly where much runs. */
+const PLAYING_SECONDS = 120
 /** Dictionary, words and the largest document take half of it. */
 const MEMORY_MB = 700
 /** A thread that has nothing to do gives its memory back. */
@@ -39,7 +41,10 @@ export interface WorkPool {
   close(): Promise<void>
 }
 
-/** @param seconds what a task may take from when a thread begins it, whatever waited before it */
+/**
+ * @param seconds what a task may take from when a thread begins it, whatever waited before it;
+ *   music has more
+ */
 export function workPool(seconds = TASK_SECONDS): WorkPool {
   const threads = Math.max(2, availableParallelism())
   const turn = pLimit(threads)
@@ -54,12 +59,13 @@ export function workPool(seconds = TASK_SECONDS): WorkPool {
   return {
     async run<Name extends TaskName>(name: Name, input: TaskInput<Name>, signal?: AbortSignal) {
       if (turn.pendingCount >= MOST_WAITING) throw new TidyError('work_too_much')
+      const limit = PLAYING_TASKS.has(name) ? Math.max(seconds, PLAYING_SECONDS) : seconds
       const outcome = await turn(() =>
-        withTimeLimit(seconds * 1000, signal, (ended) =>
+        withTimeLimit(limit * 1000, signal, (ended) =>
           pool.run({ name, input }, { signal: ended }),
         ),
       ).catch((cause: unknown) => {
-        throw faultOf(cause, seconds, signal)
+        throw faultOf(cause, limit, signal)
       })
       if ('result' in outcome) return outcome.result as TaskResult<Name>
       throw faultAgain(outcome.fault)

@@ -118,6 +118,13 @@ export const TASKS = {
     withFacts(apply(document, command)),
 }
 export type TaskName = keyof typeof TASKS
+/** Tasks that have sound played or decoded. */
+export const PLAYING_TASKS: ReadonlySet<TaskName> = new Set([
+  'sectionSound',
+  'listenTo',
+  'cutMusic',
+  'soundFacts',
+])
 export type TaskInput<Name extends TaskName> = Parameters<(typeof TASKS)[Name]>[0]
 export type TaskResult<Name extends TaskName> = Awaited<ReturnType<(typeof TASKS)[Name]>>
 

@@ -9,6 +9,7 @@ import type { EpisodeView, History, RenderView } from '@tidy-reel/core/views/epi
 import type { folders } from '@tidy-reel/engine/config'
 import { takeRequests } from '@tidy-reel/engine/make/filmable'
 import { proxyFile } from '@tidy-reel/engine/render/proxy'
+import { knownClipSounds } from '@tidy-reel/engine/sound/effects/clip-sounds'
 import { knownSounds, listedSounds } from '@tidy-reel/engine/sound/effects/sound-library'
 import { knownBed } from '@tidy-reel/engine/sound/monitor-bed'
 import { plannedMusic } from '@tidy-reel/engine/sound/music/planned-music'
@@ -76,6 +77,7 @@ export async function episodeView(
     bed: await knownBed(place, music),
     unmetMusic: unmet,
     sounds: await knownSounds(place.sounds, film, await listedSounds(place.sounds)),
+    clipSounds: await knownClipSounds(place.sounds, plan),
     candidatesAt,
     hashes: Object.fromEntries(
       shown.flatMap(({ id: item }) => {

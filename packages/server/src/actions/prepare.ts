@@ -14,6 +14,7 @@ import { monitorBed } from '@tidy-reel/engine/sound/monitor-bed'
 import { plannedMusic } from '@tidy-reel/engine/sound/music/planned-music'
 import { speechPlace } from '@tidy-reel/engine/speech/take'
 import { takeAll } from '@tidy-reel/engine/speech/take-all'
+import { pictureLibrary } from '@tidy-reel/engine/stock/library'
 import { WIDE } from '@tidy-reel/engine/stock/match-film'
 import { Change, type Episode, Render } from '../db/models.ts'
 import { announce } from '../events.ts'
@@ -111,7 +112,8 @@ export async function prepare(
     await rememberTakes(episode, film, requests, spoken)
     remarks.push(...silentScenes(spoken))
     const plan = timeline(film, takesOf(spoken), [30, 1])
-    const sounds = await filmEffects(folders(config).sounds, { plan, film }, signal)
+    const library = pictureLibrary(config)
+    const sounds = await filmEffects(folders(config).sounds, { plan, film, library }, signal)
     remarks.push(...sounds.remarks)
     const { music, remarks: said } = await plannedMusic(folders(config), document, film, plan)
     remarks.push(...said)

@@ -54,6 +54,9 @@ const SHOWN_OR_HEARD = new Set<Command['type']>([
   'restore',
 ])
 
+const needsPreparing = (command: Command) =>
+  SHOWN_OR_HEARD.has(command.type) || (command.type === 'adjustShots' && !!command.set.heard)
+
 /** After a load that did not come. */
 const LOAD_AGAIN_MS = 2000
 
@@ -90,6 +93,7 @@ const NOTHING_OPEN: OpenEpisode = {
   bed: null,
   unmetMusic: [],
   sounds: {},
+  clipSounds: {},
   hashes: {},
   proxies: [],
   renders: [],
@@ -154,7 +158,10 @@ export const useEpisode = defineStore('episode', () => {
   })
   /** What the script asks to be heard, at its places, and what nothing fits. */
   const sounding = computed(() =>
-    soundCues(film.value, plan.value, (words) => data.value.sounds[words]),
+    soundCues(film.value, plan.value, {
+      ofWords: (words) => data.value.sounds[words],
+      ofClip: (id) => data.value.clipSounds[id],
+    }),
   )
   /** All that is heard of the film. */
   const sound = computed((): FilmSound => ({
@@ -247,7 +254,7 @@ export const useEpisode = defineStore('episode', () => {
     document.value = apply(document.value, command).document
     data.value = { ...data.value, history: { undo: commandName(command), redo: null } }
     box.add(current, data.value.revision, command)
-    if (SHOWN_OR_HEARD.has(command.type)) void prepareSoon()
+    if (needsPreparing(command)) void prepareSoon()
   }
 
   /**

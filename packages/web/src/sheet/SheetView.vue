@@ -432,6 +432,7 @@ function dropScenes(index: number) {
             :seen="seen"
             :film="episode.document.transition"
             :offers="offered.picks.map(({ item }) => item)"
+            :clip-sounds="episode.data.clipSounds"
             @run="run"
             @target="which = $event"
           />

@@ -2,11 +2,12 @@
 import { ElInputNumber, ElOption, ElSelect, ElSlider } from 'element-plus'
 import { computed, ref } from 'vue'
 import type { Command, CommandOf, Target } from '@tidy-reel/core/document/command'
-import { type Shot } from '@tidy-reel/core/document/document'
+import { PLAINLY_HEARD, type Shot } from '@tidy-reel/core/document/document'
 import type { Item } from '@tidy-reel/core/pictures/item'
 import type { Move, View } from '@tidy-reel/core/pictures/view'
 import { CUT, type Transition } from '@tidy-reel/core/style/film-choices'
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
+import type { EpisodeView } from '@tidy-reel/core/views/episode'
 import ItemThumb from '../pictures/ItemThumb.vue'
 import { useStyleWriting } from '../styles/use-style-writing.ts'
 import { DIP, DISSOLVE } from './commands/transitions.ts'
@@ -25,6 +26,8 @@ const props = defineProps<{
   film: Transition
   /** What matching offers for the scene. */
   offers: readonly Item[]
+  /** By ids of clips; null of one that has none. */
+  clipSounds: EpisodeView['clipSounds']
 }>()
 const emit = defineEmits<{
   run: [command: Command]
@@ -32,6 +35,7 @@ const emit = defineEmits<{
   shot: [index: number]
 }>()
 const clip = computed(() => props.shot?.item?.kind === 'clip')
+const hasNoSound = computed(() => props.clipSounds[props.shot?.item?.id ?? ''] === null)
 const adjust = (set: CommandOf<'adjustShots'>['set']) =>
   emit('run', {
     type: 'adjustShots',
@@ -184,6 +188,41 @@ const transition = computed(() => props.shot?.transition ?? props.film)
           />
           % speed</span
         >
+        <label for="shot-heard">Its own sound</label>
+        <span class="pair">
+          <ElSelect
+            id="shot-heard"
+            :model-value="shot!.heard ? 'heard' : 'silent'"
+            @change="(how: string) => adjust({ heard: how === 'heard' ? PLAINLY_HEARD : null })"
+          >
+            <ElOption value="silent" label="silent" /><ElOption value="heard" label="heard" />
+          </ElSelect>
+          <template v-if="shot!.heard">
+            <ElInputNumber
+              :model-value="shot!.heard.db"
+              :min="-30"
+              :max="30"
+              :step="2"
+              controls-position="right"
+              aria-label="Decibels louder or softer than it is by itself"
+              @change="(db) => adjust({ heard: { ...shot!.heard!, db: db ?? 0 } })"
+            />
+            dB, <label for="shot-fade">fades</label>
+            <ElInputNumber
+              id="shot-fade"
+              :model-value="shot!.heard.fade"
+              :min="0"
+              :max="10"
+              :step="0.5"
+              controls-position="right"
+              @change="(fade) => adjust({ heard: { ...shot!.heard!, fade: fade ?? 0 } })"
+            />
+            s
+          </template>
+        </span>
+        <template v-if="shot!.heard && hasNoSound">
+          <span /><span class="red">This clip has no sound of its own.</span>
+        </template>
       </template>
       <span>Layout</span>
       <LayoutFields

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { comesByItself } from '@tidy-reel/core/film/sound/effects/accents'
-import type { SoundCue } from '@tidy-reel/core/film/sound/effects/sound-cue'
+import { BY_ITSELF, isAsked, type SoundCue } from '@tidy-reel/core/film/sound/effects/sound-cue'
 import type { Timeline } from '@tidy-reel/core/timeline/timeline'
 
 /** The sounds of the film as blocks with their words: dragged, or moved by arrows, to other words. */
@@ -17,11 +16,16 @@ const ROW_PX = 17
 const root = ref<HTMLElement>()
 const dragged = ref<{ key: string; by: number }>()
 
-const keyOf = ({ sceneId, index }: SoundCue) => `${sceneId} ${index}`
+const keyOf = (cue: SoundCue) =>
+  isAsked(cue) ? `${cue.sceneId} ${cue.index}` : `${cue.sceneId} clip ${cue.start}`
+const titleOf = (cue: SoundCue) =>
+  isAsked(cue)
+    ? `${cue.sound.title}: drag it to another word, or use the arrows; Delete takes it out`
+    : `The sound of “${cue.sound.title}”; it goes with its picture`
 const blocks = computed(() => {
   const ends = Array.from({ length: ROWS }, () => 0)
   return props.cues
-    .filter((cue) => !comesByItself(cue))
+    .filter(({ index }) => index !== BY_ITSELF)
     .map((cue) => {
       const free = ends.findIndex((end) => end <= cue.start)
       const row = free < 0 ? ROWS - 1 : free
@@ -59,10 +63,12 @@ const nearest = (sample: number) =>
   ).at
 
 function step(cue: SoundCue, by: number) {
+  if (!isAsked(cue)) return
   const place = places.value[nearest(cue.start) + by]
   if (place) emit('move', cue, { sceneId: place.sceneId, word: place.word })
 }
 function grab(event: PointerEvent, cue: SoundCue) {
+  if (!isAsked(cue)) return emit('select', cue.sceneId)
   const from = event.clientX
   const button = event.currentTarget as HTMLElement
   const width = root.value?.getBoundingClientRect().width ?? 1
@@ -90,18 +96,18 @@ const shift = (key: string) => (dragged.value?.key === key ? dragged.value.by : 
       v-for="{ cue, key, row, left, width } in blocks"
       :key
       class="plain cue"
-      :class="{ on: cue.sceneId === selected, once: !cue.sound.goesOn }"
+      :class="{ on: cue.sceneId === selected, once: !cue.sound.goesOn, fixed: !isAsked(cue) }"
       :style="{
         left: `${left}%`,
         width: `${width}%`,
         top: `${row * ROW_PX}px`,
         transform: `translateX(${shift(key)}px)`,
       }"
-      :title="`${cue.sound.title}: drag it to another word, or use the arrows; Delete takes it out`"
+      :title="titleOf(cue)"
       @pointerdown.stop="grab($event, cue)"
       @keydown.left.prevent.stop="step(cue, -1)"
       @keydown.right.prevent.stop="step(cue, 1)"
-      @keydown.delete.prevent.stop="emit('remove', cue)"
+      @keydown.delete.prevent.stop="isAsked(cue) && emit('remove', cue)"
       @keydown.enter.prevent.stop="emit('select', cue.sceneId)"
     >
       {{ cue.asked.words }}
@@ -136,6 +142,10 @@ const shift = (key: string) => (dragged.value?.key === key ? dragged.value.by : 
 .cue.once {
   overflow: visible;
   background: none;
+}
+.cue.fixed {
+  border-left-style: dotted;
+  cursor: pointer;
 }
 .cue:focus-visible,
 .cue.on {

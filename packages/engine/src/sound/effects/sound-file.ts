@@ -85,7 +85,8 @@ async function channelsOf(sound: ListedSound, signal?: AbortSignal): Promise<Cha
   if (loudest < 1e-4)
     throw new TidyError('sound_unusable', { name: sound.title, reason: 'it is silent' })
   const levelled = channels.map((pcm) => pcm.map((x) => (x * PEAK) / loudest))
-  return (sound.goesOn ? levelled.map((pcm) => looped(pcm, OVERLAP_SECONDS)) : levelled) as Channels
+  const isRound = sound.goesOn && !sound.asRecorded
+  return (isRound ? levelled.map((pcm) => looped(pcm, OVERLAP_SECONDS)) : levelled) as Channels
 }
 
 const peakOf = (pcm: Float32Array) => pcm.reduce((most, x) => Math.max(most, Math.abs(x)), 0)
@@ -130,7 +131,7 @@ async function decoded(file: string, name: string, signal?: AbortSignal): Promis
 }
 
 function measured(sound: ListedSound, hash: string, channels: Channels): SoundFacts {
-  const { file: _file, ...known } = sound
+  const { file: _file, asRecorded: _asRecorded, ...known } = sound
   const loopSamples = channels[0].length
   const levels = bedLevels(channels, loopSamples, SAMPLE_RATE)
   const seconds = loopSamples / SAMPLE_RATE

@@ -4,8 +4,8 @@ import { isDrawn } from '../../../script/parse.ts'
 import type { Accents } from '../../../style/film-choices.ts'
 import { SAMPLE_RATE, sampleAtFrame } from '../../../time/time.ts'
 import type { Timeline } from '../../../timeline/timeline.ts'
-import type { SoundFacts } from './known-sound.ts'
-import type { SoundCue } from './sound-cue.ts'
+import { BY_ITSELF, type SoundCue } from './sound-cue.ts'
+import type { SoundOf } from './sound-levels.ts'
 
 /** What is heard at a transition, and where a card or something drawn comes: words it is found by. */
 const WORDS: Record<keyof Accents, string> = { transitions: 'whoosh', cards: 'click' }
@@ -15,8 +15,6 @@ const BELOW: Record<keyof Accents, number> = { transitions: 22, cards: 20 }
 const LEAST_APART = SAMPLE_RATE / 2
 /** Coming and going, so that nothing clicks that should not. */
 const FADE = SAMPLE_RATE / 250
-/** Of no direction of the script. */
-const BY_ITSELF = -1
 
 /** Words of the sounds that a film has by itself. */
 export const accentWords = (accents: Accents): string[] =>
@@ -58,7 +56,7 @@ function places({ scenes, fps }: Timeline, film: Pick<Film, 'scenes'>): Place[] 
 export function accentCues(
   timeline: Timeline,
   film: Pick<Film, 'scenes' | 'accents'>,
-  found: (words: string) => SoundFacts | null | undefined,
+  found: SoundOf,
 ): SoundCue[] {
   const cues: SoundCue[] = []
   for (const { kind, sceneId, at } of places(timeline, film)) {
@@ -75,6 +73,3 @@ export function accentCues(
   }
   return cues
 }
-
-/** Whether a sound comes by itself, not because the script says so. */
-export const comesByItself = ({ index }: Pick<SoundCue, 'index'>) => index === BY_ITSELF

@@ -1,16 +1,17 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { documentFrom } from '../../../document/apply.ts'
+import { apply, documentFrom } from '../../../document/apply.ts'
 import { filmOf } from '../../../document/film-scenes.ts'
 import { itemAt } from '../../../faults/certain.ts'
+import type { ChosenItem } from '../../../pictures/item.ts'
 import type { Accents } from '../../../style/film-choices.ts'
-import { SAMPLE_RATE } from '../../../time/time.ts'
+import { SAMPLE_RATE, sampleAtFrame } from '../../../time/time.ts'
 import { timeline } from '../../../timeline/timeline.ts'
 import { fadeOf, LEAST_BELOW_SPEECH_DB, musicGains, onCurve } from '../mix.ts'
 import { spokenSpans } from '../spoken-spans.ts'
-import { comesByItself } from './accents.ts'
 import { cueCurve, cueLoudness } from './cue-gain.ts'
 import type { SoundFacts } from './known-sound.ts'
+import { BY_ITSELF, BY_PICTURE } from './sound-cue.ts'
 import { soundCues } from './sound-cues.ts'
 
 const factsOf = (id: string, seconds: number, goesOn: boolean): SoundFacts => ({
@@ -42,7 +43,7 @@ function film(script: string) {
     [30, 1],
   )
   const spoken = spokenSpans(plan.scenes, () => true)
-  return { plan, spoken, ...soundCues(plan, planned, find) }
+  return { plan, spoken, ...soundCues(plan, planned, { ofWords: find, ofClip: () => null }) }
 }
 const STORY =
   '# One\n\nIt rained all night. [sound: rain] The keeper opened [sound: door] the heavy door.\n\n' +
@@ -81,18 +82,89 @@ describe('soundCues', () => {
       const plan = timeline(planned, [], [30, 1])
       const click = { ...factsOf('click', 1, false) }
       const sounds = (words: string) => (words === 'door' ? null : { ...click, id: words })
-      return { plan, cues: soundCues(plan, planned, sounds).cues }
+      return { plan, cues: soundCues(plan, planned, { ofWords: sounds, ofClip: () => null }).cues }
     }
     expect(dressed({}).cues).toEqual([])
     const { plan, cues } = dressed({ cards: true })
     expect(cues.map(({ start }) => start)).toEqual([0, plan.scenes[2]!.words[0]!.start])
-    expect(cues.every(comesByItself)).toBe(true)
+    expect(cues.every(({ index }) => index === BY_ITSELF)).toBe(true)
     const whooshes = dressed({ transitions: true }).cues
     const shots = plan.scenes.flatMap((scene) => scene.shots).filter((shot) => shot.transition)
     expect(whooshes.map(({ start }) => Math.round((start * 30) / SAMPLE_RATE))).toEqual(
       shots.map(({ startFrame }) => startFrame),
     )
     expect(whooshes.length).toBeGreaterThan(1)
+  })
+  describe('of clips that are let through', () => {
+    const clip: ChosenItem = {
+      ...{ id: 'own-sea', title: 'The sea', seconds: 9, width: 640, height: 360 },
+      kind: 'clip',
+      ...{ source: '', licence: '', author: '' },
+    }
+    const sea = { ...factsOf('sea', 9, true), seconds: 9 }
+    const heard = (
+      set: object,
+      script = 'It rained all night, and the sea was loud. It was cold.',
+    ) => {
+      let document = documentFrom('Test', script)
+      const { id: sceneId } = itemAt(document.scenes, 0)
+      document = apply(document, { type: 'setShot', sceneId, shot: 0, item: clip }).document
+      const adjust = { type: 'adjustShots' as const, target: [sceneId], shot: 0 }
+      document = apply(document, { ...adjust, set: { heard: { db: 0, fade: 0.5 } } }).document
+      document = apply(document, { ...adjust, set }).document
+      const planned = filmOf(document)
+      const plan = timeline(planned, [], [30, 1])
+      const ofClip = (id: string) => (id === clip.id ? sea : undefined)
+      return { plan, document, ...soundCues(plan, planned, { ofWords: find, ofClip }) }
+    }
+
+    it('sound as long as they are seen, from the same place and as fast as they run', () => {
+      const { plan, cues } = heard({ slip: SAMPLE_RATE, speed: 1.5 })
+      const [scene] = plan.scenes
+      expect(cues).toMatchObject([
+        {
+          ...{ sceneId: scene?.id, index: BY_PICTURE, start: 0, from: SAMPLE_RATE, speed: 1.5 },
+          ...{
+            end: sampleAtFrame(scene!.endFrame, [30, 1]),
+            fades: [SAMPLE_RATE / 2, SAMPLE_RATE / 2],
+            below: 26,
+          },
+        },
+      ])
+      expect(heard({ heard: { db: 12, fade: 0 } }).cues[0]).toMatchObject({ below: 14 })
+    })
+    it('go on with their picture, and end where the clip does', () => {
+      const { plan, document } = heard({})
+      const second = itemAt(document.scenes, 1).id
+      const held = apply(document, {
+        ...{ type: 'adjustScenes', target: [second], set: { begins: 'hold' } },
+      } as const).document
+      const film = filmOf(held)
+      const over = timeline(film, [], [30, 1])
+      const all = { ofWords: find, ofClip: () => sea }
+      expect(soundCues(over, film, all).cues[0]?.end).toBe(sampleAtFrame(over.frames, [30, 1]))
+      const short = { ...sea, loopSamples: 2 * SAMPLE_RATE }
+      const { cues } = soundCues(over, film, { ...all, ofClip: () => short })
+      expect(cues.map(({ end }) => end)).toEqual([2 * SAMPLE_RATE])
+      expect(plan.samples).toBeGreaterThan(2 * SAMPLE_RATE)
+    })
+    it('are told where they have none; a new picture is silent again', () => {
+      const { plan, document } = heard({})
+      const none = { ofWords: find, ofClip: () => null }
+      expect(soundCues(plan, filmOf(document), none)).toMatchObject({
+        cues: [],
+        silent: [{ sceneId: document.scenes[0]?.id, title: 'The sea' }],
+      })
+      const { id: sceneId } = itemAt(document.scenes, 0)
+      const other = apply(document, { type: 'setShot', sceneId, shot: 0, item: clip }).document
+      expect(other.scenes[0]?.shots[0]?.heard).toBeUndefined()
+      const still: ChosenItem = { ...clip, kind: 'photo', seconds: null }
+      const photo = apply(document, { type: 'setShot', sceneId, shot: 0, item: still }).document
+      const asked = apply(photo, {
+        ...{ type: 'adjustShots', target: 'all', shot: null, set: { heard: { db: 0, fade: 1 } } },
+      } as const).document
+      expect(asked.scenes[0]?.shots[0]?.heard).toBeUndefined()
+    })
   })
   it('takes seconds as they are said, ends with the film and never reaches beyond it', () => {
     const asked = (text: string) => film(STORY.replace('sound: rain', `sound: ${text}`))

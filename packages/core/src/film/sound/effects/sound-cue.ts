@@ -1,10 +1,15 @@
 import type { AskedSound } from '../../../script/asked-sound.ts'
 import type { SoundFacts } from './known-sound.ts'
 
+/** In place of which of its scene's sounds it is: of no direction of the script. */
+export const BY_ITSELF = -1
+/** The sound of the scene's clip. */
+export const BY_PICTURE = -2
+
 /** A sound at its place in a film; samples of the film where nothing else is said. */
 export interface SoundCue {
   sceneId: string
-  /** Which of the scene's sounds it is. */
+  /** Which of the scene's sounds it is; below 0 it is of no direction. */
   index: number
   asked: AskedSound
   sound: SoundFacts
@@ -19,3 +24,6 @@ export interface SoundCue {
   /** Decibels it lies below speech. */
   below: number
 }
+
+/** Whether a sound stands in the script. */
+export const isAsked = ({ index }: Pick<SoundCue, 'index'>) => index >= 0

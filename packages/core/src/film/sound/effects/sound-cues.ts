@@ -4,8 +4,16 @@ import { type AskedSound, readSound } from '../../../script/asked-sound.ts'
 import { SAMPLE_RATE } from '../../../time/time.ts'
 import { stretchEnd, type Timeline, type TimelineScene } from '../../../timeline/timeline.ts'
 import { accentCues } from './accents.ts'
+import { clipCues, type SilentClip } from './clip-cues.ts'
 import type { SoundFacts } from './known-sound.ts'
 import type { SoundCue } from './sound-cue.ts'
+import {
+  GOES_ON_BELOW,
+  LEAST_FADE,
+  LEAST_SAMPLES,
+  ONCE_BELOW,
+  type SoundOf,
+} from './sound-levels.ts'
 
 /** A direction that no sound fits. */
 export interface UnmetSound {
@@ -14,38 +22,38 @@ export interface UnmetSound {
   words: string
 }
 
-/**
- * Decibels below speech. What goes on counts as background, which WCAG 2.2 (SC 1.4.7) wants 20 dB
- * below; sounds of a second or two it leaves out.
- */
-const BELOW = {
-  goesOn: { faint: 38, low: 32, usual: 26, loud: 20 },
-  once: { faint: 24, low: 18, usual: 12, loud: 6 },
-} as const
+const BELOW = { goesOn: GOES_ON_BELOW, once: ONCE_BELOW } as const
 /** Seconds a sound comes and goes in by itself. */
 const FADES = { goesOn: [1, 1.5], once: [0.004, 0.03] } as const
-/** Shorter than this nothing is heard as a sound. */
-const LEAST_SAMPLES = Math.round(0.02 * SAMPLE_RATE)
-
-/** Where somebody asks for none: a millisecond, so that nothing clicks. */
-const LEAST_FADE = SAMPLE_RATE / 1000
 
 const samples = (seconds: number) => Math.round(seconds * SAMPLE_RATE)
 
+/** What is heard in a film beside voice and music: by words of the script, by ids of clips. */
+export interface FoundSounds {
+  ofWords: SoundOf
+  ofClip: SoundOf
+}
+
+/** What is laid along a film, and what is not there to be laid. */
+export interface LaidSounds {
+  cues: SoundCue[]
+  unmet: UnmetSound[]
+  silent: SilentClip[]
+}
+
 /**
- * The sounds a script asks for, each where its direction stands among the words, and those that
- * come by themselves.
+ * The sounds a script asks for, each where its direction stands among the words, those that come by
+ * themselves and those of clips.
  *
- * @param found what fits the words of a direction; null where nothing does, undefined where nobody
- *   has looked yet
  * @returns cues by their start; one that begins behind the film's end is left out
  */
 export function soundCues(
   timeline: Timeline,
   film: Pick<Film, 'scenes' | 'accents'>,
-  found: (words: string) => SoundFacts | null | undefined,
-): { cues: SoundCue[]; unmet: UnmetSound[] } {
-  const cues: SoundCue[] = accentCues(timeline, film, found)
+  { ofWords, ofClip }: FoundSounds,
+): LaidSounds {
+  const { cues: clips, silent } = clipCues(timeline, ofClip)
+  const cues: SoundCue[] = [...accentCues(timeline, film, ofWords), ...clips]
   const unmet: UnmetSound[] = []
   timeline.scenes.forEach((scene, n) => {
     const { directions, before } = itemAt(film.scenes, n)
@@ -54,14 +62,14 @@ export function soundCues(
       if (direction.kind !== 'sound') return
       index++
       const asked = readSound(direction.text)
-      const sound = found(asked.words)
+      const sound = ofWords(asked.words)
       const of = { sceneId: scene.id, index }
       if (sound === null) unmet.push({ ...of, words: asked.words })
       const cue = sound && cueOf(timeline, n, { asked, sound, word: before?.[d] ?? 0 })
       if (cue) cues.push({ ...of, ...cue })
     })
   })
-  return { cues: cues.sort((a, b) => a.start - b.start), unmet }
+  return { cues: cues.sort((a, b) => a.start - b.start), unmet, silent }
 }
 
 function cueOf(
