@@ -200,6 +200,26 @@ test('sounds that a script asks for are heard at their words, moved, changed and
   await expect(panel.getByRole('alert')).toContainText('cannot be used as a sound')
   await panel.getByRole('button', { name: 'Take A church bell away' }).click()
   await expect.poll(script).not.toContain('church bell')
+
+  // A sound of one's own is named, goes on, lies under the chapter and leaves the shelf.
+  const pump = join(mkdtempSync(join(tmpdir(), 'tidy-pump-')), 'old pump.wav')
+  execFileSync('ffmpeg', ['-v', 'error', '-f', 'lavfi', '-i', 'anoisesrc=d=2', pump])
+  await panel.getByLabel('Sounds of your own: files').setInputFiles(pump)
+  await expect.poll(script).toContain('[sound: old pump] Nobody')
+  await panel.getByRole('button', { name: 'Take old pump away' }).click()
+  await panel.getByLabel('Find a sound').fill('pump')
+  await panel.getByText('old pump').click()
+  await panel.getByLabel('Called: old pump').fill('Ship pump')
+  await panel.getByLabel('Called: old pump').press('Enter')
+  const shelf = panel.getByRole('listitem').filter({ hasText: 'Ship pump' })
+  await shelf.locator('.el-select').click()
+  await page.getByRole('option', { name: 'round and round' }).click()
+  await expect(shelf).toContainText('goes on')
+  await panel.getByText('its chapter').click()
+  await shelf.getByRole('button', { name: 'Put it in' }).click()
+  await expect.poll(script).toMatch(/^\[sound: Ship pump, under the chapter\]/)
+  await shelf.getByRole('button', { name: 'Take it off the shelf' }).click()
+  await expect(shelf).toHaveCount(0)
 })
 
 test('a sentence is recorded with the microphone and can be said again', async ({ page }) => {

@@ -188,8 +188,8 @@ const transition = computed(() => props.shot?.transition ?? props.film)
           />
           % speed</span
         >
-        <label for="shot-heard">Its own sound</label>
-        <span class="pair">
+        <label for="shot-heard">Its sound</label>
+        <span class="pair heard">
           <ElSelect
             id="shot-heard"
             :model-value="shot!.heard ? 'heard' : 'silent'"
@@ -354,6 +354,12 @@ figcaption {
 }
 .el-input-number {
   width: 104px;
+}
+.heard .el-select {
+  width: 88px;
+}
+.heard .el-input-number {
+  width: 74px;
 }
 .links {
   display: flex;

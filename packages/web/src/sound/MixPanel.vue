@@ -30,12 +30,15 @@ const props = defineProps<{
   score: Score
   sound: FilmSound
   scenes: readonly Pick<SpokenScene, 'id' | 'number'>[]
+  /** Whether the voice is finished as one that speaks near to the ear. */
+  closer: boolean
 }>()
 const emit = defineEmits<{
   set: [set: Partial<Mixing>]
   mood: [mood: Mood]
   score: [set: Partial<Score>]
   hear: [from: number]
+  closer: [isClose: boolean]
 }>()
 const own = useOwnMusic()
 /** Decibels that figures are rounded by. */
@@ -50,6 +53,10 @@ const FULLNESS_NAMES: Record<Fullness, string> = {
   usual: 'as usual',
   fuller: 'more',
 }
+const CLOSENESS = [
+  ['usual', 'as it is'],
+  ['close', 'closer, as at the ear'],
+] as const
 const TUNE_NAMES = [
   ['alone', 'where nobody speaks'],
   ['along', 'under the voice too'],
@@ -206,6 +213,13 @@ const isNear = computed(() => mixing.value.below < LEAST_BELOW_SPEECH_DB)
           dB <button class="plain link" @click="nearer(STEP_DB)">softer</button>{{ ' ' }}
           <button class="plain link" @click="nearer(-STEP_DB)">louder</button></span
         >
+        <span>Voice</span>
+        <ChoiceField
+          :value="closer ? 'close' : 'usual'"
+          label="How close the voice is"
+          :choices="CLOSENESS"
+          @change="(how) => emit('closer', how === 'close')"
+        />
         <label for="mix-rise">In pauses</label>
         <span
           ><ElInputNumber

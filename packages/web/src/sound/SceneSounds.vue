@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Command } from '@tidy-reel/core/document/command'
+import type { FilmScene } from '@tidy-reel/core/document/film-scenes'
 import { type AskedSound, readSound, soundText } from '@tidy-reel/core/script/asked-sound'
 import type { Accents } from '@tidy-reel/core/style/film-choices'
 import { soundsApi } from '../api/sounds.ts'
@@ -33,11 +34,18 @@ const sounds = computed(() => {
       return { asked, word, sound: episode.data.sounds[asked.words] }
     })
 })
-const near = computed(() =>
-  planned.value
-    ? [planned.value.text, ...planned.value.shots.map(({ item }) => item?.title ?? '')].join(' ')
-    : '',
+const seenAndSaid = (scenes: readonly FilmScene[]) =>
+  scenes
+    .flatMap(({ text, shots }) => [text, ...shots.map(({ item }) => item?.title ?? '')])
+    .join(' ')
+/** The scenes of its chapter, in order. */
+const chapter = computed(() =>
+  episode.plan.scenes.filter((one) => one.chapter === planned.value?.chapter),
 )
+const near = computed(() => ({
+  scene: planned.value ? seenAndSaid([planned.value]) : '',
+  chapter: seenAndSaid(chapter.value),
+}))
 const accent = (one: keyof Accents) =>
   emit('run', { type: 'setAccents', set: { [one]: !episode.document.accents[one] } })
 /** Words that stand in a direction cannot have brackets, nor commas where they are a name. */
@@ -53,11 +61,19 @@ const set = (index: number, asked: AskedSound, word?: number) =>
   })
 const remove = (index: number) =>
   emit('run', { type: 'setSound', sceneId: props.sceneId, index, text: null })
-function take(title: string) {
+function take(title: string, around: 'scene' | 'chapter' = 'scene') {
   const index = replacing.value
   const now = index === undefined ? undefined : sounds.value[index]
   replacing.value = undefined
   if (now && index !== undefined) return set(index, { ...now.asked, words: clean(title) })
+  const [first] = chapter.value
+  if (around === 'chapter' && first)
+    return emit('run', {
+      type: 'setSound',
+      sceneId: first.id,
+      text: soundText({ words: clean(title), lasts: 'chapter' }),
+      to: { sceneId: first.id, word: 0 },
+    })
   emit('run', { type: 'setSound', sceneId: props.sceneId, text: clean(title) })
 }
 async function bring(files: readonly File[]) {

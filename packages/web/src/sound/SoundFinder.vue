@@ -3,24 +3,32 @@ import { watchDebounced } from '@vueuse/core'
 import { ElInput } from 'element-plus'
 import { computed, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import type { FoundSoundView } from '@tidy-reel/core/views/sounds'
-import { soundsApi } from '../api/sounds.ts'
+import { type SaidOfSound, soundsApi } from '../api/sounds.ts'
+import ForWhich from '../sheet/ForWhich.vue'
+import OwnSoundFields from './OwnSoundFields.vue'
 import PlayButton from './PlayButton.vue'
 
 /** Sounds by words, each to be heard before it is taken; one's own are brought here. */
 const props = defineProps<{
   label: string
-  /** What the scene says and shows: what could be heard in it is offered. */
-  near: string
+  /** What the scene, and what its chapter says and shows: what could be heard there is offered. */
+  near: Record<Around, string>
   /** How many of one's own have come: they are to be found then. */
   brought: number
   saying: string
   heard: string
 }>()
 const emit = defineEmits<{
-  take: [title: string]
+  take: [title: string, around: Around]
   hear: [id: string]
   bring: [files: readonly File[]]
 }>()
+type Around = 'scene' | 'chapter'
+const AROUND: readonly (readonly [Around, string])[] = [
+  ['scene', 'this scene'],
+  ['chapter', 'its chapter'],
+]
+const around = ref<Around>('scene')
 /** More are shown when they are asked for. */
 const FIRST = 8
 const words = ref('')
@@ -30,9 +38,15 @@ const offered = shallowRef<FoundSoundView[]>([])
 const all = ref(false)
 const file = useTemplateRef<HTMLInputElement>('file')
 const shown = computed(() => {
-  if (all.value) return found.value
-  return (isOffering.value ? offered.value : found.value).slice(0, FIRST)
+  if (all.value) return fitting(found.value)
+  return fitting(isOffering.value ? offered.value : found.value).slice(0, FIRST)
 })
+/** What is heard under a chapter goes on. */
+const fitting = (sounds: readonly FoundSoundView[]) =>
+  around.value === 'chapter' ? sounds.filter(({ goesOn }) => goesOn) : sounds
+const lasting = ({ goesOn, seconds }: FoundSoundView) =>
+  goesOn ? 'goes on' : `${seconds.toFixed(1)} s`
+const isOwn = ({ id }: FoundSoundView) => id.startsWith('own-')
 /** Nothing is looked for: what the scene speaks of comes first. */
 const isOffering = computed(() => !words.value && !all.value && offered.value.length > 0)
 let asking = new AbortController()
@@ -52,12 +66,19 @@ async function look() {
 }
 onMounted(look)
 watchDebounced(
-  () => props.near,
+  () => props.near[around.value],
   async (text) => (offered.value = text ? await soundsApi.near(text).catch(() => []) : []),
   { debounce: 250, immediate: true },
 )
 watchDebounced(words, look, { debounce: 250 })
 watch(() => props.brought, look)
+/** What was changed or taken away is found, or not, by what is said of it now. */
+async function settle(done: Promise<unknown>) {
+  await done.catch((cause: Error) => (fault.value = cause.message))
+  await look()
+}
+const change = (id: string, said: SaidOfSound) => settle(soundsApi.change(id, said))
+const remove = (id: string) => settle(soundsApi.remove(id))
 function bring(event: Event) {
   const input = event.target as HTMLInputElement
   emit('bring', [...(input.files ?? [])])
@@ -80,7 +101,8 @@ function bring(event: Event) {
     <p v-else-if="words && !found.length" class="soft">
       Nothing fits “{{ words }}”. Try what makes the sound, or bring one of your own.
     </p>
-    <p v-if="isOffering" class="soft">The scene and its pictures speak of</p>
+    <ForWhich label="To be heard in" :choices="AROUND" @change="(one) => (around = one)" />
+    <p v-if="isOffering" class="soft">The {{ around }} and its pictures speak of</p>
     <ul>
       <li v-for="sound in shown" :key="sound.id">
         <PlayButton
@@ -90,14 +112,23 @@ function bring(event: Event) {
           :heard
           @play="emit('hear', sound.id)"
         />
-        <span class="name"
+        <details v-if="isOwn(sound)">
+          <summary>
+            <span class="serif">{{ sound.title }}</span>
+            <span class="soft">{{ lasting(sound) }}</span>
+          </summary>
+          <OwnSoundFields
+            :sound
+            @change="(said) => change(sound.id, said)"
+            @remove="remove(sound.id)"
+          />
+        </details>
+        <span v-else class="name"
           ><span class="serif">{{ sound.title }}</span>
-          <span class="soft">{{
-            sound.goesOn ? 'goes on' : `${sound.seconds.toFixed(1)} s`
-          }}</span></span
+          <span class="soft">{{ lasting(sound) }}</span></span
         >
         <span class="soft by">{{ sound.author === 'Tidy Reel' ? '' : sound.author }}</span>
-        <button class="plain link" @click="emit('take', sound.title)">Put it in</button>
+        <button class="plain link" @click="emit('take', sound.title, around)">Put it in</button>
       </li>
     </ul>
     <p class="foot">
@@ -135,8 +166,12 @@ li {
   display: grid;
   grid-template-columns: 28px minmax(0, 1fr) auto auto;
   gap: 10px;
-  align-items: center;
+  align-items: start;
+  min-height: 28px;
   font-size: 14.5px;
+}
+summary {
+  cursor: pointer;
 }
 .name {
   display: flex;

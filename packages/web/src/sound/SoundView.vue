@@ -10,7 +10,7 @@ import {
   watch,
 } from 'vue'
 import type { Command } from '@tidy-reel/core/document/command'
-import type { Document } from '@tidy-reel/core/document/document'
+import { type Document, PLAIN_SPEAKING } from '@tidy-reel/core/document/document'
 import { baseOf } from '@tidy-reel/core/speech/language'
 import type { Pronunciation } from '@tidy-reel/core/text/pronunciation'
 import { clockText, SAMPLE_RATE } from '@tidy-reel/core/time/time'
@@ -131,6 +131,13 @@ const run = (command: Command) => episode.run(command)
 function chooseMood(mood: Document['mood']) {
   if (document.value.score.own !== null) run({ type: 'setScore', set: { own: null } })
   if (mood !== document.value.mood) run({ type: 'setMood', mood })
+}
+/** A voice that is closer lies further before the music too, in dB (by ear). */
+const CLOSER_DB = 2
+function bringVoiceCloser(isClose: boolean) {
+  const below = document.value.mixing.below + (isClose ? CLOSER_DB : -CLOSER_DB)
+  run({ type: 'setSpeaking', set: { finish: isClose ? 'intimate' : PLAIN_SPEAKING.finish } })
+  run({ type: 'setMixing', set: { below: Math.min(40, Math.max(6, below)) } })
 }
 /** Speech and silence of the film by the estimate; voices differ by the first. */
 const estimate = computed(() => {
@@ -290,10 +297,12 @@ function step(by: number) {
         :sound="episode.sound"
         :scenes
         :score="document.score"
+        :closer="document.speaking.finish === 'intimate'"
         @set="(set) => run({ type: 'setMixing', set })"
         @score="(set) => run({ type: 'setScore', set })"
         @mood="chooseMood"
         @hear="(from) => mix?.play(from)"
+        @closer="bringVoiceCloser"
         ><template #list
           ><MusicList
             :episode-id="id"

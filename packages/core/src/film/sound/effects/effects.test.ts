@@ -66,6 +66,25 @@ describe('soundCues', () => {
     const { plan, cues } = film(STORY.replace('[sound: rain]', `[sound: ${text}]`))
     expect(itemAt(cues, 0).end).toBe(last(plan)?.endSample)
   })
+  it('cross where one that goes on ends as another begins', () => {
+    const { plan, cues } = film(
+      '# One\n\n[sound: rain, under the chapter] It rained. It was dark.\n\n# Two\n\n' +
+        '[sound: rain, under the chapter] The wind came up at last. It was cold.',
+    )
+    const second = itemAt(plan.scenes, 2).startSample
+    expect(cues.map(({ start, end }) => [start, end])).toEqual([
+      [0, second + 1.5 * SAMPLE_RATE],
+      [second, plan.samples],
+    ])
+    // Both together are never far from either: the sum of what they are heard by, in power.
+    const half = (cue: (typeof cues)[number], at: number) =>
+      fadeOf(cue.end - cue.start, at - cue.start, cue.fades) ** 2
+    for (let at = second; at < second + 1.5 * SAMPLE_RATE; at += 2400) {
+      const power = half(itemAt(cues, 0), at) + half(itemAt(cues, 1), at)
+      expect(power).toBeGreaterThan(0.4)
+      expect(power).toBeLessThan(1.6)
+    }
+  })
   it('come by themselves at transitions, cards and what is drawn, where the film wants them', () => {
     const document = documentFrom(
       'Test',

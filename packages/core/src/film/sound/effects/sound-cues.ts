@@ -6,7 +6,7 @@ import { stretchEnd, type Timeline, type TimelineScene } from '../../../timeline
 import { accentCues } from './accents.ts'
 import { clipCues, type SilentClip } from './clip-cues.ts'
 import type { SoundFacts } from './known-sound.ts'
-import type { SoundCue } from './sound-cue.ts'
+import { isAsked, type SoundCue } from './sound-cue.ts'
 import {
   GOES_ON_BELOW,
   LEAST_FADE,
@@ -69,7 +69,23 @@ export function soundCues(
       if (cue) cues.push({ ...of, ...cue })
     })
   })
-  return { cues: cues.sort((a, b) => a.start - b.start), unmet, silent }
+  cues.sort((a, b) => a.start - b.start)
+  return { cues: cues.map((cue) => crossed(cue, cues, timeline.samples)), unmet, silent }
+}
+
+/** Where one that goes on ends as another begins, it is still heard under the other's coming. */
+const CROSSING = 1.5 * SAMPLE_RATE
+/** Ends and beginnings so near to each other are one place. */
+const ONE_PLACE = SAMPLE_RATE / 10
+
+function crossed(cue: SoundCue, cues: readonly SoundCue[], film: number): SoundCue {
+  const isNext = ({ start, sound }: SoundCue) =>
+    sound.goesOn && Math.abs(start - cue.end) < ONE_PLACE
+  const isRound = cue.sound.goesOn && isAsked(cue) && typeof cue.asked.lasts !== 'number'
+  if (!isRound || !cues.some(isNext)) return cue
+  const [rise, fall] = cue.fades
+  const end = Math.min(film, cue.end + CROSSING)
+  return { ...cue, end, fades: [rise, Math.max(fall, end - cue.end)] }
 }
 
 function cueOf(
