@@ -222,7 +222,7 @@ function make(tidy: Command) {
     .option('--fps <rate>', 'frames a second', '30')
     .option('--style <id>', 'a house style')
     .option('--voice <id>', 'a voice')
-    .option('--mood <mood>', 'calm, warm, bright, solemn or none')
+    .option('--mood <mood>', 'of the music: calm, night, tense …; none for none')
     .option('--no-burn-in', 'leave the subtitles off the picture')
     .description('the whole film')
     .action(async (file: string, flags: MakeFlags) => {
@@ -243,7 +243,7 @@ function mix(tidy: Command) {
     .option('--stems', 'voice, music and effects beside it, which add up to it')
     .option('--style <id>', 'a house style')
     .option('--voice <id>', 'a voice')
-    .option('--mood <mood>', 'calm, warm, bright, solemn or none')
+    .option('--mood <mood>', 'of the music: calm, night, tense …; none for none')
     .description('the sound of a film by itself')
     .action(async (file: string, flags: MixFlags) => {
       const [{ readDocumentOrScript }, { mixCommand }] = [

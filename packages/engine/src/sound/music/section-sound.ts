@@ -9,6 +9,7 @@ import { MOOD_MUSIC } from '@tidy-reel/core/film/music/moods'
 import { RING_SECONDS } from '@tidy-reel/core/film/music/ring'
 import { BEATS_A_BAR, sectionNotes } from '@tidy-reel/core/film/music/section'
 import { type MeasuredPiece, measuredPiece } from '@tidy-reel/core/film/sound/bed-levels'
+import { heldTogether } from '@tidy-reel/core/film/sound/held-together'
 import { widened } from '@tidy-reel/core/film/sound/widened'
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
 import { runProgram } from '../../run/program.ts'
@@ -19,7 +20,7 @@ import { stereoWav } from '../wav.ts'
 import { midiFile } from './midi.ts'
 
 /** Raised when sections are played otherwise, so that earlier ones are played anew. */
-const VERSION = 3
+const VERSION = 4
 /** Debian's larger font; `fluidr3mono-gm-soundfont`. */
 export const SOUND_FONT = '/usr/share/sounds/sf3/FluidR3Mono_GM.sf3'
 /** Two channels of 16 bits. */
@@ -76,7 +77,7 @@ async function play(order: OrderedSection, half: string, signal?: AbortSignal) {
     )
     // It says nothing of sound that it could not write.
     if ((await stat(half)).size < samples * BYTES_A_SAMPLE) throw new TidyError('disk_full')
-    const wide = widened(await channelsIn(half), SAMPLE_RATE)
+    const wide = heldTogether(widened(await channelsIn(half), SAMPLE_RATE))
     await writeFile(half, stereoWav(wide))
   } finally {
     await rm(work, { recursive: true, force: true })
