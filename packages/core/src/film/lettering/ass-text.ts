@@ -34,7 +34,7 @@ export const assText = (text: string) =>
     .replace(/\}/g, '\u2775')
     .replace(/\n/g, '\\N')
 
-/** The same in a face, with letters it does not have from one that does. */
+/** The same in a face, with letters it does not have from one that does; empty for no text. */
 export const assRuns = (text: string, face: FaceId): string =>
   runsOf(text, face)
     .map((run) => {
@@ -53,7 +53,11 @@ export const assRuns = (text: string, face: FaceId): string =>
 export const assColour = (colour: string): string =>
   `&H${(colour.slice(5, 7) + colour.slice(3, 5) + colour.slice(1, 3)).toUpperCase()}&`
 
-/** The same with how little of it is seen, as styles have it. */
+/**
+ * The same with how little of it is seen, as styles have it.
+ *
+ * @param opacity 0 to 1
+ */
 export const styleColour = (colour: string, opacity = 1): string =>
   `&H${hidden(opacity)}${assColour(colour).slice(2, -1)}`
 
@@ -63,9 +67,13 @@ const hidden = (opacity: number) =>
     .padStart(2, '0')
     .toUpperCase()
 
-/** How little is seen, as overrides have it. */
+/**
+ * How little is seen, as overrides have it.
+ *
+ * @param opacity 0 to 1
+ */
 export const assAlpha = (opacity: number): string => `&H${hidden(opacity)}&`
 
-/** True where a text is read from right to left. */
+/** True where a text is read from right to left; not for an empty one. */
 export const isRightToLeft = (text: string): boolean =>
   /[\p{Script=Arabic}\p{Script=Hebrew}]/u.test(/\p{L}/u.exec(text)?.[0] ?? '')

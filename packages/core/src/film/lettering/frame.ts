@@ -20,6 +20,7 @@ export interface Frame {
 /** EBU R 95, from memory: the graphics-safe area leaves 5 % on each side. */
 export const SAFE_MARGIN = 0.05
 
+/** A picture of so many pixels, and where on it everything stands. */
 export function frameOf(width: number, height: number): Frame {
   const [x, y] = [width * SAFE_MARGIN, height * SAFE_MARGIN]
   return {
@@ -38,14 +39,16 @@ export function frameOf(width: number, height: number): Frame {
 export const gridded = (n: number, { unit }: Pick<Frame, 'unit'>, round = Math.round): number =>
   2 * Math.round(2 * unit * round(n / (4 * unit)))
 
+/** Its right edge, in the pixels of its picture. */
 export const right = ({ x, width }: Rect) => x + width
+/** Its lower edge, in the pixels of its picture. */
 export const foot = ({ y, height }: Rect) => y + height
 
 /** A number held within bounds; where they cross, the lower one. */
 export const within = (n: number, from: number, to: number): number =>
   Math.max(from, Math.min(n, to))
 
-/** True where two rectangles share more than an edge. */
+/** True where two rectangles share more than an edge; never for an empty one. */
 export const overlaps = (a: Rect, b: Rect): boolean =>
   a.x < right(b) && b.x < right(a) && a.y < foot(b) && b.y < foot(a)
 
@@ -78,7 +81,7 @@ export function around(rects: readonly Rect[]): Rect | undefined {
   }
 }
 
-/** A rectangle wider and higher by so much on each side. */
+/** A rectangle wider and higher by so many pixels on each side. */
 export const grown = ({ x, y, width, height }: Rect, by: number): Rect => ({
   x: x - by,
   y: y - by,
@@ -86,7 +89,7 @@ export const grown = ({ x, y, width, height }: Rect, by: number): Rect => ({
   height: height + 2 * by,
 })
 
-/** As shares of the picture: `[x, y, width, height]`. */
+/** As shares of the picture, 0 to 1: `[x, y, width, height]`. */
 export const inShares = (
   { x, y, width, height }: Rect,
   frame: Pick<Frame, 'width' | 'height'>,

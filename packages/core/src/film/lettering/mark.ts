@@ -83,7 +83,9 @@ function wholeBox({ body, x, y, edge }: Mark): Rect {
   }
 }
 
-/** A mark as one event of an ASS document that has the style `Drawn`. */
+/**
+ * A mark as one event of an ASS document that has the style `Drawn`; times in hundredths of seconds.
+ */
 export function assEvent(mark: Mark): string {
   const tags = [
     placeTags(mark),
@@ -160,7 +162,7 @@ function typed({ typedMs, start, end }: Mark, text: string, face: FaceId): strin
     .join('')
 }
 
-/** Marks moved as one. */
+/** Marks moved as one, by so many pixels. */
 export const moved = (marks: readonly Mark[], x: number, y: number): Mark[] =>
   marks.map((mark) => ({
     ...mark,

@@ -28,6 +28,7 @@ function shapeOf(steps: readonly Step[]): Shape & { x: number; y: number } {
   }
 }
 
+/** A rectangle of so many pixels. */
 export const rectangle = (width: number, height: number): Shape =>
   shapeOf([
     ['m', [0, 0]],
@@ -79,6 +80,7 @@ export function band(
 /** Control points of a quarter circle stand so far along its tangents: error under 0.03 %. */
 const QUARTER = 0.5523
 
+/** A disc whose radius is so many pixels. */
 export function disc(radius: number): Shape {
   return ring(radius, radius, 1)
 }
@@ -159,7 +161,7 @@ function ribbon(points: readonly Point[], width: number): Point[] {
 /** Where an arrow points. */
 export type ArrowWay = 'left' | 'right' | 'up' | 'down'
 
-/** An arrow whose box begins at its own corner. */
+/** An arrow of so many pixels whose box begins at its own corner. */
 export function arrow(length: number, width: number, way: ArrowWay = 'right'): Shape {
   const head = width * 2.2
   const half = width / 2
@@ -188,7 +190,7 @@ const corners = (x: number, y: number, width: number, height: number): Point[] =
   [x, y + height],
 ]
 
-/** The rim of a rectangle, inside its edges. */
+/** The rim of a rectangle, so many pixels wide, inside its edges. */
 export const frameShape = (width: number, height: number, stroke: number): Shape =>
   certain(
     area([
@@ -214,7 +216,7 @@ export function pierced(
   return certain(area([corners(0, 0, width, height), around]))
 }
 
-/** A straight stroke between two points. */
+/** A straight stroke between two points, so many pixels wide. */
 export function stroke(
   [ax, ay]: Point,
   [bx, by]: Point,
@@ -230,7 +232,7 @@ export function stroke(
   ])
 }
 
-/** A rectangle with round corners. */
+/** A rectangle with round corners, all in pixels. */
 export function rounded(width: number, height: number, radius: number): Shape {
   const r = Math.min(radius, width / 2, height / 2)
   const k = r * (1 - QUARTER)

@@ -30,6 +30,7 @@ const ENDING = 3
 const SHORTEST_CHAPTER = 4
 /** A remainder shorter than this is a rest, not a piece of a section. */
 const SHORTEST_PIECE = 4
+/** A bar of four beats in samples, at so many beats a minute. */
 export const barSamples = (tempo: number) => Math.round((BEATS_A_BAR * 60 * SAMPLE_RATE) / tempo)
 
 /** What follows what; round and round in a long chapter. */

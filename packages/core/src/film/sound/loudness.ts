@@ -105,6 +105,7 @@ export function loudnessMeter(rate: number, count: number): LoudnessMeter {
 
 /** Power of K-weighted sound in LUFS; −Infinity for none. */
 export const lufsOf = (power: number) => -0.691 + 10 * Math.log10(power)
+/** The mean square that is so many LUFS loud (ITU-R BS.1770-4). */
 export const powerOf = (lufs: number) => 10 ** ((lufs + 0.691) / 10)
 
 const mean = (values: readonly number[]) =>

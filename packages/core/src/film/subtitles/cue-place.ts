@@ -23,11 +23,11 @@ export function placed(place: Place): { row: Row; side: Align } {
   return { row, side }
 }
 
-/** The style of one subtitle: the film's, with the place its scene has. */
+/** The style of one subtitle: the film's, with the place its scene has; without one as it is. */
 export const cueStyle = ({ at }: { at?: SubtitlePlace }, style: SubtitleStyle): SubtitleStyle =>
   at ? { ...style, ...defined(at) } : style
 
-/** Letters of the subtitles on a picture of this shape. */
+/** Letters of the subtitles on a picture of this shape; their size in pixels. */
 export const subtitleType = ({ face, size }: SubtitleStyle, frame: Frame): Type => ({
   face,
   size: Math.round(size * 1080 * frame.unit * (frame.isUpright ? UPRIGHT_LARGER : 1) * 10) / 10,
@@ -39,7 +39,7 @@ export const hasEdge = ({ ground }: Pick<SubtitleStyle, 'ground'>): boolean =>
 /** What a soft shade has at its full strength; by eye. */
 const SHADE = 0.62
 
-/** How opaque what a subtitle stands on is by its style. */
+/** How opaque what a subtitle stands on is by its style, 0 to 1; 0 where it stands on nothing. */
 export function groundOpacity({ ground, strength }: SubtitleStyle): number {
   if (ground === 'lines' || ground === 'plate') return strength
   return ground === 'shade' ? SHADE * strength : 0
@@ -66,6 +66,7 @@ export function subtitleMargin(style: SubtitleStyle, frame: Frame): number {
   return Math.ceil(Math.max(wanted, nearest))
 }
 
+/** Pixels that are left free at each side. */
 export const subtitleSide = (style: SubtitleStyle, frame: Frame): number =>
   Math.ceil(
     Math.max(SIDE * frame.width, frame.safe.x + groundReach(style, subtitleType(style, frame))),
@@ -88,7 +89,9 @@ function topOf(style: SubtitleStyle, frame: Frame, lines: number): number {
 export const cased = (text: string, { capitals }: Pick<SubtitleStyle, 'capitals'>): string =>
   capitals ? text.toLocaleUpperCase() : text
 
-/** Where a subtitle stands, as libass will draw it: its letters and what they stand on. */
+/**
+ * Where a subtitle stands, in pixels, as libass will draw it: its letters and what they stand on.
+ */
 export function cueBox(
   cue: { lines: readonly string[] },
   style: SubtitleStyle,
@@ -116,7 +119,7 @@ export function cueBox(
   return grown({ x: left[side], y: inkTop, width, height: inkFoot - inkTop }, reach)
 }
 
-/** Everything a subtitle of this style may cover, from side to side. */
+/** Everything a subtitle of this style may cover, from side to side, in pixels. */
 export function subtitleZone(style: SubtitleStyle, frame: Frame): Rect {
   const type = subtitleType(style, frame)
   const y = topOf(style, frame, style.lines)

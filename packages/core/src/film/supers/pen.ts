@@ -52,12 +52,16 @@ const groundOf = (pen: Pen) => (onPlate(pen) ? pen.palette.paper : pen.palette.s
 export const accentOf = (pen: Pen) =>
   contrast(pen.palette.accent, groundOf(pen)) >= VISIBLE ? pen.palette.accent : inkOf(pen)
 
-/** Letters of a super: its own face, at a part of its size. */
+/**
+ * Letters of a super: its own face, at a part of its size; in pixels, 8 at the least of a picture 1,080
+ * high.
+ */
 export const typeOf = ({ look, unit, scale }: Pen, part = 1, face: FaceId = look.face): Type => ({
   face,
   size: Math.max(8 * unit, look.size * 1080 * unit * scale * part),
 })
 
+/** So many ms in samples. */
 export const samplesOf = (ms: number) => Math.round((ms * SAMPLE_RATE) / 1000)
 const msOf = (samples: number) => (samples * 1000) / SAMPLE_RATE
 
@@ -70,6 +74,7 @@ function letterEntrance({ look, unit, start, end }: Pen, letters: number): MarkE
 }
 
 const FADES = { none: 0, fade: 400, rise: 320, pop: 60, typed: 0 }
+/** How it comes and goes, in ms. */
 export const fadeOf = ({ look }: Pen) => ({ inMs: FADES[look.comes], outMs: OUT_MS })
 
 /** Lines of one kind of letters, one below the other. */
@@ -82,12 +87,18 @@ export interface Lines {
   align?: Align
 }
 
+/** From line to line, in pixels. */
 export const lineHeight = ({ size }: Type) => size * 1.02
 
-/** The text in as many lines as it needs, in capitals where the look has them. */
+/**
+ * The text in as many lines as it needs, in capitals where the look has them.
+ *
+ * @param widest of a line, in pixels
+ */
 export const linesFor = (pen: Pen, text: string, type: Type, widest: number, most: number) =>
   textLines(pen.look.capitals ? text.toLocaleUpperCase() : text, type, widest, most)
 
+/** The width of the widest line, in pixels; 0 for none. */
 export const widthOfLines = ({ lines, type }: Lines) =>
   Math.max(0, ...lines.map((line) => textWidth(line, type)))
 
@@ -133,7 +144,7 @@ export const drawnShape = (
   ...own,
 })
 
-/** Several kinds of letters below each other. */
+/** Several kinds of letters below each other, `gap` pixels apart. */
 export function stacked(pen: Pen, groups: readonly Lines[], gap: number): Block {
   const width = Math.max(0, ...groups.map(widthOfLines))
   const marks: Mark[] = []
@@ -147,7 +158,10 @@ export function stacked(pen: Pen, groups: readonly Lines[], gap: number): Block 
   return { marks, width, height: y }
 }
 
-/** A block on what its look stands on: a plate around it, or a soft shade that reaches beyond. */
+/**
+ * A block on what its look stands on: a plate around it, or a soft shade that reaches beyond; as it is
+ * without either.
+ */
 export function grounded(pen: Pen, block: Block): Block {
   const ink = around(block.marks.map(inkBox)) ?? { x: 0, y: 0, width: 0, height: 0 }
   const pad = onPlate(pen) ? Math.max(14 * pen.unit, typeOf(pen).size * 0.22) * pen.scale : 0

@@ -25,5 +25,5 @@ export interface SoundCue {
   below: number
 }
 
-/** Whether a sound stands in the script. */
+/** Whether a sound stands in the script; otherwise it comes by itself or with a clip. */
 export const isAsked = ({ index }: Pick<SoundCue, 'index'>) => index >= 0

@@ -17,7 +17,10 @@ import {
 
 type Random = () => number
 
-/** Air that moves: noise in a band that wanders, louder where it is higher. */
+/**
+ * Air that moves, for so many seconds: noise in a band around `hz` that wanders, louder where it is
+ * higher.
+ */
 export function wind(seconds: number, random: Random, { hz, gust }: { hz: number; gust: number }) {
   const strength = wandering(random, seconds, 2.6)
   const source = pinkNoise(seconds, random)
@@ -29,7 +32,9 @@ export function wind(seconds: number, random: Random, { hz, gust }: { hz: number
   ])
 }
 
-/** Drops on ground or glass: a hiss of those far away, each near one by itself. */
+/**
+ * Drops on ground or glass, for so many seconds: a hiss of those far away, each near one by itself.
+ */
 export function rain(
   seconds: number,
   random: Random,
@@ -44,7 +49,7 @@ export function rain(
   return laid(seconds, [{ at: 0, sound: far, gain: hiss }, ...near])
 }
 
-/** Waves on a shore: each swells, breaks with a hiss and runs back. */
+/** Waves on a shore, for so many seconds: each swells, breaks with a hiss and runs back. */
 export function waves(
   seconds: number,
   random: Random,
@@ -69,7 +74,7 @@ export function waves(
   return laid(seconds, parts.flat())
 }
 
-/** A fire: a low breath, and cracks as chance has it. */
+/** A fire of so many seconds: a low breath, and cracks as chance has it, so many a second. */
 export function fire(seconds: number, random: Random, { cracks }: { cracks: number }): Sound {
   const breath = wandering(random, seconds, 0.5)
   const glow = shaped(lowPassed(pinkNoise(seconds, random), 300), (at) => 0.5 + 0.5 * breath(at))
@@ -81,7 +86,10 @@ export function fire(seconds: number, random: Random, { cracks }: { cracks: numb
   return laid(seconds, [{ at: 0, sound: glow, gain: 0.9 }, ...parts])
 }
 
-/** A machine that runs: a tone of the mains or a motor, its overtones and a breath of air. */
+/**
+ * A machine that runs for so many seconds: a tone of the mains or a motor, its overtones and a breath
+ * of air.
+ */
 export function hum(
   seconds: number,
   random: Random,
@@ -99,7 +107,7 @@ export function hum(
   ])
 }
 
-/** A clock: two different strokes, evenly. */
+/** A clock of so many seconds: two different strokes, evenly. */
 export function clock(
   seconds: number,
   random: Random,
@@ -132,7 +140,7 @@ const BELL = [
   [4.2, 0.15, 0.12],
 ] as const
 
-/** A bell of a size, struck once or again and again. */
+/** A bell of a size, struck once or again and again within so many seconds. */
 export function bell(
   seconds: number,
   _random: Random,
@@ -154,7 +162,7 @@ export function bell(
   )
 }
 
-/** Something that passes: noise whose band rises and falls. */
+/** Something that passes within so many seconds: noise whose band rises and falls. */
 export function whoosh(
   seconds: number,
   random: Random,
@@ -175,7 +183,7 @@ export function whoosh(
   return laid(seconds, parts)
 }
 
-/** Something heavy that falls or shuts. */
+/** Something heavy that falls or shuts; silent for what is left of its seconds. */
 export function thump(
   seconds: number,
   random: Random,
@@ -192,7 +200,7 @@ export function thump(
   ])
 }
 
-/** A switch, a latch, a key: short and hard. */
+/** A switch, a latch, a key: short and hard, then nothing for the rest of its seconds. */
 export function click(
   seconds: number,
   random: Random,
@@ -212,7 +220,7 @@ export function click(
   return laid(seconds, [{ at: 0, sound: snap }, ...second])
 }
 
-/** Paper, leaves, cloth: many small rubs. */
+/** Paper, leaves, cloth: many small rubs within so many seconds. */
 export function rustle(
   seconds: number,
   random: Random,
@@ -255,7 +263,7 @@ export function crowd(
   )
 }
 
-/** Birds: calls that glide, each bird with its own. */
+/** Birds, for so many seconds: calls that glide, each bird with its own. */
 export function birds(
   seconds: number,
   random: Random,
@@ -276,7 +284,7 @@ export function birds(
   return laid(seconds, parts)
 }
 
-/** A horn or whistle of a ship or a lighthouse. */
+/** A horn or whistle of a ship or a lighthouse, within so many seconds. */
 export function horn(
   seconds: number,
   random: Random,
@@ -297,7 +305,7 @@ export function horn(
   )
 }
 
-/** Thunder: a crack, then a roll that dies away. */
+/** Thunder of so many seconds: a crack, then a roll that dies away. */
 export function thunder(seconds: number, random: Random, { crack }: { crack: number }): Sound {
   const roll = wandering(random, seconds, 0.22)
   const low = shaped(
@@ -311,7 +319,7 @@ export function thunder(seconds: number, random: Random, { crack }: { crack: num
   ])
 }
 
-/** Footsteps: heel and sole, on something hard or soft. */
+/** Footsteps for so many seconds: heel and sole, on something hard or soft. */
 export function steps(
   seconds: number,
   random: Random,
@@ -331,7 +339,7 @@ export function steps(
   return laid(seconds, parts.flat())
 }
 
-/** Water that runs or drips: bubbles that rise in pitch as they close. */
+/** Water that runs or drips for so many seconds: bubbles that rise in pitch as they close. */
 export function bubbles(
   seconds: number,
   random: Random,
@@ -347,13 +355,13 @@ export function bubbles(
   return laid(seconds, [{ at: 0, sound: run, gain: flow }, ...parts])
 }
 
-/** One drop that falls into water. */
+/** One drop that falls into water at `hz`, then nothing for the rest of its seconds. */
 export function drop(seconds: number, _random: Random, { hz }: { hz: number }): Sound {
   const fall = sung(0.12, (at) => hz * (1 + 5 * at))
   return laid(seconds, [{ at: 0.02, sound: shaped(fall, burst(0.002, 0.12)) }])
 }
 
-/** Small hard things that are struck again and again: keys, hail, a hammer. */
+/** Small hard things that are struck again and again for so many seconds: keys, hail, a hammer. */
 export function taps(
   seconds: number,
   random: Random,
@@ -378,7 +386,9 @@ export function taps(
   return laid(seconds, parts)
 }
 
-/** Something that is drawn to and fro, or breathes: strokes of noise, evenly. */
+/**
+ * Something that is drawn to and fro, or breathes, for so many seconds: strokes of noise, evenly.
+ */
 export function strokes(
   seconds: number,
   random: Random,
@@ -397,7 +407,7 @@ export function strokes(
   return laid(seconds, parts.flat())
 }
 
-/** Tones that come and go: an alarm, a telephone, a sounder. */
+/** Tones that come and go for so many seconds: an alarm, a telephone, a sounder. */
 export function beeps(
   seconds: number,
   _random: Random,
@@ -415,7 +425,7 @@ export function beeps(
   return laid(seconds, parts.flat())
 }
 
-/** Many hands that clap. */
+/** Many hands that clap, for so many seconds. */
 export function applause(seconds: number, random: Random, { hands }: { hands: number }): Sound {
   const parts = moments(random, seconds, hands).map((at) => {
     const clap = shaped(whiteNoise(0.03, random), burst(0.001, 0.02))
@@ -424,7 +434,7 @@ export function applause(seconds: number, random: Random, { hands }: { hands: nu
   return laid(seconds, parts)
 }
 
-/** Wings and small engines: a rich tone whose pitch and strength wander. */
+/** Wings and small engines, for so many seconds: a rich tone whose pitch and strength wander. */
 export function buzz(
   seconds: number,
   random: Random,

@@ -4,6 +4,7 @@ import { filterOf, passing } from '../biquad.ts'
 /** One channel of sound, 48 kHz. */
 export type Sound = Float32Array
 
+/** So many seconds in samples, one at the least. */
 export const samplesOf = (seconds: number) => Math.max(1, Math.round(seconds * SAMPLE_RATE))
 
 /** White noise, its samples evenly spread in −1…1. */
@@ -13,7 +14,9 @@ export function whiteNoise(seconds: number, random: () => number): Sound {
   return out
 }
 
-/** Noise that is as strong in each octave (filter by Paul Kellet, from memory). */
+/**
+ * Noise of so many seconds that is as strong in each octave (filter by Paul Kellet, from memory).
+ */
 export function pinkNoise(seconds: number, random: () => number): Sound {
   const out = new Float32Array(samplesOf(seconds))
   let [b0, b1, b2] = [0, 0, 0]
@@ -27,10 +30,13 @@ export function pinkNoise(seconds: number, random: () => number): Sound {
   return out
 }
 
+/** What of a sound lies below `hz`. */
 export const lowPassed = (sound: Sound, hz: number, q = 0.7) =>
   filterOf(passing('low', hz, q, SAMPLE_RATE))(sound)
+/** What of a sound lies above `hz`. */
 export const highPassed = (sound: Sound, hz: number, q = 0.7) =>
   filterOf(passing('high', hz, q, SAMPLE_RATE))(sound)
+/** What of a sound lies around `hz`. */
 export const bandPassed = (sound: Sound, hz: number, q = 1) =>
   filterOf(passing('band', hz, q, SAMPLE_RATE))(sound)
 
@@ -62,7 +68,7 @@ export interface Mode {
   seconds: number
 }
 
-/** What is struck: its modes ring out together (modal synthesis). */
+/** What is struck: its modes ring out together, for so many seconds (modal synthesis). */
 export function struck(seconds: number, modes: readonly Mode[]): Sound {
   const out = new Float32Array(samplesOf(seconds))
   for (const { hz, gain, seconds: rings } of modes) {
@@ -88,7 +94,10 @@ function roundOf(overtones: readonly number[]): Float64Array {
 
 const SINE = roundOf([1])
 
-/** A tone whose pitch follows a curve; `overtones` are its partials' gains, the first the lowest. */
+/**
+ * A tone of so many seconds whose pitch follows a curve; `overtones` are its partials' gains, the first
+ * the lowest.
+ */
 export function sung(
   seconds: number,
   hz: (second: number) => number,
