@@ -38,17 +38,18 @@ const offered = shallowRef<FoundSoundView[]>([])
 const all = ref(false)
 const file = useTemplateRef<HTMLInputElement>('file')
 const shown = computed(() => {
-  if (all.value) return fitting(found.value)
-  return fitting(isOffering.value ? offered.value : found.value).slice(0, FIRST)
+  if (all.value) return fit.value
+  return (isOffering.value ? fitting(offered.value) : fit.value).slice(0, FIRST)
 })
 /** What is heard under a chapter goes on. */
 const fitting = (sounds: readonly FoundSoundView[]) =>
   around.value === 'chapter' ? sounds.filter(({ goesOn }) => goesOn) : sounds
+const fit = computed(() => fitting(found.value))
 const lasting = ({ goesOn, seconds }: FoundSoundView) =>
   goesOn ? 'goes on' : `${seconds.toFixed(1)} s`
 const isOwn = ({ id }: FoundSoundView) => id.startsWith('own-')
 /** Nothing is looked for: what the scene speaks of comes first. */
-const isOffering = computed(() => !words.value && !all.value && offered.value.length > 0)
+const isOffering = computed(() => !words.value && !all.value && fitting(offered.value).length > 0)
 let asking = new AbortController()
 
 async function look() {
@@ -132,8 +133,8 @@ function bring(event: Event) {
       </li>
     </ul>
     <p class="foot">
-      <button v-if="found.length > shown.length" class="plain link" @click="all = true">
-        {{ isOffering ? `All ${found.length} sounds` : `${found.length - shown.length} more` }}
+      <button v-if="fit.length > shown.length" class="plain link" @click="all = true">
+        {{ isOffering ? `All ${fit.length} sounds` : `${fit.length - shown.length} more` }}
       </button>
       <button class="plain link" @click="file?.click()">Bring your own</button>
       <input
