@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { defineAsyncComponent } from 'vue'
+import { laterPart } from '../controls/later-part.ts'
 import CommandPalette from './CommandPalette.vue'
 import { commandsHere, overRoom, toldHere, useKeyboard, useRoomKeys } from './room-keys.ts'
 
 /** Fetched when it is opened; the list of commands is typed into at once. */
-const KeySheet = defineAsyncComponent(() => import('./KeySheet.vue'))
+const KeySheet = laterPart(() => import('./KeySheet.vue'))
 
 /** What keys mean, in every room: the list of all commands, and the sheet of keys. */
 useKeyboard()

@@ -1,16 +1,7 @@
 <script setup lang="ts">
 import { useElementSize, watchDebounced } from '@vueuse/core'
 import { Grid3x3, Maximize, Pause, Play, Repeat } from 'lucide-vue-next'
-import {
-  computed,
-  defineAsyncComponent,
-  onBeforeUnmount,
-  onMounted,
-  ref,
-  shallowRef,
-  toRaw,
-  watch,
-} from 'vue'
+import { computed, onBeforeUnmount, onMounted, ref, shallowRef, toRaw, watch } from 'vue'
 import type { Film } from '@tidy-reel/core/document/film-scenes'
 import { certain, itemAt } from '@tidy-reel/core/faults/certain'
 import { frameOf } from '@tidy-reel/core/film/lettering/frame'
@@ -20,7 +11,9 @@ import type { SoftShade } from '@tidy-reel/core/film/soft-shade'
 import { clockText, frameAtSample, secondsFromSamples } from '@tidy-reel/core/time/time'
 import type { Timeline } from '@tidy-reel/core/timeline/timeline'
 import { cutout } from '../api/media.ts'
+import { inTheEnd } from '../controls/in-the-end.ts'
 import { lastingWorker } from '../controls/lasting-worker.ts'
+import { laterPart } from '../controls/later-part.ts'
 import { drawFrame, placeOfFrame } from './draw-frame.ts'
 import { drawInlays } from './draw-inlays.ts'
 import { drawShades } from './draw-shades.ts'
@@ -32,7 +25,7 @@ import { useLights } from './use-lights.ts'
 import type { Player } from './use-player.ts'
 
 /** Fetched with the first thing that may be moved. */
-const MovableThings = defineAsyncComponent(() => import('./MovableThings.vue'))
+const MovableThings = laterPart(() => import('./MovableThings.vue'))
 const props = defineProps<{
   film: Timeline
   plan: Film
@@ -178,7 +171,10 @@ function fit() {
 let isGone = false
 onMounted(async () => {
   fit()
-  const { lettering } = await import('./lettering.ts')
+  const { lettering } = await inTheEnd(
+    () => import('./lettering.ts'),
+    () => !isGone,
+  )
   if (isGone) return
   written = lettering(certain(letters.value))
   write()

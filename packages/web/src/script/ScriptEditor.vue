@@ -6,6 +6,7 @@ import { drawSelection, EditorView, keymap, placeholder } from '@codemirror/view
 import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { certain } from '@tidy-reel/core/faults/certain'
 import { changesBetween } from '@tidy-reel/core/text/text-changes'
+import { inTheEnd } from '../controls/in-the-end.ts'
 import { editorTheme } from './editor/editor-theme.ts'
 import { markup } from './editor/markup.ts'
 import { panelLayer, readingLayer, type Seen, versionsLayer } from './editor/ranges.ts'
@@ -79,7 +80,10 @@ onMounted(() => {
       versionsLayer.set.of(props.versions),
     ],
   })
-  fetched = import('./editor/find-and-mark.ts')
+  fetched = inTheEnd(
+    () => import('./editor/find-and-mark.ts'),
+    () => !isGone,
+  )
   void fetched.then(({ findAndMark, mark }) => {
     if (isGone) return
     view.dispatch({ effects: later.reconfigure(findAndMark) })

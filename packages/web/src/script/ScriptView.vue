@@ -3,7 +3,7 @@ import type { Diagnostic } from '@codemirror/lint'
 import { useEventListener, useLocalStorage } from '@vueuse/core'
 import { BookOpen, Columns2, FileInput, PenLine, Search, Square, Volume2 } from 'lucide-vue-next'
 import { TabsContent, TabsList, TabsRoot, TabsTrigger } from 'reka-ui'
-import { computed, defineAsyncComponent, ref, shallowRef, watch } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { checkedAs, type Claim } from '@tidy-reel/core/checks/claim'
 import { claimRows } from '@tidy-reel/core/checks/claim-rows'
@@ -24,6 +24,7 @@ import { takeSound } from '../api/media.ts'
 import { scriptApi } from '../api/script.ts'
 import { speechApi } from '../api/speech.ts'
 import { writingApi } from '../api/writing.ts'
+import { laterPart } from '../controls/later-part.ts'
 import { saveText } from '../controls/save-text.ts'
 import { useEpisode } from '../episode/episode-store.ts'
 import { withChapterMoved } from './chapter-move.ts'
@@ -37,18 +38,18 @@ import { useScriptReading } from './use-script-reading.ts'
 import { useTidyChoice } from './use-tidy-choice.ts'
 
 /** Fetched when they are opened; what stands beside the text at first, once the text stands. */
-const ChecksPanel = defineAsyncComponent(() => import('./ChecksPanel.vue'))
-const ClaimsPanel = defineAsyncComponent(() => import('./ClaimsPanel.vue'))
+const ChecksPanel = laterPart(() => import('./ChecksPanel.vue'))
+const ClaimsPanel = laterPart(() => import('./ClaimsPanel.vue'))
 const lengthFacts = () => import('./LengthFacts.vue')
-const LengthFacts = defineAsyncComponent(lengthFacts)
+const LengthFacts = laterPart(lengthFacts)
 /** After what stands above it: nothing is pushed down. */
-const FilmPanel = defineAsyncComponent(() => lengthFacts().then(() => import('./FilmPanel.vue')))
-const NotesPanel = defineAsyncComponent(() => import('./NotesPanel.vue'))
-const TidyPanel = defineAsyncComponent(() => import('./TidyPanel.vue'))
-const CompareTexts = defineAsyncComponent(() => import('./CompareTexts.vue'))
-const MenuButton = defineAsyncComponent(() => import('../controls/MenuButton.vue'))
-const ImportPanel = defineAsyncComponent(() => import('./ImportPanel.vue'))
-const WritingPanel = defineAsyncComponent(() => import('./writing/WritingPanel.vue'))
+const FilmPanel = laterPart(() => lengthFacts().then(() => import('./FilmPanel.vue')))
+const NotesPanel = laterPart(() => import('./NotesPanel.vue'))
+const TidyPanel = laterPart(() => import('./TidyPanel.vue'))
+const CompareTexts = laterPart(() => import('./CompareTexts.vue'))
+const MenuButton = laterPart(() => import('../controls/MenuButton.vue'))
+const ImportPanel = laterPart(() => import('./ImportPanel.vue'))
+const WritingPanel = laterPart(() => import('./writing/WritingPanel.vue'))
 
 const TABS = ['Film', 'Tidy', 'Checks', 'Claims', 'Notes'] as const
 const episode = useEpisode()

@@ -1,17 +1,18 @@
 <script setup lang="ts">
 import { Sparkle, Star } from 'lucide-vue-next'
-import { computed, defineAsyncComponent, onMounted, ref, watch } from 'vue'
+import { computed, onMounted, ref, watch } from 'vue'
 import type { Making, Shot } from '@tidy-reel/core/document/document'
 import type { OfferedPicture as Candidate } from '@tidy-reel/core/match/pick'
 import type { ChosenItem, Item } from '@tidy-reel/core/pictures/item'
 import type { SearchWord } from '@tidy-reel/core/words/search-words'
+import { laterPart } from '../controls/later-part.ts'
 import FilterButton from '../pictures/FilterButton.vue'
 import { chipsOf } from '../pictures/filters.ts'
 import MovingThumb from '../pictures/MovingThumb.vue'
 import { type CandidatePlace, useCandidates } from './use-candidates.ts'
 
 /** Fetched when it is opened. */
-const MakePanel = defineAsyncComponent(() => import('./MakePanel.vue'))
+const MakePanel = laterPart(() => import('./MakePanel.vue'))
 const props = defineProps<{
   sceneId: string
   number: number

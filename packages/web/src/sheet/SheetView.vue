@@ -2,16 +2,7 @@
 import { useVirtualizer } from '@tanstack/vue-virtual'
 import { watchDebounced } from '@vueuse/core'
 import { TabsContent, TabsList, TabsRoot, TabsTrigger } from 'reka-ui'
-import {
-  computed,
-  defineAsyncComponent,
-  nextTick,
-  onMounted,
-  onUnmounted,
-  ref,
-  shallowRef,
-  watch,
-} from 'vue'
+import { computed, nextTick, onMounted, onUnmounted, ref, shallowRef, watch } from 'vue'
 import { onBeforeRouteLeave, useRoute, useRouter } from 'vue-router'
 import type { Command, Target } from '@tidy-reel/core/document/command'
 import { itemAt } from '@tidy-reel/core/faults/certain'
@@ -19,6 +10,8 @@ import { moveOf } from '@tidy-reel/core/film/shots'
 import type { Item } from '@tidy-reel/core/pictures/item'
 import { libraryApi } from '../api/library.ts'
 import { drawingSteps } from '../controls/drawing-steps.ts'
+import { inTheEnd } from '../controls/in-the-end.ts'
+import { laterPart } from '../controls/later-part.ts'
 import { whenTrue } from '../controls/when-true.ts'
 import { useEpisode } from '../episode/episode-store.ts'
 import { focusKind } from '../keys/focus-kind.ts'
@@ -36,10 +29,10 @@ import { useClipboard } from './use-clipboard.ts'
 import { useSheet } from './use-sheet.ts'
 
 /** Fetched when it is opened. */
-const VersionsPanel = defineAsyncComponent(() => import('./VersionsPanel.vue'))
+const VersionsPanel = laterPart(() => import('./VersionsPanel.vue'))
 /** A key opens them, and what is typed next goes into their first field: they may not come late. */
 const panels = shallowRef<typeof import('./panels.ts')>()
-onMounted(async () => (panels.value = await import('./panels.ts')))
+onMounted(async () => (panels.value = await inTheEnd(() => import('./panels.ts'))))
 
 const episode = useEpisode()
 const drawn = drawingSteps(2)

@@ -1,14 +1,5 @@
 <script setup lang="ts">
-import {
-  computed,
-  defineAsyncComponent,
-  nextTick,
-  onMounted,
-  ref,
-  shallowRef,
-  useTemplateRef,
-  watch,
-} from 'vue'
+import { computed, nextTick, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import type { Command } from '@tidy-reel/core/document/command'
 import { type Document, PLAIN_SPEAKING } from '@tidy-reel/core/document/document'
 import { baseOf } from '@tidy-reel/core/speech/language'
@@ -19,6 +10,7 @@ import type { VoiceView } from '@tidy-reel/core/views/speech'
 import { voiceFile } from '../api/media.ts'
 import { speechApi } from '../api/speech.ts'
 import { drawingSteps } from '../controls/drawing-steps.ts'
+import { laterPart } from '../controls/later-part.ts'
 import MenuButton from '../controls/MenuButton.vue'
 import { saveFrom } from '../controls/save-text.ts'
 import { useEpisode } from '../episode/episode-store.ts'
@@ -32,14 +24,14 @@ import { useVoices } from './use-voices.ts'
 import VoiceList from './VoiceList.vue'
 
 /** What plays the film and draws its mix is fetched after what is seen first. */
-const FilmMix = defineAsyncComponent(() => import('./FilmMix.vue'))
-const CompareStrip = defineAsyncComponent(() => import('./CompareStrip.vue'))
-const SpeakingPanel = defineAsyncComponent(() => import('./SpeakingPanel.vue'))
-const PronunciationPanel = defineAsyncComponent(() => import('./PronunciationPanel.vue'))
-const SceneSounds = defineAsyncComponent(() => import('./SceneSounds.vue'))
-const SceneMusic = defineAsyncComponent(() => import('./SceneMusic.vue'))
-const MusicList = defineAsyncComponent(() => import('./MusicList.vue'))
-const MixPanel = defineAsyncComponent(() => import('./MixPanel.vue'))
+const FilmMix = laterPart(() => import('./FilmMix.vue'))
+const CompareStrip = laterPart(() => import('./CompareStrip.vue'))
+const SpeakingPanel = laterPart(() => import('./SpeakingPanel.vue'))
+const PronunciationPanel = laterPart(() => import('./PronunciationPanel.vue'))
+const SceneSounds = laterPart(() => import('./SceneSounds.vue'))
+const SceneMusic = laterPart(() => import('./SceneMusic.vue'))
+const MusicList = laterPart(() => import('./MusicList.vue'))
+const MixPanel = laterPart(() => import('./MixPanel.vue'))
 const COMPARED = 3
 const SAVED_AS = [
   ['voice.wav', 'whole, WAV'],
