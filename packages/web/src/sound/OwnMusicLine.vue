@@ -3,9 +3,9 @@ import { computed } from 'vue'
 import { type OwnMusic, type Purpose, PURPOSES } from '@tidy-reel/core/film/music/own/own-music'
 import { type Mood, MOODS } from '@tidy-reel/core/style/film-choices'
 import { clockText } from '@tidy-reel/core/time/time'
-import KeptInput from '../controls/KeptInput.vue'
 import ChoiceField from '../styles/ChoiceField.vue'
 import PlayButton from './PlayButton.vue'
+import SaidOfOwn from './SaidOfOwn.vue'
 
 /** A piece of one's own: heard under the film, chosen, and what is said of it. */
 const props = defineProps<{
@@ -69,17 +69,11 @@ const SAID = [
         <span class="serif">{{ music.title }}</span> <span class="soft">{{ facts }}</span>
       </summary>
       <div class="fields">
-        <template v-for="[key, label] in SAID" :key="key">
-          <span>{{ label }}</span>
-          <KeptInput
-            small
-            :value="music[key]"
-            :maxlength="300"
-            :label="`${label}: ${music.title}`"
-            placeholder=""
-            @keep="(text) => (text || key !== 'title') && emit('change', { [key]: text })"
-          />
-        </template>
+        <SaidOfOwn
+          :own="music"
+          :said="SAID"
+          @change="(key, text) => emit('change', { [key]: text })"
+        />
         <span>Is</span>
         <span class="two"
           ><ChoiceField

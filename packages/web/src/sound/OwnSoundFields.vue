@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import type { FoundSoundView } from '@tidy-reel/core/views/sounds'
 import type { SaidOfSound } from '../api/sounds.ts'
-import KeptInput from '../controls/KeptInput.vue'
 import ChoiceField from '../styles/ChoiceField.vue'
+import SaidOfOwn from './SaidOfOwn.vue'
 
 /** What is said of a sound of one's own, and how it leaves. */
 defineProps<{ sound: FoundSoundView }>()
@@ -21,17 +21,7 @@ const LASTING = [
 
 <template>
   <div class="fields">
-    <template v-for="[key, label] in SAID" :key="key">
-      <span>{{ label }}</span>
-      <KeptInput
-        small
-        :value="sound[key]"
-        :maxlength="300"
-        :label="`${label}: ${sound.title}`"
-        placeholder=""
-        @keep="(text) => (text || key !== 'title') && emit('change', { [key]: text })"
-      />
-    </template>
+    <SaidOfOwn :own="sound" :said="SAID" @change="(key, text) => emit('change', { [key]: text })" />
     <span>Is heard</span>
     <ChoiceField
       :value="sound.goesOn ? 'on' : 'once'"

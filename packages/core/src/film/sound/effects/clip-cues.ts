@@ -24,7 +24,9 @@ export function clipCues(
   timeline: Timeline,
   found: SoundOf,
 ): { cues: SoundCue[]; silent: SilentClip[] } {
-  const { fps } = timeline
+  const { fps, scenes } = timeline
+  // Most films let none be heard, and all of this is asked for anew with every edit.
+  if (!scenes.some(({ shots }) => shots.some(({ heard }) => heard))) return { cues: [], silent: [] }
   const runs = filmShots(timeline, () => true).flat()
   const cues: SoundCue[] = []
   const silent: SilentClip[] = []
