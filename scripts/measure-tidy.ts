@@ -29,7 +29,8 @@ for (const half of asked.length ? asked : SETS) {
   )
   const judged = judge(samples)
   console.log(`\n${half}: ${samples.length} scripts`)
-  for (const [kind, score] of [...judged.byKind].sort()) console.log(line(kind, score))
+  for (const [kind, score] of [...judged.byKind].sort(([a], [b]) => a.localeCompare(b)))
+    console.log(line(kind, score))
   console.log(line('all', totals(judged)))
   if (process.argv.includes('--failures')) console.log(judged.failures.join('\n'))
 }

@@ -76,9 +76,9 @@ export default defineConfig({
     // Which files a room loads: `npm run measure:rooms`.
     manifest: 'rooms.json',
     chunkSizeWarningLimit: 2000,
-    rollupOptions: {
+    rolldownOptions: {
       onwarn(warning, warn) {
-        // A comment in zod that Rollup takes out: it changes nothing.
+        // A comment in zod that Rolldown takes out: it changes nothing.
         if (warning.code !== 'INVALID_ANNOTATION') warn(warning)
       },
     },

@@ -210,7 +210,7 @@ describe('the output', () => {
     )
   const scenes = `"${process.execPath}" "${BIN}" scenes`
   it('may be closed by who reads it, without a word', async () => {
-    const many = file('many.txt', 'The lamp burns. '.repeat(3000))
+    const many = file('many.txt', 'The lamp burns. '.repeat(1500))
     const { stdout, stderr } = await piped(`${scenes} "${many}" | head -n 1`)
     expect(stdout).toContain('The lamp burns.')
     expect(stderr).toBe('')
@@ -574,7 +574,7 @@ describe('tidy-reel make', () => {
           'make',
           file(
             'long.txt',
-            Array.from({ length: 14 }, (_, i) => `Wave number ${i} breaks on the rock.`).join(' '),
+            Array.from({ length: 6 }, (_, i) => `Wave number ${i} breaks on the rock.`).join(' '),
           ),
           '--out',
           out,

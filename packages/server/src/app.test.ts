@@ -294,7 +294,7 @@ describe('who may reach it', () => {
     expect(
       streams
         .map(({ answer }) => answer.status)
-        .sort()
+        .sort((a, b) => a - b)
         .slice(-2),
     ).toEqual([200, 429])
     for (const { answer } of streams) await answer.body?.cancel()

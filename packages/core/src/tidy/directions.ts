@@ -117,7 +117,7 @@ export function findDirections(page: Page) {
     // Inside a sentence italics are emphasis, whatever word they are on.
     const alone =
       STANDS_ALONE.test(input.slice(Math.max(0, index - 5), index)) &&
-      /^[.!]?(?:\s+[\p{Lu}"“*_(\[]|\s*\n|\s*$)/u.test(
+      /^[.!]?(?:\s+[\p{Lu}"“*_([]|\s*\n|\s*$)/u.test(
         input.slice(index + whole.length, index + whole.length + 12),
       )
     const meaning = meaningIn(page, inside, !alone || /[.,!?]/.test(inside))

@@ -24,7 +24,7 @@ const USUAL = pattern(
 const TITLE = /^\s*(?:title|film title|video title|headline)\s*:\s*(\S.*)$/i
 const TIMES = /\s*[([]?\b\d{1,2}:\d\d(?::\d\d)?(?:\s*[–—-]+\s*\d{1,2}:\d\d(?::\d\d)?)?[)\]]?\s*/g
 const PICTOGRAM =
-  /(?![©®™↔-↙‼⁉])\p{Extended_Pictographic}[\ufe0f\u200d\u20e3\p{Extended_Pictographic}]*/gu
+  /(?![©®™↔-↙‼⁉])\p{Extended_Pictographic}(?:\ufe0f|\u200d|\u20e3|\p{Extended_Pictographic})*/gu
 const SMALL_WORDS = new Set(
   'a an and as at but by for from in into of on onto or the to vs with without is'.split(' '),
 )

@@ -49,9 +49,9 @@ describe('placesCalled', () => {
     ['Cape Horn (−55.98, −67.27)', 'Cape Horn', [-67.27, -55.98]],
     ['1859 Rock, 33.9 s, 18.4 e', '1859 Rock', [18.4, -33.9]],
   ] as const)('takes a place where it is said to lie: %s', (text, name, at) => {
-    const [place] = found(text)
-    expect(place?.name).toBe(name)
-    const [longitude, latitude] = place?.at as [number, number]
+    const place = found(text)[0]!
+    expect(place.name).toBe(name)
+    const [longitude, latitude] = place.at as [number, number]
     expect(longitude).toBeCloseTo(at[0], 3)
     expect(latitude).toBeCloseTo(at[1], 3)
   })

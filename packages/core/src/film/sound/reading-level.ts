@@ -6,7 +6,7 @@ import type { TimelineScene } from '../../timeline/timeline.ts'
  */
 const LEVELS = { opening: 0.6, question: 0.3, aside: -0.9, closing: -0.5 }
 
-const ASIDE = /^\s*[(\[–—]|[)\]]["'’”»]?\s*$/
+const ASIDE = /^\s*[([–—]|[)\]]["'’”»]?\s*$/
 const QUESTION = /[?？؟]["'’”»)]*\s*$/
 
 /** Decibels a scene is read louder than most; 0 for most of them. */
