@@ -4,7 +4,7 @@ import { narrationOnly } from '../script/narration.ts'
 import { sentencePiecesIn } from '../script/paragraphs.ts'
 import type { ParsedScript } from '../script/parse.ts'
 import { pattern, wordList } from '../text/pattern.ts'
-import { MONTHS } from '../text/spoken-english.ts'
+import { MONTHS } from '../text/english/rule.ts'
 import { checkedAs, type Claim, type ClaimKind } from './claim.ts'
 
 const COUNT =

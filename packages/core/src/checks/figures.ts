@@ -1,5 +1,5 @@
 import { cardinal } from '../text/numbers.ts'
-import { MONTHS } from '../text/spoken-english.ts'
+import { MONTHS } from '../text/english/rule.ts'
 import type { Finding } from './finding.ts'
 
 interface Measure {

@@ -5,7 +5,7 @@ import type { FaultCode } from '@tidy-reel/core/faults/codes'
 import { faultAgain, TidyError } from '@tidy-reel/core/faults/fault'
 import { builtProgram } from '../run/built-program.ts'
 import { withTimeLimit } from '../run/time-limit.ts'
-import { PLAYING_TASKS, type TaskInput, type TaskName, type TaskResult } from './tasks.ts'
+import { LONGER_SECONDS, type TaskInput, type TaskName, type TaskResult } from './tasks.ts'
 
 /** What a thread is given. */
 export interface TaskOrder {
@@ -18,8 +18,6 @@ export type TaskOutcome = { result: unknown } | { fault: { code: FaultCode; deta
 
 /** What a person waits for; the longest script is read in a tenth of it. */
 export const TASK_SECONDS = 10
-/** Music is played and listened to by programs with limits of their own, slowly where much runs. */
-const PLAYING_SECONDS = 120
 /** Dictionary, words and the largest document take half of it. */
 const MEMORY_MB = 700
 /** A thread that has nothing to do gives its memory back. */
@@ -43,7 +41,7 @@ export interface WorkPool {
 
 /**
  * @param seconds what a task may take from when a thread begins it, whatever waited before it;
- *   music has more
+ *   some have more (`LONGER_SECONDS`)
  */
 export function workPool(seconds = TASK_SECONDS): WorkPool {
   const threads = Math.max(2, availableParallelism())
@@ -59,7 +57,7 @@ export function workPool(seconds = TASK_SECONDS): WorkPool {
   return {
     async run<Name extends TaskName>(name: Name, input: TaskInput<Name>, signal?: AbortSignal) {
       if (turn.pendingCount >= MOST_WAITING) throw new TidyError('work_too_much')
-      const limit = PLAYING_TASKS.has(name) ? Math.max(seconds, PLAYING_SECONDS) : seconds
+      const limit = Math.max(seconds, LONGER_SECONDS[name] ?? 0)
       const outcome = await turn(() =>
         withTimeLimit(limit * 1000, signal, (ended) =>
           pool.run({ name, input }, { signal: ended }),

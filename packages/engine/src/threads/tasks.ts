@@ -118,13 +118,20 @@ export const TASKS = {
     withFacts(apply(document, command)),
 }
 export type TaskName = keyof typeof TASKS
-/** Tasks that have sound played or decoded. */
-export const PLAYING_TASKS: ReadonlySet<TaskName> = new Set([
-  'sectionSound',
-  'listenTo',
-  'cutMusic',
-  'soundFacts',
-])
+/** Sound is played and decoded by programs with limits of their own, slowly where much runs. */
+const PLAYING_SECONDS = 120
+/** A thread that is new to it reads the dictionary first: two seconds, ten where much runs. */
+const READING_SECONDS = 40
+/** Tasks that may take longer than others. */
+export const LONGER_SECONDS: Partial<Record<TaskName, number>> = {
+  sectionSound: PLAYING_SECONDS,
+  listenTo: PLAYING_SECONDS,
+  cutMusic: PLAYING_SECONDS,
+  soundFacts: PLAYING_SECONDS,
+  soundsFor: READING_SECONDS,
+  checkWords: READING_SECONDS,
+  readDepictions: READING_SECONDS,
+}
 export type TaskInput<Name extends TaskName> = Parameters<(typeof TASKS)[Name]>[0]
 export type TaskResult<Name extends TaskName> = Awaited<ReturnType<(typeof TASKS)[Name]>>
 

@@ -37,6 +37,13 @@ export async function wayTo(address: string, near: readonly string[]): Promise<A
   })
 }
 
+/** A connection that ended before anything was answered: the next may hold. */
+const wasCutOff = (cause: unknown) =>
+  cause instanceof Error &&
+  ['UND_ERR_SOCKET', 'ECONNRESET'].includes(
+    (cause.cause as NodeJS.ErrnoException | undefined)?.code ?? '',
+  )
+
 /** Three minutes: a slow model on a machine of its own writes a draft in that. */
 const PATIENCE_MS = 180_000
 /** Between two pieces of a streamed answer. */
@@ -100,22 +107,26 @@ export async function chatAnswer(
       ? new TidyError('cancelled')
       : new TidyError('writer_answer_invalid', { address, reason })
   try {
-    const answer = await fetch(address, {
-      method: 'POST',
-      redirect: 'error',
-      signal: either,
-      dispatcher: through,
-      headers: {
-        'content-type': 'application/json',
-        accept: 'text/event-stream',
-        ...(key ? { authorization: `Bearer ${key}` } : {}),
-      },
-      body: JSON.stringify({ model, messages, stream: true }),
-    }).catch(() => {
-      throw signal.aborted
-        ? new TidyError('cancelled')
-        : new TidyError('writer_unreachable', { address })
-    })
+    const asked = () =>
+      fetch(address, {
+        method: 'POST',
+        redirect: 'error',
+        signal: either,
+        dispatcher: through,
+        headers: {
+          'content-type': 'application/json',
+          accept: 'text/event-stream',
+          ...(key ? { authorization: `Bearer ${key}` } : {}),
+        },
+        body: JSON.stringify({ model, messages, stream: true }),
+      })
+    const answer = await asked()
+      .catch((cause: unknown) => (wasCutOff(cause) ? asked() : Promise.reject(cause as Error)))
+      .catch(() => {
+        throw signal.aborted
+          ? new TidyError('cancelled')
+          : new TidyError('writer_unreachable', { address })
+      })
     if (!answer.ok || !answer.body)
       throw new TidyError('writer_refused', { address, reason: refusal(answer.status) })
     const streamed = /event-stream/.test(answer.headers.get('content-type') ?? '')

@@ -6,23 +6,12 @@ import { apply } from '@tidy-reel/core/document/apply'
 import type { Command } from '@tidy-reel/core/document/command'
 import { commandName } from '@tidy-reel/core/document/command-name'
 import type { Document } from '@tidy-reel/core/document/document'
-import { emptyDocument } from '@tidy-reel/core/document/document'
-import { filmOf } from '@tidy-reel/core/document/film-scenes'
-import { musicLevels } from '@tidy-reel/core/film/music/music-wishes'
-import { soundCues } from '@tidy-reel/core/film/sound/effects/sound-cues'
-import { pictureDescription } from '@tidy-reel/core/match/picture-description'
-import { itemAgain } from '@tidy-reel/core/pictures/item'
-import { parsedScript } from '@tidy-reel/core/script/parsed-script'
-import { pictureAsked } from '@tidy-reel/core/script/picture-asked'
-import { takeRequester } from '@tidy-reel/core/speech/take-request'
-import { timeline } from '@tidy-reel/core/timeline/timeline'
-import type { EpisodeCandidates, EpisodeView, Preparing } from '@tidy-reel/core/views/episode'
+import type { Preparing } from '@tidy-reel/core/views/episode'
 import { ApiError } from '../api/ask.ts'
 import { episodesApi } from '../api/episodes.ts'
-import { type SayRequest } from '../api/speech.ts'
-import type { FilmSound } from '../monitor/film-sound.ts'
 import { followEpisode } from './episode-events.ts'
 import { outbox, type SaveState, type SetAside, type Verdict } from './outbox.ts'
+import { NOTHING_OPEN, type OpenEpisode, useShownFilm } from './shown-film.ts'
 import { ownTabStore } from './tab-store.ts'
 import { usePicturesComing } from './use-pictures-coming.ts'
 
@@ -68,36 +57,6 @@ function verdictOn(cause: unknown): Verdict {
   if (!(cause instanceof ApiError) || NOT_NOW.has(cause.status)) return 'passes'
   if (cause.status === 500) return 'odd'
   return cause.status < 500 ? 'final' : 'passes'
-}
-
-const NO_CANDIDATES: EpisodeCandidates[string] = {
-  words: [],
-  picks: [],
-  meanings: [],
-  numbers: [],
-}
-
-/** An episode with what matching found for it, which is fetched only when it is new. */
-type OpenEpisode = EpisodeView & { candidates: EpisodeCandidates }
-
-/** What stands in the place of an episode until one is there: views need not ask at each word. */
-const NOTHING_OPEN: OpenEpisode = {
-  id: '',
-  revision: 0,
-  document: emptyDocument('-'),
-  takes: {},
-  candidatesAt: '',
-  candidates: {},
-  rate: 1,
-  pronunciations: [],
-  bed: null,
-  unmetMusic: [],
-  sounds: {},
-  clipSounds: {},
-  hashes: {},
-  proxies: [],
-  renders: [],
-  history: { undo: null, redo: null },
 }
 
 /**
@@ -146,34 +105,8 @@ export const useEpisode = defineStore('episode', () => {
     verdictOn,
   )
 
-  const parsed = computed(() => parsedScript(document.value.script))
-  const plan = computed(() => filmOf(document.value, data.value.rate))
-  const film = computed(() => {
-    const planned = plan.value
-    return timeline(
-      planned,
-      planned.scenes.map(({ id }) => data.value.takes[id]),
-      [30, 1],
-    )
-  })
-  /** What the script asks to be heard, at its places, and what nothing fits. */
-  const sounding = computed(() =>
-    soundCues(film.value, plan.value, {
-      ofWords: (words) => data.value.sounds[words],
-      ofClip: (id) => data.value.clipSounds[id],
-    }),
-  )
-  /** All that is heard of the film. */
-  const sound = computed((): FilmSound => ({
-    film: film.value,
-    takes: data.value.takes,
-    bed: data.value.bed,
-    cues: sounding.value.cues,
-    nearer: musicLevels(film.value, plan.value),
-    mixing: document.value.mixing,
-  }))
-  const proxies = computed(() => new Set(data.value.proxies))
-  const coming = usePicturesComing(film, proxies)
+  const shown = useShownFilm(data, document)
+  const coming = usePicturesComing(shown.film, shown.proxies)
   const renders = computed(() => data.value.renders)
 
   async function open(id: string) {
@@ -314,47 +247,8 @@ export const useEpisode = defineStore('episode', () => {
     while (saving.value !== 'saved') await new Promise((resolve) => setTimeout(resolve, 60))
   }
 
-  /** What the film's settings ask of a voice for a scene, or for words not in the film yet. */
-  const sayRequest = (
-    words: Parameters<ReturnType<typeof takeRequester>>[0],
-    set: Partial<SayRequest> = {},
-  ): SayRequest => ({
-    ...takeRequester(document.value, data.value.pronunciations)(words),
-    ...set,
-  })
-
-  /** What matching found for a scene; nothing before it has looked. */
-  const candidatesOf = (sceneId: string | undefined) =>
-    data.value.candidates[sceneId ?? ''] ?? NO_CANDIDATES
-
-  /** The pictures of the film, each once, in order. */
-  const items = computed(() => [
-    ...new Map(
-      document.value.scenes.flatMap(({ shots }) =>
-        shots.flatMap(({ item }) => (item ? [[item.id, itemAgain(item)] as const] : [])),
-      ),
-    ).values(),
-  ])
-
-  /** What is to be seen in a made picture of a scene. */
-  function descriptionOf(sceneId: string): string {
-    const planned = plan.value.scenes.find(({ id }) => id === sceneId)
-    if (!planned) return ''
-    const picture = pictureAsked(planned.directions).see
-    return pictureDescription(
-      { text: planned.text, words: candidatesOf(sceneId).words, ...(picture ? { picture } : {}) },
-      document.value.title,
-      plan.value.chapters[planned.chapter]?.title,
-    )
-  }
-
   return {
-    sound,
-    sounding,
-    items,
-    descriptionOf,
-    candidatesOf,
-    sayRequest,
+    ...shown,
     listening,
     isOpen,
     aside,
@@ -365,10 +259,6 @@ export const useEpisode = defineStore('episode', () => {
     saving,
     preparing,
     selected,
-    parsed,
-    plan,
-    film,
-    proxies,
     picturesComing: coming.count,
     renders,
     open,

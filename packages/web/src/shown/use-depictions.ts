@@ -5,6 +5,8 @@ import { depictionsApi } from '../api/depictions.ts'
 
 /** After the last letter; what is read depends on the sentences around. */
 const READ_AFTER_MS = 400
+/** After a reading that did not come. */
+const READ_AGAIN_MS = 3000
 
 /**
  * What rules read from an episode, again when its script changes, and the asking of a service.
@@ -26,9 +28,13 @@ export function useDepictions(episodeId: () => string, script: () => string) {
     const { signal } = (reading = new AbortController())
     try {
       const { scenes } = await depictionsApi.read(episodeId(), signal)
-      if (!signal.aborted) read.value = scenes
+      if (signal.aborted) return
+      read.value = scenes
+      problem.value = ''
     } catch (cause) {
-      if (!signal.aborted) told(cause)
+      if (signal.aborted) return
+      told(cause)
+      setTimeout(() => !signal.aborted && void readAgain(), READ_AGAIN_MS)
     }
   }
   watchDebounced(script, readAgain, { debounce: READ_AFTER_MS, immediate: true })
