@@ -3,8 +3,8 @@ import { itemAt } from '../faults/certain.ts'
 import { narrationOnly } from '../script/narration.ts'
 import { sentencePiecesIn } from '../script/paragraphs.ts'
 import type { ParsedScript } from '../script/parse.ts'
-import { pattern, wordList } from '../text/pattern.ts'
 import { MONTHS } from '../text/english/rule.ts'
+import { pattern, wordList } from '../text/pattern.ts'
 import { checkedAs, type Claim, type ClaimKind } from './claim.ts'
 
 const COUNT =

@@ -1,5 +1,5 @@
-import { cardinal } from '../text/numbers.ts'
 import { MONTHS } from '../text/english/rule.ts'
+import { cardinal } from '../text/numbers.ts'
 import type { Finding } from './finding.ts'
 
 interface Measure {

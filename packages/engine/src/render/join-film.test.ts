@@ -20,10 +20,8 @@ const LENGTHS = [7, 11, 5, 13, 8]
 const SEGMENTS = 500
 const RATES: FrameRate[] = [
   [24_000, 1001],
-  [24, 1],
   [25, 1],
   [30_000, 1001],
-  [30, 1],
 ]
 
 function segment(rate: FrameRate, frames: number): string {

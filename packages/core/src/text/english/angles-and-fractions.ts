@@ -1,5 +1,5 @@
 import { certain } from '../../faults/certain.ts'
-import { type InWords, isOne, NUMBER, type Rule,UNIT } from './rule.ts'
+import { type InWords, isOne, NUMBER, type Rule, UNIT } from './rule.ts'
 
 const SIDES: Record<string, string> = { N: 'north', S: 'south', E: 'east', W: 'west' }
 

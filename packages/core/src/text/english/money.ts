@@ -1,6 +1,6 @@
 import { certain } from '../../faults/certain.ts'
 import { CURRENCIES, CURRENCY_CODES, LARGE, SINGLE } from '../english-measures.ts'
-import { BEFORE_NOUN, DETERMINER, type InWords, isOne, NUMBER, type Rule,SCALE } from './rule.ts'
+import { BEFORE_NOUN, DETERMINER, type InWords, isOne, NUMBER, type Rule, SCALE } from './rule.ts'
 
 /** Amounts of money, the narrow before the broad. */
 export function moneyRules({ cardinal, decimal }: InWords): Rule[] {

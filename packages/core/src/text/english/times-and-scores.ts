@@ -1,6 +1,6 @@
 import { LARGE } from '../english-measures.ts'
 import { cardinal as cardinalIn, digits } from '../numbers.ts'
-import { type InWords, NUMBER, type Rule,UNIT } from './rule.ts'
+import { type InWords, NUMBER, type Rule, UNIT } from './rule.ts'
 
 /** Nil is said of a side that scored nothing. */
 const goals = (n: string) => (n === '0' ? 'nil' : cardinalIn(Number(n)))
