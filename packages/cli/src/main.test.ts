@@ -1,5 +1,5 @@
 import { execFile } from 'node:child_process'
-import { existsSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
+import { cpSync, existsSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
@@ -519,6 +519,14 @@ describe('tidy-reel make', () => {
         expect(stderr).toMatch(/render 100 %/)
         const report = JSON.parse(readFileSync(join(out, 'report.json'), 'utf8'))
         expect(JSON.parse(stdout)).toEqual(report)
+        const checked = await shell(['check', out, '--json'])
+        expect([checked.code, checked.stdout.trim()]).toEqual([0, '{"findings":[]}'])
+        cpSync(out, join(data, 'unlicensed'), { recursive: true })
+        const ledger = readFileSync(join(out, 'ledger.csv'), 'utf8')
+        writeFileSync(join(data, 'unlicensed/ledger.csv'), ledger.replace(/CC0[^,]*/, ''))
+        const faulty = await shell(['check', join(data, 'unlicensed')])
+        expect(faulty).toMatchObject({ code: 1, stdout: expect.stringContaining('no licence') })
+        expect(faulty.stderr).toMatch(/^One thing is wrong with the film\./)
         expect(report).toMatchObject({
           size: '320x180',
           fps: '25/1',

@@ -44,6 +44,7 @@ const COMMANDS = [
   speak,
   align,
   make,
+  check,
   mix,
   music,
   sounds,
@@ -210,6 +211,17 @@ function align(tidy: Command) {
     .description('where each sentence of a script is in a recording of the whole')
     .action(async (file: string, script: string, flags: { json?: boolean }) =>
       (await import('./align-command.ts')).alignCommand(file, script, flags),
+    )
+}
+
+function check(tidy: Command) {
+  tidy
+    .command('check')
+    .argument('<folder>', 'that a film was made into')
+    .option('--json')
+    .description('whether a finished film is what it should be, by programs that did not make it')
+    .action(async (folder: string, flags: { json?: boolean }) =>
+      (await import('./check-command.ts')).checkCommand(folder, flags),
     )
 }
 

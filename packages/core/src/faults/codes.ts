@@ -90,6 +90,8 @@ export interface FaultDetails {
   file_not_writable: { name: string }
   file_not_readable: { name: string }
   folder_not_writable: { name: string }
+  film_folder_unusable: { file: string; reason: string }
+  film_faulty: { faults: number }
   option_invalid: { option: string; value: string; wanted: string }
   scene_not_rendered: { scene: number; reason: string }
   disk_full: undefined

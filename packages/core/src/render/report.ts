@@ -13,6 +13,8 @@ export interface FilmReport {
   scenes: number
   /** Integrated loudness of the whole film. */
   lufs: number
+  /** What it was to be; left out of older reports. */
+  wantedLufs?: number
   /** dBTP. */
   truePeak: number
   speechLufs: number

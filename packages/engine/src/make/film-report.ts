@@ -46,7 +46,7 @@ export function reportOf(
   shape: FilmShape,
   mixed: Mixdown,
   steps: FilmReport['steps'],
-  rest: Pick<FilmReport, 'segments' | 'segmentsReused' | 'languages' | 'remarks'>,
+  rest: Pick<FilmReport, 'segments' | 'segmentsReused' | 'languages' | 'remarks' | 'wantedLufs'>,
 ): FilmReport {
   const two = (n: number) => Math.round(n * 100) / 100
   return {

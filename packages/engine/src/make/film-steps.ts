@@ -211,6 +211,7 @@ export async function writeTexts(
   const report = reportOf(plan, shape, made.mix, steps, {
     segments: segments.length,
     segmentsReused: reused,
+    wantedLufs: document.mixing.lufs,
     languages: film.subtitling.tracks.map(({ language }) => language),
     remarks: [
       ...remarksOf(made.spoken, made.footage.faults, film, making.place.fonts),

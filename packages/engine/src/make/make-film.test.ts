@@ -15,7 +15,14 @@ import { takeOf } from '../speech/take.ts'
 import { voiceList } from '../speech/voice-list.ts'
 import type { PictureLibrary } from '../stock/contract.ts'
 import { clip, item, memoryLibrary, photograph } from '../test/lying-library.ts'
-import { ebur128, filterLog, lumaFrames, probe, silencesOf } from '../test/media-facts.ts'
+import {
+  ebur128,
+  filterLog,
+  keyframesOf,
+  lumaFrames,
+  probe,
+  silencesOf,
+} from '../test/media-facts.ts'
 import { makeFilm } from './make-film.ts'
 import type { MakeContext } from './making.ts'
 
@@ -266,9 +273,15 @@ describe('makeFilm', () => {
         { ...scene!, shots: [...scene!.shots, { item: item('photo2'), by: 'match' as const }] },
       ],
     }
-    const { report, out } = await make(two)
+    const { report, out, film } = await make(two)
     expect(report.scenes).toBe(1)
-    expect(readFileSync(join(out, 'shots.csv'), 'utf8').trimEnd().split('\r\n')).toHaveLength(3)
+    const rows = readFileSync(join(out, 'shots.csv'), 'utf8').trimEnd().split('\r\n')
+    expect(rows).toHaveLength(3)
+    const keys = keyframesOf(film, 30)
+    const startFrame = 4
+    expect(keys).toContain(Number(rows[2]!.split(',')[startFrame]))
+    // Common practice for films that are sent in pieces: a place to begin at every two seconds.
+    keys.slice(1).forEach((key, i) => expect(key - keys[i]!).toBeLessThanOrEqual(2 * 30))
   })
   it('speaks and subtitles Arabic, Chinese and emoji in one film', async () => {
     const { out, report } = await make(

@@ -140,8 +140,8 @@ export async function joinFilm(
       'copy',
       '-bsf:v',
       exactTimes(parts.fps),
-      '-metadata:s:a:0',
-      `language=${language}`,
+      ...['-metadata:s:v:0', `language=${language}`],
+      ...['-metadata:s:a:0', `language=${language}`],
       ...(subtitles.length ? ['-c:s', 'mov_text'] : []),
       ...subtitles.flatMap(({ language: own }, i) => [
         `-metadata:s:s:${i}`,

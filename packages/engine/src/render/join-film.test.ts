@@ -84,7 +84,7 @@ describe('joinFilm', () => {
       expect(Math.abs(sound - seconds)).toBeLessThanOrEqual((0.5 * fps[1]) / fps[0])
     },
   )
-  it('tags sound and subtitles with the language, and shows words that are burnt in only once', async () => {
+  it('tags picture, sound and subtitles with the language, and shows words that are burnt in only once', async () => {
     const tracks = (file: string) =>
       probe(
         file,
@@ -93,8 +93,8 @@ describe('joinFilm', () => {
         .trim()
         .split('\n')
     const burnt = await joined([25, 1], 3, true, 'de-DE')
-    expect(tracks(burnt.out)).toEqual(['video,1,und', 'audio,1,deu', 'subtitle,0,deu'])
+    expect(tracks(burnt.out)).toEqual(['video,1,deu', 'audio,1,deu', 'subtitle,0,deu'])
     const soft = await joined([25, 1], 3, false, 'cmn')
-    expect(tracks(soft.out).slice(1)).toEqual(['audio,1,zho', 'subtitle,1,zho'])
+    expect(tracks(soft.out)).toEqual(['video,1,zho', 'audio,1,zho', 'subtitle,1,zho'])
   })
 })

@@ -30,6 +30,9 @@ export const ENCODER = [
   'tv',
 ]
 
+/** Common practice for films that are sent in pieces. */
+const KEYFRAME_SECONDS = 2
+
 /** Ticks a second of a film's picture track: a whole number of them a frame. */
 export const timescaleOf = ([num, den]: FrameRate): number => num * (den === 1 ? 1000 : 1)
 
@@ -111,6 +114,7 @@ export function segmentArgs(
     '-r',
     rate,
     ...ENCODER,
+    ...keyframes(segment, fps),
     '-threads',
     '1',
     '-filter_complex_threads',
@@ -120,6 +124,24 @@ export function segmentArgs(
     '-f',
     'mp4',
     names.out,
+  ]
+}
+
+/**
+ * Frames one can jump to: at each cut, and never farther apart than players and sites that take
+ * films in pieces want them.
+ */
+function keyframes({ shots }: Segment, [num, den]: FrameRate): string[] {
+  let frame = 0
+  // ffmpeg rounds each time to the nearest frame.
+  const cuts = shots.slice(0, -1).map(({ frames }) => {
+    frame += frames
+    return ((frame * den) / num).toFixed(6)
+  })
+  return [
+    '-g',
+    String(Math.round((KEYFRAME_SECONDS * num) / den)),
+    ...(cuts.length ? ['-force_key_frames', cuts.join(',')] : []),
   ]
 }
 

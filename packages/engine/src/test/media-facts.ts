@@ -110,3 +110,16 @@ export function lumaFrames(
     (_, i) => new Uint8Array(out.buffer, out.byteOffset + i * width * height, width * height),
   )
 }
+
+/** The frames of a film that need no other to be drawn, by ffprobe, in order. */
+export function keyframesOf(film: string, fps: number): number[] {
+  const times = execFileSync(
+    'ffprobe',
+    [
+      ...['-v', 'error', '-select_streams', 'v:0', '-skip_frame', 'nokey'],
+      ...['-show_entries', 'frame=pts_time', '-of', 'csv=p=0', film],
+    ],
+    { encoding: 'utf8' },
+  )
+  return times.split('\n').flatMap((time) => (time ? [Math.round(parseFloat(time) * fps)] : []))
+}

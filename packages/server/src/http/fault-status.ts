@@ -86,6 +86,8 @@ export const FAULT_STATUS = {
   file_not_writable: 422,
   file_not_readable: 422,
   folder_not_writable: 422,
+  film_folder_unusable: 422,
+  film_faulty: 422,
   option_invalid: 422,
   scene_not_rendered: 500,
   disk_full: 507,

@@ -1,0 +1,37 @@
+import { readFile } from 'node:fs/promises'
+import { join } from 'node:path'
+import { filmFindings } from '@tidy-reel/core/export/check/film-findings'
+import type { FilmFinding } from '@tidy-reel/core/export/check/finding'
+import {
+  subtitleWords,
+  TOLD_FILES,
+  type ToldFiles,
+  toldFilm,
+} from '@tidy-reel/core/export/check/told-film'
+import { TidyError } from '@tidy-reel/core/faults/fault'
+import { measuredFilm } from './measured-film.ts'
+
+/**
+ * Checks a folder that a film was made into: the film against what the files beside it tell.
+ *
+ * @returns what is wrong or should be looked at; `[]` for a film that is what it should be
+ * @throws TidyError `film_folder_unusable` with the file that is missing or cannot be read
+ */
+export async function checkFolder(folder: string, signal?: AbortSignal): Promise<FilmFinding[]> {
+  const texts = await Promise.all(
+    TOLD_FILES.map(async (name) => [name, await textOf(folder, name)] as const),
+  )
+  const told = toldFilm(Object.fromEntries(texts) as ToldFiles)
+  const measured = await measuredFilm(join(folder, 'film.mp4'), signal)
+  const soft = measured.subtitles
+  return filmFindings(told, {
+    ...measured,
+    subtitles: soft && { ...soft, words: subtitleWords(soft.words) },
+  })
+}
+
+async function textOf(folder: string, name: string): Promise<string> {
+  return readFile(join(folder, name), 'utf8').catch(() => {
+    throw new TidyError('film_folder_unusable', { file: name, reason: 'it is not there' })
+  })
+}

@@ -1,0 +1,223 @@
+import { open } from 'node:fs/promises'
+import { z } from 'zod'
+import type { MeasuredFilm, Stretch } from '@tidy-reel/core/export/check/measured-film'
+import { TidyError } from '@tidy-reel/core/faults/fault'
+import { MEDIA_INPUT } from '../run/media-input.ts'
+import { runProgram } from '../run/program.ts'
+
+/**
+ * What is looked for, finer than what is told of: black and stillness of a fifth of a second on,
+ * silence under −60 dBFS.
+ */
+const PICTURE_FILTER = 'blackdetect=d=0.2:pix_th=0.04,freezedetect=n=0.0003:d=2'
+const SOUND_FILTER = 'silencedetect=n=-60dB:d=1,ebur128=peak=true:framelog=verbose'
+/** A film of 25 minutes takes a tenth of it. */
+const TIMEOUT_MS = 1_800_000
+
+const text = z.string().optional()
+const Facts = z.object({
+  streams: z.array(
+    z.object({
+      codec_type: text,
+      codec_name: text,
+      profile: z.union([z.string(), z.number()]).optional(),
+      pix_fmt: text,
+      width: z.number().optional(),
+      height: z.number().optional(),
+      color_primaries: text,
+      color_transfer: text,
+      color_space: text,
+      color_range: text,
+      sample_rate: text,
+      tags: z.object({ language: text }).optional(),
+    }),
+  ),
+  chapters: z.array(
+    z.object({ start_time: z.string(), tags: z.object({ title: text }).optional() }),
+  ),
+})
+type Facts = z.infer<typeof Facts>
+
+/**
+ * Looks a finished film through from its first frame to its last, by ffprobe and filters of ffmpeg
+ * that had no part in making it.
+ *
+ * @throws TidyError `film_folder_unusable` for a file that is no film, `program_missing`,
+ *   `cancelled`
+ */
+export async function measuredFilm(file: string, signal?: AbortSignal): Promise<MeasuredFilm> {
+  const run = signal ? { signal, timeoutMs: TIMEOUT_MS } : { timeoutMs: TIMEOUT_MS }
+  const facts = await factsOf(file, run)
+  const of = (type: string) => facts.streams.find(({ codec_type }) => codec_type === type)
+  const [picture, sound, soft] = [of('video'), of('audio'), of('subtitle')]
+  const [pictureTimes, soundTimes, log, words] = await Promise.all([
+    picture ? packetTimes(file, 'v:0', run) : [],
+    sound ? packetTimes(file, 'a:0', run) : [],
+    filterLog(file, { picture: !!picture, sound: !!sound }, run),
+    soft ? softWords(file, run) : '',
+  ])
+  return {
+    picture: picture && {
+      codec: picture.codec_name ?? '',
+      profile: String(picture.profile ?? ''),
+      pixels: picture.pix_fmt ?? '',
+      width: picture.width ?? 0,
+      height: picture.height ?? 0,
+      colour: [
+        picture.color_primaries,
+        picture.color_transfer,
+        picture.color_space,
+        picture.color_range,
+      ]
+        .map((one) => one ?? 'unknown')
+        .join(' '),
+      language: picture.tags?.language ?? '',
+      times: pictureTimes.map(({ at }) => at),
+    },
+    sound: sound && {
+      codec: sound.codec_name ?? '',
+      rate: Number(sound.sample_rate),
+      language: sound.tags?.language ?? '',
+      times: soundTimes.map(({ at }) => at),
+      end: soundTimes.at(-1)?.end ?? 0,
+      ...loudnessIn(log),
+    },
+    subtitles: soft && { language: soft.tags?.language ?? '', words },
+    chapters: facts.chapters.map(({ start_time, tags }) => ({
+      title: tags?.title ?? '',
+      from: Number(start_time),
+    })),
+    isIndexFirst: await isIndexFirst(file),
+    black: blackIn(log),
+    frozen: stretchesIn(log, 'freeze', endOf(pictureTimes)),
+    silent: stretchesIn(log, 'silence', endOf(soundTimes)),
+  }
+}
+
+type Run = Parameters<typeof runProgram>[2]
+interface Packet {
+  at: number
+  end: number
+}
+const endOf = (packets: readonly Packet[]) => packets.at(-1)?.end ?? 0
+
+async function factsOf(file: string, run: Run): Promise<Facts> {
+  const { stdout } = await runProgram(
+    'ffprobe',
+    [
+      ...['-v', 'error', ...MEDIA_INPUT],
+      ...['-show_streams', '-show_chapters', '-of', 'json', file],
+    ],
+    run,
+  ).catch((cause: unknown) => {
+    if (cause instanceof TidyError && cause.code !== 'program_failed') throw cause
+    throw new TidyError('film_folder_unusable', { file: 'film.mp4', reason: 'it is no film' })
+  })
+  return Facts.parse(JSON.parse(stdout.toString()))
+}
+
+/** When each packet of a stream is shown or heard, in seconds, in that order. */
+async function packetTimes(file: string, stream: string, run: Run): Promise<Packet[]> {
+  const { stdout } = await runProgram(
+    'ffprobe',
+    [
+      ...['-v', 'error', ...MEDIA_INPUT, '-select_streams', stream],
+      ...['-show_entries', 'packet=pts_time,duration_time', '-of', 'csv=p=0', file],
+    ],
+    run,
+  )
+  return stdout
+    .toString()
+    .split('\n')
+    .flatMap((line): Packet[] => {
+      const [at = NaN, duration = NaN] = line.split(',').map(parseFloat)
+      return Number.isFinite(at) ? [{ at, end: at + (duration || 0) }] : []
+    })
+    .sort((a, b) => a.at - b.at)
+}
+
+/** Everything that filters say while the whole film runs through them. */
+async function filterLog(
+  file: string,
+  has: { picture: boolean; sound: boolean },
+  run: Run,
+): Promise<string> {
+  const { stderr } = await runProgram(
+    'ffmpeg',
+    [
+      ...['-hide_banner', '-nostats', '-nostdin', ...MEDIA_INPUT, '-i', file],
+      ...(has.picture ? ['-map', '0:v:0', '-vf', PICTURE_FILTER] : []),
+      ...(has.sound ? ['-map', '0:a:0', '-af', SOUND_FILTER] : []),
+      ...['-f', 'null', '-'],
+    ],
+    run,
+  )
+  return stderr
+}
+
+const numberIn = (line: string, pattern: RegExp): number => Number(pattern.exec(line)?.[1])
+
+function loudnessIn(log: string): { lufs: number; truePeak: number } {
+  const summary = log.slice(log.lastIndexOf('Summary:'))
+  return {
+    lufs: numberIn(summary, /I:\s+(-?[\d.]+) LUFS/),
+    truePeak: numberIn(summary, /Peak:\s+(-?[\d.]+|-inf) dBFS/),
+  }
+}
+
+function blackIn(log: string): Stretch[] {
+  return [...log.matchAll(/black_start:([\d.]+) black_end:([\d.]+)/g)].map(([, from, to]) => ({
+    from: Number(from),
+    to: Number(to),
+  }))
+}
+
+/** What begins and is not said to end goes on to the film's end. */
+function stretchesIn(log: string, what: 'freeze' | 'silence', end: number): Stretch[] {
+  const found: Stretch[] = []
+  let from: number | undefined
+  for (const [, mark, moment] of log.matchAll(
+    new RegExp(String.raw`${what}_(start|end): (-?[\d.]+)`, 'g'),
+  )) {
+    if (mark === 'start') from = Math.max(0, Number(moment))
+    else if (from !== undefined) {
+      found.push({ from, to: Number(moment) })
+      from = undefined
+    }
+  }
+  return from === undefined ? found : [...found, { from, to: end }]
+}
+
+async function softWords(file: string, run: Run): Promise<string> {
+  const { stdout } = await runProgram(
+    'ffmpeg',
+    [
+      ...['-v', 'error', '-nostdin', ...MEDIA_INPUT, '-i', file],
+      ...['-map', '0:s:0', '-f', 'srt', '-'],
+    ],
+    run,
+  )
+  return stdout.toString()
+}
+
+/** The boxes of an MP4 (ISO/IEC 14496-12): whether `moov` stands before `mdat`. */
+async function isIndexFirst(file: string): Promise<boolean> {
+  const handle = await open(file)
+  try {
+    const head = Buffer.alloc(16)
+    for (let at = 0, n = 0; n < 64; n++) {
+      const { bytesRead } = await handle.read(head, 0, 16, at)
+      if (bytesRead < 16) return false
+      const type = head.toString('latin1', 4, 8)
+      if (type === 'moov') return true
+      if (type === 'mdat') return false
+      const size = head.readUInt32BE(0)
+      const whole = size === 1 ? Number(head.readBigUInt64BE(8)) : size
+      if (whole < 8) return false
+      at += whole
+    }
+    return false
+  } finally {
+    await handle.close()
+  }
+}
