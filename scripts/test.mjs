@@ -5,7 +5,6 @@
  */
 import { spawn } from 'node:child_process'
 import { mkdirSync, readFileSync, rmSync } from 'node:fs'
-import { constants, setPriority } from 'node:os'
 import { join, relative } from 'node:path'
 import { prepare, ROOT } from './prepare.mjs'
 
@@ -13,8 +12,6 @@ const SLOWEST = 20
 const REPORTS = join(ROOT, '.data')
 
 const npm = (name) => ['npm', ['run', '--silent', name]]
-/** Beside tests a check lets them go first: none is to take longer by it. */
-const check = (name, script) => ({ name, command: npm(script), letsOthersGoFirst: true })
 
 const vitest = (project) => ({
   name: `${project} tests`,
@@ -23,14 +20,14 @@ const vitest = (project) => ({
 })
 
 const STEPS = {
-  format: check('format', 'check:format'),
-  imports: check('who imports whom', 'check:imports'),
-  unused: check('what nothing uses', 'check:unused'),
-  types: check('types', 'check:types'),
-  lint: check('lint', 'check:lint'),
+  format: { name: 'format', command: npm('check:format') },
+  imports: { name: 'who imports whom', command: npm('check:imports') },
+  unused: { name: 'what nothing uses', command: npm('check:unused') },
+  types: { name: 'types', command: npm('check:types') },
+  lint: { name: 'lint', command: npm('check:lint') },
   build: { name: 'build', command: npm('build') },
-  rooms: check('what rooms load', 'measure:rooms'),
-  licences: check('licences', 'check:licences'),
+  rooms: { name: 'what rooms load', command: npm('measure:rooms') },
+  licences: { name: 'licences', command: npm('check:licences') },
   unit: vitest('unit'),
   parts: vitest('parts'),
   server: vitest('server'),
@@ -42,15 +39,13 @@ const STEPS = {
 }
 
 /**
- * Rows of steps side by side: much of each is waiting for other programs, which fills the other's
- * gaps. A third row of tests takes longer altogether, and those that measure fail by it; checks
- * take what the tests leave of the machine.
+ * Two rows of steps side by side: much of each is waiting for other programs, which fills the
+ * other's gaps. A third row takes longer altogether, and tests that measure fail by it.
  */
 const ROWS = {
   all: [
-    ['unit', 'e2e'],
-    ['build', 'parts', 'server'],
-    ['imports', 'unused', 'types', 'lint', 'format', 'licences', 'rooms'],
+    ['unit', 'types', 'build', 'licences', 'rooms', 'parts', 'server'],
+    ['imports', 'unused', 'format', 'lint', 'e2e'],
   ],
   checks: [['format', 'imports', 'unused', 'types', 'lint']],
   unit: [['unit']],
@@ -98,11 +93,11 @@ async function runRow(names, row) {
   return done
 }
 
-async function run({ name, command, report, letsOthersGoFirst }, isAside) {
+async function run({ name, command: [program, args], report }, isAside) {
   if (!isAside) console.log(`\n— ${name}`)
   if (report) rmSync(report.file, { force: true })
   const start = performance.now()
-  const { status, said } = await ended(command, isAside, letsOthersGoFirst)
+  const { status, said } = await ended(program, args, isAside)
   if (isAside) console.log(`\n— ${name}\n${said}`)
   const seconds = (performance.now() - start) / 1000
   const counts = report ? read(report, name) : undefined
@@ -113,15 +108,13 @@ async function run({ name, command, report, letsOthersGoFirst }, isAside) {
 }
 
 /** Runs a program; what it says is shown as it comes, or handed over when it has ended. */
-function ended([program, args], isAside, letsOthersGoFirst) {
+function ended(program, args, isAside) {
   return new Promise((resolve) => {
     const child = spawn(program, args, {
       cwd: ROOT,
       stdio: isAside ? ['ignore', 'pipe', 'pipe'] : ['ignore', 'inherit', 'inherit'],
       env: { ...process.env, FORCE_COLOR: '0' },
     })
-    if (isAside && letsOthersGoFirst && child.pid)
-      setPriority(child.pid, constants.priority.PRIORITY_LOW)
     const said = []
     child.stdout?.on('data', (chunk) => said.push(chunk))
     child.stderr?.on('data', (chunk) => said.push(chunk))
