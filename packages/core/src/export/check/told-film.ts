@@ -137,7 +137,11 @@ function picturesOf(rows: readonly ShotRow[]): ToldPicture[] {
   return pictures
 }
 
-/** Words of a SubRip file, without numbers and times. */
+/**
+ * Words of a SubRip file, without numbers and times.
+ *
+ * @returns a line a line of subtitles; empty for a file without any
+ */
 export function subtitleWords(text: string): string {
   return text
     .split(/\r?\n\s*\r?\n/)

@@ -10,7 +10,11 @@ function address(host: string, path: string): string {
   )
 }
 
-/** Addresses, dates in figures, and numbers one calls. */
+/**
+ * Addresses, dates in figures, and numbers one calls.
+ *
+ * @returns in the order they are to be tried; each leaves no digits behind
+ */
 export function addressRules({ variant, ordinal }: InWords): Rule[] {
   const dated = (d: number, m: number, y: string) =>
     variant === 'british'

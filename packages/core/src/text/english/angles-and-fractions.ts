@@ -32,7 +32,11 @@ function vulgar(whole: string | undefined, sign: string, cardinal: (n: number) =
   return whole ? `${cardinal(Number(whole))} and ${article}${said}` : article + said
 }
 
-/** Feet and degrees, ranges, parts of a hundred and fractions. */
+/**
+ * Feet and degrees, ranges, parts of a hundred and fractions.
+ *
+ * @returns in the order they are to be tried; each leaves no digits behind
+ */
 export function fractionRules({ cardinal, ordinal, decimal }: InWords): Rule[] {
   const fraction = (n: string, d: string) => {
     const parts = FRACTIONS[Number(d)] ?? [ordinal(Number(d)), `${ordinal(Number(d))}s`]

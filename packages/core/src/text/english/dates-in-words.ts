@@ -1,7 +1,11 @@
 import { decade, year } from '../numbers.ts'
 import { type InWords, MONTHS, type Rule } from './rule.ts'
 
-/** Ordinals, decades, days of months and years from one to another. */
+/**
+ * Ordinals, decades, days of months and years from one to another.
+ *
+ * @returns in the order they are to be tried; each leaves no digits behind
+ */
 export function dateRules({ cardinal, ordinal }: InWords): Rule[] {
   const dayOf = (d: string) => `the ${ordinal(Number(d))}`
   return [

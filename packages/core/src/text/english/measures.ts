@@ -20,7 +20,11 @@ const raised = (power: string) => {
   return `${power.startsWith('⁻') ? 'minus ' : ''}${cardinalIn(n)}`
 }
 
-/** Measures with their units, and powers. */
+/**
+ * Measures with their units, and powers.
+ *
+ * @returns in the order they are to be tried; each leaves no digits behind
+ */
 export function measureRules({ cardinal, decimal }: InWords): Rule[] {
   const measure = (amount: string, unit: string) =>
     `${decimal(amount)} ${certain(UNITS[unit])[isOne(amount) ? 0 : 1]}`

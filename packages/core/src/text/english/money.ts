@@ -2,7 +2,11 @@ import { certain } from '../../faults/certain.ts'
 import { CURRENCIES, CURRENCY_CODES, LARGE, SINGLE } from '../english-measures.ts'
 import { BEFORE_NOUN, DETERMINER, type InWords, isOne, NUMBER, type Rule, SCALE } from './rule.ts'
 
-/** Amounts of money, the narrow before the broad. */
+/**
+ * Amounts of money, the narrow before the broad.
+ *
+ * @returns in the order they are to be tried; each leaves no digits behind
+ */
 export function moneyRules({ cardinal, decimal }: InWords): Rule[] {
   const money = (sign: string, amount: string) => {
     const [one, more, small] = certain(CURRENCIES[sign])

@@ -6,7 +6,11 @@ const YEAR_BEFORE =
   'from|until|till|before|after|around|about|during|to|and|between|early|late|' +
   `circa|year|summer|winter|spring|autumn|${MONTHS}`
 
-/** Versions, years by what stands before them, and what is left. */
+/**
+ * Versions, years by what stands before them, and what is left.
+ *
+ * @returns in the order they are to be tried; each leaves no digits behind
+ */
 export function otherRules({ cardinal, decimal }: InWords): Rule[] {
   return [
     [

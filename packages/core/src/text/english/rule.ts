@@ -16,6 +16,11 @@ export interface InWords {
   decimal: (n: string) => string
 }
 
+/**
+ * How one variant of English says numbers.
+ *
+ * @example inWords('british').decimal('2.5') // => 'two point five'
+ */
 export const inWords = (variant: Variant): InWords => ({
   variant,
   cardinal: (n) => cardinal(n, variant),

@@ -18,7 +18,11 @@ function clock(hours: number, minutes: number, half?: string): string {
   return `${cardinalIn(hours)} ${minutes < 10 ? 'oh ' : ''}${cardinalIn(minutes)}${noon}`
 }
 
-/** What is large, the time of day, numbers things bear, and scores. */
+/**
+ * What is large, the time of day, numbers things bear, and scores.
+ *
+ * @returns in the order they are to be tried; each leaves no digits behind
+ */
 export function timeRules({ cardinal, decimal }: InWords): Rule[] {
   return [
     [
