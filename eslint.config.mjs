@@ -1,5 +1,4 @@
 import prettier from 'eslint-config-prettier'
-import importSort from 'eslint-plugin-simple-import-sort'
 import vue from 'eslint-plugin-vue'
 import globals from 'globals'
 import tseslint from 'typescript-eslint'
@@ -11,7 +10,6 @@ export default tseslint.config(
   {
     files: ['**/*.vue'],
     languageOptions: { parserOptions: { parser: tseslint.parser }, globals: globals.browser },
-    plugins: { 'import-sort': importSort },
     rules: { 'vue/multi-word-component-names': 'off' },
   },
   prettier,

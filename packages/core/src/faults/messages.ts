@@ -150,9 +150,11 @@ export const ENGLISH: Messages = {
   folder_not_writable: (d) =>
     `Nothing can be written into the folder "${d.name}". Name another with --out, or make this one yours.`,
   film_folder_unusable: (d) =>
-    `The film cannot be checked by its "${d.file}": ${d.reason}. Name a folder that a film was made into, or make the film again.`,
+    `The film cannot be checked by its "${d.file}": ${d.reason}. ` +
+    'Name a folder that a film was made into, or make the film again.',
   film_faulty: (d) =>
-    `${d.faults === 1 ? 'One thing is' : `${d.faults} things are`} wrong with the film. Make it again; what stays wrong is a fault of ours.`,
+    `${d.faults === 1 ? 'One thing is' : `${d.faults} things are`} wrong with the film. ` +
+    'Make it again; what stays wrong is a fault of ours.',
   option_invalid: (d) => `${d.option} cannot be "${d.value}"; it must be ${d.wanted}.`,
   scene_not_rendered: (d) => `Scene ${d.scene} could not be rendered: ${d.reason}`,
   disk_full: () => 'The disk is full. Free some space and start again; nothing finished is lost.',

@@ -3,29 +3,20 @@ import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:f
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { apply } from '@tidy-reel/core/document/apply'
-import { emptyDocument } from '@tidy-reel/core/document/document'
 import { makeFilm } from '../make/make-film.ts'
-import { clip, item, memoryLibrary, photograph } from '../test/lying-library.ts'
+import { memoryLibrary, photograph } from '../test/lying-library.ts'
+import { shownDocument } from '../test/shown-document.ts'
 import { checkFolder } from './check-folder.ts'
 
 const data = mkdtempSync(join(tmpdir(), 'tidy-check-'))
 const good = join(data, 'good')
 const SCRIPT =
-  '# The lamp\nThe lamp burns all night above the sea.\n\n# The keeper\nThe keeper climbs the stairs, and winds the weight to the top of the tower in the dark.'
+  '# The lamp\nThe lamp burns all night above the sea.\n\n# The keeper\n' +
+  'The keeper climbs the stairs, and winds the weight to the top of the tower in the dark.'
 
 beforeAll(async () => {
-  const { document } = apply(
-    { ...emptyDocument('The lamp'), mood: 'calm' },
-    { type: 'setScript', script: SCRIPT },
-  )
-  const scenes = document.scenes.map(({ id, text }, i) => ({
-    sceneId: id,
-    text,
-    items: [item(`photo${i + 1}`)],
-  }))
   await makeFilm(
-    apply(document, { type: 'placeShots', scenes }).document,
+    shownDocument(SCRIPT, ['photo1', 'photo2']),
     { width: 320, height: 180, fps: [30, 1], burnIn: true },
     good,
     {
@@ -33,7 +24,6 @@ beforeAll(async () => {
       library: memoryLibrary({
         photo1: photograph('photo1'),
         photo2: photograph('photo2'),
-        clip1: clip('clip1', 2),
       }),
       signal: new AbortController().signal,
       onProgress: () => undefined,
@@ -64,19 +54,14 @@ function told(name: string, change: (text: string) => string): string {
   return folder
 }
 
-const drawn = (filter: string) => [
-  '-c:v',
-  'libx264',
-  '-profile:v',
-  'high',
-  ...TAGGED,
-  '-vf',
-  filter,
+const TAGGED = [
+  ...['-color_primaries', 'bt709', '-color_trc', 'bt709'],
+  ...['-colorspace', 'bt709', '-color_range', 'tv'],
 ]
-const TAGGED = ['-color_primaries', 'bt709', '-color_trc', 'bt709', '-colorspace', 'bt709'].concat(
-  '-color_range',
-  'tv',
-)
+const drawn = (filter: string) => [
+  ...['-c:v', 'libx264', '-profile:v', 'high', ...TAGGED],
+  ...['-vf', filter],
+]
 const heard = (filter: string) => ['-c:a', 'aac', '-b:a', '192k', '-af', filter]
 
 describe('checkFolder', () => {

@@ -2,12 +2,7 @@ import { readFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import { filmFindings } from '@tidy-reel/core/export/check/film-findings'
 import type { FilmFinding } from '@tidy-reel/core/export/check/finding'
-import {
-  subtitleWords,
-  TOLD_FILES,
-  type ToldFiles,
-  toldFilm,
-} from '@tidy-reel/core/export/check/told-film'
+import { TOLD_FILES, type ToldFiles, toldFilm } from '@tidy-reel/core/export/check/told-film'
 import { TidyError } from '@tidy-reel/core/faults/fault'
 import { measuredFilm } from './measured-film.ts'
 
@@ -22,12 +17,7 @@ export async function checkFolder(folder: string, signal?: AbortSignal): Promise
     TOLD_FILES.map(async (name) => [name, await textOf(folder, name)] as const),
   )
   const told = toldFilm(Object.fromEntries(texts) as ToldFiles)
-  const measured = await measuredFilm(join(folder, 'film.mp4'), signal)
-  const soft = measured.subtitles
-  return filmFindings(told, {
-    ...measured,
-    subtitles: soft && { ...soft, words: subtitleWords(soft.words) },
-  })
+  return filmFindings(told, await measuredFilm(join(folder, 'film.mp4'), signal))
 }
 
 async function textOf(folder: string, name: string): Promise<string> {

@@ -1,8 +1,10 @@
 import { open } from 'node:fs/promises'
-import { z } from 'zod'
 import type { MeasuredFilm, Stretch } from '@tidy-reel/core/export/check/measured-film'
+import { subtitleWords } from '@tidy-reel/core/export/check/told-film'
 import { TidyError } from '@tidy-reel/core/faults/fault'
+import { boxesIn } from '../render/mp4-boxes.ts'
 import { MEDIA_INPUT } from '../run/media-input.ts'
+import { ProbeFacts } from '../run/probe-facts.ts'
 import { runProgram } from '../run/program.ts'
 
 /**
@@ -11,32 +13,8 @@ import { runProgram } from '../run/program.ts'
  */
 const PICTURE_FILTER = 'blackdetect=d=0.2:pix_th=0.04,freezedetect=n=0.0003:d=2'
 const SOUND_FILTER = 'silencedetect=n=-60dB:d=1,ebur128=peak=true:framelog=verbose'
-/** A film of 25 minutes takes a tenth of it. */
+/** Half an hour; 188 s at 640 × 360 take ten seconds. */
 const TIMEOUT_MS = 1_800_000
-
-const text = z.string().optional()
-const Facts = z.object({
-  streams: z.array(
-    z.object({
-      codec_type: text,
-      codec_name: text,
-      profile: z.union([z.string(), z.number()]).optional(),
-      pix_fmt: text,
-      width: z.number().optional(),
-      height: z.number().optional(),
-      color_primaries: text,
-      color_transfer: text,
-      color_space: text,
-      color_range: text,
-      sample_rate: text,
-      tags: z.object({ language: text }).optional(),
-    }),
-  ),
-  chapters: z.array(
-    z.object({ start_time: z.string(), tags: z.object({ title: text }).optional() }),
-  ),
-})
-type Facts = z.infer<typeof Facts>
 
 /**
  * Looks a finished film through from its first frame to its last, by ffprobe and filters of ffmpeg
@@ -47,8 +25,8 @@ type Facts = z.infer<typeof Facts>
  */
 export async function measuredFilm(file: string, signal?: AbortSignal): Promise<MeasuredFilm> {
   const run = signal ? { signal, timeoutMs: TIMEOUT_MS } : { timeoutMs: TIMEOUT_MS }
-  const facts = await factsOf(file, run)
-  const of = (type: string) => facts.streams.find(({ codec_type }) => codec_type === type)
+  const { streams = [], chapters = [] } = await factsOf(file, run)
+  const of = (type: string) => streams.find(({ codec_type }) => codec_type === type)
   const [picture, sound, soft] = [of('video'), of('audio'), of('subtitle')]
   const [pictureTimes, soundTimes, log, words] = await Promise.all([
     picture ? packetTimes(file, 'v:0', run) : [],
@@ -59,7 +37,7 @@ export async function measuredFilm(file: string, signal?: AbortSignal): Promise<
   return {
     picture: picture && {
       codec: picture.codec_name ?? '',
-      profile: String(picture.profile ?? ''),
+      profile: picture.profile ?? '',
       pixels: picture.pix_fmt ?? '',
       width: picture.width ?? 0,
       height: picture.height ?? 0,
@@ -83,7 +61,7 @@ export async function measuredFilm(file: string, signal?: AbortSignal): Promise<
       ...loudnessIn(log),
     },
     subtitles: soft && { language: soft.tags?.language ?? '', words },
-    chapters: facts.chapters.map(({ start_time, tags }) => ({
+    chapters: chapters.map(({ start_time, tags }) => ({
       title: tags?.title ?? '',
       from: Number(start_time),
     })),
@@ -101,7 +79,7 @@ interface Packet {
 }
 const endOf = (packets: readonly Packet[]) => packets.at(-1)?.end ?? 0
 
-async function factsOf(file: string, run: Run): Promise<Facts> {
+async function factsOf(file: string, run: Run): Promise<ProbeFacts> {
   const { stdout } = await runProgram(
     'ffprobe',
     [
@@ -113,7 +91,7 @@ async function factsOf(file: string, run: Run): Promise<Facts> {
     if (cause instanceof TidyError && cause.code !== 'program_failed') throw cause
     throw new TidyError('film_folder_unusable', { file: 'film.mp4', reason: 'it is no film' })
   })
-  return Facts.parse(JSON.parse(stdout.toString()))
+  return ProbeFacts.parse(JSON.parse(stdout.toString()))
 }
 
 /** When each packet of a stream is shown or heard, in seconds, in that order. */
@@ -197,26 +175,14 @@ async function softWords(file: string, run: Run): Promise<string> {
     ],
     run,
   )
-  return stdout.toString()
+  return subtitleWords(stdout.toString())
 }
 
-/** The boxes of an MP4 (ISO/IEC 14496-12): whether `moov` stands before `mdat`. */
 async function isIndexFirst(file: string): Promise<boolean> {
   const handle = await open(file)
   try {
-    const head = Buffer.alloc(16)
-    for (let at = 0, n = 0; n < 64; n++) {
-      const { bytesRead } = await handle.read(head, 0, 16, at)
-      if (bytesRead < 16) return false
-      const type = head.toString('latin1', 4, 8)
-      if (type === 'moov') return true
-      if (type === 'mdat') return false
-      const size = head.readUInt32BE(0)
-      const whole = size === 1 ? Number(head.readBigUInt64BE(8)) : size
-      if (whole < 8) return false
-      at += whole
-    }
-    return false
+    const boxes = await boxesIn(handle, 0, (await handle.stat()).size)
+    return boxes.find(({ type }) => type === 'moov' || type === 'mdat')?.type === 'moov'
   } finally {
     await handle.close()
   }

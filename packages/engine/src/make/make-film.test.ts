@@ -3,8 +3,7 @@ import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'n
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { beforeAll, describe, expect, it } from 'vitest'
-import { apply } from '@tidy-reel/core/document/apply'
-import { type Document, emptyDocument } from '@tidy-reel/core/document/document'
+import type { Document } from '@tidy-reel/core/document/document'
 import { filmOf } from '@tidy-reel/core/document/film-scenes'
 import { TidyError } from '@tidy-reel/core/faults/fault'
 import { TAKE_LUFS } from '@tidy-reel/core/film/sound/mix'
@@ -23,27 +22,17 @@ import {
   probe,
   silencesOf,
 } from '../test/media-facts.ts'
+import { shownDocument } from '../test/shown-document.ts'
 import { makeFilm } from './make-film.ts'
 import type { MakeContext } from './making.ts'
 
 const data = mkdtempSync(join(tmpdir(), 'tidy-film-'))
 const SMALL: FilmShape = { width: 320, height: 180, fps: [30, 1], burnIn: true }
 const SCRIPT =
-  '# The lamp\nThe lamp burns all night above the sea. [super: 1822]\n\n# The keeper\nThe keeper climbs the stairs. He winds the weight, and the great lens begins to turn.'
+  '# The lamp\nThe lamp burns all night above the sea. [super: 1822]\n\n' +
+  '# The keeper\nThe keeper climbs the stairs. He winds the weight, and the great lens begins to turn.'
 let library: PictureLibrary
 
-function documentOf(script: string, ids: readonly (string | null)[]): Document {
-  const { document } = apply(
-    { ...emptyDocument('A film; with = signs'), mood: 'calm' },
-    { type: 'setScript', script },
-  )
-  const scenes = document.scenes.map(({ id, text }, i) => ({
-    sceneId: id,
-    text,
-    items: ids[i] ? [item(ids[i], ids[i].startsWith('clip') ? 'clip' : 'photo')] : [],
-  }))
-  return apply(document, { type: 'placeShots', scenes }).document
-}
 let outs = 0
 async function make(
   document: Document,
@@ -73,7 +62,7 @@ beforeAll(() => {
 describe('makeFilm', () => {
   let made: Awaited<ReturnType<typeof make>>
   beforeAll(async () => {
-    made = await make(documentOf(SCRIPT, ['photo1', 'clip1', 'photo2']))
+    made = await make(shownDocument(SCRIPT, ['photo1', 'clip1', 'photo2']))
   }, 120_000)
 
   it('writes a faststart H.264/AAC film tagged BT.709, of exactly the frames planned, its sound as long within a frame', () => {
@@ -150,7 +139,7 @@ describe('makeFilm', () => {
   })
   it('speaks where the timeline says, within 5 ms, all the way through the encoder', async () => {
     const document = {
-      ...documentOf('The lamp burns. [pause 2s] The keeper sleeps.', ['photo1', 'photo2']),
+      ...shownDocument('The lamp burns. [pause 2s] The keeper sleeps.', ['photo1', 'photo2']),
       mood: 'none' as const,
     }
     const { film } = await make(document)
@@ -176,7 +165,7 @@ describe('makeFilm', () => {
   })
   it('keeps a pause that was asked for to 10 ms, from sound to sound', async () => {
     const { film } = await make({
-      ...documentOf(
+      ...shownDocument(
         'The lamp burns. [pause 1.25s] The keeper sleeps. [pause 700ms] The sea is calm.',
         ['photo1', 'photo2', 'photo1'],
       ),
@@ -209,7 +198,7 @@ describe('makeFilm', () => {
     expect(JSON.parse(readFileSync(join(made.out, 'report.json'), 'utf8'))).toEqual(made.report)
   })
   it('shows its subtitles on the picture only when asked', async () => {
-    const plain = await make(documentOf(SCRIPT, ['photo1', 'clip1', 'photo2']), {
+    const plain = await make(shownDocument(SCRIPT, ['photo1', 'clip1', 'photo2']), {
       ...SMALL,
       burnIn: false,
     })
@@ -227,12 +216,12 @@ describe('makeFilm', () => {
   })
 
   it('uses all segments again for the same film, and all but one when a picture changes', async () => {
-    const again = await make(documentOf(SCRIPT, ['photo1', 'clip1', 'photo2']))
+    const again = await make(shownDocument(SCRIPT, ['photo1', 'clip1', 'photo2']))
     expect([again.report.segments, again.report.segmentsReused]).toEqual([3, 3])
     expect(readFileSync(join(again.out, 'film.srt'), 'utf8')).toBe(
       readFileSync(join(made.out, 'film.srt'), 'utf8'),
     )
-    const changed = await make(documentOf(SCRIPT, ['photo1', 'clip2', 'photo2']))
+    const changed = await make(shownDocument(SCRIPT, ['photo1', 'clip2', 'photo2']))
     expect([changed.report.segments, changed.report.segmentsReused]).toEqual([3, 2])
     expect(changed.report.frames).toBe(made.report.frames)
   })
@@ -243,7 +232,7 @@ describe('makeFilm', () => {
     ['at 60', { ...SMALL, fps: [60, 1] }],
   ])('makes a film %s, to the frame', async (_name, shape) => {
     const { film, report } = await make(
-      documentOf('The lamp burns. The sea is calm.', ['clip2', 'photo1']),
+      shownDocument('The lamp burns. The sea is calm.', ['clip2', 'photo1']),
       shape,
     )
     const { streams } = probe(film)
@@ -262,8 +251,9 @@ describe('makeFilm', () => {
     ).toBeLessThanOrEqual(shape.fps[1] / shape.fps[0])
   })
   it('shows two stills in one long scene', async () => {
-    const document = documentOf(
-      'The lamp burns, and the keeper climbs the stairs once more, and winds the great weight to the top of the tower in the dark.',
+    const document = shownDocument(
+      'The lamp burns, and the keeper climbs the stairs once more, and winds the great weight ' +
+        'to the top of the tower in the dark.',
       ['photo1'],
     )
     const [scene] = document.scenes
@@ -285,7 +275,11 @@ describe('makeFilm', () => {
   })
   it('speaks and subtitles Arabic, Chinese and emoji in one film', async () => {
     const { out, report } = await make(
-      documentOf('The sea 🌊 is deep.\n\nالبحر عميق.\n\n海很深。', ['photo1', 'photo2', 'clip1']),
+      shownDocument('The sea 🌊 is deep.\n\nالبحر عميق.\n\n海很深。', [
+        'photo1',
+        'photo2',
+        'clip1',
+      ]),
     )
     expect(report.scenes).toBe(3)
     expect(report.remarks).toEqual([])
@@ -298,7 +292,7 @@ describe('a film in spite of faults', () => {
     const page = join(data, 'page.jpg')
     writeFileSync(page, '<html>Not found</html>')
     const { film, report } = await make(
-      documentOf('A gull cries. A bell rings.', ['photo1', 'liar']),
+      shownDocument('A gull cries. A bell rings.', ['photo1', 'liar']),
       SMALL,
       { library: memoryLibrary({ photo1: photograph('photo1'), liar: page }) },
     )
@@ -314,7 +308,7 @@ describe('a film in spite of faults', () => {
       },
     }
     const { report } = await make(
-      documentOf('A hat hangs there. A coat too.', ['photo9', 'photo8']),
+      shownDocument('A hat hangs there. A coat too.', ['photo9', 'photo8']),
       SMALL,
       { library: away },
     )
@@ -323,7 +317,7 @@ describe('a film in spite of faults', () => {
   })
   it('goes on where a stopped run was, with the segments it had', async () => {
     const stop = new AbortController()
-    const film = documentOf(
+    const film = shownDocument(
       'One lamp is lit. Two lamps are lit. Three lamps are lit. Four lamps are lit.',
       ['photo1', 'photo2', 'clip1', 'clip2'],
     )
@@ -346,7 +340,7 @@ describe('a film in spite of faults', () => {
     const broken = join(data, 'broken.mp4')
     const whole = readFileSync(clip('broken-source', 2))
     writeFileSync(broken, whole)
-    const document = documentOf('A door falls shut. A key turns.', ['photo1', 'clipbroken'])
+    const document = shownDocument('A door falls shut. A key turns.', ['photo1', 'clipbroken'])
     const breaking: PictureLibrary = {
       ...memoryLibrary({ photo1: photograph('photo1'), clipbroken: broken }),
     }
@@ -366,10 +360,10 @@ describe('a film in spite of faults', () => {
     ['headings alone', '# One\n\n## Two', 'script_nothing_spoken'],
     ['30,000 words', 'The sea is deep and cold. '.repeat(5000), 'script_too_long'],
   ])('refuses %s with a sentence', async (_what, script, code) => {
-    await expect(make(documentOf(script, []))).rejects.toMatchObject({ code })
+    await expect(make(shownDocument(script, []))).rejects.toMatchObject({ code })
   })
   it('makes a film of one word', async () => {
-    const { report } = await make(documentOf('Light', [null]))
+    const { report } = await make(shownDocument('Light', [null]))
     expect(report).toMatchObject({ scenes: 1, remarks: [] })
     expect(report.seconds).toBeGreaterThan(2)
   })

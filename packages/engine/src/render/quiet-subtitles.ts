@@ -1,11 +1,5 @@
 import { type FileHandle, open } from 'node:fs/promises'
-
-/** Where a box of an MP4 file begins and ends, and where its content begins (ISO/IEC 14496-12). */
-interface Box {
-  type: string
-  content: number
-  end: number
-}
+import { type Box, boxesIn, bytesAt } from './mp4-boxes.ts'
 
 /** The bit of a track's flags that says a player shows it unasked. */
 const TRACK_ENABLED = 1
@@ -36,29 +30,9 @@ async function quietTrack(handle: FileHandle, trak: Box): Promise<void> {
   if (!header || !media) return
   const hdlr = (await boxesIn(handle, media.content, media.end)).find(({ type }) => type === 'hdlr')
   // Version and flags, four bytes; a reserved word of four; then the kind.
-  if (!hdlr || !SUBTITLES.has((await bytes(handle, hdlr.content + 8, 4)).toString('latin1'))) return
-  const flags = await bytes(handle, header.content + 3, 1)
+  if (!hdlr || !SUBTITLES.has((await bytesAt(handle, hdlr.content + 8, 4)).toString('latin1')))
+    return
+  const flags = await bytesAt(handle, header.content + 3, 1)
   flags[0] = flags.readUInt8() & ~TRACK_ENABLED
   await handle.write(flags, 0, 1, header.content + 3)
-}
-
-async function boxesIn(handle: FileHandle, from: number, to: number): Promise<Box[]> {
-  const boxes: Box[] = []
-  for (let at = from; at + 8 <= to;) {
-    const head = await bytes(handle, at, 16)
-    const short = head.readUInt32BE(0)
-    // 1: the length stands behind the name, in eight bytes; 0: the box goes on to the end.
-    const length = short === 1 ? Number(head.readBigUInt64BE(8)) : short || to - at
-    const end = at + Math.max(8, length)
-    const content = at + (short === 1 ? 16 : 8)
-    boxes.push({ type: head.toString('latin1', 4, 8), content, end })
-    at = end
-  }
-  return boxes
-}
-
-async function bytes(handle: FileHandle, at: number, count: number): Promise<Buffer> {
-  const buffer = Buffer.alloc(count)
-  await handle.read(buffer, 0, count, at)
-  return buffer
 }

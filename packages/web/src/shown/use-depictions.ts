@@ -2,11 +2,10 @@ import { watchDebounced } from '@vueuse/core'
 import { onScopeDispose, ref, shallowRef } from 'vue'
 import type { DepictedScene } from '@tidy-reel/core/views/depictions'
 import { depictionsApi } from '../api/depictions.ts'
+import { inTheEnd } from '../controls/in-the-end.ts'
 
 /** After the last letter; what is read depends on the sentences around. */
 const READ_AFTER_MS = 400
-/** After a reading that did not come. */
-const READ_AGAIN_MS = 3000
 
 /**
  * What rules read from an episode, again when its script changes, and the asking of a service.
@@ -26,16 +25,15 @@ export function useDepictions(episodeId: () => string, script: () => string) {
   async function readAgain() {
     reading.abort()
     const { signal } = (reading = new AbortController())
-    try {
-      const { scenes } = await depictionsApi.read(episodeId(), signal)
-      if (signal.aborted) return
-      read.value = scenes
-      problem.value = ''
-    } catch (cause) {
-      if (signal.aborted) return
-      told(cause)
-      setTimeout(() => !signal.aborted && void readAgain(), READ_AGAIN_MS)
-    }
+    const asked = () =>
+      depictionsApi.read(episodeId(), signal).catch((cause: unknown) => {
+        if (!signal.aborted) told(cause)
+        throw cause
+      })
+    const { scenes } = await inTheEnd(asked, () => !signal.aborted)
+    if (signal.aborted) return
+    read.value = scenes
+    problem.value = ''
   }
   watchDebounced(script, readAgain, { debounce: READ_AFTER_MS, immediate: true })
 

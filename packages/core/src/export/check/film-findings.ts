@@ -9,8 +9,10 @@ const COLOUR = 'bt709 bt709 bt709 tv'
 /** DESIGN.md, 6: loudness of a film, and its true peak (EBU R 128). */
 const LOUDNESS_LU = 0.5
 const TRUE_PEAK = -1
-/** What encoding adds to a peak that was held, by measurement. */
+/** Peaks are told in tenths. */
 const PEAK_TOLERANCE = 0.1
+/** Of AAC-LC (ISO/IEC 14496-3). */
+const PACKET_SAMPLES = 1024
 /** Where both clocks are looked at. */
 const CLOCK_PLACES = 10
 /** A dip through black is shorter; so long, seconds, a hole is seen as one. */
@@ -39,9 +41,11 @@ const wrong = (check: FilmCheck, says: string): FilmFinding => ({ check, grade: 
 
 const secondsOf = ({ fps }: ToldFilm, frame: number) => (frame * fps[1]) / fps[0]
 
+const framesOf = ({ fps }: ToldFilm, seconds: number) => (seconds * fps[0]) / fps[1]
+
 /** A finding at a moment, with the scene it lies in. */
 function at(told: ToldFilm, seconds: number, finding: FilmFinding): FilmFinding {
-  const frame = (seconds * told.fps[0]) / told.fps[1]
+  const frame = framesOf(told, seconds)
   const scene = told.sceneStarts.filter((start) => start <= frame + 0.5).length
   return { ...finding, seconds, ...(scene ? { scene } : {}) }
 }
@@ -76,12 +80,10 @@ const sound: Rule = (told, { sound: heard }) => {
     found.push(wrong('sound', 'The sound is tagged with no language.'))
   const end = secondsOf(told, told.frames)
   const off = heard.end - end
-  if (Math.abs(off) > 1.5 * secondsOf(told, 1))
-    found.push(
-      at(told, Math.min(heard.end, end), {
-        ...wrong('sound', `The sound ends ${shown(Math.abs(off))} s ${side(off)} the picture.`),
-      }),
-    )
+  if (Math.abs(off) > 1.5 * secondsOf(told, 1)) {
+    const says = `The sound ends ${shown(Math.abs(off))} s ${side(off)} the picture.`
+    found.push(at(told, Math.min(heard.end, end), wrong('sound', says)))
+  }
   return found
 }
 
@@ -104,7 +106,7 @@ const clocks: Rule = (told, { picture: seen, sound: heard }) => {
     const place = Math.floor((i * (times.length - 1)) / (CLOCK_PLACES - 1))
     return { seconds: place * step, off: (times[place] ?? 0) - place * step }
   }
-  const packet = 1024 / heard.rate
+  const packet = PACKET_SAMPLES / heard.rate
   const places = Array.from({ length: CLOCK_PLACES }, (_, i) => [
     { what: 'picture', ...offAt(seen.times, secondsOf(told, 1), i) },
     { what: 'sound', ...offAt(heard.times, packet, i) },
@@ -153,7 +155,7 @@ const black: Rule = (told, measured) => {
 /** A card stands still; a picture that does may be meant to. */
 const frozen: Rule = (told, measured) =>
   longer(measured.frozen, FROZEN_SECONDS).flatMap((stretch): FilmFinding[] => {
-    const middle = (((stretch.from + stretch.to) / 2) * told.fps[0]) / told.fps[1]
+    const middle = framesOf(told, (stretch.from + stretch.to) / 2)
     const seen = told.pictures.find(({ from, to }) => from <= middle && middle < to)
     if (!seen?.item) return []
     const says = `“${seen.title}” stands still for ${lasts(stretch)}.`
