@@ -1,11 +1,12 @@
 import { randomUUID } from 'node:crypto'
-import { mkdirSync, writeFileSync } from 'node:fs'
+import { mkdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { Document } from '@tidy-reel/core/document/document'
 import { emptyDocument } from '@tidy-reel/core/document/document'
 import { takenBack } from '@tidy-reel/core/document/inverse'
-import type { EpisodeRow } from '@tidy-reel/core/views/episode'
+import type { FilmReport } from '@tidy-reel/core/render/report'
+import type { EpisodeRow, RenderView } from '@tidy-reel/core/views/episode'
 import { serverConfig } from './config.ts'
 import { Change, Episode, LOCAL_OWNER, Render } from './db/models.ts'
 import { type FreshApp, freshApp } from './test/fresh-app.ts'
@@ -499,6 +500,35 @@ describe('films', () => {
     )
     return `/api/renders/${render.id}/film.mp4`
   }
+  it('that failed their check are handed over with a reason, which is kept', async () => {
+    const film = await made()
+    const [, , , renderId = ''] = film.split('/')
+    const check = [{ check: 'black', grade: 'wrong', says: 'The picture is black.', seconds: 1 }]
+    const report = { remarks: [], check } as unknown as FilmReport
+    await Render.update({ report }, { where: { id: renderId } })
+    const take = (reason: string) =>
+      fresh.ask<RenderView>('POST', `/api/renders/${renderId}/taken`, { reason })
+    expect((await take('  ')).status).toBe(400)
+    expect((await take('x'.repeat(301))).status).toBe(400)
+    expect((await take(' It is meant so. ')).body.report?.taken?.reason).toBe('It is meant so.')
+    expect((await take('Another reason.')).body.report?.taken?.reason).toBe('It is meant so.')
+    const kept = readFileSync(join(fresh.app.renders.folder(renderId), 'report.json'), 'utf8')
+    expect(JSON.parse(kept)).toMatchObject({ check, taken: { reason: 'It is meant so.' } })
+    const frame = (found: string) =>
+      fresh.web.request(`/api/renders/${renderId}/findings/${found}/frame`)
+    expect((await frame('1')).status).toBe(404)
+    expect((await frame('-1')).status).toBe(400)
+  })
+  it('that are what they should be need no reason', async () => {
+    const film = await made()
+    const [, , , renderId = ''] = film.split('/')
+    const report = { remarks: [], check: [] } as unknown as FilmReport
+    await Render.update({ report }, { where: { id: renderId } })
+    const { body } = await fresh.ask<RenderView>('POST', `/api/renders/${renderId}/taken`, {
+      reason: 'Just so.',
+    })
+    expect(body.report?.taken).toBeUndefined()
+  })
   it.each([
     ['bytes=0-99', 206, 'bytes 0-99/1000', 100],
     ['bytes=900-', 206, 'bytes 900-999/1000', 100],

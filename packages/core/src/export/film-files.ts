@@ -113,12 +113,15 @@ export const FILM_FILES = [
     name: 'report.json',
     mime: 'application/json',
     label: null,
-    write: ({ report }) => `${JSON.stringify(report, null, 2)}\n`,
+    write: ({ report }) => reportText(report),
   },
 ] as const satisfies readonly FilmFile[]
 
 export type FilmFileName = (typeof FILM_FILES)[number]['name']
 export const FILM_FILE_NAMES = FILM_FILES.map(({ name }) => name)
+
+/** A report as it is written. */
+export const reportText = (report: FilmReport) => `${JSON.stringify(report, null, 2)}\n`
 
 /** Formats that subtitles in other languages are written in. */
 export const TRACK_FORMATS = ['srt', 'vtt', 'ttml'] as const

@@ -60,6 +60,7 @@ export interface Answers {
   'POST /episodes/:id/music/tried': BedFacts | null
   'POST /episodes/:id/renders': RenderView
   'POST /renders/:id/cancel': RenderView
+  'POST /renders/:id/taken': RenderView
 
   'GET /music': { music: OwnMusic[] }
   'POST /music': OwnMusic

@@ -3,6 +3,7 @@ import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:f
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import type { Document } from '@tidy-reel/core/document/document'
 import { makeFilm } from '../make/make-film.ts'
 import { memoryLibrary, photograph } from '../test/lying-library.ts'
 import { shownDocument } from '../test/shown-document.ts'
@@ -14,22 +15,18 @@ const SCRIPT =
   '# The lamp\nThe lamp burns all night above the sea.\n\n# The keeper\n' +
   'The keeper climbs the stairs, and winds the weight to the top of the tower in the dark.'
 
-beforeAll(async () => {
-  await makeFilm(
-    shownDocument(SCRIPT, ['photo1', 'photo2']),
-    { width: 320, height: 180, fps: [30, 1], burnIn: true },
-    good,
-    {
-      config: { data, stock: 'http://none', statistics: 'http://none' },
-      library: memoryLibrary({
-        photo1: photograph('photo1'),
-        photo2: photograph('photo2'),
-      }),
-      signal: new AbortController().signal,
-      onProgress: () => undefined,
-    },
-  )
-})
+const shown = shownDocument(SCRIPT, ['photo1', 'photo2'])
+const made = (document: Document, out: string) =>
+  makeFilm(document, { width: 320, height: 180, fps: [30, 1], burnIn: true }, out, {
+    config: { data, stock: 'http://none', statistics: 'http://none' },
+    library: memoryLibrary({
+      photo1: photograph('photo1'),
+      photo2: photograph('photo2'),
+    }),
+    signal: new AbortController().signal,
+    onProgress: () => undefined,
+  })
+beforeAll(() => made(shown, good))
 afterAll(() => rmSync(data, { recursive: true, force: true }))
 
 let copies = 0
@@ -151,6 +148,14 @@ describe('checkFolder', () => {
   ] as const)('tells when %s', async (_what, file, from, to, says) => {
     const findings = await checkFolder(told(file, (text) => text.replace(from, to)))
     expect(findings.map((finding) => finding.says).join('\n')).toContain(says)
+  })
+  it('is part of making a film, whose report names scenes by their ids too', async () => {
+    const picking = { ...shown.picking, longest: 4 }
+    const { check, segmentsReused } = await made({ ...shown, picking }, join(data, 'quick'))
+    expect(segmentsReused).toBe(2)
+    expect(check).toEqual([
+      expect.objectContaining({ check: 'long', grade: 'look', sceneId: shown.scenes[1]!.id }),
+    ])
   })
   it('says in a sentence what a folder lacks to be checked', async () => {
     await expect(checkFolder(join(data, 'nowhere'))).rejects.toMatchObject({

@@ -1,11 +1,13 @@
 import { open } from 'node:fs/promises'
-import type { MeasuredFilm, Stretch } from '@tidy-reel/core/export/check/measured-film'
+import type { MeasuredFilm } from '@tidy-reel/core/export/check/measured-film'
 import { subtitleWords } from '@tidy-reel/core/export/check/told-film'
 import { TidyError } from '@tidy-reel/core/faults/fault'
 import { boxesIn } from '../render/mp4-boxes.ts'
 import { MEDIA_INPUT } from '../run/media-input.ts'
 import { ProbeFacts } from '../run/probe-facts.ts'
 import { runProgram } from '../run/program.ts'
+import { blackIn, stretchesIn } from './filter-log.ts'
+import type { PictureHoles } from './picture-holes.ts'
 
 /**
  * What is looked for, finer than what is told of: black and stillness of a fifth of a second on,
@@ -20,10 +22,14 @@ const TIMEOUT_MS = 1_800_000
  * Looks a finished film through from its first frame to its last, by ffprobe and filters of ffmpeg
  * that had no part in making it.
  *
+ * @param holes of its picture, where they are known: it is not decoded again then
  * @throws TidyError `film_folder_unusable` for a file that is no film, `program_missing`,
  *   `cancelled`
  */
-export async function measuredFilm(file: string, signal?: AbortSignal): Promise<MeasuredFilm> {
+export async function measuredFilm(
+  file: string,
+  { signal, holes }: { signal?: AbortSignal; holes?: PictureHoles } = {},
+): Promise<MeasuredFilm> {
   const run = signal ? { signal, timeoutMs: TIMEOUT_MS } : { timeoutMs: TIMEOUT_MS }
   const { streams = [], chapters = [] } = await factsOf(file, run)
   const of = (type: string) => streams.find(({ codec_type }) => codec_type === type)
@@ -31,7 +37,7 @@ export async function measuredFilm(file: string, signal?: AbortSignal): Promise<
   const [pictureTimes, soundTimes, log, words] = await Promise.all([
     picture ? packetTimes(file, 'v:0', run) : [],
     sound ? packetTimes(file, 'a:0', run) : [],
-    filterLog(file, { picture: !!picture, sound: !!sound }, run),
+    filterLog(file, { picture: !!picture && !holes, sound: !!sound }, run),
     soft ? softWords(file, run) : '',
   ])
   return {
@@ -66,8 +72,8 @@ export async function measuredFilm(file: string, signal?: AbortSignal): Promise<
       from: Number(start_time),
     })),
     isIndexFirst: await isIndexFirst(file),
-    black: blackIn(log),
-    frozen: stretchesIn(log, 'freeze', endOf(pictureTimes)),
+    black: holes?.black ?? blackIn(log),
+    frozen: holes?.frozen ?? stretchesIn(log, 'freeze', endOf(pictureTimes)),
     silent: stretchesIn(log, 'silence', endOf(soundTimes)),
   }
 }
@@ -120,6 +126,7 @@ async function filterLog(
   has: { picture: boolean; sound: boolean },
   run: Run,
 ): Promise<string> {
+  if (!has.picture && !has.sound) return ''
   const { stderr } = await runProgram(
     'ffmpeg',
     [
@@ -141,29 +148,6 @@ function loudnessIn(log: string): { lufs: number; truePeak: number } {
     lufs: numberIn(summary, /I:\s+(-?[\d.]+) LUFS/),
     truePeak: numberIn(summary, /Peak:\s+(-?[\d.]+|-inf) dBFS/),
   }
-}
-
-function blackIn(log: string): Stretch[] {
-  return [...log.matchAll(/black_start:([\d.]+) black_end:([\d.]+)/g)].map(([, from, to]) => ({
-    from: Number(from),
-    to: Number(to),
-  }))
-}
-
-/** What begins and is not said to end goes on to the film's end. */
-function stretchesIn(log: string, what: 'freeze' | 'silence', end: number): Stretch[] {
-  const found: Stretch[] = []
-  let from: number | undefined
-  for (const [, mark, moment] of log.matchAll(
-    new RegExp(String.raw`${what}_(start|end): (-?[\d.]+)`, 'g'),
-  )) {
-    if (mark === 'start') from = Math.max(0, Number(moment))
-    else if (from !== undefined) {
-      found.push({ from, to: Number(moment) })
-      from = undefined
-    }
-  }
-  return from === undefined ? found : [...found, { from, to: end }]
 }
 
 async function softWords(file: string, run: Run): Promise<string> {

@@ -46,7 +46,10 @@ export function reportOf(
   shape: FilmShape,
   mixed: Mixdown,
   steps: FilmReport['steps'],
-  rest: Pick<FilmReport, 'segments' | 'segmentsReused' | 'languages' | 'remarks' | 'wantedLufs'>,
+  rest: Pick<
+    FilmReport,
+    'segments' | 'segmentsReused' | 'languages' | 'remarks' | 'wantedLufs' | 'longestPicture'
+  >,
 ): FilmReport {
   const two = (n: number) => Math.round(n * 100) / 100
   return {

@@ -212,6 +212,7 @@ export async function writeTexts(
     segments: segments.length,
     segmentsReused: reused,
     wantedLufs: document.mixing.lufs,
+    longestPicture: document.picking.longest,
     languages: film.subtitling.tracks.map(({ language }) => language),
     remarks: [
       ...remarksOf(made.spoken, made.footage.faults, film, making.place.fonts),

@@ -196,6 +196,7 @@ describe('makeFilm', () => {
       '“A photo1” by nobody, test, CC0 1.0',
     )
     expect(JSON.parse(readFileSync(join(made.out, 'report.json'), 'utf8'))).toEqual(made.report)
+    expect(made.report.check).toEqual([])
   })
   it('shows its subtitles on the picture only when asked', async () => {
     const plain = await make(shownDocument(SCRIPT, ['photo1', 'clip1', 'photo2']), {

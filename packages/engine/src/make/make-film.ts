@@ -7,6 +7,7 @@ import type { FilmReport } from '@tidy-reel/core/render/report'
 import { timeline } from '@tidy-reel/core/timeline/timeline'
 import { folders } from '../config.ts'
 import { fontsFolder } from '../render/fonts.ts'
+import { checkMade, reportChecked } from './check-made.ts'
 import {
   encodeSegments,
   fetchPictures,
@@ -24,7 +25,7 @@ import { type MakeContext, type Making, workName } from './making.ts'
  * Makes the film of a document: every file of it, in `out`.
  *
  * Takes, beds, pictures and segments that are there already are used again; a killed run goes on
- * where it was.
+ * where it was. What its check finds wrong is told in the report and does not stop it.
  *
  * @throws TidyError what `filmable` and its steps throw, `cancelled` among it
  */
@@ -52,7 +53,9 @@ export async function makeFilm(
     const encoded = await timed(making, 'render', () => encodeSegments(making, segments))
     const mix = await sound
     await timed(making, 'join', () => joinParts(making, plan, { segments, encoded, mix }))
-    return await writeTexts(making, plan, { spoken, footage, segments, mix })
+    const report = await writeTexts(making, plan, { spoken, footage, segments, mix })
+    const check = await timed(making, 'check', () => checkMade(making, segments, encoded))
+    return await reportChecked(making, report, check)
   } finally {
     // Mixing runs beside the other steps: when one of them failed it is stopped before its folder
     // goes.

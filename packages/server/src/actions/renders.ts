@@ -1,14 +1,19 @@
 import { randomUUID } from 'node:crypto'
+import { writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import { Op, type Sequelize, type Transaction } from 'sequelize'
 import type { Document } from '@tidy-reel/core/document/document'
+import { reportText } from '@tidy-reel/core/export/film-files'
 import { isFault, TidyError } from '@tidy-reel/core/faults/fault'
 import type { FilmShape } from '@tidy-reel/core/render/plan'
 import { overallProgress, type Progress } from '@tidy-reel/core/render/progress'
+import { isHeldBack } from '@tidy-reel/core/render/report'
+import { findingFrame } from '@tidy-reel/engine/check/finding-frame'
 import { type EngineConfig, folders } from '@tidy-reel/engine/config'
 import { filmable } from '@tidy-reel/engine/make/filmable'
 import { makeFilm } from '@tidy-reel/engine/make/make-film'
 import { pictureLibrary } from '@tidy-reel/engine/stock/library'
+import { replacedFile } from '@tidy-reel/engine/storage/kept-file'
 import { Episode, Render } from '../db/models.ts'
 import { announce } from '../events.ts'
 import { RENDER } from '../jobs/kinds.ts'
@@ -89,6 +94,26 @@ export function renderActions(
         await render.update({ state: 'cancelled' })
       await tell(render)
       return renderView(render)
+    },
+    /** A film that failed its check is handed over all the same; anything else stays as it is. */
+    async take(id: string, reason: string) {
+      const render = await find(id)
+      if (render.report && isHeldBack(render.report)) {
+        const report = { ...render.report, taken: { reason, at: new Date().toISOString() } }
+        await replacedFile(join(this.folder(id), 'report.json'), (half) =>
+          writeFile(half, reportText(report)),
+        )
+        await render.update({ report })
+        await tell(render)
+      }
+      return renderView(render)
+    },
+    /** The frame of what was found, as a still. */
+    async findingFrame(id: string, found: number, signal: AbortSignal) {
+      const { report } = await find(id)
+      const seconds = report?.check?.[found]?.seconds
+      if (seconds === undefined) throw new TidyError('render_not_found')
+      return findingFrame(this.folder(id), seconds, signal)
     },
     /** Renders whose worker died are asked for again; what they had finished is used. */
     async sweep() {

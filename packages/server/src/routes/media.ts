@@ -4,6 +4,7 @@ import { Hono } from 'hono'
 import { z } from 'zod'
 import { FILM_FILE_NAMES, filmFileMime, isTrackFile } from '@tidy-reel/core/export/film-files'
 import { SAVED_NAME_LIMIT } from '@tidy-reel/core/export/saved-name'
+import { REASON_LIMIT } from '@tidy-reel/core/render/report'
 import { proxyLights } from '@tidy-reel/engine/render/picture-light'
 import { proxyFile } from '@tidy-reel/engine/render/proxy'
 import { soundFile } from '@tidy-reel/engine/sound/effects/sound-file'
@@ -65,6 +66,20 @@ export function mediaRoutes({ renders, place, thumbnails, pictures }: Services) 
     })
     .post('/renders/:id/cancel', valid('param', z.object({ id: z.uuid() })), async (c) =>
       c.json(await renders.cancel(c.req.valid('param').id)),
+    )
+    .post(
+      '/renders/:id/taken',
+      valid('param', z.object({ id: z.uuid() })),
+      valid('json', z.object({ reason: z.string().trim().min(1).max(REASON_LIMIT) })),
+      async (c) => c.json(await renders.take(c.req.valid('param').id, c.req.valid('json').reason)),
+    )
+    .get(
+      '/renders/:id/findings/:found/frame',
+      valid('param', z.object({ id: z.uuid(), found: z.coerce.number().int().min(0).max(9999) })),
+      async (c) => {
+        const { id, found } = c.req.valid('param')
+        return sendFile(await renders.findingFrame(id, found, c.req.raw.signal), 'image/jpeg')
+      },
     )
     .get(
       '/renders/:id/:name',

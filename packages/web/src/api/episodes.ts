@@ -34,5 +34,8 @@ export const episodesApi = {
     ask('POST /episodes/:id/prepare', { path: { id }, query: { first } }),
   startRender: (id: string, shape: FilmShape) =>
     ask('POST /episodes/:id/renders', { path: { id }, json: shape }),
+  /** A film that failed its check, taken all the same. */
+  takeRender: (id: string, reason: string) =>
+    ask('POST /renders/:id/taken', { path: { id }, json: { reason } }),
   cancelRender: (id: string) => ask('POST /renders/:id/cancel', { path: { id } }),
 }

@@ -5,19 +5,22 @@ import type { Document } from '@tidy-reel/core/document/document'
 import { FILM_FILES, TRACK_FORMATS, trackFile } from '@tidy-reel/core/export/film-files'
 import { savedName } from '@tidy-reel/core/export/saved-name'
 import { overallProgress } from '@tidy-reel/core/render/progress'
+import { isHeldBack } from '@tidy-reel/core/render/report'
 import { languageName } from '@tidy-reel/core/text/language-name'
 import { clockText } from '@tidy-reel/core/time/time'
 import type { RenderView } from '@tidy-reel/core/views/episode'
 import { renderFile } from '../api/media.ts'
+import FilmCheck from './FilmCheck.vue'
 
 const props = defineProps<{ render: RenderView; document: Document }>()
-defineEmits<{ cancel: [] }>()
+defineEmits<{ cancel: []; taken: [reason: string] }>()
 const STEPS = {
   speak: 'Speaking',
   mix: 'Mixing the sound',
   fetch: 'Fetching pictures',
   render: 'Encoding',
   join: 'Joining',
+  check: 'Checking the film',
 }
 const FILES = FILM_FILES.filter(({ label }) => label !== null)
 const files = computed(() => [
@@ -72,7 +75,7 @@ defineExpose({ focusStop: () => stop.value?.ref?.focus() })
       <span class="soft">{{ step }}</span>
     </div>
     <div v-else-if="render.state === 'done' && render.report" class="files">
-      <span
+      <span v-if="!isHeldBack(render.report)"
         ><a
           v-for="{ name, label } in files"
           :key="name"
@@ -91,6 +94,11 @@ defineExpose({ focusStop: () => stop.value?.ref?.focus() })
         ></span
       >
       <span v-for="remark in render.report.remarks" :key="remark" class="red">{{ remark }}</span>
+      <FilmCheck
+        :render="render.id"
+        :report="render.report"
+        @taken="(reason) => $emit('taken', reason)"
+      />
     </div>
     <p v-else-if="render.state === 'failed'" class="red" role="alert">
       {{ render.fault?.message }}

@@ -60,6 +60,10 @@ watch(
   },
   { flush: 'post' },
 )
+const taking = useOnce(async (id: string, reason: string) => {
+  await episodesApi.takeRender(id, reason)
+  await episode.load(episode.data.id)
+})
 async function cancel(id: string) {
   await episodesApi.cancelRender(id)
   await episode.load(episode.data.id)
@@ -99,7 +103,9 @@ async function cancel(id: string) {
         :key="render.id"
         :render="render"
         :document="episode.document"
+        @taken="(reason) => taking.run(render.id, reason)"
       />
+      <p v-if="taking.problem.value" class="red" role="alert">{{ taking.problem.value }}</p>
     </section>
     <aside>
       <h2 class="serif">Render</h2>

@@ -1,5 +1,5 @@
+import type { FilmCheck, FilmFinding } from '../../render/film-finding.ts'
 import { clockText } from '../../time/time.ts'
-import type { FilmCheck, FilmFinding } from './finding.ts'
 import type { MeasuredFilm, Stretch } from './measured-film.ts'
 import type { ToldFilm } from './told-film.ts'
 
@@ -23,6 +23,10 @@ const FROZEN_SECONDS = 4
 const SILENT_SECONDS = 5
 /** Nobody takes in a picture that is gone sooner (common practice). */
 const SHORT_SECONDS = 1.5
+/** A stretch that was found in pieces, one a segment: frames between them that say nothing. */
+const JOINED_FRAMES = 6
+/** Over the house's limit by so much, seconds: a sentence is not cut for less. */
+const LONG_SECONDS = 1
 /** Chapter lists have whole seconds. */
 const CHAPTER_SECONDS = 1
 
@@ -143,7 +147,7 @@ const lasts = ({ from, to }: Stretch) => `${shown(to - from)} s from ${clockText
 const black: Rule = (told, measured) => {
   const end = secondsOf(told, told.frames - 1)
   const frame = secondsOf(told, 1)
-  return measured.black
+  return joined(measured.black, secondsOf(told, JOINED_FRAMES))
     .filter(
       ({ from, to }) => to - from >= BLACK_SECONDS || from < frame / 2 || to > end + frame / 2,
     )
@@ -154,13 +158,32 @@ const black: Rule = (told, measured) => {
 
 /** A card stands still; a picture that does may be meant to. */
 const frozen: Rule = (told, measured) =>
-  longer(measured.frozen, FROZEN_SECONDS).flatMap((stretch): FilmFinding[] => {
-    const middle = framesOf(told, (stretch.from + stretch.to) / 2)
-    const seen = told.pictures.find(({ from, to }) => from <= middle && middle < to)
-    if (!seen?.item) return []
-    const says = `“${seen.title}” stands still for ${lasts(stretch)}.`
-    return [at(told, stretch.from, { check: 'frozen', grade: 'look', says })]
-  })
+  told.pictures
+    .filter(({ item }) => item)
+    .flatMap((seen) => {
+      const [from, to] = [secondsOf(told, seen.from), secondsOf(told, seen.to)]
+      const within = measured.frozen
+        .map((stretch) => ({ from: Math.max(from, stretch.from), to: Math.min(to, stretch.to) }))
+        .filter((stretch) => stretch.to > stretch.from)
+      return longer(joined(within, secondsOf(told, JOINED_FRAMES)), FROZEN_SECONDS).map((stretch) =>
+        at(told, stretch.from, {
+          check: 'frozen',
+          grade: 'look',
+          says: `“${seen.title}” stands still for ${lasts(stretch)}.`,
+        }),
+      )
+    })
+
+/** Stretches in order, those made one that lie no farther apart than `gap` seconds. */
+function joined(stretches: readonly Stretch[], gap: number): Stretch[] {
+  const all: Stretch[] = []
+  for (const stretch of stretches) {
+    const last = all.at(-1)
+    if (last && stretch.from - last.to <= gap) last.to = Math.max(last.to, stretch.to)
+    else all.push({ ...stretch })
+  }
+  return all
+}
 
 const silent: Rule = (told, measured) =>
   longer(measured.silent, SILENT_SECONDS).map((stretch) =>
@@ -235,6 +258,21 @@ const short: Rule = (told) =>
       }),
     )
 
+const long: Rule = (told) => {
+  const { longestPicture } = told
+  if (longestPicture === undefined) return []
+  return told.pictures
+    .map((seen) => ({ ...seen, seconds: secondsOf(told, seen.to - seen.from) }))
+    .filter(({ item, seconds }) => item && seconds > longestPicture + LONG_SECONDS)
+    .map(({ title, from, seconds }) =>
+      at(told, secondsOf(told, from), {
+        check: 'long',
+        grade: 'look',
+        says: `“${title}” is seen for ${shown(seconds)} s, longer than the ${longestPicture} s asked for.`,
+      }),
+    )
+}
+
 const licences: Rule = (told) =>
   told.ledger.flatMap(({ title, licence, asks, credit }): FilmFinding[] => {
     if (!licence) return [wrong('licences', `“${title}” has no licence.`)]
@@ -257,5 +295,6 @@ const RULES: readonly Rule[] = [
   chapters,
   index,
   short,
+  long,
   licences,
 ]

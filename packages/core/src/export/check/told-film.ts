@@ -31,6 +31,8 @@ export interface ToldFilm {
   height: number
   /** Loudness it was to have, LUFS. */
   lufs: number
+  /** Seconds a picture is to be seen at most, where that was asked for. */
+  longestPicture: number | undefined
   /** In order; one that goes on over the next scenes is one. */
   pictures: ToldPicture[]
   /** First frames of the scenes, in order. */
@@ -49,6 +51,7 @@ const Report = z.object({
   size: z.string().regex(/^\d+x\d+$/),
   lufs: z.number(),
   wantedLufs: z.number().optional(),
+  longestPicture: z.number().optional(),
 })
 
 /**
@@ -59,7 +62,7 @@ const Report = z.object({
 export function toldFilm(files: ToldFiles): ToldFilm {
   const report = Report.safeParse(jsonOf(files['report.json']))
   if (!report.success) throw unusable('report.json', 'it tells no frames, rate, size and loudness')
-  const { frames, fps, size, lufs, wantedLufs } = report.data
+  const { frames, fps, size, lufs, wantedLufs, longestPicture } = report.data
   const [width = 0, height = 0] = size.split('x').map(Number)
   const rows = shotRows(files['shots.csv'])
   return {
@@ -68,6 +71,7 @@ export function toldFilm(files: ToldFiles): ToldFilm {
     width,
     height,
     lufs: wantedLufs ?? lufs,
+    longestPicture,
     pictures: picturesOf(rows),
     sceneStarts: rows.filter(isFirst).map(({ from }) => from),
     narration: rows.filter(isFirst).map(({ narration }) => narration),

@@ -13,6 +13,7 @@ export const FILM_CHECKS = [
   'chapters',
   'index',
   'short',
+  'long',
   'licences',
 ] as const
 export type FilmCheck = (typeof FILM_CHECKS)[number]
@@ -26,4 +27,10 @@ export interface FilmFinding {
   /** Where it is seen or heard first, and in which scene, counted from 1. */
   seconds?: number
   scene?: number
+  /** Its id, where the film's episode is known. */
+  sceneId?: string
 }
+
+/** Whether something is wrong with a film: it is not handed over before a person takes it. */
+export const isFaulty = (findings: readonly FilmFinding[]): boolean =>
+  findings.some(({ grade }) => grade === 'wrong')
