@@ -3,6 +3,16 @@ import { newEpisode, newEpisodeByHand, prepared, smallRender } from './steps.ts'
 
 const SCRIPT = '# Bread\nBread dough rises because of yeast. It eats sugar and breathes out gas.'
 
+/** What a check may find, of scene 2. */
+const WRONG = JSON.stringify({
+  check: 'black',
+  grade: 'wrong',
+  says: 'The picture is black for 2 s.',
+  seconds: 3,
+  scene: 2,
+  sceneId: 's2',
+})
+
 test('a pasted script becomes a film that can be downloaded', async ({ page, request }) => {
   await newEpisodeByHand(page, 'Why bread rises', SCRIPT)
   await expect(page.getByLabel('Length of the script')).toContainText('2')
@@ -20,6 +30,29 @@ test('a pasted script becomes a film that can be downloaded', async ({ page, req
   await expect(film).toBeVisible({ timeout: 150_000 })
   const answer = await request.get(new URL((await film.getAttribute('href'))!, address()).href)
   expect((await answer.body()).subarray(4, 8).toString('latin1')).toBe('ftyp')
+  await expect(page.getByText(/^Checked: /)).toBeVisible()
+
+  // The same film as it would be told of had its check found something wrong.
+  await page.route(/api[/]episodes[/][^/]+$/, async (route) => {
+    const told = await (await route.fetch()).text()
+    await route.fulfill({ body: told.replace(/"check":\[.*?\](?=[,}])/, `"check":[${WRONG}]`) })
+  })
+  const reasons: unknown[] = []
+  await page.route(/renders[/][^/]+[/]taken$/, async (route) => {
+    reasons.push(route.request().postDataJSON())
+    await route.fallback()
+  })
+  await page.reload()
+  await expect(page.getByText('This film failed its check: 1 thing to see to.')).toBeVisible()
+  await expect(film).toHaveCount(0)
+  const found = page.getByRole('region', { name: 'What the check found' })
+  await expect(found.getByRole('listitem')).toContainText('The picture is black for 2 s.')
+  await expect(page.getByRole('button', { name: 'Take it anyway' })).toBeDisabled()
+  await page.getByLabel('Why it is taken all the same').fill('It is meant so.')
+  await page.keyboard.press('Enter')
+  await expect.poll(() => reasons).toEqual([{ reason: 'It is meant so.' }])
+  await found.getByRole('link', { name: 'scene 2 in the Sheet' }).click()
+  await expect(page.getByRole('row', { name: /^Scene 2:/ })).toBeVisible()
 })
 
 test('a deleted episode comes back with Undo, and edits survive a reload', async ({ page }) => {

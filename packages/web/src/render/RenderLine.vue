@@ -114,7 +114,7 @@ article {
   display: grid;
   grid-template-columns: 96px minmax(0, 1fr) auto;
   gap: 18px;
-  align-items: center;
+  align-items: start;
   padding: 12px 0;
   border-top: 1px solid var(--hair);
 }
