@@ -1,17 +1,19 @@
-/** Compiles the sub-pixel resampler to WebAssembly, when its source is newer than what is there. */
+/** Compiles what makes frames to WebAssembly, when a source of it is newer than what is there. */
 import { execFileSync } from 'node:child_process'
 import { existsSync, statSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 
 const root = fileURLToPath(new URL('..', import.meta.url))
-const source = `${root}packages/engine/assembly/resample.ts`
-const out = `${root}packages/engine/assembly/resample.wasm`
-if (!existsSync(out) || statSync(out).mtimeMs < statSync(source).mtimeMs) {
+const folder = `${root}packages/engine/assembly`
+const sources = ['resample', 'grade'].map((name) => `${folder}/${name}.ts`)
+const out = `${folder}/frames.wasm`
+const isOld = () => sources.some((source) => statSync(out).mtimeMs < statSync(source).mtimeMs)
+if (!existsSync(out) || isOld()) {
   execFileSync(
     process.execPath,
     [
       `${root}node_modules/assemblyscript/bin/asc.js`,
-      source,
+      ...sources,
       '-o',
       out,
       '-O3',

@@ -611,7 +611,7 @@ describe('tidy-reel new, apply and timeline', () => {
   it('make a document of a script, change it, and change it back to the letter', async () => {
     expect((await tidy(['new', SCRIPT, '--out', made])).code).toBe(0)
     expect(read('episode.json')).toMatchObject({
-      version: 14,
+      version: 15,
       title: 'lamp',
       scenes: [{ id: 's1' }, { id: 's2' }],
     })

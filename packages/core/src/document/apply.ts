@@ -1,5 +1,6 @@
 import { itemAt } from '../faults/certain.ts'
 import { assertNever, TidyError } from '../faults/fault.ts'
+import { gradeAnew } from '../pictures/grade/grade.ts'
 import { chosenItem } from '../pictures/item.ts'
 import { cleanScript } from '../script/clean.ts'
 import { parsedScript } from '../script/parsed-script.ts'
@@ -143,6 +144,8 @@ function changed(document: Document, command: Command): Document {
       return setHeard(document, 'sound', command)
     case 'setMusic':
       return setHeard(document, 'music', command)
+    case 'setGrade':
+      return { ...document, grade: gradeAnew(document.grade, command.set) }
     case 'setAccents':
       return { ...document, accents: { ...document.accents, ...defined(command.set) } }
     case 'setShot':

@@ -99,6 +99,8 @@ export function commandName(command: Command): string {
       return command.text === null ? 'sound taken out' : 'sound'
     case 'setMusic':
       return command.text === null ? 'music as in the film' : 'music'
+    case 'setGrade':
+      return 'look of the film'
     case 'setAccents':
       return 'sounds by themselves'
     case 'setShot':
@@ -126,6 +128,7 @@ export function commandName(command: Command): string {
               transition: 'transition',
               layout: 'layout of pictures',
               heard: 'sound of the clip',
+              grade: 'look of the picture',
             })[name] ?? name,
         )
         .join(', ')

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { GradeSettings } from '../pictures/grade/grade.ts'
 import { Layout } from '../pictures/inlay.ts'
 import { ChosenItem } from '../pictures/item.ts'
 import { Move } from '../pictures/view.ts'
@@ -117,6 +118,8 @@ const ShotSettings = z.object({
   transition: Transition.nullish(),
   layout: Layout.nullish(),
   heard: Shot.shape.heard.unwrap().nullish(),
+  /** Its own colours: of each, what is not named stays. */
+  grade: GradeSettings.nullish(),
 })
 
 /** Every change of a document, as data. */
@@ -310,6 +313,8 @@ export const Command = z.discriminatedUnion('type', [
   z.object({ type: z.literal('setMusic'), ...heardDirection }),
   /** Sounds that come by themselves; what is left out stays. */
   z.object({ type: z.literal('setAccents'), set: Accents.partial() }),
+  /** Colours of all pictures; what is left out stays. */
+  z.object({ type: z.literal('setGrade'), set: GradeSettings }),
   /** The house style the film follows from now on; what was set by hand stays. */
   z.object({ type: z.literal('followStyle'), style: HouseStyle }),
   /** How what is written and drawn looks; what is left out stays. */

@@ -52,6 +52,7 @@ const FILM: Record<string, string> = {
   mood: 'music',
   mixing: 'level of the music',
   score: 'who plays the music',
+  grade: 'look of the film',
   transition: 'transitions',
   cards: 'cards',
   wantedMinutes: 'wanted length',

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { Depiction } from '../pictures/depiction.ts'
+import { Grade, PLAIN_GRADE } from '../pictures/grade/grade.ts'
 import { Inlay, INLAYS_LIMIT, Layout, Sign } from '../pictures/inlay.ts'
 import { ChosenItem } from '../pictures/item.ts'
 import { Move } from '../pictures/view.ts'
@@ -66,6 +67,8 @@ export const Shot = z.object({
   layout: Layout.optional(),
   /** Left out, a clip is silent. */
   heard: HeardClip.optional(),
+  /** Its colours, on top of the film's. */
+  grade: Grade.optional(),
 })
 export type Shot = z.infer<typeof Shot>
 
@@ -293,7 +296,7 @@ export const NOTHING_DRAWN: Drawing = { dial: 'none', refused: [] }
 
 /** All that a person decides about a film. Everything else is derived from it. */
 export const Document = z.object({
-  version: z.literal(14),
+  version: z.literal(15),
   title: z.string().min(1).max(200),
   /** The narration with its markup: the one truth of what is said and shown in which order. */
   script: z.string(),
@@ -307,6 +310,8 @@ export const Document = z.object({
   score: Score,
   /** Sounds that come by themselves. */
   accents: Accents,
+  /** Colours of all its pictures. */
+  grade: Grade,
   /** The house style it follows, as it was when it was last taken over. */
   style: HouseStyle,
   /** How what is written and drawn on it looks: the style's, with what was set by hand. */
@@ -351,7 +356,7 @@ export const UNTITLED = 'Untitled episode'
 export function emptyDocument(title: string): Document {
   const card = { shown: false, text: null, samples: 4 * SAMPLE_RATE }
   return {
-    version: 14,
+    version: 15,
     title,
     script: '',
     voice: DEFAULT_VOICE,
@@ -361,6 +366,7 @@ export function emptyDocument(title: string): Document {
     mixing: PLAIN_MIXING,
     score: PLAIN_SCORE,
     accents: NO_ACCENTS,
+    grade: PLAIN_GRADE,
     style: CALM,
     lettering: CALM.lettering,
     sign: null,
@@ -431,7 +437,13 @@ export function upgraded(stored: unknown): unknown {
   }
   if (stored.version === 13) {
     const score = 'score' in stored && typeof stored.score === 'object' ? stored.score : {}
-    return { ...stored, version: 14, score: { ...PLAIN_SCORE, ...score }, accents: NO_ACCENTS }
+    return upgraded({
+      ...stored,
+      version: 14,
+      score: { ...PLAIN_SCORE, ...score },
+      accents: NO_ACCENTS,
+    })
   }
+  if (stored.version === 14) return { ...stored, version: 15, grade: PLAIN_GRADE }
   return stored
 }

@@ -50,6 +50,7 @@ export interface Film {
   /** Seconds the music plays alone before the first word, and after the last. */
   alone: Pick<Document['score'], 'opens' | 'closes'>
   accents: Document['accents']
+  grade: Document['grade']
   transition: Document['transition']
   lettering: Document['lettering']
   sign: Document['sign']
@@ -101,6 +102,7 @@ export function filmOf(document: Document, rate = 1): Film {
     rate,
     alone: aloneIn(document),
     accents: document.accents,
+    grade: document.grade,
     transition: document.transition,
     lettering: document.lettering,
     sign: document.sign,

@@ -70,6 +70,6 @@ describe('pictures laid over a scene', () => {
   it('are in the film, and a document of before has none, and no sign', () => {
     expect(filmOf(START).scenes[0]?.inlays).toHaveLength(2)
     const { sign: _, ...before } = { ...documentFrom('T', 'A lamp.'), version: 10 }
-    expect(Schema.parse(upgraded(before))).toMatchObject({ version: 14, sign: null })
+    expect(Schema.parse(upgraded(before))).toMatchObject({ version: 15, sign: null })
   })
 })

@@ -1,5 +1,6 @@
 import { itemAt, lastOf } from '../faults/certain.ts'
 import { TidyError } from '../faults/fault.ts'
+import { gradeAnew, gradeOfPlace, isPlain } from '../pictures/grade/grade.ts'
 import { chosenItem } from '../pictures/item.ts'
 import { wordsOf } from '../text/written-words.ts'
 import type { CommandOf } from './command.ts'
@@ -113,15 +114,17 @@ function shotOf(scene: Scene, index: number): Shot {
  */
 export function withShot(scene: Scene, index: number, item: Shot['item']): Scene {
   if (index > scene.shots.length) throw new TidyError('shot_not_found', { shot: index })
-  // A new picture keeps its place, its transition and what stands beside it; how the one before was
-  // framed has nothing to do with it.
-  const { word, transition, layout } = scene.shots[index] ?? {}
+  // A new picture keeps its place, its look, its transition and what stands beside it; how the one
+  // before was framed and corrected has nothing to do with it.
+  const { word, transition, layout, grade } = scene.shots[index] ?? {}
+  const look = gradeOfPlace(grade ?? {})
   const shot: Shot = {
     item: chosenItem(item),
     by: 'hand',
     ...(word === undefined ? {} : { word }),
     ...(transition ? { transition } : {}),
     ...(layout ? { layout } : {}),
+    ...(isPlain(look) ? {} : { grade: look }),
   }
   return settled(
     index === 0 ? unheld(scene) : scene,
@@ -189,9 +192,12 @@ export function adjustedShot(shot: Shot, set: CommandOf<'adjustShots'>['set']): 
   const clip = shot.item?.kind === 'clip'
   const next: Record<string, unknown> = { ...shot }
   for (const [name, value] of Object.entries<unknown>(set)) {
-    if (value === undefined || (!clip && OF_CLIPS.has(name))) continue
+    if (value === undefined || name === 'grade' || (!clip && OF_CLIPS.has(name))) continue
     if (value === null || (name === 'slip' && value === 0)) delete next[name]
     else next[name] = value
   }
+  const grade = set.grade ? gradeAnew(shot.grade, set.grade) : set.grade
+  if (grade && Object.keys(grade).length) next['grade'] = grade
+  else if (grade !== undefined) delete next['grade']
   return next as Shot
 }

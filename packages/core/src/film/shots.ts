@@ -1,6 +1,7 @@
 import { itemAt } from '../faults/certain.ts'
 import { SLOWED_MOST } from '../pictures/clip.ts'
-import type { Layout, LayoutKind } from '../pictures/inlay.ts'
+import type { Grade } from '../pictures/grade/grade.ts'
+import type { LayoutKind } from '../pictures/inlay.ts'
 import type { ChosenItem } from '../pictures/item.ts'
 import { easeOf, stillMove, viewAnew } from '../pictures/move.ts'
 import type { Move } from '../pictures/view.ts'
@@ -10,10 +11,11 @@ import type { Timeline, TimelineScene, TimelineShot } from '../timeline/timeline
 import type { CardWords } from './supers/card-marks.ts'
 
 /** One picture, of a file. */
-export type FileSource =
+export type FileSource = (
   | { kind: 'photo'; item: ChosenItem; move: Move }
   /** `slip`: samples left out at its beginning. Without `move` it is seen whole. */
   | { kind: 'clip'; item: ChosenItem; slip: number; speed: number; move?: Move }
+) & { grade?: Grade }
 
 /** What is seen; the plain card stands where a picture is missing or none is wanted. */
 export type PictureSource =
@@ -109,8 +111,8 @@ function sourceOf(
   seen: Seen,
   usable: (item: ChosenItem) => boolean,
 ): PictureSource {
-  const { item, layout } = shot
-  if (item && usable(item)) return laidOut(fileSource(item, shot, seen), layout, seen, usable)
+  const { item } = shot
+  if (item && usable(item)) return laidOut(fileSource(item, shot, seen), shot, seen, usable)
   return {
     kind: 'card',
     text:
@@ -123,17 +125,19 @@ function sourceOf(
   }
 }
 
-type HowSeen = Pick<TimelineShot, 'slip' | 'speed' | 'frame'>
+type HowSeen = Pick<TimelineShot, 'slip' | 'speed' | 'frame' | 'grade'>
 
-const fileSource = (item: ChosenItem, shot: HowSeen, seen: Seen): FileSource =>
-  item.kind === 'photo'
-    ? { kind: 'photo', item, move: shot.frame ?? stillMove(item.id, seen.seconds, seen.times) }
-    : { kind: 'clip', item, ...clipPart(item, shot, seen) }
+function fileSource(item: ChosenItem, shot: HowSeen, seen: Seen): FileSource {
+  const graded = shot.grade ? { grade: shot.grade } : {}
+  if (item.kind === 'clip') return { kind: 'clip', item, ...clipPart(item, shot, seen), ...graded }
+  const move = shot.frame ?? stillMove(item.id, seen.seconds, seen.times)
+  return { kind: 'photo', item, move, ...graded }
+}
 
 /** A picture in its layout; without the second's file it fills the film's picture as ever. */
 function laidOut(
   own: FileSource,
-  layout: Layout | undefined,
+  { layout, grade }: Pick<TimelineShot, 'layout' | 'grade'>,
   seen: Seen,
   usable: (item: ChosenItem) => boolean,
 ): PictureSource {
@@ -141,7 +145,11 @@ function laidOut(
   if (layout.kind === 'print') return { kind: 'panes', layout: 'print', panes: [own] }
   const { kind, second } = layout
   if (!usable(second)) return own
-  const other = fileSource(second, { slip: 0, speed: 1 }, { ...seen, times: 0 })
+  const other = fileSource(
+    second,
+    { slip: 0, speed: 1, ...(grade ? { grade } : {}) },
+    { ...seen, times: 0 },
+  )
   return { kind: 'panes', layout: kind, panes: [own, other] }
 }
 

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { Grade } from '../pictures/grade/grade.ts'
 import { Sign } from '../pictures/inlay.ts'
 import {
   Accents,
@@ -22,6 +23,8 @@ export const FilmDefaults = z.object({
   score: Score.optional(),
   /** Sounds that come by themselves. */
   accents: Accents.optional(),
+  /** Colours of all pictures. */
+  grade: Grade.optional(),
   /** How far the music lies below the voice, and rises where nobody speaks. */
   below: Mixing.shape.below.optional(),
   rise: Mixing.shape.rise.optional(),

@@ -1,6 +1,7 @@
 import type { HeardClip } from '../document/document.ts'
 import type { Film, FilmScene } from '../document/film-scenes.ts'
 import { itemAt, lastOf } from '../faults/certain.ts'
+import { type Grade, gradeOver, isPlain } from '../pictures/grade/grade.ts'
 import type { Inlay, Layout } from '../pictures/inlay.ts'
 import type { ChosenItem } from '../pictures/item.ts'
 import type { Move } from '../pictures/view.ts'
@@ -54,6 +55,8 @@ export interface TimelineShot {
   frame?: Move
   /** How it shares the film's picture with another. */
   layout?: Layout
+  /** Its colours, the film's and its own together; left out where they are as they are. */
+  grade?: Grade
   /** A clip's own sound, where it is let through. */
   heard?: HeardClip
   /** How it takes over from the picture before, beginning with its first frame. */
@@ -251,7 +254,11 @@ export function timeline(
       speechEnd,
       words,
       ...frames,
-      shots: tileShots(scene.shots, frames.startFrame, frames.endFrame, words, fps),
+      shots: graded(
+        tileShots(scene.shots, frames.startFrame, frames.endFrame, words, fps),
+        scene,
+        film.grade,
+      ),
       ...(scene.inlays ? { inlays: scene.inlays } : {}),
       ...(take.levels ? { levels: take.levels } : {}),
     }
@@ -268,6 +275,17 @@ export function timeline(
   })
   return { fps, frames: frameAtSample(at, fps), samples: at, scenes, chapters }
 }
+
+/** Shots with their colours: what the film has, and what is each one's own on top. */
+const graded = (
+  tiled: TimelineShot[],
+  { shots }: Pick<FilmScene, 'shots'>,
+  film: Grade,
+): TimelineShot[] =>
+  tiled.map((tile) => {
+    const grade = gradeOver(film, shots[tile.shot]?.grade)
+    return isPlain(grade) ? tile : { ...tile, grade }
+  })
 
 /**
  * A scene's frames among its shots: cuts set to a word fall on it, the shots between two of them
@@ -336,13 +354,14 @@ function evenCuts(
 }
 
 /** How a picture is seen goes with it. */
-const seenAs = ({ item, slip, speed, frame, layout, heard }: TimelineShot) => ({
+const seenAs = ({ item, slip, speed, frame, layout, heard, grade }: TimelineShot) => ({
   item,
   slip,
   speed,
   ...(frame ? { frame } : {}),
   ...(layout ? { layout } : {}),
   ...(heard ? { heard } : {}),
+  ...(grade ? { grade } : {}),
 })
 
 /** The last picture of a scene goes on in place of the first of the next. */

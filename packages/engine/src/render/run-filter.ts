@@ -99,11 +99,29 @@ function inputFilter(
   fps: FrameRate,
   file: PictureFile | undefined,
 ): string {
-  const { source, first, frames, span, ease } = input
+  const { source, frames } = input
   const exact = exactly(fps)
-  if (source.kind === 'photo') return `trim=end_frame=${frames},${exact}`
+  if (source.kind === 'photo' || isFed(input)) return `trim=end_frame=${frames},${exact}`
   if (source.kind === 'card')
     return `format=rgb24,scale=${BT709},format=yuv420p,trim=end_frame=${frames},${exact}`
+  return clipFilter({ input, width, height }, source, fps, file)
+}
+
+type ClipSource = Extract<PictureInput['source'], { kind: 'clip' }>
+
+/** Whether its frames are made here and handed to the encoder: stills, and clips that are graded. */
+export const isFed = ({ source }: PictureInput): boolean =>
+  source.kind === 'photo' || (source.kind === 'clip' && !!source.grade)
+
+/** Filters that make a clip's frames as they are seen. */
+export function clipFilter(
+  { input, width, height }: SizedInput,
+  source: ClipSource,
+  fps: FrameRate,
+  file: PictureFile | undefined,
+): string {
+  const { first, frames, span, ease } = input
+  const exact = exactly(fps)
   const slip = Math.min(source.slip / SAMPLE_RATE, (file?.seconds ?? Infinity) - LEAST_SECONDS)
   const slipped = slip > 0 ? `trim=start=${slip.toFixed(6)},` : ''
   const timed =

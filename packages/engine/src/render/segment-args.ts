@@ -5,7 +5,7 @@ import type { FrameRate } from '@tidy-reel/core/time/time'
 import { MEDIA_INPUT } from '../run/media-input.ts'
 import type { PictureFile } from './footage.ts'
 import { inlayFilters } from './inlay-filter.ts'
-import { type DrawnRun, drawnRun, runFilter, type SizedInput } from './run-filter.ts'
+import { type DrawnRun, drawnRun, isFed, runFilter, type SizedInput } from './run-filter.ts'
 import { shadeFilters } from './shade-filter.ts'
 
 /** Common to everything that is encoded: H.264, BT.709 in limited range, tagged. */
@@ -39,8 +39,8 @@ export const timescaleOf = ([num, den]: FrameRate): number => num * (den === 1 ?
 /**
  * Arguments of the ffmpeg run that makes one segment.
  *
- * Stills come in as raw frames through pipes 3, 4, … in the order of `pictureInputs`; clips are read
- * from their files; cards are drawn. `ass` names files in the folder the program runs in.
+ * Stills and graded clips come in as raw frames through pipes 3, 4, … in the order of
+ * `pictureInputs`; other clips are read from their files; cards are drawn. `ass` names files in the folder the program runs in.
  *
  * @param files of each of `pictureInputs` its file; undefined for a card
  * @param names  `inlays`, `shades`: of each of the segment's, the still that was made of it
@@ -65,9 +65,8 @@ export function segmentArgs(
   const sized = runs.flatMap((run) => run.inputs)
   let pipe = 3
   const inputs = sized.flatMap((one, i) => {
-    const { kind } = one.input.source
-    if (kind === 'photo') return rawInput(one, rate, pipe++)
-    if (kind === 'clip') return [...MEDIA_INPUT, '-i', files[i]!.path]
+    if (isFed(one.input)) return rawInput(one, rate, pipe++)
+    if (one.input.source.kind === 'clip') return [...MEDIA_INPUT, '-i', files[i]!.path]
     return paperInput(one, palette.paper, rate)
   })
   let first = 0

@@ -6,15 +6,17 @@ import { execa } from 'execa'
 import { entryOf, itemAt } from '@tidy-reel/core/faults/certain'
 import { isFault, TidyError } from '@tidy-reel/core/faults/fault'
 import { frameOf } from '@tidy-reel/core/film/lettering/frame'
-import type { Move } from '@tidy-reel/core/pictures/view'
 import type { FilmShape, Segment } from '@tidy-reel/core/render/plan'
+import type { FrameRate } from '@tidy-reel/core/time/time'
 import { programFault, wasKilled } from '../run/program.ts'
 import { keptFile } from '../storage/kept-file.ts'
+import { clipFrames } from './clip-frames.ts'
 import type { PictureFile } from './footage.ts'
 import { inlayStill } from './inlay-still.ts'
+import { clipFilter, isFed, type SizedInput } from './run-filter.ts'
 import { drawnRunsOf, segmentArgs } from './segment-args.ts'
 import { shadeStill } from './shade-still.ts'
-import { type FrameSpan, stillFrames } from './still-frames.ts'
+import { stillFrames } from './still-frames.ts'
 
 /** What a segment is made of. */
 export interface SegmentFiles {
@@ -48,8 +50,8 @@ export async function renderSegment(
     const ass = `${segment.hash}.ass`
     await writeFile(join(work, ass), segment.ass)
     const drawn = drawnRunsOf(segment, shape).flatMap(({ inputs }) => inputs)
-    const stills = drawn.flatMap(({ input: { source, ...frames }, ...size }, i): Still[] =>
-      source.kind === 'photo' ? [{ move: source.move, frames, size, file: files[i]!.path }] : [],
+    const feeds = drawn.flatMap((one, i): Feed[] =>
+      isFed(one.input) ? [feedOf(one, itemAt(files, i), shape.fps)] : [],
     )
     const unit = frameOf(shape.width, shape.height).unit
     const inlays = await Promise.all(
@@ -69,16 +71,14 @@ export async function renderSegment(
         cwd: work,
         cancelSignal: either,
         timeout: 900_000,
-        stdio: ['ignore', 'ignore', 'pipe', ...stills.map(() => 'pipe' as const)],
+        stdio: ['ignore', 'ignore', 'pipe', ...feeds.map(() => 'pipe' as const)],
       })
-      const feed = feedStills(
-        stills,
-        encoder.stdio.slice(3) as unknown as Writable[],
-        either,
-      ).catch((cause: unknown) => {
-        stop.abort()
-        throw cause
-      })
+      const feed = feedAll(feeds, encoder.stdio.slice(3) as unknown as Writable[], either).catch(
+        (cause: unknown) => {
+          stop.abort()
+          throw cause
+        },
+      )
       const [fed, encoded] = await Promise.allSettled([feed, encoder])
       if (signal.aborted) throw new TidyError('cancelled')
       if (fed.status === 'rejected' && !isBrokenPipe(fed.reason)) throw fed.reason
@@ -96,12 +96,19 @@ export async function renderSegment(
   })
 }
 
-interface Still {
-  file: string
-  move: Move
-  frames: FrameSpan
-  /** As large as it is seen, in pixels. */
-  size: { width: number; height: number }
+/** Frames that are made here for the encoder; asked for again, they are made anew. */
+type Feed = (signal: AbortSignal) => AsyncGenerator<Uint8Array>
+
+function feedOf(sized: SizedInput, file: PictureFile | undefined, fps: FrameRate): Feed {
+  const { input, width, height } = sized
+  const { source, ...span } = input
+  const size = { width, height }
+  return (signal) => {
+    if (!file || source.kind === 'card') throw new Error('a feed is of a file')
+    if (source.kind === 'photo') return stillFrames(file.path, source, span, size, signal)
+    const filter = clipFilter(sized, source, fps, file)
+    return clipFrames(file.path, filter, source.grade ?? {}, { first: span.first, size }, signal)
+  }
 }
 
 const isBrokenPipe = (cause: unknown) =>
@@ -119,21 +126,16 @@ function sceneFault({ scene }: Segment, cause: unknown): unknown {
 }
 
 /**
- * Feeds all stills side by side: the encoder wants a first frame of each before it takes a second
- * of any.
+ * Feeds all side by side: the encoder wants a first frame of each before it takes a second of any.
  */
-async function feedStills(
-  stills: readonly Still[],
-  pipes: readonly Writable[],
-  signal: AbortSignal,
-) {
-  await Promise.all(stills.map((still, i) => feedStill(still, itemAt(pipes, i), signal)))
+async function feedAll(feeds: readonly Feed[], pipes: readonly Writable[], signal: AbortSignal) {
+  await Promise.all(feeds.map((feed, i) => feedOne(feed(signal), itemAt(pipes, i))))
 }
 
-async function feedStill({ file, move, frames, size }: Still, pipe: Writable, signal: AbortSignal) {
+async function feedOne(frames: AsyncGenerator<Uint8Array>, pipe: Writable) {
   const broken = new Promise<never>((_, reject) => pipe.once('error', reject))
   broken.catch(() => undefined)
-  for await (const frame of stillFrames(file, move, frames, size, signal)) {
+  for await (const frame of frames) {
     // Not copied, though the buffer is used again: a frame is more than a pipe holds back, so it is
     // drained when read to its end.
     if (!pipe.write(frame)) await Promise.race([once(pipe, 'drain'), broken])

@@ -1,17 +1,17 @@
 import { execFileSync } from 'node:child_process'
-import { readFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
 import { stillMove } from '@tidy-reel/core/pictures/move'
 import type { Move } from '@tidy-reel/core/pictures/view'
 import { folder, photograph } from '../test/lying-library.ts'
+import { frameProgram } from './frame-program.ts'
 import { stillFrames } from './still-frames.ts'
 
 const SIZE = { width: 640, height: 360 }
 async function frames(file: string, move: Move, count: number, size = SIZE): Promise<Uint8Array[]> {
   const all: Uint8Array[] = []
   const run = { first: 0, frames: count, span: count, ease: 0.2 }
-  for await (const frame of stillFrames(file, move, run, size)) all.push(frame.slice())
+  for await (const frame of stillFrames(file, { move }, run, size)) all.push(frame.slice())
   return all
 }
 const STILL: Move = { from: { x: 0.5, y: 0.5, scale: 1 }, to: { x: 0.5, y: 0.5, scale: 1 } }
@@ -116,7 +116,7 @@ describe('stillFrames', () => {
     const walk = async () => {
       for await (const _frame of stillFrames(
         photograph('stop'),
-        STILL,
+        { move: STILL },
         { first: 0, frames: 500, span: 500, ease: 0.2 },
         SIZE,
         stop.signal,
@@ -129,18 +129,12 @@ describe('stillFrames', () => {
 
 describe('resample', () => {
   it('agrees with the plain bilinear formula in floats within 2 code values, for any place and step', async () => {
-    const bytes = await readFile(new URL('../../assembly/resample.wasm', import.meta.url))
-    const instance = await WebAssembly.instantiate(await WebAssembly.compile(bytes), {
-      env: { abort: () => undefined },
-    })
-    const { memory, resample, tableBytes } = instance.exports as unknown as {
-      memory: WebAssembly.Memory
-      resample: (...numbers: number[]) => void
-      tableBytes: (width: number) => number
-    }
-    memory.grow(20)
+    const { memory, resample, room, tableBytes } = await frameProgram()
+    const [sw, sh] = [83, 61]
+    const [src, dst] = [room(sw * sh), room(sw * sh)]
+    const table = room(tableBytes(sw))
+    const rows = room(4 * (sw + 8))
     const all = new Uint8Array(memory.buffer)
-    const [sw, sh, src] = [83, 61, 4096]
     for (let i = 0; i < sw * sh; i++)
       all[src + i] =
         (Math.sin(i * 12.9898) * 43758.5453 - Math.floor(Math.sin(i * 12.9898) * 43758.5453)) * 256
@@ -161,9 +155,7 @@ describe('resample', () => {
       [30, 20, -1, -1, 1.9],
       [81, 59, 0.01, 0.99, 1],
     ] as const) {
-      const dst = 16_384
-      const table = 65_536
-      resample(src, sw, sh, dst, dw, dh, x, y, step, table, table + tableBytes(dw))
+      resample(src, sw, sh, dst, dw, dh, x, y, step, table, rows)
       for (let j = 0; j < dh; j++)
         for (let i = 0; i < dw; i++) {
           const wanted = plain(x + (i + 0.5) * step - 0.5, y + (j + 0.5) * step - 0.5)

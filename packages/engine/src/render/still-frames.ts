@@ -1,43 +1,17 @@
-import { readFile } from 'node:fs/promises'
 import type { PictureRun } from '@tidy-reel/core/film/shots'
+import type { Grade } from '@tidy-reel/core/pictures/grade/grade'
 import { cropAt, eased } from '@tidy-reel/core/pictures/move'
 import type { Move } from '@tidy-reel/core/pictures/view'
 import { MEDIA_INPUT } from '../run/media-input.ts'
 import { runProgram } from '../run/program.ts'
-
-type Resample = (
-  src: number,
-  sw: number,
-  sh: number,
-  dst: number,
-  dw: number,
-  dh: number,
-  x: number,
-  y: number,
-  step: number,
-  table: number,
-  rows: number,
-) => void
-
-let compiled: Promise<WebAssembly.Module> | undefined
-const module = () =>
-  (compiled ??= readFile(new URL('../../assembly/resample.wasm', import.meta.url)).then((bytes) =>
-    WebAssembly.compile(bytes),
-  ))
+import { frameGrader } from './frame-grader.ts'
+import { bytesOf, frameProgram, type Size } from './frame-program.ts'
 
 /**
  * The picture is held larger than the film, so that the closest view still has a pixel for each of
  * the film's, up to a limit.
  */
 const SPARE = { least: 1.12, most: 3 }
-/** Bytes of a page of WebAssembly memory. */
-const PAGE = 65536
-
-export interface Size {
-  width: number
-  height: number
-}
-
 const even = (n: number) => 2 * Math.ceil(n / 2)
 
 /** Frames `[first, first + frames)` of a move that takes `span`, eased at its ends. */
@@ -77,12 +51,12 @@ export function decodeStillArgs(
 }
 
 /**
- * The frames of a slow move over a still, at sub-pixel positions: YUV 4:2:0 planes, one buffer a
- * frame. The buffer is used again for the next frame; write it out before asking for more.
+ * The frames of a slow move over a still, at sub-pixel positions, graded: YUV 4:2:0 planes, one
+ * buffer a frame. The buffer is used again for the next frame; write it out before asking for more.
  */
 export async function* stillFrames(
   file: string,
-  move: Move,
+  { move, grade }: { move: Move; grade?: Grade },
   { first, frames, span, ease }: FrameSpan,
   size: Size,
   signal?: AbortSignal,
@@ -96,58 +70,35 @@ export async function* stillFrames(
   if (!shape) throw new Error('the decoder told no size')
   const source = { width: Number(shape[1]), height: Number(shape[2]) }
   const { width, height } = size
-  const { exports } = await WebAssembly.instantiate(await module(), {
-    env: { abort: () => undefined },
-  })
-  const { memory, resample, tableBytes } = exports as unknown as {
-    memory: WebAssembly.Memory
-    resample: Resample
-    tableBytes: (width: number) => number
-  }
-  const base = 4096
-  const out = base + stdout.length + 64
-  const table = (out + width * height * 1.5 + 64) & ~15
-  const rows = table + tableBytes(width)
-  const pages = Math.ceil((rows + 4 * (width + 8) + 256) / PAGE) - memory.buffer.byteLength / PAGE
-  if (pages > 0) memory.grow(pages)
-  new Uint8Array(memory.buffer).set(stdout, base)
-  const frame = new Uint8Array(memory.buffer, out, (width * height * 3) / 2)
+  const program = await frameProgram()
+  const base = program.room(stdout.length)
+  const out = program.room(bytesOf(size))
+  const table = program.room(program.tableBytes(width))
+  const rows = program.room(4 * (width + 8))
+  const grader = grade && frameGrader(program, grade, size)
+  new Uint8Array(program.memory.buffer).set(stdout, base)
+  grader?.colour(base, source)
+  const frame = new Uint8Array(program.memory.buffer, out, bytesOf(size))
   const [chromaIn, chromaOut] = [(source.width * source.height) / 4, (width * height) / 4]
   for (let i = first; i < first + frames; i++) {
     signal?.throwIfAborted()
     const progress = span > 1 ? eased(i / (span - 1), ease) : 0
     const crop = cropAt(move, progress, source, width / height)
     const step = crop.width / width
-    resample(
-      base,
-      source.width,
-      source.height,
-      out,
-      width,
-      height,
-      crop.x,
-      crop.y,
-      step,
-      table,
-      rows,
-    )
-    for (const plane of [0, 1]) {
-      const src = base + source.width * source.height + plane * chromaIn
-      const dst = out + width * height + plane * chromaOut
-      resample(
-        src,
-        source.width / 2,
-        source.height / 2,
-        dst,
-        width / 2,
-        height / 2,
-        crop.x / 2,
-        crop.y / 2,
-        step,
-        table,
-        rows,
-      )
+    const draw = (from: number, to: number, part: number) => {
+      const [sw, sh] = [source.width * part, source.height * part]
+      const [dw, dh] = [width * part, height * part]
+      const [x, y] = [crop.x * part, crop.y * part]
+      program.resample(from, sw, sh, to, dw, dh, x, y, step, table, rows)
     }
+    draw(base, out, 1)
+    for (const plane of [0, 1])
+      draw(
+        base + source.width * source.height + plane * chromaIn,
+        out + width * height + plane * chromaOut,
+        0.5,
+      )
+    grader?.overlay(out, i)
     yield frame
   }
 }

@@ -236,6 +236,9 @@ const DOCUMENT_14 = ['episodes', 'renders', 'versions'].map(
     })}'::jsonb where document->>'version' = '13'`,
 )
 
+/** Documents of version 15: colours of all pictures. */
+const DOCUMENT_15 = documentsOf(14, JSON.stringify({ version: 15, grade: {} }))
+
 /** In order; one that has been published never changes. */
 const MIGRATIONS: readonly [name: string, statements: readonly string[]][] = [
   ['001-first', FIRST],
@@ -259,6 +262,7 @@ const MIGRATIONS: readonly [name: string, statements: readonly string[]][] = [
   ['019-document-12', DOCUMENT_12],
   ['020-document-13', DOCUMENT_13],
   ['021-document-14', DOCUMENT_14],
+  ['022-document-15', DOCUMENT_15],
 ]
 
 /** Brings the database to the newest layout; each step once, in a transaction. */

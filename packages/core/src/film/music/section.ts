@@ -1,7 +1,7 @@
 import { certain, itemAt } from '../../faults/certain.ts'
 import type { Mood } from '../../style/film-choices.ts'
 import { type Fullness, type Instrumentation, type MusicPart } from '../../style/film-choices.ts'
-import { randomness } from '../sound/made/randomness.ts'
+import { randomness } from '../../text/randomness.ts'
 import { type Chord, chordOf, degreePitch, isInKey, type Key } from './chords.ts'
 import { MOOD_MUSIC } from './moods.ts'
 import { DRUMS, type Note } from './parts.ts'

@@ -1,5 +1,5 @@
 import { certain } from '../../../faults/certain.ts'
-import { randomness } from './randomness.ts'
+import { randomness } from '../../../text/randomness.ts'
 import {
   applause,
   beeps,

@@ -1,4 +1,4 @@
-import { chance } from '../../../text/hash.ts'
+import { chance } from './hash.ts'
 
 /** Numbers in [0, 1), the same for the same seed (mulberry32 by Tommy Ettinger, public domain). */
 export function randomness(seed: string): () => number {
