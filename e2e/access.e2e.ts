@@ -64,7 +64,7 @@ test('every room and open panel, light and dark, has nothing that axe finds faul
     'solid',
   )
   await page.emulateMedia({ forcedColors: 'none' })
-  for (const panel of ['Shot', 'Scene', 'Drawn', 'Sounds']) {
+  for (const panel of ['Shot', 'Look', 'Scene', 'Drawn', 'Sounds']) {
     await page.getByRole('tab', { name: panel }).click()
     await look(`sheet, ${panel}`)
   }

@@ -24,6 +24,17 @@ export function ssim(a: string, b: string, size = { width: 640, height: 360 }): 
   return Number(found[1])
 }
 
+/** How far the colours of two pictures are apart, in steps of 8 bits, place by place in the mean. */
+export function apart(a: string, b: string): number {
+  const [one, other] = [a, b].map((file) =>
+    execFileSync('ffmpeg', [
+      ...['-v', 'error', '-i', file, '-vf', 'scale=32:18:flags=area,format=rgb24'],
+      ...['-f', 'rawvideo', '-'],
+    ]),
+  ) as [Buffer, Buffer]
+  return one.reduce((sum, value, i) => sum + Math.abs(value - other[i]!), 0) / one.length
+}
+
 /**
  * Compares a frame with the golden one of its name; a new look replaces it knowingly, with
  * `TIDY_GOLDEN=write`.

@@ -7,7 +7,7 @@ import type { Command } from '@tidy-reel/core/document/command'
 import { PLAIN_INLAY } from '@tidy-reel/core/pictures/inlay'
 import { Item } from '@tidy-reel/core/pictures/item'
 import type { FilmShape } from '@tidy-reel/core/render/plan'
-import { expectGolden, ssim } from './golden.ts'
+import { apart, expectGolden, ssim } from './golden.ts'
 import { address, expect, test } from './stack.ts'
 import { change, idOf, newEpisode, prepared, viewOf } from './steps.ts'
 
@@ -193,6 +193,43 @@ test('the monitor shows what is rendered, and both look as the golden frames do:
     writeFileSync(file, await (await rendered(request, id, shape))('film.mp4'))
     const made = frameOf(file, places.heading)
     expectGolden(`heading.${name}.render`, made, shape.width / shape.height)
+  }
+
+  await change(
+    request,
+    id,
+    { type: 'setGrade', set: { look: 'harbour', strength: 80, vignette: 40 } },
+    { type: 'adjustShots', target: ['s2'], shot: 0, set: { grade: { warmth: 40, exposure: 0.4 } } },
+  )
+  const graded = join(work, 'graded.mp4')
+  writeFileSync(graded, await (await rendered(request, id, WIDE))('film.mp4'))
+  const looks = { still: places['still further on'], clip: places.clip, dissolve: clip + 15 }
+  for (const grader of ['webgl2', 'none'] as const) {
+    // The same without a graphics processor.
+    if (grader === 'none')
+      await page.addInitScript(`
+        const { getContext } = OffscreenCanvas.prototype
+        OffscreenCanvas.prototype.getContext = function (kind, ...more) {
+          return kind === 'webgl2' ? null : getContext.call(this, kind, ...more)
+        }
+      `)
+    await page.reload()
+    const has = await page.evaluate(`!!new OffscreenCanvas(2, 2).getContext('webgl2')`)
+    expect(has).toBe(grader === 'webgl2')
+    // Letters come after the pictures: they are there by the second frame that is asked for.
+    await monitorAt(page, places.card)
+    for (const [name, frame] of Object.entries(looks)) {
+      const [shown, made] = [await monitorAt(page, frame), frameOf(graded, frame)]
+      const likeness = ssim(shown, made)
+      const [colours, without] = [apart(shown, made), apart(shown, frameOf(film, frame))]
+      console.log(
+        `parity, look on a ${name}, ${grader}: SSIM ${likeness.toFixed(4)}, colours ` +
+          `${colours.toFixed(1)} apart, ${without.toFixed(1)} from the same without it`,
+      )
+      expect(likeness, name).toBeGreaterThanOrEqual(0.97)
+      expect(colours).toBeLessThan(2.5)
+      expect(without).toBeGreaterThan(5)
+    }
   }
   await context.close()
 })

@@ -6,6 +6,7 @@ import pLimit from 'p-limit'
 import { apply, documentFrom } from '@tidy-reel/core/document/apply'
 import { filmOf } from '@tidy-reel/core/document/film-scenes'
 import { itemAt } from '@tidy-reel/core/faults/certain'
+import type { Grade } from '@tidy-reel/core/pictures/grade/grade'
 import { easeOf, stillMove } from '@tidy-reel/core/pictures/move'
 import type { FilmShape, Segment } from '@tidy-reel/core/render/plan'
 import { CALM } from '@tidy-reel/core/style/calm'
@@ -49,12 +50,36 @@ async function burnInRatios(path: string, folder: string): Promise<[dressed: num
   return [least.none / least.dressed, least.none / least.all]
 }
 
+/** Everything a grade can do at once. */
+const ALL_OF_IT: Grade = {
+  look: 'dusk',
+  ...{ exposure: 0.3, contrast: 15, saturation: 10, warmth: 20, tint: 5, shadows: 12, lights: -8 },
+  ...{ fade: 10, vignette: 40, grain: 30 },
+}
+
+/** Pictures as they are against those with a look, and with all of it at once. */
+async function gradeRatios(
+  kind: 'photo' | 'clip',
+  path: string,
+  folder: string,
+): Promise<[look: number, all: number]> {
+  const grades = { none: undefined, look: { look: 'dusk' }, all: ALL_OF_IT } as const
+  const least = { none: Infinity, look: Infinity, all: Infinity }
+  for (let round = 0; round < ROUNDS; round++)
+    for (const name of ['none', 'look', 'all'] as const) {
+      const { ours } = await rendered(kind, path, folder, 'none', `${name} ${round}`, grades[name])
+      least[name] = Math.min(least[name], ours)
+    }
+  return [least.none / least.look, least.none / least.all]
+}
+
 async function rendered(
   kind: 'photo' | 'clip',
   path: string,
   folder: string,
   letters: Parameters<typeof benchLetters>[0],
-  round = 0,
+  round: number | string = 0,
+  grade?: Grade,
 ): Promise<{ ours: number; made: string[] }> {
   const item = {
     id: `bench-${kind}`,
@@ -67,6 +92,7 @@ async function rendered(
     licence: '',
     author: '',
   }
+  const graded = grade ? { grade } : {}
   const written = benchLetters(letters, shape)
   const segments = Array.from({ length: SEGMENTS }, (_, i): Segment => ({
     scene: i,
@@ -79,8 +105,8 @@ async function rendered(
         ease: easeOf(FRAMES / 30),
         source:
           kind === 'photo'
-            ? { kind, item, move: stillMove(`bench ${i}`, FRAMES / 30) }
-            : { kind, item, slip: 0, speed: 1 },
+            ? { kind, item, move: stillMove(`bench ${i}`, FRAMES / 30), ...graded }
+            : { kind, item, slip: 0, speed: 1, ...graded },
       },
     ],
     palette: CALM.lettering.palette,
@@ -191,6 +217,14 @@ try {
   const [dressed, all] = await burnInRatios(clip, work)
   console.log(`burn-in of a film as one is dressed against none: ${dressed.toFixed(2)}`)
   console.log(`burn-in of everything at once against none: ${all.toFixed(2)}`)
+  for (const [kind, path] of [
+    ['photo', still],
+    ['clip', clip],
+  ] as const) {
+    const [look, everything] = await gradeRatios(kind, path, work)
+    console.log(`a look on a ${kind} against none: ${look.toFixed(2)}`)
+    console.log(`everything a grade does on a ${kind} against none: ${everything.toFixed(2)}`)
+  }
   const document = documentFrom(
     'Bench',
     Array.from(

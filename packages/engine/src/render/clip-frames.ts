@@ -40,7 +40,7 @@ export async function* clipFrames(
   )
   const ended = decoder.then(
     () => undefined,
-    (cause: unknown) => programFault('ffmpeg', cause),
+    (cause: unknown) => ({ fault: programFault('ffmpeg', cause) }),
   )
   try {
     let [filled, n] = [0, first]
@@ -57,8 +57,8 @@ export async function* clipFrames(
         yield frame
       }
     }
-    const fault = await ended
-    if (fault) throw fault
+    const failed = await ended
+    if (failed) throw failed.fault
   } finally {
     stop.abort()
     await ended

@@ -6,7 +6,7 @@ import type { Film } from '@tidy-reel/core/document/film-scenes'
 import { certain, itemAt } from '@tidy-reel/core/faults/certain'
 import { frameOf } from '@tidy-reel/core/film/lettering/frame'
 import type { PlacedInlay } from '@tidy-reel/core/film/placed-inlay'
-import { filesIn, filmShots, type SegmentShot } from '@tidy-reel/core/film/shots'
+import { filesIn, filmShots, pictureInputs, type SegmentShot } from '@tidy-reel/core/film/shots'
 import type { SoftShade } from '@tidy-reel/core/film/soft-shade'
 import { clockText, frameAtSample, secondsFromSamples } from '@tidy-reel/core/time/time'
 import type { Timeline } from '@tidy-reel/core/timeline/timeline'
@@ -20,6 +20,7 @@ import { drawShades } from './draw-shades.ts'
 import type { Lettering } from './lettering.ts'
 import type { Lettered, LettersAsked } from './letters.worker.ts'
 import type { MovableThing, Moved } from './movable.ts'
+import type { PictureGrader } from './picture-grader.ts'
 import { clipDeck, stillShelf } from './picture-source.ts'
 import { useLights } from './use-lights.ts'
 import type { Player } from './use-player.ts'
@@ -56,6 +57,23 @@ const cutouts = stillShelf(
 )
 const clips = clipDeck(ready, () => !props.player.playing.value && draw())
 const shots = computed(() => filmShots(props.film, () => true))
+const isGraded = computed(() =>
+  shots.value.some((scene) =>
+    pictureInputs(scene).some(({ source }) => source.kind !== 'card' && source.grade),
+  ),
+)
+/** Fetched with the first picture whose colours are changed. */
+const grader = shallowRef<PictureGrader>()
+watch(
+  isGraded,
+  async (is) => {
+    if (!is || grader.value) return
+    const { pictureGrader } = await inTheEnd(() => import('./picture-grader.ts'))
+    grader.value ??= pictureGrader()
+    draw()
+  },
+  { immediate: true },
+)
 const frame = computed(() =>
   Math.min(props.film.frames - 1, frameAtSample(props.player.at.value, props.film.fps)),
 )
@@ -108,6 +126,7 @@ function draw() {
       context,
       frame: filmFrame.value,
       stills,
+      grader: grader.value,
       clips,
       fps: props.film.fps,
       rate,
@@ -184,6 +203,7 @@ onBeforeUnmount(() => {
   written?.close()
   letterer.end()
   clips.close()
+  grader.value?.close()
 })
 
 const time = computed(() => {

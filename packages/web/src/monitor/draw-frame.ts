@@ -8,6 +8,7 @@ import type { Move } from '@tidy-reel/core/pictures/view'
 import type { Palette } from '@tidy-reel/core/style/lettering'
 import { type FrameRate, SAMPLE_RATE } from '@tidy-reel/core/time/time'
 import type { Timeline } from '@tidy-reel/core/timeline/timeline'
+import type { PictureGrader } from './picture-grader.ts'
 import type { ClipDeck, StillShelf } from './picture-source.ts'
 
 const WHOLE: Move = { from: { x: 0.5, y: 0.5, scale: 1 }, to: { x: 0.5, y: 0.5, scale: 1 } }
@@ -23,6 +24,8 @@ export interface Stage {
   fps: FrameRate
   /** Grounds of cards and layouts, as the render has them. */
   palette: Palette
+  /** Undefined while none is needed, and until it has come. */
+  grader: PictureGrader | undefined
   /** How fast the film runs; 0 stands still. */
   rate: number
 }
@@ -140,13 +143,20 @@ function drawFile(
     }
     return false
   }
-  fill(
-    context,
-    picture,
-    source.move ?? WHOLE,
-    span > 1 ? eased(frame / (span - 1), ease) : 0,
-    place,
-  )
+  const progress = span > 1 ? eased(frame / (span - 1), ease) : 0
+  const move = source.move ?? WHOLE
+  if (!source.grade || !stage.grader) {
+    fill(context, picture, move, progress, place)
+    return picture.whole && !source.grade
+  }
+  const layer = stage.grader.layer(Math.round(place.width), Math.round(place.height))
+  const drawing = layer.getContext('2d', { alpha: false })
+  if (!drawing) return false
+  fill(drawing, picture, move, progress, { x: 0, y: 0, width: layer.width, height: layer.height })
+  const fine = Math.min(1, context.canvas.width / stage.frame.width)
+  const ungraded = { picture: layer, grade: source.grade, n: frame, fine }
+  const graded = stage.grader.graded(ungraded)
+  context.drawImage(graded, place.x, place.y, place.width, place.height)
   return picture.whole
 }
 

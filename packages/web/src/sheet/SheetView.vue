@@ -44,6 +44,7 @@ const { rows, row, scene, cursor, selectedIds, shot, writing } = sheet
 const PANELS = [
   ['pictures', 'Pictures', 'P'],
   ['shot', 'Shot', 'F'],
+  ['look', 'Look', 'Y'],
   ['scene', 'Scene', 'E'],
   ['drawn', 'Drawn', 'B'],
   ['sounds', 'Sounds', 'U'],
@@ -430,6 +431,17 @@ function dropScenes(index: number) {
             @target="which = $event"
           />
           <component
+            :is="panels.LookPanel"
+            v-else-if="panels && panel === 'look'"
+            :number="scene.number"
+            :index="shot"
+            :shot="scene.shots[shot]"
+            :scene-id="scene.id"
+            :selected="selectedIds"
+            :film="episode.document.grade"
+            @run="run"
+          />
+          <component
             :is="panels.DrawnPanel"
             v-else-if="panels && panel === 'drawn'"
             :row="scene"
@@ -547,7 +559,7 @@ aside > .panels {
 }
 .names {
   display: flex;
-  gap: 12px;
+  gap: 10px;
 }
 .refused {
   padding: 7px 16px;
@@ -564,8 +576,8 @@ aside > .panels {
 }
 .tabs {
   display: flex;
-  gap: 12px;
-  font-size: 14px;
+  gap: 9px;
+  font-size: 13.5px;
   white-space: nowrap;
   padding: 0 16px;
   border-bottom: 1px solid var(--hair);

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ElInputNumber, ElOption, ElSelect, ElSlider } from 'element-plus'
+import { ElInputNumber, ElOption, ElSelect } from 'element-plus'
 import { computed, ref } from 'vue'
 import type { Command, CommandOf, Target } from '@tidy-reel/core/document/command'
 import { PLAINLY_HEARD, type Shot } from '@tidy-reel/core/document/document'
@@ -8,6 +8,7 @@ import type { Move, View } from '@tidy-reel/core/pictures/view'
 import { CUT, type Transition } from '@tidy-reel/core/style/film-choices'
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
 import type { EpisodeView } from '@tidy-reel/core/views/episode'
+import KeptSlider from '../controls/KeptSlider.vue'
 import ItemThumb from '../pictures/ItemThumb.vue'
 import { useStyleWriting } from '../styles/use-style-writing.ts'
 import { DIP, DISSOLVE } from './commands/transitions.ts'
@@ -145,15 +146,15 @@ const transition = computed(() => props.shot?.transition ?? props.film)
           <ItemThumb :id="shot.item.id" /><span class="view" :style="box(viewOf(name))" />
         </div>
         <figcaption>
-          <span>{{ label }}</span><ElSlider
-            :model-value="Math.round(100 / viewOf(name).scale)"
+          <span>{{ label }}</span><KeptSlider
+            :value="Math.round(100 / viewOf(name).scale)"
             :min="100"
             :max="400"
             :step="5"
             size="small"
             :aria-label="`How close ${label}, in per cent`"
-            :format-tooltip="(value) => `${value} %`"
-            @change="(closer) => frame(name, { ...move[name], scale: 100 / Number(closer) })"
+            :format-tooltip="(value: number) => `${value} %`"
+            @keep="(closer) => frame(name, { ...move[name], scale: 100 / closer })"
           />
         </figcaption>
       </figure>

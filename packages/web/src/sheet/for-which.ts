@@ -12,4 +12,6 @@ export const FOR_LOOKS = [
   ['all', 'the whole film'],
   ['style', 'the house style'],
 ] as const
+/** For which pictures, films or channels colours are made. */
+export const FOR_GRADES = [['these', 'what is selected'], ...FOR_LOOKS.slice(1)] as const
 export type ForLooks = (typeof FOR_LOOKS)[number][0]

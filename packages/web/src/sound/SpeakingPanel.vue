@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { ElOption, ElSelect, ElSlider } from 'element-plus'
+import { ElOption, ElSelect } from 'element-plus'
 import { computed } from 'vue'
 import type { Speaking } from '@tidy-reel/core/document/document'
 import { type Finish, FINISHES } from '@tidy-reel/core/document/voicing'
 import type { VoiceView } from '@tidy-reel/core/views/speech'
+import KeptSlider from '../controls/KeptSlider.vue'
 import PlayButton from './PlayButton.vue'
 
 const props = defineProps<{
@@ -79,14 +80,14 @@ function setSpeaker(name: string, voice: string) {
       /></ElSelect>
       <label id="pauses">Pauses</label>
       <span class="pauses"
-        ><ElSlider
-          :model-value="Math.round(speaking.pauses * 100)"
+        ><KeptSlider
+          :value="Math.round(speaking.pauses * 100)"
           :min="30"
           :max="250"
           :step="5"
           :show-tooltip="false"
           aria-labelledby="pauses"
-          @change="(value) => emit('set', { pauses: (value as number) / 100 })"
+          @keep="(value) => emit('set', { pauses: value / 100 })"
         />
         <span class="mono">{{ Math.round(speaking.pauses * 100) }} %</span></span
       >

@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { ElInputNumber, ElSlider } from 'element-plus'
+import { ElInputNumber } from 'element-plus'
 import { ref, shallowRef } from 'vue'
 import { PLAIN_SIGN, type Sign } from '@tidy-reel/core/pictures/inlay'
 import type { Item } from '@tidy-reel/core/pictures/item'
 import { libraryApi } from '../api/library.ts'
+import KeptSlider from '../controls/KeptSlider.vue'
 import ItemThumb from '../pictures/ItemThumb.vue'
 import PictureChooser from '../pictures/PictureChooser.vue'
 import PlaceField from './PlaceField.vue'
@@ -54,15 +55,15 @@ function choose(item: Item) {
         of 1,080</span
       >
       <span>Strength</span>
-      <ElSlider
-        :model-value="Math.round(sign.strength * 100)"
+      <KeptSlider
+        :value="Math.round(sign.strength * 100)"
         :min="10"
         :max="100"
         :step="5"
         size="small"
         aria-label="Strength of the sign, in per cent"
-        :format-tooltip="(value) => `${value} %`"
-        @change="(value) => emit('change', { ...sign!, strength: Number(value) / 100 })"
+        :format-tooltip="(value: number) => `${value} %`"
+        @keep="(value) => emit('change', { ...sign!, strength: value / 100 })"
       />
     </template>
     <p v-else-if="!choosing" class="wide soft">

@@ -4,6 +4,7 @@ import { gradedColour, lumaOf } from './colour.ts'
 import { type Grade, GRADE_LOOKS, GRADE_RANGES, gradeOver, isPlain, type Rgb } from './grade.ts'
 import { gradeLut, LUT_SCALE, LUT_SIDE, LUT_STEP, rgbOfYuv, yuvOfRgb } from './lut.ts'
 import { overlaidOf, vignetteAt } from './overlaid.ts'
+import { gradePixels } from './pixels.ts'
 
 const share = fc.double({ min: 0, max: 1, noNaN: true })
 const colour = fc.tuple(share, share, share)
@@ -135,6 +136,29 @@ describe('gradeLut', () => {
     at(gradeLut(grade), 12, 15, 17).forEach((n, i) =>
       expect(Math.abs(n - wanted[i]!)).toBeLessThan(0.04),
     )
+  })
+})
+
+describe('gradePixels', () => {
+  it('gives each pixel the colour the grade says', () => {
+    const grade: Grade = { look: 'dusk', contrast: 20, warmth: -10 }
+    const lut = gradeLut(grade)
+    fc.assert(
+      fc.property(colour, (one) => {
+        const data = Uint8ClampedArray.from([...one, 1].map((v) => 255 * v))
+        gradePixels({ data, width: 1, height: 1 }, grade, lut, () => 0.5)
+        const before = one.map((v) => Math.round(255 * v) / 255) as [number, number, number]
+        gradedColour(before, grade).forEach((v, i) =>
+          expect(Math.abs(data[i]! - 255 * v)).toBeLessThan(6),
+        )
+      }),
+    )
+  })
+  it('darkens corners and leaves the middle', () => {
+    const data = new Uint8ClampedArray(4 * 9 * 9).fill(200)
+    gradePixels({ data, width: 9, height: 9 }, { vignette: 90 }, gradeLut({}), () => 0.5)
+    expect(data[0]).toBeLessThan(90)
+    expect(data[4 * (9 * 4 + 4)]).toBe(200)
   })
 })
 

@@ -2,9 +2,9 @@ import type { Grade } from './grade.ts'
 import { LOOKS } from './looks.ts'
 
 /** How much darker the corners are at 100. */
-const DARKEST = 0.72
+export const VIGNETTE_DARKEST = 0.72
 /** Parts of the way to a corner: up to here nothing is darker. */
-const FREE = 0.3
+export const VIGNETTE_FREE = 0.3
 
 /** What of a grade is no matter of one colour: vignette and grain, with those of its look. */
 export function overlaidOf({ look, strength = 100, vignette = 0, grain = 0 }: Grade): {
@@ -25,8 +25,8 @@ export function overlaidOf({ look, strength = 100, vignette = 0, grain = 0 }: Gr
  */
 export function vignetteAt(vignette: number, x: number, y: number): number {
   const way = Math.sqrt((x * x + y * y) / 2)
-  const t = Math.min(1, Math.max(0, (way - FREE) / (1 - FREE)))
-  return 1 - (vignette / 100) * DARKEST * t * t * (3 - 2 * t)
+  const t = Math.min(1, Math.max(0, (way - VIGNETTE_FREE) / (1 - VIGNETTE_FREE)))
+  return 1 - (vignette / 100) * VIGNETTE_DARKEST * t * t * (3 - 2 * t)
 }
 
 /** Standard deviation of grain at 100, in steps of 8-bit luma. */

@@ -101,6 +101,12 @@ export function pictureCommands({ sheet, episode, desk }: SheetWorld): SheetComm
     },
     {
       group: 'Pictures',
+      name: 'Look and colours of the picture',
+      keys: ['y'],
+      run: () => desk.open('look'),
+    },
+    {
+      group: 'Pictures',
       name: 'Let the picture move by itself',
       keys: [],
       run: () => shot()?.frame && shotSet({ frame: null }),

@@ -10,7 +10,7 @@ export interface SheetCommand extends KeyCommand {
 
 /** What only the page can do: its panels and what lies over it. */
 export interface Desk {
-  open(panel: 'pictures' | 'shot' | 'scene' | 'drawn' | 'sounds'): void
+  open(panel: 'pictures' | 'shot' | 'look' | 'scene' | 'drawn' | 'sounds'): void
   search(): void
   choose(candidate: number): void
   pickRun(): void

@@ -1,0 +1,63 @@
+import type { Grade } from '@tidy-reel/core/pictures/grade/grade'
+import { gradeLut } from '@tidy-reel/core/pictures/grade/lut'
+import { gradePixels } from '@tidy-reel/core/pictures/grade/pixels'
+import { randomness } from '@tidy-reel/core/text/randomness'
+import { gradeOnScreen } from './grade-on-screen.ts'
+
+/** What is to be graded. */
+export interface Ungraded {
+  /** Already as large as it is seen. */
+  picture: OffscreenCanvas
+  grade: Grade
+  /** Number of its frame: grain moves with it. */
+  n: number
+  /** Pixels of the monitor a pixel of the film has, at most 1. */
+  fine: number
+}
+
+/** Gives pictures the colours the render gives them. */
+export interface PictureGrader {
+  /** What a picture is drawn on to be graded; the next one is drawn on the same. */
+  layer(width: number, height: number): OffscreenCanvas
+  /** @returns what can be drawn until the next one is graded */
+  graded(ungraded: Ungraded): CanvasImageSource
+  close(): void
+}
+
+/** Tables of colours that are held: a film has few grades. */
+const KEPT = 12
+
+/** A grader on the graphics processor or, where there is none to be had, without it. */
+export function pictureGrader(): PictureGrader {
+  const tables = new Map<string, Int16Array>()
+  const tableOf = (name: string, grade: Grade) => {
+    const table = tables.get(name) ?? gradeLut(grade)
+    if (tables.size >= KEPT) tables.delete(tables.keys().next().value!)
+    tables.set(name, table)
+    return table
+  }
+  const onScreen = gradeOnScreen()
+  const layer = new OffscreenCanvas(2, 2)
+  return {
+    layer(width, height) {
+      if (layer.width !== width || layer.height !== height) Object.assign(layer, { width, height })
+      return layer
+    },
+    graded(ungraded) {
+      const { vignette: _, grain: __, ...colours } = ungraded.grade
+      const name = JSON.stringify(colours)
+      const table = tableOf(name, colours)
+      return onScreen?.graded(ungraded, { name, table }) ?? gradedPlainly(ungraded, table)
+    },
+    close: () => onScreen?.close(),
+  }
+}
+
+function gradedPlainly({ picture, grade, n, fine }: Ungraded, table: Int16Array) {
+  const context = picture.getContext('2d')
+  if (!context) return picture
+  const pixels = context.getImageData(0, 0, picture.width, picture.height)
+  gradePixels(pixels, grade, table, randomness(`grain ${n}`), fine)
+  context.putImageData(pixels, 0, 0)
+  return picture
+}
