@@ -44,12 +44,20 @@ export function gradePlanes(
       const cell = cells + usize((((v >> 3) << 5) | (u >> 3)) << 5) * CELL
       const weight = weights + usize((((v & 7) << 3) | (u & 7)) << 7)
       const mean = (a + b + c + d + 2) >> 2
-      store<u8>(upper, interpolated(cell, weight, a))
-      store<u8>(upper, interpolated(cell, weight, b), 1)
-      store<u8>(lower, interpolated(cell, weight, c))
-      store<u8>(lower, interpolated(cell, weight, d), 1)
-      store<u8>(blue, interpolated(cell + COMPONENT, weight, mean))
-      store<u8>(red, interpolated(cell + 2 * COMPONENT, weight, mean))
+      const block = fourOf(
+        corners(cell, weight, a),
+        corners(cell, weight, b),
+        corners(cell, weight, c),
+        corners(cell, weight, d),
+      )
+      v128.store16_lane(upper, block, 0)
+      v128.store16_lane(lower, block, 1)
+      const colour = twoOf(
+        corners(cell + COMPONENT, weight, mean),
+        corners(cell + 2 * COMPONENT, weight, mean),
+      )
+      v128.store8_lane(blue, colour, 0)
+      v128.store8_lane(red, colour, 1)
       upper += 2
       lower += 2
       blue++
@@ -59,15 +67,41 @@ export function gradePlanes(
 }
 
 // @ts-expect-error decorators of AssemblyScript
+/** What the corners of a colour's cell count, in four sums that are to be added up. */
 @inline
-function interpolated(cell: usize, weight: usize, luma: i32): u8 {
-  const four = i32x4.dot_i16x8_s(
-    v128.load(cell + usize((luma >> 3) * CELL)),
+function corners(cell: usize, weight: usize, luma: i32): v128 {
+  return i32x4.dot_i16x8_s(
+    v128.load(cell + usize((luma >> 3) << 4)),
     v128.load(weight + usize((luma & 7) << 4)),
   )
-  const two = i32x4.add(four, i8x16.shuffle(four, four, 8, 9, 10, 11, 12, 13, 14, 15, 0, 1, 2, 3, 4, 5, 6, 7))
-  const sum = i32x4.extract_lane(two, 0) + i32x4.extract_lane(two, 1)
-  return <u8>min(255, max(0, (sum + (1 << (SHIFT - 1))) >> SHIFT))
+}
+
+/** Four components of 8 bits, in the lowest four lanes. */
+@inline
+function fourOf(a: v128, b: v128, c: v128, d: v128): v128 {
+  return rounded(paired(paired(a, b), paired(c, d)))
+}
+
+@inline
+function twoOf(a: v128, b: v128): v128 {
+  const pair = paired(a, b)
+  return rounded(paired(pair, pair))
+}
+
+/** Neighbouring lanes added up: those of the first, then those of the second. */
+@inline
+function paired(a: v128, b: v128): v128 {
+  return i32x4.add(
+    i8x16.shuffle(a, b, 0, 1, 2, 3, 8, 9, 10, 11, 16, 17, 18, 19, 24, 25, 26, 27),
+    i8x16.shuffle(a, b, 4, 5, 6, 7, 12, 13, 14, 15, 20, 21, 22, 23, 28, 29, 30, 31),
+  )
+}
+
+@inline
+function rounded(sums: v128): v128 {
+  const words = i32x4.shr_s(i32x4.add(sums, i32x4.splat(1 << (SHIFT - 1))), SHIFT)
+  const halves = i16x8.narrow_i32x4_s(words, words)
+  return i8x16.narrow_i16x8_u(halves, halves)
 }
 
 /**

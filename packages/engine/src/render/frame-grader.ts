@@ -1,6 +1,11 @@
 import type { Grade } from '@tidy-reel/core/pictures/grade/grade'
 import { gradeLut, LUT_SIDE, LUT_STEP } from '@tidy-reel/core/pictures/grade/lut'
-import { GRAIN_STEPS, overlaidOf, vignetteAt } from '@tidy-reel/core/pictures/grade/overlaid'
+import {
+  GRAIN_STEPS,
+  grainOf,
+  overlaidOf,
+  vignetteAt,
+} from '@tidy-reel/core/pictures/grade/overlaid'
 import { randomness } from '@tidy-reel/core/text/randomness'
 import type { FrameProgram, Size } from './frame-program.ts'
 
@@ -111,7 +116,7 @@ function overlayOf(
   const rows = grain ? program.room(4 * height) : 0
   return (frame, n) => {
     if (grain) {
-      const random = randomness(`grain ${n}`)
+      const random = randomness(`grain ${grainOf(n)}`)
       const places = new Uint32Array(program.memory.buffer, rows, height)
       for (let row = 0; row < height; row++) places[row] = Math.floor(random() * GRAIN_PLACES)
     }

@@ -1,6 +1,7 @@
 import { LUT_SCALE, LUT_SIDE } from '@tidy-reel/core/pictures/grade/lut'
 import {
   GRAIN_STEPS,
+  grainOf,
   overlaidOf,
   VIGNETTE_DARKEST,
   VIGNETTE_FREE,
@@ -104,7 +105,7 @@ export function gradeOnScreen(): OnScreen | undefined {
       const { vignette, grain } = overlaidOf(grade)
       gl.uniform1f(places.vignette, vignette / 100)
       gl.uniform1f(places.grain, (GRAIN_STEPS * grain * fine) / 100)
-      gl.uniform1f(places.seed, n)
+      gl.uniform1f(places.seed, grainOf(n))
       gl.drawArrays(gl.TRIANGLES, 0, 3)
       return canvas
     },

@@ -1,5 +1,6 @@
 import type { Grade } from '@tidy-reel/core/pictures/grade/grade'
 import { gradeLut } from '@tidy-reel/core/pictures/grade/lut'
+import { grainOf } from '@tidy-reel/core/pictures/grade/overlaid'
 import { gradePixels } from '@tidy-reel/core/pictures/grade/pixels'
 import { randomness } from '@tidy-reel/core/text/randomness'
 import { gradeOnScreen } from './grade-on-screen.ts'
@@ -57,7 +58,7 @@ function gradedPlainly({ picture, grade, n, fine }: Ungraded, table: Int16Array)
   const context = picture.getContext('2d')
   if (!context) return picture
   const pixels = context.getImageData(0, 0, picture.width, picture.height)
-  gradePixels(pixels, grade, table, randomness(`grain ${n}`), fine)
+  gradePixels(pixels, grade, table, randomness(`grain ${grainOf(n)}`), fine)
   context.putImageData(pixels, 0, 0)
   return picture
 }

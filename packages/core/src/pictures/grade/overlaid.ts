@@ -29,5 +29,11 @@ export function vignetteAt(vignette: number, x: number, y: number): number {
   return 1 - (vignette / 100) * VIGNETTE_DARKEST * t * t * (3 - 2 * t)
 }
 
+/**
+ * Which grain a frame has: each stands for two, which an encoder takes much more easily than one that
+ * is new each time, and looks calmer.
+ */
+export const grainOf = (frame: number): number => frame >> 1
+
 /** Standard deviation of grain at 100, in steps of 8-bit luma. */
 export const GRAIN_STEPS = 14
