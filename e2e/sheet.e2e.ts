@@ -289,3 +289,42 @@ test('a version is kept, compared scene by scene and brought back', async ({ pag
   await expect(scene(page, 2)).toContainText('The sea is calm.')
   expect((await viewOf(request, idOf(page))).history.undo).toBe('version brought back')
 })
+
+test('pictures take a look: what is selected, the film, the house style; what is moved is kept, and taken back', async ({
+  page,
+  request,
+}) => {
+  await newEpisode(page, 'Looked at', 'The lamp burns above the sea. A ship goes by at night.')
+  await prepared(page, 2)
+  const id = idOf(page)
+  const film = async () => (await viewOf(request, id)).document
+  const ofFirst = async () => (await film()).scenes[0]!.shots[0]
+  await page.getByRole('grid', { name: 'Scenes' }).press('y')
+  const look = page.getByRole('region', { name: 'Look' })
+  await look.getByRole('radio', { name: 'Dusk' }).click()
+  await expect.poll(async () => (await ofFirst())?.grade).toEqual({ look: 'dusk' })
+  await look.getByRole('slider', { name: 'Exposure, stops' }).press('ArrowRight')
+  await expect.poll(async () => (await ofFirst())?.grade?.exposure).toBe(0.1)
+  await look.getByRole('slider', { name: /^How much of the look/ }).press('PageDown')
+  await expect.poll(async () => (await ofFirst())?.grade?.strength).toBe(96)
+
+  await look.getByText('the whole film').click()
+  await look.getByRole('radio', { name: 'Slate' }).click()
+  await expect.poll(async () => (await film()).grade).toEqual({ look: 'slate' })
+  await look.getByText('the house style').click()
+  await look.getByText('Black and white').click()
+  const grey = { look: 'slate', grey: true }
+  await expect.poll(async () => (await film()).style.film.grade).toEqual(grey)
+  await expect(look.getByRole('status')).toContainText('Kept in')
+
+  await look.getByText('what is selected').click()
+  await expect(look.getByRole('radio', { name: 'Dusk' })).toBeChecked()
+  await look.getByRole('button', { name: 'As the film looks' }).click()
+  await expect.poll(async () => (await ofFirst())?.grade).toBeUndefined()
+  expect((await film()).grade).toEqual(grey)
+
+  await page.getByRole('tab', { name: 'Shot' }).click()
+  const close = page.getByRole('slider', { name: 'How close at its start, in per cent' })
+  await close.press('ArrowRight')
+  await expect.poll(async () => (await ofFirst())?.frame?.from.scale).toBeLessThan(1)
+})

@@ -41,6 +41,10 @@ test('voices are heard, set side by side and chosen; a speaker gets a voice of i
     .poll(async () => (await viewOf(page.request, id)).document.speaking.speakers)
     .toEqual([{ name: 'KEEPER', voice: 'flite-awb' }])
   await expect(page.getByRole('listitem').filter({ hasText: 'Nobody sleeps' })).toContainText('Awl')
+  const speaking = async () => (await viewOf(page.request, id)).document.speaking
+  const { pauses } = await speaking()
+  await page.getByRole('slider', { name: 'Pauses, in per cent' }).press('ArrowRight')
+  await expect.poll(async () => (await speaking()).pauses).toBeGreaterThan(pauses)
 })
 
 test('a word is said as the list asks, in the film too; a scene goes back to an earlier take', async ({

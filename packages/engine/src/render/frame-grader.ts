@@ -56,17 +56,25 @@ function kept(program: FrameProgram, numbers: Int16Array | Int8Array | Uint32Arr
   return at
 }
 
-/** A film has few grades, and most of its pictures the same. */
+/** A film has few grades and sizes, and most of its pictures the same. */
 const KEPT = 12
-const known = new Map<string, Int16Array>()
+
+/** Makes something once for each name, and holds the last ones. */
+function held<Made>(): (name: string, make: () => Made) => Made {
+  const known = new Map<string, Made>()
+  return (name, make) => {
+    const made = known.get(name) ?? make()
+    if (!known.has(name) && known.size >= KEPT) known.delete(known.keys().next().value!)
+    known.set(name, made)
+    return made
+  }
+}
+const heldCells = held<Int16Array>()
+const heldMaps = held<Int16Array>()
 
 function cellsOf(grade: Grade): Int16Array {
   const { vignette: _, grain: __, ...colours } = grade
-  const name = JSON.stringify(colours)
-  const cells = known.get(name) ?? gradeCells(gradeLut(colours))
-  if (known.size >= KEPT) known.delete(known.keys().next().value!)
-  known.set(name, cells)
-  return cells
+  return heldCells(JSON.stringify(colours), () => gradeCells(gradeLut(colours)))
 }
 
 /** From a point of the table to the eight corners of its cell: luma, then blue, then red. */
@@ -128,7 +136,10 @@ function overlayOf(
   }
 }
 
-function vignetteMap(vignette: number, width: number, height: number): Int16Array {
+const vignetteMap = (vignette: number, width: number, height: number): Int16Array =>
+  heldMaps(`${vignette} ${width} ${height}`, () => drawnVignette(vignette, width, height))
+
+function drawnVignette(vignette: number, width: number, height: number): Int16Array {
   const map = new Int16Array(width * height)
   for (let j = 0; j < height; j++)
     for (let i = 0; i < width; i++) {

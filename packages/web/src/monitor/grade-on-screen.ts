@@ -1,3 +1,4 @@
+import type { Grade } from '@tidy-reel/core/pictures/grade/grade'
 import { LUT_SCALE, LUT_SIDE } from '@tidy-reel/core/pictures/grade/lut'
 import {
   GRAIN_STEPS,
@@ -6,7 +7,17 @@ import {
   VIGNETTE_DARKEST,
   VIGNETTE_FREE,
 } from '@tidy-reel/core/pictures/grade/overlaid'
-import type { Ungraded } from './picture-grader.ts'
+
+/** What is to be graded. */
+export interface Ungraded {
+  /** Already as large as it is seen. */
+  picture: OffscreenCanvas
+  grade: Grade
+  /** Number of its frame: grain moves with it. */
+  n: number
+  /** Pixels of the monitor a pixel of the film has, at most 1. */
+  fine: number
+}
 
 const VERTEX = `#version 300 es
 out vec2 place;

@@ -3,18 +3,7 @@ import { gradeLut } from '@tidy-reel/core/pictures/grade/lut'
 import { grainOf } from '@tidy-reel/core/pictures/grade/overlaid'
 import { gradePixels } from '@tidy-reel/core/pictures/grade/pixels'
 import { randomness } from '@tidy-reel/core/text/randomness'
-import { gradeOnScreen } from './grade-on-screen.ts'
-
-/** What is to be graded. */
-export interface Ungraded {
-  /** Already as large as it is seen. */
-  picture: OffscreenCanvas
-  grade: Grade
-  /** Number of its frame: grain moves with it. */
-  n: number
-  /** Pixels of the monitor a pixel of the film has, at most 1. */
-  fine: number
-}
+import { gradeOnScreen, type Ungraded } from './grade-on-screen.ts'
 
 /** Gives pictures the colours the render gives them. */
 export interface PictureGrader {

@@ -31,7 +31,7 @@ const set = (name: GradeNumber, value: number) =>
         class="plain mono"
         :disabled="!grade[name]"
         :title="grade[name] ? `${label} as it is` : ''"
-        :aria-label="`${label} as it is`"
+        :aria-label="`${shown(name, grade[name] ?? 0)}, ${label} as it is`"
         @click="set(name, 0)"
       >
         {{ shown(name, grade[name] ?? 0) }}

@@ -78,7 +78,7 @@ function setSpeaker(name: string, voice: string) {
           :value="value"
           :label="value === 1 ? 'the voice\'s own' : `${Math.round(value * 100)} %`"
       /></ElSelect>
-      <label id="pauses">Pauses</label>
+      <span>Pauses</span>
       <span class="pauses"
         ><KeptSlider
           :value="Math.round(speaking.pauses * 100)"
@@ -86,7 +86,7 @@ function setSpeaker(name: string, voice: string) {
           :max="250"
           :step="5"
           :show-tooltip="false"
-          aria-labelledby="pauses"
+          aria-label="Pauses, in per cent"
           @keep="(value) => emit('set', { pauses: value / 100 })"
         />
         <span class="mono">{{ Math.round(speaking.pauses * 100) }} %</span></span
