@@ -116,7 +116,7 @@ describe('renderPlan', () => {
 
 describe('overallProgress', () => {
   it('rises from step to step and ends at 1', () => {
-    const steps = ['speak', 'fetch', 'render', 'join'] as const
+    const steps = ['speak', 'fetch', 'render', 'join', 'check'] as const
     const shares = steps.flatMap((step) =>
       [0, 0.5, 1].map((part) => overallProgress({ step, done: part * 10, all: 10 })),
     )

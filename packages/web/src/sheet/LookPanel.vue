@@ -19,7 +19,6 @@ import LookChips from './LookChips.vue'
 
 /** How pictures look: this one, those of its scene or chapter, all of the film or of the channel. */
 const props = defineProps<{
-  number: number
   index: number
   shot: Shot | undefined
   sceneId: string
@@ -62,6 +61,9 @@ function back() {
 <template>
   <section class="panel" aria-label="Look">
     <ForWhich :choices="FOR_GRADES" @change="(one) => (which = one)" />
+    <p v-if="!isFilm && !shot?.item" class="soft">
+      There is no picture here yet that could take a look.
+    </p>
     <LookChips
       :picture="shot?.item?.id"
       :chosen="grade.look"

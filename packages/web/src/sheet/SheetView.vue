@@ -433,7 +433,6 @@ function dropScenes(index: number) {
           <component
             :is="panels.LookPanel"
             v-else-if="panels && panel === 'look'"
-            :number="scene.number"
             :index="shot"
             :shot="scene.shots[shot]"
             :scene-id="scene.id"
