@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount, ref, useTemplateRef, watch } from 'vue'
+import { computed, onMounted, ref, useTemplateRef, watch } from 'vue'
 import { grading } from '@tidy-reel/core/pictures/grade/colour'
 import { type Grade, GRADE_LOOKS, type GradeLook } from '@tidy-reel/core/pictures/grade/grade'
-import { thumbnail } from '../api/media.ts'
+import { stillShelf } from '../monitor/picture-source.ts'
 import { LOOK_WORDS } from './grade-words.ts'
 
 /** The looks, each over the picture it would change. */
@@ -23,37 +23,19 @@ const choices = computed(() => [
 const WIDTH = 96
 const HEIGHT = 54
 const canvases = useTemplateRef<HTMLCanvasElement[]>('canvases')
-const image = new Image()
-const isCome = ref(false)
-image.onload = () => {
-  isCome.value = true
-  draw()
-}
-let waiting = 0
-const AGAIN_MS = 900
-image.onerror = () => {
-  waiting = window.setTimeout(load, AGAIN_MS)
-}
-function load() {
-  if (props.picture) image.src = thumbnail(props.picture, 1)
-}
-watch(
-  () => props.picture,
-  () => {
-    clearTimeout(waiting)
-    isCome.value = false
-    load()
-  },
-  { immediate: true },
+/** The thumbnail is enough: nothing larger is ready for it. */
+const shelf = stillShelf(
+  () => false,
+  () => draw(),
 )
-watch(choices, draw, { flush: 'post' })
-onBeforeUnmount(() => {
-  clearTimeout(waiting)
-  image.onload = image.onerror = null
-})
+const isCome = ref(false)
+watch([choices, () => props.picture], () => draw(), { flush: 'post' })
+onMounted(() => draw())
 
 function draw() {
-  if (!isCome.value) return
+  const image = props.picture ? shelf.get(props.picture)?.image : undefined
+  isCome.value = !!image
+  if (!image) return
   choices.value.forEach(({ grade }, i) => {
     const context = canvases.value?.[i]?.getContext('2d', { alpha: false })
     if (!context) return
