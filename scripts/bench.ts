@@ -38,15 +38,22 @@ async function renderRatio(kind: 'photo' | 'clip', path: string, folder: string)
   return (await bareEncoding(made)) / ours
 }
 
+/** In turns, the least of each: what else the machine does takes time from all of them. */
+async function leastOf<Name extends string>(
+  names: readonly Name[],
+  run: (name: Name, round: number) => Promise<{ ours: number }>,
+): Promise<Record<Name, number>> {
+  const least = Object.fromEntries(names.map((name) => [name, Infinity])) as Record<Name, number>
+  for (let round = 0; round < ROUNDS; round++)
+    for (const name of names) least[name] = Math.min(least[name], (await run(name, round)).ours)
+  return least
+}
+
 /** The same segments with nothing written on them against as a film is dressed, and with all at once. */
 async function burnInRatios(path: string, folder: string): Promise<[dressed: number, all: number]> {
-  const least = { none: Infinity, dressed: Infinity, all: Infinity }
-  // In turns, the least of each: what else the machine does takes time from all of them.
-  for (let round = 0; round < ROUNDS; round++)
-    for (const letters of ['none', 'dressed', 'all'] as const) {
-      const { ours } = await rendered('clip', path, folder, letters, round)
-      least[letters] = Math.min(least[letters], ours)
-    }
+  const least = await leastOf(['none', 'dressed', 'all'], (letters, round) =>
+    rendered('clip', path, folder, letters, String(round)),
+  )
   return [least.none / least.dressed, least.none / least.all]
 }
 
@@ -64,12 +71,9 @@ async function gradeRatios(
   folder: string,
 ): Promise<[look: number, all: number]> {
   const grades = { none: undefined, look: { look: 'dusk' }, all: ALL_OF_IT } as const
-  const least = { none: Infinity, look: Infinity, all: Infinity }
-  for (let round = 0; round < ROUNDS; round++)
-    for (const name of ['none', 'look', 'all'] as const) {
-      const { ours } = await rendered(kind, path, folder, 'none', `${name} ${round}`, grades[name])
-      least[name] = Math.min(least[name], ours)
-    }
+  const least = await leastOf(['none', 'look', 'all'], (name, round) =>
+    rendered(kind, path, folder, 'none', `${name} ${round}`, grades[name]),
+  )
   return [least.none / least.look, least.none / least.all]
 }
 
@@ -78,7 +82,7 @@ async function rendered(
   path: string,
   folder: string,
   letters: Parameters<typeof benchLetters>[0],
-  round: number | string = 0,
+  round = '',
   grade?: Grade,
 ): Promise<{ ours: number; made: string[] }> {
   const item = {

@@ -1,5 +1,9 @@
 import type { Stretch } from '@tidy-reel/core/export/check/measured-film'
 
+/** Finds black and still stretches of a picture that last so many seconds at the least. */
+export const holesFilter = (black: number, frozen: number): string =>
+  `blackdetect=d=${black}:pix_th=0.04,freezedetect=n=0.0003:d=${frozen}`
+
 /** Stretches that `blackdetect` tells of. */
 export function blackIn(log: string): Stretch[] {
   return [...log.matchAll(/black_start:([\d.]+) black_end:([\d.]+)/g)].map(([, from, to]) => ({

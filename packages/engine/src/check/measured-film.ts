@@ -6,14 +6,14 @@ import { boxesIn } from '../render/mp4-boxes.ts'
 import { MEDIA_INPUT } from '../run/media-input.ts'
 import { ProbeFacts } from '../run/probe-facts.ts'
 import { runProgram } from '../run/program.ts'
-import { blackIn, stretchesIn } from './filter-log.ts'
+import { blackIn, holesFilter, stretchesIn } from './filter-log.ts'
 import type { PictureHoles } from './picture-holes.ts'
 
 /**
  * What is looked for, finer than what is told of: black and stillness of a fifth of a second on,
  * silence under −60 dBFS.
  */
-const PICTURE_FILTER = 'blackdetect=d=0.2:pix_th=0.04,freezedetect=n=0.0003:d=2'
+const PICTURE_FILTER = holesFilter(0.2, 2)
 const SOUND_FILTER = 'silencedetect=n=-60dB:d=1,ebur128=peak=true:framelog=verbose'
 /** Half an hour; 188 s at 640 × 360 take ten seconds. */
 const TIMEOUT_MS = 1_800_000

@@ -9,7 +9,7 @@ import { MEDIA_INPUT } from '../run/media-input.ts'
 import { runProgram } from '../run/program.ts'
 import { keptFile } from '../storage/kept-file.ts'
 import { keptJson } from '../storage/kept-json.ts'
-import { blackIn, stretchesIn } from './filter-log.ts'
+import { blackIn, holesFilter, stretchesIn } from './filter-log.ts'
 
 /** Where a picture is black or stands still, in seconds. */
 const PictureHoles = z.object({
@@ -29,8 +29,7 @@ interface Piece {
  * other frame at the least is looked at: those nothing else is decoded from are left out, which
  * halves the work.
  */
-const FILTER =
-  'scale=320:-2:flags=neighbor,blackdetect=d=0.1:pix_th=0.04,freezedetect=n=0.0003:d=0.5'
+const FILTER = `scale=320:-2:flags=neighbor,${holesFilter(0.1, 0.5)}`
 /** What lies so near to a piece's end, in frames, reaches to it: the last ones may be left out. */
 const LEFT_OUT = 4
 const TIMEOUT_MS = 600_000

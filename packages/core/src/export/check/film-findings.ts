@@ -246,31 +246,37 @@ const index: Rule = (_told, { isIndexFirst }) =>
     ? []
     : [wrong('index', 'The film must be fetched to its end before it plays: its index comes last.')]
 
-const short: Rule = (told) =>
+/** Pictures that stand otherwise than is meant, each with what is said of it. */
+const standing = (
+  told: ToldFilm,
+  check: 'short' | 'long',
+  isSo: (seconds: number) => boolean,
+  says: (title: string, seconds: string) => string,
+): FilmFinding[] =>
   told.pictures
     .map((seen) => ({ ...seen, seconds: secondsOf(told, seen.to - seen.from) }))
-    .filter(({ item, seconds }) => item && seconds < SHORT_SECONDS)
+    .filter(({ item, seconds }) => item && isSo(seconds))
     .map(({ title, from, seconds }) =>
-      at(told, secondsOf(told, from), {
-        check: 'short',
-        grade: 'look',
-        says: `“${title}” is seen for ${shown(seconds)} s only.`,
-      }),
+      at(told, secondsOf(told, from), { check, grade: 'look', says: says(title, shown(seconds)) }),
     )
 
+const short: Rule = (told) =>
+  standing(
+    told,
+    'short',
+    (seconds) => seconds < SHORT_SECONDS,
+    (title, seconds) => `“${title}” is seen for ${seconds} s only.`,
+  )
+
 const long: Rule = (told) => {
-  const { longestPicture } = told
-  if (longestPicture === undefined) return []
-  return told.pictures
-    .map((seen) => ({ ...seen, seconds: secondsOf(told, seen.to - seen.from) }))
-    .filter(({ item, seconds }) => item && seconds > longestPicture + LONG_SECONDS)
-    .map(({ title, from, seconds }) =>
-      at(told, secondsOf(told, from), {
-        check: 'long',
-        grade: 'look',
-        says: `“${title}” is seen for ${shown(seconds)} s, longer than the ${longestPicture} s asked for.`,
-      }),
-    )
+  const { longestPicture = Infinity } = told
+  return standing(
+    told,
+    'long',
+    (seconds) => seconds > longestPicture + LONG_SECONDS,
+    (title, seconds) =>
+      `“${title}” is seen for ${seconds} s, longer than the ${longestPicture} s asked for.`,
+  )
 }
 
 const licences: Rule = (told) =>
