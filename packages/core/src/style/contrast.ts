@@ -1,13 +1,13 @@
+import { rgbOfHex } from '../text/hex-colour.ts'
+
 /** Relative luminance of a grey of this tone, 0 to 1 (WCAG 2.2). */
 export const luminanceOfTone = (tone: number): number =>
   tone <= 0.04045 ? tone / 12.92 : ((tone + 0.055) / 1.055) ** 2.4
 
 /** Relative luminance of a colour `#RRGGBB`, 0 to 1 (WCAG 2.2). */
 export function luminance(colour: string): number {
-  const [r = 0, g = 0, b = 0] = [1, 3, 5].map((i) =>
-    luminanceOfTone(parseInt(colour.slice(i, i + 2), 16) / 255),
-  )
-  return 0.2126 * r + 0.7152 * g + 0.0722 * b
+  const [r, g, b] = rgbOfHex(colour)
+  return 0.2126 * luminanceOfTone(r) + 0.7152 * luminanceOfTone(g) + 0.0722 * luminanceOfTone(b)
 }
 
 /** Contrast of two luminances, 1 to 21 (WCAG 2.2). */

@@ -1,7 +1,7 @@
 import type { HeardClip } from '../document/document.ts'
 import type { Film, FilmScene } from '../document/film-scenes.ts'
 import { itemAt, lastOf } from '../faults/certain.ts'
-import { type Grade, gradeOver, isPlain } from '../pictures/grade/grade.ts'
+import { type Grade, gradeOver } from '../pictures/grade/grade.ts'
 import type { Inlay, Layout } from '../pictures/inlay.ts'
 import type { ChosenItem } from '../pictures/item.ts'
 import type { Move } from '../pictures/view.ts'
@@ -228,6 +228,7 @@ export function timeline(
   fps: FrameRate,
 ): Timeline {
   let at = 0
+  const whole = gradeOver(film.grade)
   const scenes = film.scenes.map((scene, i): TimelineScene => {
     const take = takes[i] ?? { samples: estimated(scene, film), pauses: [] }
     const { before, speech, after } = lengthsOf(film, i, take.samples)
@@ -257,7 +258,7 @@ export function timeline(
       shots: graded(
         tileShots(scene.shots, frames.startFrame, frames.endFrame, words, fps),
         scene,
-        film.grade,
+        whole,
       ),
       ...(scene.inlays ? { inlays: scene.inlays } : {}),
       ...(take.levels ? { levels: take.levels } : {}),
@@ -283,8 +284,9 @@ const graded = (
   film: Grade,
 ): TimelineShot[] =>
   tiled.map((tile) => {
-    const grade = gradeOver(film, shots[tile.shot]?.grade)
-    return isPlain(grade) ? tile : { ...tile, grade }
+    const own = shots[tile.shot]?.grade
+    const grade = own ? gradeOver(film, own) : film
+    return Object.keys(grade).length ? { ...tile, grade } : tile
   })
 
 /**

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
+import { rgbOfYuv, yuvOfRgb } from '@tidy-reel/core/pictures/grade/bt709'
 import { gradedColour } from '@tidy-reel/core/pictures/grade/colour'
 import { type Grade, GRADE_LOOKS, type Rgb } from '@tidy-reel/core/pictures/grade/grade'
-import { rgbOfYuv, yuvOfRgb } from '@tidy-reel/core/pictures/grade/lut'
 import { vignetteAt } from '@tidy-reel/core/pictures/grade/overlaid'
 import { randomness } from '@tidy-reel/core/text/randomness'
 import { frameGrader } from './frame-grader.ts'

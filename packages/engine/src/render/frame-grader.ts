@@ -1,11 +1,18 @@
 import type { Grade } from '@tidy-reel/core/pictures/grade/grade'
-import { gradeLut, LUT_SIDE, LUT_STEP } from '@tidy-reel/core/pictures/grade/lut'
+import {
+  coloursOf,
+  KEPT_COLOURS,
+  LUT_SIDE,
+  LUT_STEP,
+  lutOfColours,
+} from '@tidy-reel/core/pictures/grade/lut'
 import {
   GRAIN_STEPS,
   grainOf,
   overlaidOf,
   vignetteAt,
 } from '@tidy-reel/core/pictures/grade/overlaid'
+import { keptByText } from '@tidy-reel/core/text/kept-by-text'
 import { randomness } from '@tidy-reel/core/text/randomness'
 import type { FrameProgram, Size } from './frame-program.ts'
 
@@ -23,6 +30,8 @@ const SIDE = LUT_SIDE - 1
 const CELL = 8
 /** Of grain, so many steps are drawn once and used from another place on in each row. */
 const GRAIN_PLACES = 65_536
+/** Characters of the shapes of vignettes that are kept: about a dozen. */
+const KEPT_MAPS = 150
 /** All of a picture's light, as `overlayPlane` counts it. */
 const ALL = 32_767
 
@@ -30,7 +39,7 @@ const ALL = 32_767
  * @param size of the frames that are overlaid
  */
 export function frameGrader(program: FrameProgram, grade: Grade, size: Size): FrameGrader {
-  const cells = kept(program, cellsOf(grade))
+  const cells = kept(program, cellsOf(coloursOf(grade)))
   const weights = kept(program, WEIGHTS)
   const overlaid = overlaidOf(grade)
   const overlay =
@@ -56,26 +65,8 @@ function kept(program: FrameProgram, numbers: Int16Array | Int8Array | Uint32Arr
   return at
 }
 
-/** A film has few grades and sizes, and most of its pictures the same. */
-const KEPT = 12
-
-/** Makes something once for each name, and holds the last ones. */
-function held<Made>(): (name: string, make: () => Made) => Made {
-  const known = new Map<string, Made>()
-  return (name, make) => {
-    const made = known.get(name) ?? make()
-    if (!known.has(name) && known.size >= KEPT) known.delete(known.keys().next().value!)
-    known.set(name, made)
-    return made
-  }
-}
-const heldCells = held<Int16Array>()
-const heldMaps = held<Int16Array>()
-
-function cellsOf(grade: Grade): Int16Array {
-  const { vignette: _, grain: __, ...colours } = grade
-  return heldCells(JSON.stringify(colours), () => gradeCells(gradeLut(colours)))
-}
+/** Of each grade's colours, once. */
+const cellsOf = keptByText(KEPT_COLOURS, (colours) => gradeCells(lutOfColours(colours)))
 
 /** From a point of the table to the eight corners of its cell: luma, then blue, then red. */
 const CORNERS = Array.from({ length: CELL }, (_, corner) => {
@@ -136,10 +127,12 @@ function overlayOf(
   }
 }
 
-const vignetteMap = (vignette: number, width: number, height: number): Int16Array =>
-  heldMaps(`${vignette} ${width} ${height}`, () => drawnVignette(vignette, width, height))
+const vignetteMap = (...shape: [vignette: number, width: number, height: number]): Int16Array =>
+  drawnVignette(shape.join(' '))
 
-function drawnVignette(vignette: number, width: number, height: number): Int16Array {
+/** Of each strength and size, once: two million square roots at full size. */
+const drawnVignette = keptByText(KEPT_MAPS, (shape) => {
+  const [vignette = 0, width = 0, height = 0] = shape.split(' ').map(Number)
   const map = new Int16Array(width * height)
   for (let j = 0; j < height; j++)
     for (let i = 0; i < width; i++) {
@@ -147,7 +140,7 @@ function drawnVignette(vignette: number, width: number, height: number): Int16Ar
       map[j * width + i] = Math.round(ALL * vignetteAt(vignette, x, y))
     }
   return map
-}
+})
 
 /** Steps of grain, normally distributed (Box and Muller, 1958). */
 function grainSteps(grain: number, width: number): Int8Array {

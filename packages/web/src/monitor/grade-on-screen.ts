@@ -1,3 +1,4 @@
+import { KB, KG, KR } from '@tidy-reel/core/pictures/grade/bt709'
 import type { Grade } from '@tidy-reel/core/pictures/grade/grade'
 import { LUT_SCALE, LUT_SIDE } from '@tidy-reel/core/pictures/grade/lut'
 import {
@@ -49,11 +50,11 @@ float noise(vec2 at) {
 
 void main() {
   vec3 rgb = texture(picture, place).rgb;
-  float luma = dot(rgb, vec3(0.2126, 0.7152, 0.0722));
+  float luma = dot(rgb, vec3(${KR}, ${KG}, ${KB}));
   vec3 yuv = vec3(
     16.0 + 219.0 * luma,
-    128.0 + 224.0 * (rgb.b - luma) / 1.8556,
-    128.0 + 224.0 * (rgb.r - luma) / 1.5748
+    128.0 + 224.0 * (rgb.b - luma) / ${2 * (1 - KB)},
+    128.0 + 224.0 * (rgb.r - luma) / ${2 * (1 - KR)}
   );
   yuv = texture(table, (yuv / 8.0 + 0.5) / SIDE).rgb * 255.0;
   vec2 way = place * 2.0 - 1.0;
@@ -64,11 +65,11 @@ void main() {
   vec2 at = gl_FragCoord.xy;
   yuv.x += 2.0 * grain * (noise(at) + noise(at + 4096.0) + noise(at + 8192.0) - 1.5);
   float shown = (yuv.x - 16.0) / 219.0;
-  float blue = (yuv.y - 128.0) / 224.0 * 1.8556;
-  float red = (yuv.z - 128.0) / 224.0 * 1.5748;
+  float blue = (yuv.y - 128.0) / 224.0 * ${2 * (1 - KB)};
+  float red = (yuv.z - 128.0) / 224.0 * ${2 * (1 - KR)};
   seen = vec4(
     shown + red,
-    shown - (0.0722 * blue + 0.2126 * red) / 0.7152,
+    shown - (${KB} * blue + ${KR} * red) / ${KG},
     shown + blue,
     1.0
   );

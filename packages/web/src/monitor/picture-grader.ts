@@ -1,7 +1,7 @@
-import type { Grade } from '@tidy-reel/core/pictures/grade/grade'
-import { gradeLut } from '@tidy-reel/core/pictures/grade/lut'
+import { coloursOf, KEPT_COLOURS, lutOfColours } from '@tidy-reel/core/pictures/grade/lut'
 import { grainOf } from '@tidy-reel/core/pictures/grade/overlaid'
 import { gradePixels } from '@tidy-reel/core/pictures/grade/pixels'
+import { keptByText } from '@tidy-reel/core/text/kept-by-text'
 import { randomness } from '@tidy-reel/core/text/randomness'
 import { gradeOnScreen, type Ungraded } from './grade-on-screen.ts'
 
@@ -14,18 +14,9 @@ export interface PictureGrader {
   close(): void
 }
 
-/** Tables of colours that are held: a film has few grades. */
-const KEPT = 12
-
 /** A grader on the graphics processor or, where there is none to be had, without it. */
 export function pictureGrader(): PictureGrader {
-  const tables = new Map<string, Int16Array>()
-  const tableOf = (name: string, grade: Grade) => {
-    const table = tables.get(name) ?? gradeLut(grade)
-    if (tables.size >= KEPT) tables.delete(tables.keys().next().value!)
-    tables.set(name, table)
-    return table
-  }
+  const tableOf = keptByText(KEPT_COLOURS, lutOfColours)
   const onScreen = gradeOnScreen()
   const layer = new OffscreenCanvas(2, 2)
   return {
@@ -34,9 +25,8 @@ export function pictureGrader(): PictureGrader {
       return layer
     },
     graded(ungraded) {
-      const { vignette: _, grain: __, ...colours } = ungraded.grade
-      const name = JSON.stringify(colours)
-      const table = tableOf(name, colours)
+      const name = coloursOf(ungraded.grade)
+      const table = tableOf(name)
       return onScreen?.graded(ungraded, { name, table }) ?? gradedPlainly(ungraded, table)
     },
     close: () => onScreen?.close(),

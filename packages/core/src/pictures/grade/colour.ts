@@ -1,8 +1,7 @@
+import { rgbOfHex } from '../../text/hex-colour.ts'
+import { lumaOf } from './bt709.ts'
 import type { Grade, Rgb } from './grade.ts'
 import { type Look, LOOKS } from './looks.ts'
-
-/** How light a colour looks (ITU-R BT.709, 3.2). */
-export const lumaOf = ([r, g, b]: Rgb): number => 0.2126 * r + 0.7152 * g + 0.0722 * b
 
 /** Of a display (close to ITU-R BT.1886): light is worked on as light. */
 const GAMMA = 2.2
@@ -117,7 +116,7 @@ function leaning({ leans }: Look): Change | undefined {
 
 function toning({ grey, twoTone }: Look): Change | undefined {
   if (twoTone) {
-    const [dark, light] = [rgbOf(twoTone.dark), rgbOf(twoTone.light)]
+    const [dark, light] = [rgbOfHex(twoTone.dark), rgbOfHex(twoTone.light)]
     return (colour) => mixed(dark, light, lumaOf(colour))
   }
   if (!grey) return undefined
@@ -125,9 +124,4 @@ function toning({ grey, twoTone }: Look): Change | undefined {
     const luma = lumaOf(colour)
     return [luma, luma, luma]
   }
-}
-
-const rgbOf = (hex: string): Rgb => {
-  const part = (i: number) => parseInt(hex.slice(i, i + 2), 16) / 255
-  return [part(1), part(3), part(5)]
 }

@@ -1,8 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { gradedColour, lumaOf } from './colour.ts'
+import { lumaOf, rgbOfYuv, yuvOfRgb } from './bt709.ts'
+import { gradedColour } from './colour.ts'
 import { type Grade, GRADE_LOOKS, GRADE_RANGES, gradeOver, isPlain, type Rgb } from './grade.ts'
-import { gradeLut, LUT_SCALE, LUT_SIDE, LUT_STEP, rgbOfYuv, yuvOfRgb } from './lut.ts'
+import { gradeLut, LUT_SCALE, LUT_SIDE, LUT_STEP } from './lut.ts'
 import { overlaidOf, vignetteAt } from './overlaid.ts'
 import { gradePixels } from './pixels.ts'
 
@@ -10,7 +11,7 @@ const share = fc.double({ min: 0, max: 1, noNaN: true })
 const colour = fc.tuple(share, share, share)
 const numbers = fc.record(
   Object.fromEntries(
-    Object.entries(GRADE_RANGES).map(([name, [min, max]]) => [
+    Object.entries({ ...GRADE_RANGES, strength: [0, 100] }).map(([name, [min, max]]) => [
       name,
       fc.double({ min, max, noNaN: true }),
     ]),

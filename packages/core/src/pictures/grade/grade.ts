@@ -19,8 +19,26 @@ export type GradeLook = (typeof GRADE_LOOKS)[number]
 /** Red, green and blue of BT.709 as they are shown, 0 to 1 each unless said otherwise. */
 export type Rgb = readonly [red: number, green: number, blue: number]
 
-const percent = z.number().min(-100).max(100)
-const share = z.number().min(0).max(100)
+/** The least and the most of each number; a picture's own is added to the film's. */
+export const GRADE_RANGES = {
+  exposure: [-3, 3],
+  contrast: [-100, 100],
+  saturation: [-100, 100],
+  warmth: [-100, 100],
+  tint: [-100, 100],
+  shadows: [-100, 100],
+  lights: [-100, 100],
+  fade: [0, 100],
+  vignette: [0, 100],
+  grain: [0, 100],
+} as const satisfies Record<string, readonly [least: number, most: number]>
+export type GradeNumber = keyof typeof GRADE_RANGES
+const GRADE_NUMBERS = Object.keys(GRADE_RANGES) as GradeNumber[]
+
+const number = (name: GradeNumber) => {
+  const [least, most] = GRADE_RANGES[name]
+  return z.number().min(least).max(most).optional()
+}
 const Colour = z.string().regex(/^#[0-9a-f]{6}$/i)
 
 /**
@@ -29,27 +47,27 @@ const Colour = z.string().regex(/^#[0-9a-f]{6}$/i)
  */
 export const Grade = z.object({
   /** Stops: 1 is twice the light. */
-  exposure: z.number().min(-3).max(3).optional(),
-  contrast: percent.optional(),
-  saturation: percent.optional(),
+  exposure: number('exposure'),
+  contrast: number('contrast'),
+  saturation: number('saturation'),
   /** Above 0 towards amber, below towards blue. */
-  warmth: percent.optional(),
+  warmth: number('warmth'),
   /** Above 0 towards magenta, below towards green. */
-  tint: percent.optional(),
+  tint: number('tint'),
   /** The dark and the light parts, lifted or lowered. */
-  shadows: percent.optional(),
-  lights: percent.optional(),
+  shadows: number('shadows'),
+  lights: number('lights'),
   /** Blacks that are not black, as of an old print. */
-  fade: share.optional(),
+  fade: number('fade'),
   /** Black and white. */
   grey: z.boolean().optional(),
   /** From dark to light in two colours. */
   twoTone: z.object({ dark: Colour, light: Colour }).optional(),
   /** A look over all of it, `none` where the film's own is not wanted, and how much of it. */
   look: z.enum([...GRADE_LOOKS, 'none']).optional(),
-  strength: share.optional(),
-  vignette: share.optional(),
-  grain: share.optional(),
+  strength: z.number().min(0).max(100).optional(),
+  vignette: number('vignette'),
+  grain: number('grain'),
 })
 export type Grade = z.infer<typeof Grade>
 
@@ -90,39 +108,6 @@ export function gradeOfPlace({ look, strength, grey, twoTone, vignette, grain }:
 /** What is left as it is. */
 export const PLAIN_GRADE: Grade = {}
 
-/** Numbers of a grade that a picture's own are added to. */
-const ADDED = [
-  'exposure',
-  'contrast',
-  'saturation',
-  'warmth',
-  'tint',
-  'shadows',
-  'lights',
-  'fade',
-  'vignette',
-  'grain',
-] as const
-export type GradeNumber = (typeof ADDED)[number]
-
-/** The least and the most of each. */
-export const GRADE_RANGES: Record<
-  GradeNumber | 'strength',
-  readonly [least: number, most: number]
-> = {
-  exposure: [-3, 3],
-  contrast: [-100, 100],
-  saturation: [-100, 100],
-  warmth: [-100, 100],
-  tint: [-100, 100],
-  shadows: [-100, 100],
-  lights: [-100, 100],
-  fade: [0, 100],
-  vignette: [0, 100],
-  grain: [0, 100],
-  strength: [0, 100],
-}
-
 /**
  * A picture's own grade on top of the film's: numbers are added and kept within their ranges, of
  * everything else the picture's own is taken.
@@ -131,7 +116,7 @@ export const GRADE_RANGES: Record<
  */
 export function gradeOver(film: Grade, own: Grade = {}): Grade {
   const sums = Object.fromEntries(
-    ADDED.flatMap((name) => {
+    GRADE_NUMBERS.flatMap((name) => {
       const [least, most] = GRADE_RANGES[name]
       const sum = Math.min(most, Math.max(least, (film[name] ?? 0) + (own[name] ?? 0)))
       return sum ? [[name, sum]] : []

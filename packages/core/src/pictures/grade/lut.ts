@@ -1,5 +1,6 @@
+import { rgbOfYuv, yuvOfRgb } from './bt709.ts'
 import { grading } from './colour.ts'
-import type { Grade, Rgb } from './grade.ts'
+import { Grade } from './grade.ts'
 
 /** Points a side: one every eight steps of an 8-bit component, the last one step past it. */
 export const LUT_SIDE = 33
@@ -7,29 +8,6 @@ export const LUT_SIDE = 33
 export const LUT_STEP = 8
 /** Values are kept in sixteenths of a step. */
 export const LUT_SCALE = 16
-
-/** ITU-R BT.709, 3.2 to 3.4: components of 8 bits in limited range. */
-const KR = 0.2126
-const KB = 0.0722
-const KG = 1 - KR - KB
-
-/** A colour of 8-bit limited-range components, 0 to 1 each; colours that are none are cut off. */
-export function rgbOfYuv(y: number, u: number, v: number): Rgb {
-  const luma = (y - 16) / 219
-  const [b, r] = [((u - 128) / 224) * 2 * (1 - KB), ((v - 128) / 224) * 2 * (1 - KR)]
-  const within = (one: number) => Math.min(1, Math.max(0, one))
-  return [within(luma + r), within(luma - (KB * b + KR * r) / KG), within(luma + b)]
-}
-
-/** 8-bit limited-range components of a colour, unrounded. */
-export function yuvOfRgb([r, g, b]: Rgb): [y: number, u: number, v: number] {
-  const luma = KR * r + KG * g + KB * b
-  return [
-    16 + 219 * luma,
-    128 + (224 * (b - luma)) / (2 * (1 - KB)),
-    128 + (224 * (r - luma)) / (2 * (1 - KR)),
-  ]
-}
 
 /**
  * A grade as a table of colours, in the components films are encoded in: what is between its points
@@ -55,3 +33,15 @@ export function gradeLut(grade: Grade): Int16Array {
       }
   return table
 }
+
+/** Characters of the names of tables that are kept: a film has few grades, and most pictures one. */
+export const KEPT_COLOURS = 2000
+
+/** What of a grade is a matter of one colour alone, as text: pictures that share it share a table. */
+export function coloursOf({ vignette: _, grain: __, ...colours }: Grade): string {
+  return JSON.stringify(colours)
+}
+
+/** The table of what `coloursOf` tells. */
+export const lutOfColours = (colours: string): Int16Array =>
+  gradeLut(Grade.parse(JSON.parse(colours)))

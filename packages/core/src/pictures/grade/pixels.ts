@@ -1,3 +1,4 @@
+import { rgbOfYuv, yuvOfRgb } from './bt709.ts'
 import type { Grade } from './grade.ts'
 import { LUT_SCALE, LUT_SIDE, LUT_STEP } from './lut.ts'
 import { GRAIN_STEPS, overlaidOf, vignetteAt } from './overlaid.ts'
@@ -29,11 +30,8 @@ export function gradePixels(
   for (let j = 0; j < height; j++)
     for (let i = 0; i < width; i++) {
       const at = 4 * (j * width + i)
-      const [r, g, b] = [data[at]!, data[at + 1]!, data[at + 2]!]
-      const luma = (0.2126 * r + 0.7152 * g + 0.0722 * b) / 255
-      let y = 16 + 219 * luma
-      let u = 128 + (224 * (b / 255 - luma)) / 1.8556
-      let v = 128 + (224 * (r / 255 - luma)) / 1.5748
+      const rgb = [data[at]! / 255, data[at + 1]! / 255, data[at + 2]! / 255] as const
+      let [y, u, v] = yuvOfRgb(rgb)
       const point = pointOf(y, u, v)
       y = between(lut, point, 0)
       u = between(lut, point, 1)
@@ -46,11 +44,10 @@ export function gradePixels(
       }
       // Near enough to normal: three of them have a deviation of a half.
       if (deviation) y += 2 * deviation * (random() + random() + random() - 1.5)
-      const shown = (y - 16) / 219
-      const [blue, red] = [((u - 128) / 224) * 1.8556, ((v - 128) / 224) * 1.5748]
-      data[at] = 255 * (shown + red)
-      data[at + 1] = 255 * (shown - (0.0722 * blue + 0.2126 * red) / 0.7152)
-      data[at + 2] = 255 * (shown + blue)
+      const [r, g, b] = rgbOfYuv(y, u, v)
+      data[at] = 255 * r
+      data[at + 1] = 255 * g
+      data[at + 2] = 255 * b
     }
 }
 
