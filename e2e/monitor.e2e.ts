@@ -7,6 +7,7 @@ import type { Command } from '@tidy-reel/core/document/command'
 import { PLAIN_INLAY } from '@tidy-reel/core/pictures/inlay'
 import { Item } from '@tidy-reel/core/pictures/item'
 import type { FilmShape } from '@tidy-reel/core/render/plan'
+import type { Transition } from '@tidy-reel/core/style/transition'
 import { apart, expectGolden, ssim } from './golden.ts'
 import { address, expect, test } from './stack.ts'
 import { change, idOf, newEpisode, prepared, viewOf } from './steps.ts'
@@ -115,6 +116,13 @@ async function monitorAt(page: Page, frame: number): Promise<string> {
   return file
 }
 
+const comesBy = (sceneId: string, transition: Transition): Command => ({
+  type: 'adjustShots',
+  target: [sceneId],
+  shot: 0,
+  set: { transition },
+})
+
 test('the monitor shows what is rendered, and both look as the golden frames do: a moving still, a clip, a dissolve, a card, a heading, drawn bars, pictures over and beside each other, subtitles, the cut on its frame; upright and square too', async ({
   browser,
   request,
@@ -138,12 +146,7 @@ test('the monitor shows what is rendered, and both look as the golden frames do:
     show('s2', await sea(request, 'clip')),
     ...(await laidOver(request, 's3')),
     { type: 'setCard', card: 'opening', set: { shown: true, samples: 96_000 } },
-    {
-      type: 'adjustShots',
-      target: ['s2'],
-      shot: 0,
-      set: { transition: { kind: 'dissolve', samples: 48_000 } },
-    },
+    comesBy('s2', { kind: 'dissolve', samples: 48_000 }),
   )
   await request.post(`${address()}/api/episodes/${id}/prepare`)
   const proxies = async () => (await viewOf(request, id)).proxies.length
@@ -200,10 +203,18 @@ test('the monitor shows what is rendered, and both look as the golden frames do:
     id,
     { type: 'setGrade', set: { look: 'harbour', strength: 80, vignette: 40 } },
     { type: 'adjustShots', target: ['s2'], shot: 0, set: { grade: { warmth: 40, exposure: 0.4 } } },
+    comesBy('s1', { kind: 'push', samples: 24_000, way: 'up' }),
+    comesBy('s3', { kind: 'wipe', samples: 48_000 }),
   )
   const graded = join(work, 'graded.mp4')
   writeFileSync(graded, await (await rendered(request, id, WIDE))('film.mp4'))
-  const looks = { still: places['still further on'], clip: places.clip, dissolve: clip + 15 }
+  const looks = {
+    still: places['still further on'],
+    clip: places.clip,
+    dissolve: clip + 15,
+    push: still + 6,
+    wipe: laid + 16,
+  }
   for (const grader of ['webgl2', 'none'] as const) {
     // The same without a graphics processor.
     if (grader === 'none')

@@ -52,7 +52,7 @@ describe('the schema in docs/formats.md', () => {
     ['another version', (d) => ({ ...d, version: 1 })],
     ['a scene without words', (d) => ({ ...d, scenes: [{ ...d.scenes[0], text: '' }] })],
     ['a speed of 9', (d) => ({ ...d, speed: 9 })],
-    ['a transition there is not', (d) => ({ ...d, transition: { kind: 'wipe', samples: 1 } })],
+    ['a transition there is not', (d) => ({ ...d, transition: { kind: 'iris', samples: 1 } })],
     ['no script', ({ script: _, ...d }) => d],
   ])('refuses %s', (_what, change) =>
     expect(valid(JSON.parse(JSON.stringify(change(document))))).toBe(false),

@@ -4,9 +4,10 @@ import { Layout } from '../pictures/inlay.ts'
 import { ChosenItem } from '../pictures/item.ts'
 import { Move } from '../pictures/view.ts'
 import { DRAWN_FORMS } from '../script/drawn.ts'
-import { Accents, Mixing, MOODS, Score, Transition } from '../style/film-choices.ts'
+import { Accents, Mixing, MOODS, Score } from '../style/film-choices.ts'
 import { HouseStyle } from '../style/house-style.ts'
 import { LetteringSettings } from '../style/lettering.ts'
+import { Transition } from '../style/transition.ts'
 import {
   BEGINNINGS,
   Card,

@@ -7,7 +7,6 @@ import { Move } from '../pictures/view.ts'
 import { CALM } from '../style/calm.ts'
 import {
   Accents,
-  CUT,
   DIALS,
   MakerStyle,
   Mixing,
@@ -17,10 +16,10 @@ import {
   PLAIN_SCORE,
   RHYTHMS,
   Score,
-  Transition,
 } from '../style/film-choices.ts'
 import { HouseStyle } from '../style/house-style.ts'
 import { Lettering } from '../style/lettering.ts'
+import { CUT, Transition } from '../style/transition.ts'
 import { Pronunciation } from '../text/pronunciation.ts'
 import { SAMPLE_RATE } from '../time/time.ts'
 import { Dress } from './dress.ts'

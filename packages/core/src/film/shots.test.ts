@@ -3,7 +3,7 @@ import { apply, documentFrom } from '../document/apply.ts'
 import type { Beginning } from '../document/document.ts'
 import { filmOf } from '../document/film-scenes.ts'
 import { Item } from '../pictures/item.ts'
-import type { Transition } from '../style/film-choices.ts'
+import type { Transition } from '../style/transition.ts'
 import { timeline } from '../timeline/timeline.ts'
 import { filmShots } from './shots.ts'
 

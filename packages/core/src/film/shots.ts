@@ -5,6 +5,7 @@ import type { LayoutKind } from '../pictures/inlay.ts'
 import type { ChosenItem } from '../pictures/item.ts'
 import { easeOf, stillMove, viewAnew } from '../pictures/move.ts'
 import type { Move } from '../pictures/view.ts'
+import type { Passage } from '../style/transition.ts'
 import { type FrameRate, SAMPLE_RATE } from '../time/time.ts'
 import { filmPictures } from '../timeline/pictures.ts'
 import type { Timeline, TimelineScene, TimelineShot } from '../timeline/timeline.ts'
@@ -39,7 +40,7 @@ export interface SegmentShot extends PictureRun {
    * The picture before, which gives way to this one in so many frames; on a dip it is seen for the
    * first half of them.
    */
-  lead?: { kind: 'dissolve' | 'dip'; frames: number; from: PictureRun }
+  lead?: Passage & { from: PictureRun }
 }
 
 /** Of a clip, so many seconds are there to be seen, however much of it is left out. */
@@ -68,10 +69,7 @@ export function filmShots(film: Timeline, usable: (item: ChosenItem) => boolean)
 }
 
 /** What goes on of the picture before while another takes over. */
-const leadFrom = (
-  before: PictureRun,
-  transition: NonNullable<TimelineShot['transition']>,
-): NonNullable<SegmentShot['lead']> => ({
+const leadFrom = (before: PictureRun, transition: Passage): NonNullable<SegmentShot['lead']> => ({
   ...transition,
   from: {
     ...before,

@@ -113,7 +113,7 @@ export function renderPlan(
     const recipe = {
       RECIPE,
       shots: seen.map(nameOf),
-      paper: seen.some(shows('card')) ? paper : '',
+      paper: seen.some(showsPaper) ? paper : '',
       ...(seen.some(shows('panes')) ? { ground: [paper, light, ink] } : {}),
       ...(laid.length ? { inlays: laid.map(inlayName) } : {}),
       ...(shades.length ? { shades } : {}),
@@ -132,6 +132,8 @@ const shows =
   (kind: PictureSource['kind']) =>
   ({ source, lead }: SegmentShot) =>
     source.kind === kind || lead?.from.source.kind === kind
+
+const showsPaper = (shot: SegmentShot) => shows('card')(shot) || shot.lead?.through === 'paper'
 
 /** What is laid over a scene, on its own frames. */
 const laidOn =
@@ -155,6 +157,19 @@ const shadeOn =
 const fileName = ({ id, source }: ChosenItem) => [id, source]
 const inlayName = ({ item, ...rest }: SegmentInlay) => ({ ...rest, item: fileName(item) })
 
+/** Kinds that were there before others keep their names. */
+const leadName = (
+  { kind, frames, through, way, from }: Lead,
+  name: (run: PictureRun) => unknown,
+) => [
+  kind,
+  frames,
+  name(from),
+  ...(through && through !== 'black' ? [through] : []),
+  ...(way && way !== 'left' ? [way] : []),
+]
+type Lead = NonNullable<SegmentShot['lead']>
+
 function nameOf({ lead, ...own }: SegmentShot): unknown {
   const named = (source: FileSource) => ({ ...source, item: fileName(source.item) })
   const name = ({ source, ...rest }: PictureRun) => {
@@ -163,7 +178,7 @@ function nameOf({ lead, ...own }: SegmentShot): unknown {
       return { ...rest, layout: source.layout, panes: source.panes.map(named) }
     return { ...rest, ...named(source) }
   }
-  return [name(own), ...(lead ? [lead.kind, lead.frames, name(lead.from)] : [])]
+  return [name(own), ...(lead ? leadName(lead, name) : [])]
 }
 
 /** What is seen between two moments, on the segment's own clock. */

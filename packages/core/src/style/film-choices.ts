@@ -1,26 +1,4 @@
 import { z } from 'zod'
-import { SAMPLE_RATE } from '../time/time.ts'
-
-export const TRANSITIONS = ['cut', 'dissolve', 'dip'] as const
-/**
- * How one picture gives way to the next; it begins at the cut and lasts so many samples, 0 for a
- * plain cut.
- */
-export const Transition = z
-  .object({
-    kind: z.enum(TRANSITIONS),
-    samples: z
-      .number()
-      .int()
-      .min(0)
-      .max(3 * SAMPLE_RATE),
-  })
-  .refine(
-    ({ kind, samples }) => (kind === 'cut') === (samples === 0),
-    'a cut takes no time and everything else some',
-  )
-export type Transition = z.infer<typeof Transition>
-export const CUT: Transition = { kind: 'cut', samples: 0 }
 
 export const MOODS = [
   'calm',

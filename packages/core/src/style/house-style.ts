@@ -1,17 +1,9 @@
 import { z } from 'zod'
 import { Grade } from '../pictures/grade/grade.ts'
 import { Sign } from '../pictures/inlay.ts'
-import {
-  Accents,
-  DIALS,
-  MakerStyle,
-  Mixing,
-  MOODS,
-  RHYTHMS,
-  Score,
-  Transition,
-} from './film-choices.ts'
+import { Accents, DIALS, MakerStyle, Mixing, MOODS, RHYTHMS, Score } from './film-choices.ts'
 import { Lettering } from './lettering.ts'
+import { Transition } from './transition.ts'
 
 /** What a film begins with, beside its lettering; what is left out is left as it is. */
 export const FilmDefaults = z.object({

@@ -4,7 +4,7 @@ import { documentFrom } from '../document/apply.ts'
 import { type Document, type Shot } from '../document/document.ts'
 import { filmOf } from '../document/film-scenes.ts'
 import { ChosenItem } from '../pictures/item.ts'
-import { CUT } from '../style/film-choices.ts'
+import { CUT } from '../style/transition.ts'
 import { frameAtSample, type FrameRate, SAMPLE_RATE } from '../time/time.ts'
 import { soundSamples, timeline } from './timeline.ts'
 

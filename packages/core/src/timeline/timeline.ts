@@ -7,7 +7,7 @@ import type { ChosenItem } from '../pictures/item.ts'
 import type { Move } from '../pictures/view.ts'
 import type { Span } from '../speech/marks.ts'
 import { type SpokenWord, wordTimes } from '../speech/word-times.ts'
-import type { Transition } from '../style/film-choices.ts'
+import type { Passage } from '../style/transition.ts'
 import {
   frameAtSample,
   type FrameRate,
@@ -60,7 +60,7 @@ export interface TimelineShot {
   /** A clip's own sound, where it is let through. */
   heard?: HeardClip
   /** How it takes over from the picture before, beginning with its first frame. */
-  transition?: { kind: Exclude<Transition['kind'], 'cut'>; frames: number }
+  transition?: Passage
 }
 
 export interface TimelineScene {
@@ -403,9 +403,9 @@ function placeTransitions(scenes: readonly TimelineScene[], film: Film, fps: Fra
         shot.standing === 'early'
           ? film.scenes[i + 1]?.shots[0]
           : itemAt(film.scenes, i).shots[shot.shot]
-      const { kind, samples } = decided?.transition ?? film.transition
+      const { kind, samples, ...how } = decided?.transition ?? film.transition
       const frames = Math.min(frameAtSample(samples, fps), before, length)
-      if (kind !== 'cut' && frames > 0) shot.transition = { kind, frames }
+      if (kind !== 'cut' && frames > 0) shot.transition = { kind, frames, ...how }
       before = length
     }
   })

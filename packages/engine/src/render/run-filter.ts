@@ -91,7 +91,8 @@ export function runFilter(
   return [...steps, `[${under}]trim=end_frame=${run.frames},${exactly(fps)}[${out}]`]
 }
 
-const exactly = (fps: FrameRate) =>
+/** Frames that follow each other exactly, of square pixels. */
+export const exactly = (fps: FrameRate) =>
   `setpts=N/(${fps.join('/')})/TB,settb=${fps[1]}/${fps[0]},setsar=1`
 
 function inputFilter(

@@ -1,5 +1,5 @@
 import { frameOf } from '@tidy-reel/core/film/lettering/frame'
-import { pictureRuns, type SegmentShot } from '@tidy-reel/core/film/shots'
+import { pictureRuns } from '@tidy-reel/core/film/shots'
 import { type FilmShape, LETTERS_LEAD_SECONDS, type Segment } from '@tidy-reel/core/render/plan'
 import type { FrameRate } from '@tidy-reel/core/time/time'
 import { MEDIA_INPUT } from '../run/media-input.ts'
@@ -7,6 +7,7 @@ import type { PictureFile } from './footage.ts'
 import { inlayFilters } from './inlay-filter.ts'
 import { type DrawnRun, drawnRun, isFed, runFilter, type SizedInput } from './run-filter.ts'
 import { shadeFilters } from './shade-filter.ts'
+import { transitionFilter } from './transition-filter.ts'
 
 /** Common to everything that is encoded: H.264, BT.709 in limited range, tagged. */
 export const ENCODER = [
@@ -76,9 +77,11 @@ export function segmentArgs(
     return steps
   })
   let read = 0
-  const shots = segment.shots.map(({ lead }, i) =>
-    lead ? transitionFilter(lead, read++, read++, i, fps) : `[p${read++}]null[s${i}]`,
-  )
+  const shots = segment.shots.map(({ lead, frames }, i) => {
+    if (!lead) return `[p${read++}]null[s${i}]`
+    const labels = { before: `p${read++}`, own: `p${read++}`, out: `s${i}` }
+    return transitionFilter({ lead, frames, ...labels }, { fps, frame, palette })
+  })
   const seen =
     `${segment.shots.map((_, i) => `[s${i}]`).join('')}` +
     `concat=n=${segment.shots.length}:v=1:a=0[seen]`
@@ -169,28 +172,3 @@ const paperInput = ({ width, height }: SizedInput, paper: string, rate: string) 
   '-i',
   `color=c=0x${paper.slice(1)}:s=${width}x${height}:r=${rate}`,
 ]
-
-/**
- * The picture before gives way to the shot's own: mixed evenly, or faded to black in one half and
- * from black in the other.
- */
-function transitionFilter(
-  { kind, frames, from }: NonNullable<SegmentShot['lead']>,
-  before: number,
-  own: number,
-  shot: number,
-  fps: FilmShape['fps'],
-): string {
-  if (kind === 'dissolve')
-    return (
-      `[p${before}][p${own}]xfade=transition=fade:duration=` +
-      `${((frames * fps[1]) / fps[0]).toFixed(6)}:offset=0[s${shot}]`
-    )
-  const half = from.frames
-  const rest = frames - half
-  return [
-    `[p${before}]fade=out:0:${half}[out${shot}]`,
-    `[p${own}]trim=start_frame=${half},setpts=PTS-STARTPTS${rest ? `,fade=in:0:${rest}` : ''}[in${shot}]`,
-    `[out${shot}][in${shot}]concat=n=2:v=1:a=0[s${shot}]`,
-  ].join(';')
-}

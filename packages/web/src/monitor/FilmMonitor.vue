@@ -121,6 +121,7 @@ function draw() {
     return
   }
   const rate = props.player.playing.value ? props.player.rate.value : 0
+  clips.begin()
   const seen = drawFrame(
     {
       context,

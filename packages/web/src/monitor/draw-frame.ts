@@ -8,12 +8,13 @@ import type { Move } from '@tidy-reel/core/pictures/view'
 import type { Palette } from '@tidy-reel/core/style/lettering'
 import { type FrameRate, SAMPLE_RATE } from '@tidy-reel/core/time/time'
 import type { Timeline } from '@tidy-reel/core/timeline/timeline'
+import { drawPassage } from './draw-passage.ts'
 import type { PictureGrader } from './picture-grader.ts'
 import type { ClipDeck, StillShelf } from './picture-source.ts'
 
 const WHOLE: Move = { from: { x: 0.5, y: 0.5, scale: 1 }, to: { x: 0.5, y: 0.5, scale: 1 } }
 
-type Drawing = CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D
+export type Drawing = CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D
 
 export interface Stage {
   context: Drawing
@@ -65,14 +66,7 @@ export function drawFrame(stage: Stage, shot: SegmentShot, frame: number): boole
   context.globalAlpha = 1
   if (!lead || frame >= lead.frames) return own(1)
   const before = (alpha: number) => drawRun(stage, lead.from, lead.from.first + frame, alpha)
-  if (lead.kind === 'dissolve') {
-    const both = [before(1), own(frame / lead.frames)]
-    return both.every(Boolean)
-  }
-  const half = lead.from.frames
-  context.fillStyle = '#000'
-  context.fillRect(0, 0, context.canvas.width, context.canvas.height)
-  return frame < half ? before(1 - frame / half) : own((frame - half) / (lead.frames - half))
+  return drawPassage(stage, lead, frame, { before, own })
 }
 
 function drawRun(stage: Stage, run: PictureRun, frame: number, alpha: number): boolean {

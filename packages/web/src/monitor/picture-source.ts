@@ -1,3 +1,5 @@
+import { minBy, sortBy } from 'lodash-es'
+import { itemAt } from '@tidy-reel/core/faults/certain'
 import { proxy, thumbnail } from '../api/media.ts'
 
 /** Stills of the monitor: the proxy, and its thumbnail until that has come. */
@@ -79,6 +81,8 @@ export interface ClipPlace {
 }
 
 export interface ClipDeck {
+  /** A new frame is drawn: each player may show one place of it. */
+  begin(): void
   /** The player standing at a place of a clip; undefined until it can be drawn. */
   show(place: ClipPlace): HTMLVideoElement | undefined
   /** Makes a clip ready to be shown from its place on. */
@@ -106,22 +110,27 @@ export function clipDeck(ready: (id: string) => boolean, onCome: () => void): Cl
   const players = Array.from({ length: PLAYERS }, () => {
     const video = document.createElement('video')
     Object.assign(video, { muted: true, playsInline: true, preload: 'auto' })
-    const player = { video, id: '', used: 0 }
+    const player = { video, id: '', used: 0, drawn: 0 }
     video.addEventListener('seeked', onCome)
     video.addEventListener('loadeddata', onCome)
     return player
   })
   let turn = 0
+  let drawing = 0
+  const isFree = (player: (typeof players)[number]) => player.drawn !== drawing
   const load = (player: (typeof players)[number], id: string) => {
     player.id = id
     player.video.src = proxy(id)
   }
-  const playerFor = (id: string, others: readonly string[] = []) => {
-    let player = players.find((candidate) => candidate.id === id)
+  // A clip that gives way to another part of itself is seen at two places at once.
+  const playerFor = ({ id, time }: ClipPlace) => {
+    const free = players.filter(isFree)
+    let player = minBy(
+      free.filter((candidate) => candidate.id === id),
+      ({ video }) => Math.abs(video.currentTime - time),
+    )
     if (!player) {
-      player = players
-        .filter((candidate) => !others.includes(candidate.id))
-        .reduce((a, b) => (b.used < a.used ? b : a))
+      player = itemAt(sortBy(free.length ? free : players, 'used'), 0)
       load(player, id)
     }
     player.used = ++turn
@@ -140,15 +149,17 @@ export function clipDeck(ready: (id: string) => boolean, onCome: () => void): Cl
     } else if (!video.paused) video.pause()
   }
   return {
+    begin: () => void drawing++,
     show(place) {
       if (!ready(place.id)) return undefined
-      const player = playerFor(place.id)
+      const player = playerFor(place)
+      player.drawn = drawing
       set(player, place)
       return player.video.readyState >= 2 ? player.video : undefined
     },
     ready(place) {
-      if (ready(place.id) && !players.some(({ id }) => id === place.id))
-        set(playerFor(place.id), { ...place, rate: 0 })
+      if (ready(place.id) && !players.some((player) => player.id === place.id && isFree(player)))
+        set(playerFor(place), { ...place, rate: 0 })
     },
     pause() {
       for (const { video } of players) if (!video.paused) video.pause()

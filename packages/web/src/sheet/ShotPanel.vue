@@ -5,13 +5,13 @@ import type { Command, CommandOf, Target } from '@tidy-reel/core/document/comman
 import { PLAINLY_HEARD, type Shot } from '@tidy-reel/core/document/document'
 import type { Item } from '@tidy-reel/core/pictures/item'
 import type { Move, View } from '@tidy-reel/core/pictures/view'
-import { CUT, type Transition } from '@tidy-reel/core/style/film-choices'
+import type { Transition } from '@tidy-reel/core/style/transition'
 import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
 import type { EpisodeView } from '@tidy-reel/core/views/episode'
 import KeptSlider from '../controls/KeptSlider.vue'
+import TransitionFields from '../controls/TransitionFields.vue'
 import ItemThumb from '../pictures/ItemThumb.vue'
 import { useStyleWriting } from '../styles/use-style-writing.ts'
-import { DIP, DISSOLVE } from './commands/transitions.ts'
 import { FOR_SCENES } from './for-which.ts'
 import ForWhich from './ForWhich.vue'
 import LayoutFields from './LayoutFields.vue'
@@ -119,7 +119,6 @@ function inTheStyle(transition: Transition) {
   everywhere(transition)
   void style.write((now) => ({ ...now, film: { ...now.film, transition } }))
 }
-const KINDS = { cut: CUT, dissolve: DISSOLVE, dip: DIP }
 const transition = computed(() => props.shot?.transition ?? props.film)
 </script>
 
@@ -233,37 +232,11 @@ const transition = computed(() => props.shot?.transition ?? props.film)
         @change="(layout) => adjust({ layout })"
       />
       <label for="shot-transition">Comes by</label>
-      <span class="pair">
-        <ElSelect
-          id="shot-transition"
-          :model-value="transition.kind"
-          @change="(kind: Transition['kind']) => adjust({ transition: KINDS[kind] })"
-        >
-          <ElOption value="cut" label="a plain cut" /><ElOption
-            value="dissolve"
-            label="a dissolve"
-          /><ElOption value="dip" label="a dip to black" />
-        </ElSelect>
-        <ElInputNumber
-          v-if="transition.kind !== 'cut'"
-          :model-value="transition.samples / SAMPLE_RATE"
-          :min="0.1"
-          :max="3"
-          :step="0.25"
-          :precision="2"
-          controls-position="right"
-          aria-label="Seconds it takes"
-          @change="
-            (seconds) =>
-              adjust({
-                transition: {
-                  kind: transition.kind,
-                  samples: Math.round((seconds ?? 1) * SAMPLE_RATE),
-                },
-              })
-          "
-        />
-      </span>
+      <TransitionFields
+        id="shot-transition"
+        :transition="transition"
+        @change="(chosen) => adjust({ transition: chosen })"
+      />
       <span /><span class="links">
         <button v-if="shot?.frame" class="plain link" @click="adjust({ frame: null })">
           {{ clip ? 'Seen whole' : 'Moves by itself' }}

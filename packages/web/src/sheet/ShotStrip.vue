@@ -6,6 +6,7 @@ import { jsonAs } from '@tidy-reel/core/text/json'
 import { frameAtSample, type FrameRate, sampleAtFrame } from '@tidy-reel/core/time/time'
 import { goesOnIn } from '@tidy-reel/core/timeline/pictures'
 import type { TimelineScene, TimelineShot } from '@tidy-reel/core/timeline/timeline'
+import { TRANSITION_SIGNS, transitionName } from '../controls/transition-words.ts'
 import ItemThumb from '../pictures/ItemThumb.vue'
 
 const props = defineProps<{
@@ -146,8 +147,8 @@ function dragOver(event: DragEvent, index: number) {
       <span
         v-if="shot.transition"
         class="transition"
-        :title="shot.transition.kind === 'dip' ? 'dips to black' : 'dissolves'"
-        >{{ shot.transition.kind === 'dip' ? '▼' : '◢' }}</span
+        :title="`comes by ${transitionName(shot.transition)}`"
+        >{{ TRANSITION_SIGNS[shot.transition.kind] }}</span
       >
     </button>
     <template v-for="(shot, i) in shots" :key="i">

@@ -8,11 +8,11 @@ import {
   NO_ACCENTS,
   PLAIN_MIXING,
   RHYTHMS,
-  TRANSITIONS,
 } from '@tidy-reel/core/style/film-choices'
 import type { FilmDefaults } from '@tidy-reel/core/style/house-style'
-import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
+import { CUT } from '@tidy-reel/core/style/transition'
 import ToggleWords from '../controls/ToggleWords.vue'
+import TransitionFields from '../controls/TransitionFields.vue'
 import { useMakerStyles } from '../pictures/use-maker-styles.ts'
 import { ACCENT_CHOICES } from '../sound/accent-choices.ts'
 import ChoiceField from './ChoiceField.vue'
@@ -23,17 +23,10 @@ const emit = defineEmits<{ change: [set: FilmDefaults] }>()
 const { styles } = useMakerStyles()
 const named = <Name extends string>(names: readonly Name[]) =>
   names.map((name) => [name, name] as const)
-/** Seconds a new transition takes. */
-const SECONDS = 0.5
-const transition = (kind: (typeof TRANSITIONS)[number], seconds = SECONDS) =>
-  emit('change', {
-    transition: { kind, samples: kind === 'cut' ? 0 : Math.round(seconds * SAMPLE_RATE) },
-  })
 function accent(one: keyof Accents) {
   const now = props.film.accents ?? NO_ACCENTS
   emit('change', { accents: { ...now, [one]: !now[one] } })
 }
-const seconds = () => (props.film.transition?.samples ?? 0) / SAMPLE_RATE
 </script>
 
 <template>
@@ -80,29 +73,10 @@ const seconds = () => (props.film.transition?.samples ?? 0) / SAMPLE_RATE
       @change="(rhythm) => emit('change', { rhythm })"
     />
     <span>At cuts</span>
-    <ChoiceField
-      label="At cuts"
-      :value="film.transition?.kind ?? 'cut'"
-      :choices="named(TRANSITIONS)"
-      @change="(kind) => transition(kind)"
+    <TransitionFields
+      :transition="film.transition ?? CUT"
+      @change="(transition) => emit('change', { transition })"
     />
-    <template v-if="film.transition && film.transition.kind !== 'cut'">
-      <span>For</span>
-      <span
-        ><ElInputNumber
-          :model-value="seconds()"
-          :min="0.2"
-          :max="3"
-          :step="0.1"
-          :precision="1"
-          size="small"
-          aria-label="Seconds a transition takes"
-          controls-position="right"
-          @change="(s) => s && film.transition && transition(film.transition.kind, s)"
-        />
-        s</span
-      >
-    </template>
     <span>Drawn by itself</span>
     <ChoiceField
       label="Drawn by itself"

@@ -1,5 +1,5 @@
 import type { SheetCommand, SheetWorld } from './sheet-command.ts'
-import { FOLLOWING } from './transitions.ts'
+import { following } from './transitions.ts'
 
 /** The film as a whole, and what lies over the sheet. */
 export function filmCommands({ sheet, episode, desk }: SheetWorld): SheetCommand[] {
@@ -8,12 +8,12 @@ export function filmCommands({ sheet, episode, desk }: SheetWorld): SheetCommand
   return [
     {
       group: 'Film',
-      name: 'Transition at all cuts: none, dissolve, dip',
+      name: 'Transition at all cuts: dissolve, dip, push, slide, wipe, none',
       keys: ['Shift+t'],
       run: () =>
         sheet.run({
           type: 'setTransition',
-          transition: FOLLOWING[episode.document.transition.kind],
+          transition: following(episode.document.transition.kind),
         }),
     },
     { group: 'Film', name: 'Opening card: show or leave out', keys: [], run: card('opening') },

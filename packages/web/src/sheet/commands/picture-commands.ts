@@ -1,7 +1,7 @@
 import type { Episode } from '../../episode/episode-store.ts'
 import type { Sheet } from '../use-sheet.ts'
 import type { SheetCommand, SheetWorld } from './sheet-command.ts'
-import { FOLLOWING } from './transitions.ts'
+import { following } from './transitions.ts'
 
 /** The pictures of a scene and their cuts. */
 export function pictureCommands({ sheet, episode, desk }: SheetWorld): SheetCommand[] {
@@ -86,11 +86,11 @@ export function pictureCommands({ sheet, episode, desk }: SheetWorld): SheetComm
     },
     {
       group: 'Pictures',
-      name: 'Transition at this cut: none, dissolve, dip',
+      name: 'Transition at this cut: dissolve, dip, push, slide, wipe, none',
       keys: ['t'],
       run: () =>
         shotSet({
-          transition: FOLLOWING[(shot()?.transition ?? episode.document.transition).kind],
+          transition: following((shot()?.transition ?? episode.document.transition).kind),
         }),
     },
     {

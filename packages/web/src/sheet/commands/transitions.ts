@@ -1,14 +1,8 @@
-import type { Transition } from '@tidy-reel/core/style/film-choices'
-import { CUT } from '@tidy-reel/core/style/film-choices'
-import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
+import { type Transition, type TransitionKind, TRANSITIONS } from '@tidy-reel/core/style/transition'
+import { transitionOf } from '../../controls/transition-words.ts'
 
-/** A second each, as a hand sets them; calmer ones are set in the panel of the picture. */
-export const DISSOLVE: Transition = { kind: 'dissolve', samples: SAMPLE_RATE }
-export const DIP: Transition = { kind: 'dip', samples: SAMPLE_RATE }
-
-/** What one key press makes of each. */
-export const FOLLOWING: Record<Transition['kind'], Transition> = {
-  cut: DISSOLVE,
-  dissolve: DIP,
-  dip: CUT,
+/** What one key press makes of each: the kinds one after another. */
+export function following(kind: TransitionKind): Transition {
+  const next = TRANSITIONS[(TRANSITIONS.indexOf(kind) + 1) % TRANSITIONS.length]
+  return transitionOf(next ?? 'cut')
 }

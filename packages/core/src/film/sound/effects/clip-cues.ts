@@ -34,7 +34,7 @@ export function clipCues(
   for (const { parts, of, frames, after } of filmPictures(timeline)) {
     const [clip] = filesIn(itemAt(runs, n).source)
     n += parts.length
-    const { heard, startFrame } = itemAt(parts, 0).shot
+    const { heard, startFrame, transition } = itemAt(parts, 0).shot
     if (!heard || clip?.kind !== 'clip') continue
     const { item, slip: from, speed } = clip
     const sound = found(item.id)
@@ -45,10 +45,16 @@ export function clipCues(
     const whole = Math.floor((sound.loopSamples - from) / speed)
     const end = Math.min(timeline.samples, seen, start + whole)
     if (end - start < LEAST_SAMPLES) continue
-    const fade = Math.min((end - start) / 2, Math.max(LEAST_FADE, heard.fade * SAMPLE_RATE))
+    // Under a transition one picture's sound gives way to the next one's.
+    const fading = (frames: number) =>
+      Math.min(
+        (end - start) / 2,
+        Math.max(LEAST_FADE, heard.fade * SAMPLE_RATE, sampleAtFrame(frames, fps)),
+      )
+    const fades = [fading(transition?.frames ?? 0), fading(after)] as const
     cues.push({
       ...{ sceneId: of.id, index: BY_PICTURE, asked: { words: item.title }, sound },
-      ...{ start, end, from, speed, fades: [fade, fade], below: GOES_ON_BELOW.usual - heard.db },
+      ...{ start, end, from, speed, fades, below: GOES_ON_BELOW.usual - heard.db },
     })
   }
   return { cues, silent }

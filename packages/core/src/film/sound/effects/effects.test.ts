@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { apply, documentFrom } from '../../../document/apply.ts'
+import type { Command } from '../../../document/command.ts'
 import { filmOf } from '../../../document/film-scenes.ts'
 import { itemAt } from '../../../faults/certain.ts'
 import type { ChosenItem } from '../../../pictures/item.ts'
@@ -151,6 +152,24 @@ describe('soundCues', () => {
         },
       ])
       expect(heard({ heard: { db: 12, fade: 0 } }).cues[0]).toMatchObject({ below: 14 })
+    })
+    it('give way to each other as long as their pictures do', () => {
+      const { document } = heard({})
+      const set = {
+        heard: { db: 0, fade: 0 },
+        transition: { kind: 'push', samples: SAMPLE_RATE, way: 'up' },
+      } as const
+      const both: Command[] = [
+        { type: 'setShot', sceneId: itemAt(document.scenes, 1).id, shot: 0, item: clip },
+        { type: 'adjustShots', target: 'all', shot: null, set },
+      ]
+      const changed = both.reduce((now, command) => apply(now, command).document, document)
+      const planned = filmOf(changed)
+      const all = { ofWords: find, ofClip: () => sea }
+      const { cues } = soundCues(timeline(planned, [], [30, 1]), planned, all)
+      const [first, second] = [itemAt(cues, 0), itemAt(cues, 1)]
+      expect(first.end - second.start).toBe(SAMPLE_RATE)
+      expect([first.fades[1], second.fades[0]]).toEqual([SAMPLE_RATE, SAMPLE_RATE])
     })
     it('go on with their picture, and end where the clip does', () => {
       const { plan, document } = heard({})
