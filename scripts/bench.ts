@@ -7,7 +7,8 @@ import { apply, documentFrom } from '@tidy-reel/core/document/apply'
 import { filmOf } from '@tidy-reel/core/document/film-scenes'
 import { itemAt } from '@tidy-reel/core/faults/certain'
 import type { Grade } from '@tidy-reel/core/pictures/grade/grade'
-import { easeOf, stillMove } from '@tidy-reel/core/pictures/move'
+import { MIDDLE_VIEW } from '@tidy-reel/core/pictures/framing'
+import { easeOf, moveKind, stillMove } from '@tidy-reel/core/pictures/move'
 import type { FilmShape, Segment } from '@tidy-reel/core/render/plan'
 import { CALM } from '@tidy-reel/core/style/calm'
 import { timeline } from '@tidy-reel/core/timeline/timeline'
@@ -33,6 +34,9 @@ const timed = async (run: () => Promise<unknown>) => {
  * Segments of 4 s as a film has them, against the bare encoder on the very frames they made, both
  * as many at once as there are cores; 1 would be free.
  */
+const moveOf = (seed: string, seconds: number) =>
+  stillMove({ seed, seconds, times: 0, kind: moveKind(seed, 0), best: MIDDLE_VIEW })
+
 async function renderRatio(kind: 'photo' | 'clip', path: string, folder: string): Promise<number> {
   const { ours, made } = await rendered(kind, path, folder, 'plain')
   return (await bareEncoding(made)) / ours
@@ -109,7 +113,7 @@ async function rendered(
         ease: easeOf(FRAMES / 30),
         source:
           kind === 'photo'
-            ? { kind, item, move: stillMove(`bench ${i}`, FRAMES / 30), ...graded }
+            ? { kind, item, move: moveOf(`bench ${i}`, FRAMES / 30), ...graded }
             : { kind, item, slip: 0, speed: 1, ...graded },
       },
     ],

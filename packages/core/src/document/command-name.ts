@@ -125,6 +125,7 @@ export function commandName(command: Command): string {
               slip: 'part of the clip',
               speed: 'speed of the clip',
               frame: 'framing',
+              fit: 'framing',
               transition: 'transition',
               layout: 'layout of pictures',
               heard: 'sound of the clip',

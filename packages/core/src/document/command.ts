@@ -116,6 +116,7 @@ const ShotSettings = z.object({
   slip: Shot.shape.slip.unwrap().or(z.literal(0)).nullish(),
   speed: Shot.shape.speed.unwrap().nullish(),
   frame: Move.nullish(),
+  fit: Shot.shape.fit.unwrap().nullish(),
   transition: Transition.nullish(),
   layout: Layout.nullish(),
   heard: Shot.shape.heard.unwrap().nullish(),

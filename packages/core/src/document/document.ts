@@ -40,6 +40,10 @@ export type HeardClip = z.infer<typeof HeardClip>
 /** As it is let through first. */
 export const PLAINLY_HEARD: HeardClip = { db: 0, fade: 0.5 }
 
+/** How a picture comes to the film's shape: it fills it, or stands in it whole. */
+export const FITS = ['fill', 'whole'] as const
+export type Fit = (typeof FITS)[number]
+
 /** One picture of a scene. Without an item the film shows a plain card in its place. */
 export const Shot = z.object({
   item: ChosenItem.nullable(),
@@ -60,6 +64,8 @@ export const Shot = z.object({
   speed: z.number().min(0.25).max(4).optional(),
   /** Left out, a still moves by itself and a clip is seen whole. */
   frame: Move.optional(),
+  /** Left out, it fills the film, or stands whole where that would lose what it shows. */
+  fit: z.enum(FITS).optional(),
   /** Left out, the film's own. */
   transition: Transition.optional(),
   /** Left out, its picture fills the film's. */

@@ -1,4 +1,5 @@
 import { type Light, type Tones, tonesIn } from '../pictures/light.ts'
+import { GROUND_DIM, standsWhole } from '../pictures/ground.ts'
 import { cropAt, eased } from '../pictures/move.ts'
 import type { Move } from '../pictures/view.ts'
 import { contrastOf, LEGIBLE, luminance, luminanceOfTone, mixed } from '../style/contrast.ts'
@@ -7,7 +8,8 @@ import { frameAtSample } from '../time/time.ts'
 import type { Timeline } from '../timeline/timeline.ts'
 import { type Frame, isInside, type Rect, shared } from './lettering/frame.ts'
 import { panesOf } from './panes.ts'
-import type { FileSource, SegmentShot } from './shots.ts'
+import type { FileSource } from './file-source.ts'
+import type { SegmentShot } from './shots.ts'
 
 /** The pictures of a film as they are seen, and how light they are by their ids. */
 export interface SeenPictures {
@@ -141,12 +143,32 @@ const underIn = (box: Rect, place: Rect, run: Pick<Under, 'source' | 'ease' | 't
   aspect: place.width / place.height,
 })
 
+/** Of a picture that stands whole: its own where it is, its ground's around it. */
+function tonesOnGround(light: Light, box: Rect, aspect: number): Tones {
+  const frame = { width: aspect, height: 1 }
+  const place = standsWhole(light.aspect, frame, exactly)
+  const part = {
+    x: (box.x * frame.width - place.x) / place.width,
+    y: (box.y - place.y) / place.height,
+    width: (box.width * frame.width) / place.width,
+    height: box.height / place.height,
+  }
+  const [own, all] = [tonesIn(light, part), tonesIn(light, { x: 0, y: 0, width: 1, height: 1 })]
+  const ground = { dark: all.dark * GROUND_DIM, light: all.light * GROUND_DIM }
+  const touches = part.x < 1 && part.y < 1 && part.x + part.width > 0 && part.y + part.height > 0
+  if (!touches) return ground
+  if (isInside(part, { x: 0, y: 0, width: 1, height: 1 })) return own
+  return { dark: Math.min(own.dark, ground.dark), light: Math.max(own.light, ground.light) }
+}
+const exactly = (length: number) => length
+
 function tonesUnder(
   { source, ease, time, box, aspect }: Under,
   lights: ReadonlyMap<string, Light>,
 ): Tones | undefined {
   const light = lights.get(source.item.id)
   if (!light) return undefined
+  if (source.isWhole) return tonesOnGround(light, box, aspect)
   const size = { width: light.aspect, height: 1 }
   const crop = cropAt(source.move ?? WHOLE, eased(time, ease), size, aspect)
   return tonesIn(light, {

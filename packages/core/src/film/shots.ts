@@ -1,22 +1,15 @@
 import { itemAt } from '../faults/certain.ts'
-import { SLOWED_MOST } from '../pictures/clip.ts'
-import type { Grade } from '../pictures/grade/grade.ts'
 import type { LayoutKind } from '../pictures/inlay.ts'
 import type { ChosenItem } from '../pictures/item.ts'
-import { easeOf, stillMove, viewAnew } from '../pictures/move.ts'
+import type { Framing } from '../pictures/framing.ts'
+import { easeOf, type MoveKind, moveKind } from '../pictures/move.ts'
 import type { Move } from '../pictures/view.ts'
 import type { Passage } from '../style/transition.ts'
 import { type FrameRate, SAMPLE_RATE } from '../time/time.ts'
 import { filmPictures } from '../timeline/pictures.ts'
 import type { Timeline, TimelineScene, TimelineShot } from '../timeline/timeline.ts'
+import { type FileSource, fileSource, type Seen, UNSEEN } from './file-source.ts'
 import type { CardWords } from './supers/card-marks.ts'
-
-/** One picture, of a file. */
-export type FileSource = (
-  | { kind: 'photo'; item: ChosenItem; move: Move }
-  /** `slip`: samples left out at its beginning. Without `move` it is seen whole. */
-  | { kind: 'clip'; item: ChosenItem; slip: number; speed: number; move?: Move }
-) & { grade?: Grade }
 
 /** What is seen; the plain card stands where a picture is missing or none is wanted. */
 export type PictureSource =
@@ -43,9 +36,6 @@ export interface SegmentShot extends PictureRun {
   lead?: Passage & { from: PictureRun }
 }
 
-/** Of a clip, so many seconds are there to be seen, however much of it is left out. */
-const LEAST_LEFT = 0.5
-
 /** Words of a narration that stand on a card in place of its picture. */
 const CARD_WORDS = 7
 
@@ -53,11 +43,16 @@ const CARD_WORDS = 7
  * The shots of every scene as they are drawn; each picture goes on under the transition that
  * follows it, and over the scenes that hold it.
  *
- * @param usable tells whether an item's file is at hand; a scene without one gets a card with its
+ * @param usable  tells whether an item's file is at hand; a scene without one gets a card with its
  *   words
+ * @param framing without it the film is wide and nobody has looked at its pictures
  */
-export function filmShots(film: Timeline, usable: (item: ChosenItem) => boolean): SegmentShot[][] {
-  const stretches = stretchesOf(film, usable)
+export function filmShots(
+  film: Timeline,
+  usable: (item: ChosenItem) => boolean,
+  framing: Framing = UNSEEN,
+): SegmentShot[][] {
+  const stretches = stretchesOf(film, { usable, framing })
   let n = 0
   return film.scenes.map(({ shots }) =>
     shots.map(({ transition }): SegmentShot => {
@@ -66,6 +61,12 @@ export function filmShots(film: Timeline, usable: (item: ChosenItem) => boolean)
       return transition && before ? { ...own, lead: leadFrom(before, transition) } : own
     }),
   )
+}
+
+/** What pictures of a film are seen by. */
+interface Seeing {
+  usable: (item: ChosenItem) => boolean
+  framing: Framing
 }
 
 /** What goes on of the picture before while another takes over. */
@@ -79,15 +80,19 @@ const leadFrom = (before: PictureRun, transition: Passage): NonNullable<SegmentS
 })
 
 /** Shot by shot, the part of its picture that is seen there. */
-function stretchesOf(film: Timeline, usable: (item: ChosenItem) => boolean): PictureRun[] {
+function stretchesOf(film: Timeline, seeing: Seeing): PictureRun[] {
   const times = new Map<string, number>()
+  let kind: MoveKind | undefined
   return filmPictures(film).flatMap(({ parts, of, frames, after }) => {
     const { shot } = itemAt(parts, 0)
     const span = frames + after
     const seconds = (span * film.fps[1]) / film.fps[0]
     const before = shot.item ? (times.get(shot.item.id) ?? 0) : 0
     if (shot.item) times.set(shot.item.id, before + 1)
-    const source = sourceOf(of, shot, { seconds, times: before }, usable)
+    const isStill = shot.item?.kind === 'photo' && !shot.frame
+    kind = isStill && shot.item ? moveKind(shot.item.id, before, kind) : undefined
+    const seen = { seconds, times: before, kind: kind ?? 'push in' }
+    const source = sourceOf(of, shot, seen, seeing)
     let first = 0
     return parts.map(({ shot: { startFrame, endFrame } }): PictureRun => {
       const run = { source, first, frames: endFrame - startFrame, span, ease: easeOf(seconds) }
@@ -97,20 +102,20 @@ function stretchesOf(film: Timeline, usable: (item: ChosenItem) => boolean): Pic
   })
 }
 
-/** For how many seconds a picture is seen, and how often it has been seen before. */
-interface Seen {
-  seconds: number
-  times: number
-}
-
 function sourceOf(
   scene: TimelineScene,
   shot: TimelineShot,
   seen: Seen,
-  usable: (item: ChosenItem) => boolean,
+  seeing: Seeing,
 ): PictureSource {
   const { item } = shot
-  if (item && usable(item)) return laidOut(fileSource(item, shot, seen), shot, seen, usable)
+  if (item && seeing.usable(item))
+    return laidOut(
+      fileSource(item, shot, seen, shot.layout ? UNSEEN : seeing.framing),
+      shot,
+      seen,
+      seeing,
+    )
   return {
     kind: 'card',
     text:
@@ -123,21 +128,12 @@ function sourceOf(
   }
 }
 
-type HowSeen = Pick<TimelineShot, 'slip' | 'speed' | 'frame' | 'grade'>
-
-function fileSource(item: ChosenItem, shot: HowSeen, seen: Seen): FileSource {
-  const graded = shot.grade ? { grade: shot.grade } : {}
-  if (item.kind === 'clip') return { kind: 'clip', item, ...clipPart(item, shot, seen), ...graded }
-  const move = shot.frame ?? stillMove(item.id, seen.seconds, seen.times)
-  return { kind: 'photo', item, move, ...graded }
-}
-
 /** A picture in its layout; without the second's file it fills the film's picture as ever. */
 function laidOut(
   own: FileSource,
   { layout, grade }: Pick<TimelineShot, 'layout' | 'grade'>,
   seen: Seen,
-  usable: (item: ChosenItem) => boolean,
+  { usable }: Seeing,
 ): PictureSource {
   if (!layout) return own
   if (layout.kind === 'print') return { kind: 'panes', layout: 'print', panes: [own] }
@@ -147,6 +143,7 @@ function laidOut(
     second,
     { slip: 0, speed: 1, ...(grade ? { grade } : {}) },
     { ...seen, times: 0 },
+    UNSEEN,
   )
   return { kind: 'panes', layout: kind, panes: [own, other] }
 }
@@ -157,39 +154,15 @@ export function filesIn(source: PictureSource): readonly FileSource[] {
   return source.kind === 'panes' ? source.panes : [source]
 }
 
-/**
- * What is seen of a clip. It never begins again: a little too short, it runs slower; where that is
- * not enough, its last frame stands. One that was seen before shows another part of itself, or is
- * seen from nearer.
- */
-function clipPart(
-  item: ChosenItem,
-  { slip, speed, frame }: HowSeen,
-  { seconds, times }: Seen,
-): { slip: number; speed: number; move?: Move } {
-  const move = frame ? { move: frame } : {}
-  if (item.seconds === null) return { slip, speed, ...move }
-  const wanted = seconds * speed
-  const asked = Math.min(slip / SAMPLE_RATE, Math.max(0, item.seconds - LEAST_LEFT))
-  const spare = item.seconds - asked - wanted
-  const isFree = times > 0 && slip === 0
-  const skipped =
-    isFree && spare >= wanted ? wanted * Math.min(times, Math.floor(spare / wanted)) : 0
-  const there = item.seconds - asked - skipped
-  const slowed = Math.max(1 - SLOWED_MOST, Math.min(1, there / wanted))
-  const view = viewAnew(item.id, times)
-  return {
-    slip: Math.round((asked + skipped) * SAMPLE_RATE),
-    speed: speed * slowed,
-    ...(isFree && !skipped && !frame ? { move: { from: view, to: view } } : move),
-  }
-}
-
 /** How a shot of the document is seen; undefined where it is not, or is seen whole. */
-export function moveOf(film: Timeline, sceneId: string, shot: number): Move | undefined {
+export function moveOf(
+  film: Timeline,
+  { sceneId, shot }: { sceneId: string; shot: number },
+  framing: Framing,
+): Move | undefined {
   const n = film.scenes.findIndex(({ id }) => id === sceneId)
   const i = film.scenes[n]?.shots.findIndex((one) => one.shot === shot) ?? -1
-  const source = filmShots(film, () => true)[n]?.[i]?.source
+  const source = filmShots(film, () => true, framing)[n]?.[i]?.source
   return source && filesIn(source)[0]?.move
 }
 

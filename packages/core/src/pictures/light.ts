@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { Interest } from './interest.ts'
 
 /** Cells that a picture's light is told by: at 1,080 lines each is as high as a line of subtitle. */
 export const LIGHT_CELLS = { across: 32, down: 18 }
@@ -15,6 +16,8 @@ export const Light = z.object({
   /** Of a clip, the lightest each cell becomes, and the darkest. */
   lightest: Cells,
   darkest: Cells,
+  /** Where there is something to see: of a clip once a second from its first, of a still once. */
+  interest: z.array(Interest),
 })
 export type Light = z.infer<typeof Light>
 
@@ -24,14 +27,18 @@ export type Light = z.infer<typeof Light>
  * @param frames grey, 8 bits a cell, of a still one
  * @throws RangeError for no frame, or one of another size
  */
-export function lightOf(frames: readonly Uint8Array[], aspect: number): Light {
+export function lightOf(
+  frames: readonly Uint8Array[],
+  aspect: number,
+  interest: readonly Interest[] = [],
+): Light {
   if (!frames.length || frames.some(({ length }) => length !== CELLS))
     throw new RangeError(`a picture's light is told by frames of ${CELLS} cells`)
   const cells = (choose: (...values: number[]) => number) =>
     Array.from({ length: CELLS }, (_, i) => choose(...frames.map((frame) => frame[i] ?? 0)))
       .map((value) => STEPS[value >> 2] ?? 'A')
       .join('')
-  return { aspect, lightest: cells(Math.max), darkest: cells(Math.min) }
+  return { aspect, lightest: cells(Math.max), darkest: cells(Math.min), interest: [...interest] }
 }
 
 /** A part of a picture in shares of it: 0 to 1 from its top left. */

@@ -1,12 +1,16 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { cropAt, eased, easeOf, stillMove, viewAnew } from './move.ts'
+import { bestViewIn, MIDDLE_VIEW } from './framing.ts'
+import { cropAt, eased, easeOf, moveKind, MOVES, stillMove, viewAnew } from './move.ts'
 
 const SHAPES: [number, number][] = [
   [1920, 1080],
   [1080, 1920],
   [1080, 1080],
 ]
+
+const move = (seed: string, seconds: number, times = 0) =>
+  stillMove({ seed, seconds, times, kind: moveKind(seed, times), best: MIDDLE_VIEW })
 
 describe('cropAt', () => {
   it('stays inside the picture, in the shape of the film, for any picture, move and moment', () => {
@@ -19,7 +23,7 @@ describe('cropAt', () => {
         side,
         fc.constantFrom(...SHAPES),
         (seed, progress, width, height, [w, h]) => {
-          const crop = cropAt(stillMove(seed, 6, width % 3), progress, { width, height }, w / h)
+          const crop = cropAt(move(seed, 6, width % 3), progress, { width, height }, w / h)
           expect(crop.x).toBeGreaterThanOrEqual(-1e-9)
           expect(crop.y).toBeGreaterThanOrEqual(-1e-9)
           expect(crop.x + crop.width).toBeLessThanOrEqual(width + 1e-6)
@@ -33,7 +37,7 @@ describe('cropAt', () => {
     for (const seed of ['a', 'b', 'c', 'd', 'e', 'f']) {
       const ease = easeOf(8)
       const crops = Array.from({ length: 240 }, (_, i) =>
-        cropAt(stillMove(seed, 8), eased(i / 239, ease), { width: 2150, height: 1210 }, 16 / 9),
+        cropAt(move(seed, 8), eased(i / 239, ease), { width: 2150, height: 1210 }, 16 / 9),
       )
       const steps = crops
         .slice(1)
@@ -62,40 +66,69 @@ describe('eased', () => {
   })
 })
 
-describe('stillMove', () => {
-  /** The way of the view's edges, in parts of the picture a second. */
-  const speedOf = (seed: string, seconds: number, times = 0) => {
-    const { from, to } = stillMove(seed, seconds, times)
-    return Math.max(Math.abs(to.scale - from.scale), Math.abs(to.x - from.x)) / seconds
-  }
+const SEEDS = ['a', 'b', 'c', 'd', 'e', 'f', 'g']
 
+describe('stillMove', () => {
   it('is the same for the same picture, and always a move', () => {
-    for (const seed of ['a', 'b', 'c', 'd', 'e', 'f', 'g']) {
-      expect(stillMove(seed, 5)).toEqual(stillMove(seed, 5))
-      expect(stillMove(seed, 5).from).not.toEqual(stillMove(seed, 5).to)
+    for (const seed of SEEDS) {
+      expect(move(seed, 5)).toEqual(move(seed, 5))
+      expect(move(seed, 5).from).not.toEqual(move(seed, 5).to)
     }
   })
-  it('varies from picture to picture', () => {
-    expect(
-      new Set(Array.from({ length: 40 }, (_, i) => JSON.stringify(stillMove(`photo ${i}`, 5))))
-        .size,
-    ).toBeGreaterThan(10)
+  it('goes so slowly that nothing swims, and a very long picture slower still', () => {
+    for (const kind of MOVES)
+      for (const seconds of [2, 4, 6, 10, 30]) {
+        const { from, to } = stillMove({ seed: 'a', seconds, times: 0, kind, best: MIDDLE_VIEW })
+        const way = Math.max(
+          ...(['scale', 'x', 'y'] as const).map((of) => Math.abs(to[of] - from[of])),
+        )
+        const speed = way / seconds
+        const calm = /part|whole/.test(kind) ? 0.03 : 0.02
+        expect(speed, kind).toBeLessThanOrEqual(calm + 1e-9)
+        if (seconds <= 10) expect(speed, kind).toBeCloseTo(calm, 9)
+      }
   })
-  it('is as fast for a short picture as for a long one, and no faster for a very long one', () => {
-    for (const seed of ['a', 'b', 'c', 'd', 'e', 'f', 'g'])
-      for (const times of [0, 1, 2]) {
-        for (const seconds of [2, 4, 6, 10])
-          expect(speedOf(seed, seconds, times)).toBeCloseTo(0.02, 9)
-        expect(speedOf(seed, 30, times)).toBeLessThan(0.02)
+  it('goes towards what the picture shows, and keeps it in view all the while', () => {
+    // All there is to see is at a quarter of the width and two thirds of the height.
+    const across = 'AAAAAA__9AAAAAAAAAAAAAAAAAAAAAAA'
+    const down = 'AAAAAAAAAAA__AAAAA'
+    for (const [width, height] of SHAPES)
+      for (const kind of MOVES) {
+        const best = bestViewIn([{ across, down }], { aspect: 16 / 9, film: width / height })
+        const way = stillMove({ seed: 'a', seconds: 5, times: 0, kind, best })
+        for (const progress of [0, 0.5, 1]) {
+          const crop = cropAt(way, progress, { width: 16, height: 9 }, width / height)
+          const [x, y] = [((7.5 / 32) * 16 - crop.x) / crop.width, (6 - crop.y) / crop.height]
+          for (const place of [x, y]) expect(place, kind).toBeGreaterThan(0.1)
+          for (const place of [x, y]) expect(place, kind).toBeLessThan(0.9)
+        }
       }
   })
   it('frames and moves a picture anew that is seen again', () => {
-    for (const seed of ['a', 'b', 'c', 'd', 'e', 'f', 'g']) {
-      const seen = [0, 1, 2, 3].map((times) => stillMove(seed, 5, times))
-      expect(new Set(seen.map((move) => JSON.stringify(move))).size).toBe(4)
+    for (const seed of SEEDS) {
+      const seen = [0, 1, 2, 3].map((times) => move(seed, 5, times))
+      expect(new Set(seen.map((one) => JSON.stringify(one))).size).toBe(4)
       // Seen from nearer, and from the other side the next time.
       expect(Math.max(seen[1]!.from.scale, seen[1]!.to.scale)).toBeLessThanOrEqual(0.84)
-      expect(viewAnew(seed, 1).x + viewAnew(seed, 2).x).toBeCloseTo(1, 9)
+      const [right, left] = [1, 2].map((times) => viewAnew(seed, times, MIDDLE_VIEW).x)
+      expect(right! + left!).toBeCloseTo(1, 9)
+    }
+  })
+})
+
+describe('moveKind', () => {
+  it('has every kind, and never two that look alike after each other', () => {
+    const seeds = Array.from({ length: 200 }, (_, i) => `photo ${i}`)
+    expect(new Set(seeds.map((seed) => moveKind(seed, 0))).size).toBe(MOVES.length)
+    const family = (kind: string) =>
+      ([/in$|part/, /out|whole/, /left|right/, /up|down/] as const).findIndex((one) =>
+        one.test(kind),
+      )
+    let before = moveKind('first', 0)
+    for (const seed of seeds) {
+      const kind = moveKind(seed, 0, before)
+      expect(family(kind)).not.toBe(family(before))
+      before = kind
     }
   })
 })

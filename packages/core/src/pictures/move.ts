@@ -1,44 +1,124 @@
+import { itemAt } from '../faults/certain.ts'
 import { chance } from '../text/hash.ts'
+import type { BestView } from './framing.ts'
 import type { Move, View } from './view.ts'
 
-/** How fast a still moves, in parts of it a second: slow enough not to be noticed (common practice). */
+/**
+ * How fast a still moves, in parts of it a second: slow enough not to be noticed (common practice).
+ */
 const CALM = 0.02
+/** From the whole to a part of it, one is led somewhere. */
+const LED = 0.03
 /** A picture that stands for long does not come closer than this: it moves slower instead. */
 const FURTHEST = 0.2
+const FURTHEST_LED = 0.3
 /** So much closer is a picture seen that has been seen before, and so far from its middle. */
 const ANEW = { scale: 0.84, aside: 0.07 }
 /** A move sets in and comes to rest within so many seconds. */
 const EASE_SECONDS = 0.7
 
+/** What a still does while it is seen. */
+export const MOVES = [
+  'push in',
+  'pull out',
+  'drift left',
+  'drift right',
+  'drift up',
+  'drift down',
+  'to a part',
+  'to the whole',
+] as const
+export type MoveKind = (typeof MOVES)[number]
+
+/** Kinds that look alike: neighbours are not of one. */
+const FAMILIES: Record<MoveKind, 'in' | 'out' | 'across' | 'along'> = {
+  'push in': 'in',
+  'to a part': 'in',
+  'pull out': 'out',
+  'to the whole': 'out',
+  'drift left': 'across',
+  'drift right': 'across',
+  'drift up': 'along',
+  'drift down': 'along',
+}
+
 /**
- * The move of a still: a push in, a pull out or a drift, always the same for the same picture and
- * length, at one calm speed.
+ * The kind of a still's move: the same for the same picture, but not like the one before.
  *
- * @param seed    such as the id of the picture
- * @param seconds for which it is seen
- * @param times   how often it has been seen before in the film; then it is framed and moved anew
- * @returns views of 0.64 to 1 of the whole picture
+ * @param before of the still seen before, if any
  */
-export function stillMove(seed: string, seconds: number, times = 0): Move {
-  const own = times ? `${seed} again ${times}` : seed
-  const way = Math.min(FURTHEST, CALM * seconds)
-  const far = times ? viewAnew(seed, times) : { x: 0.5, y: 0.5, scale: 1 }
-  const kind = (Math.floor(chance(`${seed} kind`) * 4) + times) % 4
-  const scale = far.scale - way
-  if (kind === 3) {
-    const left: View = { x: far.x - way / 2, y: far.y, scale }
-    const right: View = { x: far.x + way / 2, y: far.y, scale }
-    return chance(`${own} way`) < 0.5 ? { from: left, to: right } : { from: right, to: left }
+export function moveKind(seed: string, times: number, before?: MoveKind): MoveKind {
+  const first = Math.floor(chance(`${seed} kind`) * MOVES.length) + 3 * times
+  const inTurn = MOVES.map((_, i) => itemAt(MOVES, (first + i) % MOVES.length))
+  const isUnlike = (kind: MoveKind) => !before || FAMILIES[kind] !== FAMILIES[before]
+  return itemAt(inTurn.filter(isUnlike), 0)
+}
+
+/** What decides how a still moves. */
+export interface Still {
+  /** Such as the id of the picture. */
+  seed: string
+  /** For which it is seen. */
+  seconds: number
+  /** How often it has been seen before in the film; then it is framed and moved anew. */
+  times: number
+  kind: MoveKind
+  /** Where there is most to see. */
+  best: BestView
+}
+
+/**
+ * The move of a still, at one calm speed, towards what it shows or away from it.
+ *
+ * @returns views of 0.54 to 1 of the whole picture
+ */
+export function stillMove({ seed, seconds, times, kind, best }: Still): Move {
+  const isLed = kind === 'to a part' || kind === 'to the whole'
+  const way = isLed ? Math.min(FURTHEST_LED, LED * seconds) : Math.min(FURTHEST, CALM * seconds)
+  const far = times ? viewAnew(seed, times, best) : best(1)
+  const near = times ? { ...far, scale: far.scale - way } : inside(far, best(1 - way))
+  switch (kind) {
+    case 'push in':
+    case 'to a part':
+      return { from: far, to: near }
+    case 'pull out':
+    case 'to the whole':
+      return { from: near, to: far }
+    case 'drift left':
+      return drift(near, -way, 'x')
+    case 'drift right':
+      return drift(near, way, 'x')
+    case 'drift up':
+      return drift(near, -way, 'y')
+    case 'drift down':
+      return drift(near, way, 'y')
   }
-  const aside = (chance(`${own} aside`) - 0.5) * 0.6 * way
-  const near: View = { x: far.x + aside, y: far.y - Math.abs(aside) / 2, scale }
-  return kind === 2 ? { from: near, to: far } : { from: far, to: near }
+}
+
+/** The nearer view, within the one further off: so nothing leaves on both sides at once. */
+function inside(far: View, near: View): View {
+  const reach = (far.scale - near.scale) / 2
+  const within = (n: number, middle: number) =>
+    Math.min(middle + reach, Math.max(middle - reach, n))
+  return { ...near, x: within(near.x, far.x), y: within(near.y, far.y) }
+}
+
+/** A view that goes so far one way, and is in its place half-way; as far as the picture goes. */
+function drift(view: View, way: number, axis: 'x' | 'y'): Move {
+  const half = Math.abs(way) / 2
+  const middle = Math.min(1 - half, Math.max(half, view[axis]))
+  return {
+    from: { ...view, [axis]: middle - way / 2 },
+    to: { ...view, [axis]: middle + way / 2 },
+  }
 }
 
 /** How a picture is framed that has been seen before in the film: closer, on one side or the other. */
-export function viewAnew(seed: string, times: number): View {
+export function viewAnew(seed: string, times: number, best: BestView): View {
   const side = (times % 2 ? 1 : -1) * (chance(`${seed} side`) < 0.5 ? 1 : -1)
-  return { x: 0.5 + side * ANEW.aside, y: 0.5, scale: ANEW.scale }
+  const view = best(ANEW.scale)
+  const within = (n: number) => Math.min(1, Math.max(0, n))
+  return { ...view, x: within(view.x + side * ANEW.aside) }
 }
 
 /**

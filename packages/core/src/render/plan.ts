@@ -1,4 +1,5 @@
 import { itemAt } from '../faults/certain.ts'
+import type { FileSource } from '../film/file-source.ts'
 import { assDocument } from '../film/lettering/ass-document.ts'
 import { frameOf } from '../film/lettering/frame.ts'
 import type { Mark } from '../film/lettering/mark.ts'
@@ -6,7 +7,6 @@ import type { PlacedInlay } from '../film/placed-inlay.ts'
 import { partedLetters } from '../film/shades.ts'
 import {
   cardsOf,
-  type FileSource,
   filmShots,
   type PictureRun,
   type PictureSource,
@@ -16,6 +16,7 @@ import { type ShadeFrames, shadeFrames, type SoftShade } from '../film/soft-shad
 import type { Cue, ShownWord } from '../film/subtitles/cues.ts'
 import { cardMarks } from '../film/supers/card-marks.ts'
 import type { PlacedSuper } from '../film/supers/places.ts'
+import type { Framing } from '../pictures/framing.ts'
 import type { ChosenItem } from '../pictures/item.ts'
 import type { Lettering, Palette } from '../style/lettering.ts'
 import { shortHash } from '../text/hash.ts'
@@ -81,14 +82,16 @@ export interface LetteredFilm {
  *
  * @param usable tells whether an item's file is at hand; a scene without one gets a card with its
  *   words
+ * @param lights what was measured of the pictures; without it they are framed by their middles
  */
 export function renderPlan(
   timeline: Timeline,
   { lettering, cues, supers, inlays }: LetteredFilm,
   shape: FilmShape,
   usable: (item: ChosenItem) => boolean,
+  lights: Framing['lights'] = new Map(),
 ): Segment[] {
-  const shots = filmShots(timeline, usable)
+  const shots = filmShots(timeline, usable, { aspect: shape.width / shape.height, lights })
   const frame = frameOf(shape.width, shape.height)
   const burnt = shape.burnIn ? cues : []
   const drawn = partedLetters({ cues: burnt, supers, lettering }, frame)

@@ -1,4 +1,4 @@
-import type { HeardClip } from '../document/document.ts'
+import type { Fit, HeardClip } from '../document/document.ts'
 import type { Film, FilmScene } from '../document/film-scenes.ts'
 import { itemAt, lastOf } from '../faults/certain.ts'
 import { type Grade, gradeOver } from '../pictures/grade/grade.ts'
@@ -53,6 +53,8 @@ export interface TimelineShot {
   speed: number
   /** How it is framed, when a person said so. */
   frame?: Move
+  /** Whether it fills the film or stands in it whole, when a person said so. */
+  fit?: Fit
   /** How it shares the film's picture with another. */
   layout?: Layout
   /** Its colours, the film's and its own together; left out where they are as they are. */
@@ -310,7 +312,15 @@ function tileShots(
     const count = Math.max(1, (next?.first ?? shots.length) - first)
     return evenCuts(from, next?.from ?? end, count, words, fps).map(
       ([startFrame, endFrame], i): TimelineShot => {
-        const { item = null, slip = 0, speed = 1, frame, layout, heard } = shots[first + i] ?? {}
+        const {
+          item = null,
+          slip = 0,
+          speed = 1,
+          frame,
+          fit,
+          layout,
+          heard,
+        } = shots[first + i] ?? {}
         return {
           startFrame,
           endFrame,
@@ -319,6 +329,7 @@ function tileShots(
           slip,
           speed,
           ...(frame ? { frame } : {}),
+          ...(fit ? { fit } : {}),
           ...(layout ? { layout } : {}),
           ...(heard ? { heard } : {}),
         }
@@ -356,11 +367,12 @@ function evenCuts(
 }
 
 /** How a picture is seen goes with it. */
-const seenAs = ({ item, slip, speed, frame, layout, heard, grade }: TimelineShot) => ({
+const seenAs = ({ item, slip, speed, frame, fit, layout, heard, grade }: TimelineShot) => ({
   item,
   slip,
   speed,
   ...(frame ? { frame } : {}),
+  ...(fit ? { fit } : {}),
   ...(layout ? { layout } : {}),
   ...(heard ? { heard } : {}),
   ...(grade ? { grade } : {}),

@@ -101,7 +101,7 @@ export interface PlannedSegments {
   reused: number
 }
 
-/** How light the pictures are that letters stand on, by their ids. */
+/** What is measured of the pictures, by their ids: how light they are, where there is what to see. */
 async function lightsOf(
   { place, signal }: Making,
   plan: Timeline,
@@ -110,7 +110,7 @@ async function lightsOf(
   const limit = pLimit(2)
   const bearing = plan.scenes.flatMap(({ shots }) => itemsIn({ shots }))
   const lights = await Promise.all(
-    // What is laid over bears no letters: how light it is nobody asks.
+    // What is laid over bears no letters and is not cropped.
     [...new Map(bearing.map((item) => [item.id, item])).values()].map((item) =>
       limit(async () => {
         const file = files.get(item.id)
@@ -130,12 +130,14 @@ export async function planSegments(
 ): Promise<PlannedSegments> {
   const { film, place, shape } = making
   const usable = ({ id }: ChosenItem) => fetched.has(id)
+  const lights = await lightsOf(making, plan, fetched)
+  const shots = filmShots(plan, usable, { aspect: shape.width / shape.height, lights })
   const letters = filmLetters(plan, film, shape, {
     atlas: await atlasFor(film),
-    pictures: { shots: filmShots(plan, usable), lights: await lightsOf(making, plan, fetched) },
+    pictures: { shots, lights },
   })
   const lettered = { ...letters, lettering: film.lettering }
-  const segments = renderPlan(plan, lettered, shape, usable)
+  const segments = renderPlan(plan, lettered, shape, usable, lights)
   const files = segments.map(({ shots }) =>
     pictureInputs(shots).map(({ source }) =>
       source.kind === 'card' ? undefined : fetched.get(source.item.id),

@@ -2,7 +2,7 @@ import type { Frame } from '@tidy-reel/core/film/lettering/frame'
 import { inlayFrames, slideFrom } from '@tidy-reel/core/film/placed-inlay'
 import type { SegmentInlay } from '@tidy-reel/core/render/plan'
 import type { FrameRate } from '@tidy-reel/core/time/time'
-import { BT709 } from './run-filter.ts'
+import { BT709 } from './bt709-args.ts'
 
 interface Laying {
   /** Number of the first input that is a still laid over. */

@@ -2,6 +2,7 @@ import { existsSync } from 'node:fs'
 import { writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import pLimit from 'p-limit'
+import { INTEREST_PIXELS, interestOf } from '@tidy-reel/core/pictures/interest'
 import type { ChosenItem } from '@tidy-reel/core/pictures/item'
 import { Light, LIGHT_CELLS, lightOf } from '@tidy-reel/core/pictures/light'
 import { jsonOf } from '@tidy-reel/core/text/json'
@@ -17,10 +18,10 @@ const MOST_FRAMES = 30
 
 /** Where the light of a picture is kept: one for monitor and render, whichever needs it first. */
 export const lightFile = (folder: string, id: string) =>
-  join(folder, `${contentHash({ id, ...LIGHT_CELLS, version: 1 })}.json`)
+  join(folder, `${contentHash({ id, ...LIGHT_CELLS, version: 2 })}.json`)
 
 /**
- * How light a picture is, looked at once.
+ * How light a picture is and where in it there is something to see, looked at once.
  *
  * @param file any copy of it, large or small
  */
@@ -31,8 +32,13 @@ export async function pictureLight(
   signal: AbortSignal,
 ): Promise<Light> {
   const kept = await keptFile(lightFile(folder, id), async (half) => {
-    const frames = await greyFrames(file, kind, signal)
-    await writeFile(half, JSON.stringify(lightOf(frames, await aspectOf(file, signal))))
+    const frames = await framesOf(file, kind, signal)
+    const light = lightOf(
+      frames.map(({ cells }) => cells),
+      await aspectOf(file, signal),
+      frames.map(({ pixels }) => interestOf(pixels)),
+    )
+    await writeFile(half, JSON.stringify(light))
   })
   return keptJson(kept, Light)
 }
@@ -65,23 +71,46 @@ export async function proxyLights(
   return Object.fromEntries(found.flat())
 }
 
-async function greyFrames(file: string, kind: ChosenItem['kind'], signal: AbortSignal) {
+/** What is looked at of a frame: how light its cells are, and its colours. */
+interface LookedAt {
+  cells: Uint8Array
+  pixels: Uint8Array
+}
+
+/** Both are read in one run, one above the other in a picture of RGB. */
+async function framesOf(
+  file: string,
+  kind: ChosenItem['kind'],
+  signal: AbortSignal,
+): Promise<LookedAt[]> {
   const { across, down } = LIGHT_CELLS
-  const small = `scale=${across}:${down}:flags=area:out_range=pc,format=gray`
+  const { width, height } = INTEREST_PIXELS
+  const sampled = kind === 'clip' ? 'fps=1:round=up,' : ''
   const { stdout } = await runProgram(
     'ffmpeg',
     [
       ...['-hide_banner', '-v', 'error', '-nostdin', ...MEDIA_INPUT, '-i', file],
       ...['-frames:v', String(kind === 'clip' ? MOST_FRAMES : 1)],
-      ...['-vf', kind === 'clip' ? `fps=1:round=up,${small}` : small],
-      ...['-f', 'rawvideo', 'pipe:1'],
+      '-filter_complex',
+      `[0:v]${sampled}split[a][b];` +
+        `[a]scale=${across}:${down}:flags=area:out_range=pc,format=gray,format=rgb24,` +
+        `pad=${width}:${down}[cells];` +
+        `[b]scale=${width}:${height}:flags=area,format=rgb24[pixels];` +
+        `[cells]setsar=1[c];[pixels]setsar=1[p];[c][p]vstack`,
+      ...['-f', 'rawvideo', '-pix_fmt', 'rgb24', 'pipe:1'],
     ],
     { signal },
   )
-  const cells = across * down
-  return Array.from({ length: Math.floor(stdout.length / cells) }, (_, i) =>
-    stdout.subarray(i * cells, (i + 1) * cells),
-  )
+  const row = 3 * width
+  const size = row * (down + height)
+  return Array.from({ length: Math.floor(stdout.length / size) }, (_, n) => {
+    const frame = stdout.subarray(n * size, (n + 1) * size)
+    const cells = Uint8Array.from({ length: across * down }, (_cell, i) => {
+      const [x, y] = [i % across, Math.floor(i / across)]
+      return frame[y * row + 3 * x] ?? 0
+    })
+    return { cells, pixels: frame.subarray(down * row) }
+  })
 }
 
 async function aspectOf(file: string, signal: AbortSignal): Promise<number> {

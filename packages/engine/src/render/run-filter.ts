@@ -4,14 +4,13 @@ import { type Panes, panesOf } from '@tidy-reel/core/film/panes'
 import { inputsOf, type PictureInput, type PictureRun } from '@tidy-reel/core/film/shots'
 import type { Palette } from '@tidy-reel/core/style/lettering'
 import { type FrameRate, SAMPLE_RATE } from '@tidy-reel/core/time/time'
+import { BT709 } from './bt709-args.ts'
 import type { PictureFile } from './footage.ts'
 import { viewFilter } from './view-filter.ts'
+import { wholeFilter } from './whole-filter.ts'
 
 /** Of a clip's file, so much is left to be seen however much is left out, in seconds. */
 const LEAST_SECONDS = 0.1
-
-/** Colours of letters and papers as a film has them: BT.709 in limited range. */
-export const BT709 = 'out_color_matrix=bt709:out_range=tv'
 
 /** One input of the encoder: a picture as large as it is seen. */
 export interface SizedInput {
@@ -60,7 +59,7 @@ export function runFilter(
   { fps, frame, palette }: { fps: FrameRate; frame: Frame; palette: Palette },
 ): string[] {
   const rate = fps.join('/')
-  const made = (i: number) => inputFilter(itemAt(inputs, i), fps, files[first + i])
+  const made = (i: number) => inputFilter(itemAt(inputs, i), fps, files[first + i], `${out}c${i}`)
   if (!panes) return [`[${first}:v]${made(0)}[${out}]`]
   const steps: string[] = []
   let under = ''
@@ -99,13 +98,14 @@ function inputFilter(
   { input, width, height }: SizedInput,
   fps: FrameRate,
   file: PictureFile | undefined,
+  label: string,
 ): string {
   const { source, frames } = input
   const exact = exactly(fps)
   if (source.kind === 'photo' || isFed(input)) return `trim=end_frame=${frames},${exact}`
   if (source.kind === 'card')
     return `format=rgb24,scale=${BT709},format=yuv420p,trim=end_frame=${frames},${exact}`
-  return clipFilter({ input, width, height }, source, fps, file)
+  return clipFilter({ input, width, height }, source, fps, file, label)
 }
 
 type ClipSource = Extract<PictureInput['source'], { kind: 'clip' }>
@@ -114,12 +114,17 @@ type ClipSource = Extract<PictureInput['source'], { kind: 'clip' }>
 export const isFed = ({ source }: PictureInput): boolean =>
   source.kind === 'photo' || (source.kind === 'clip' && !!source.grade)
 
-/** Filters that make a clip's frames as they are seen. */
+/**
+ * Filters that make a clip's frames as they are seen.
+ *
+ * @param label of what stands only within them, unlike others of the same graph
+ */
 export function clipFilter(
   { input, width, height }: SizedInput,
   source: ClipSource,
   fps: FrameRate,
   file: PictureFile | undefined,
+  label: string,
 ): string {
   const { first, frames, span, ease } = input
   const exact = exactly(fps)
@@ -132,15 +137,16 @@ export function clipFilter(
   const cut =
     `${timed}fps=${fps.join('/')},${held},` +
     `trim=start_frame=${first}:end_frame=${first + frames},${exact}`
+  if (source.isWhole) return `${cut},${wholeFilter({ width, height }, label)}`
   // Frames that are the film's already are not touched: scaling in place costs a tenth of the
   // encoding.
+  const fits = !!file?.plain && file.width === width && file.height === height
+  const film = { width, height, fits }
+  if (source.move) return `${cut},${viewFilter(source.move, { first, span, ease }, film)}`
+  if (fits) return cut
   // Scaled to fill, those of another shape are not quite square, and would not fit behind others.
-  const fits = file?.plain && file.width === width && file.height === height
-  const filled = fits
-    ? cut
-    : `${cut},scale=${width}:${height}:force_original_aspect_ratio=increase:flags=bicubic:` +
-      `${BT709},crop=${width}:${height},format=yuv420p,setsar=1`
-  return source.move
-    ? `${filled},${viewFilter(source.move, { first, span, ease }, width, height)}`
-    : filled
+  return (
+    `${cut},scale=${width}:${height}:force_original_aspect_ratio=increase:flags=bicubic:` +
+    `${BT709},crop=${width}:${height},format=yuv420p,setsar=1`
+  )
 }

@@ -106,7 +106,7 @@ function feedOf(sized: SizedInput, file: PictureFile | undefined, fps: FrameRate
   return (signal) => {
     if (!file || source.kind === 'card') throw new Error('a feed is of a file')
     if (source.kind === 'photo') return stillFrames(file.path, source, span, size, signal)
-    const filter = clipFilter(sized, source, fps, file)
+    const filter = clipFilter(sized, source, fps, file, 'clip')
     return clipFrames(file.path, filter, source.grade ?? {}, { first: span.first, size }, signal)
   }
 }

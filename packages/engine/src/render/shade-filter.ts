@@ -1,7 +1,7 @@
 import { shadePicture } from '@tidy-reel/core/film/soft-shade'
 import type { SegmentShade } from '@tidy-reel/core/render/plan'
 import type { FrameRate } from '@tidy-reel/core/time/time'
-import { BT709 } from './run-filter.ts'
+import { BT709 } from './bt709-args.ts'
 
 /** Filters that lay soft grounds over a segment; `out` is the label of the last. */
 export function shadeFilters(

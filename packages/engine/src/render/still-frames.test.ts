@@ -1,7 +1,8 @@
 import { execFileSync } from 'node:child_process'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
-import { stillMove } from '@tidy-reel/core/pictures/move'
+import { MIDDLE_VIEW } from '@tidy-reel/core/pictures/framing'
+import { type MoveKind, stillMove } from '@tidy-reel/core/pictures/move'
 import type { Move } from '@tidy-reel/core/pictures/view'
 import { folder, photograph } from '../test/lying-library.ts'
 import { frameProgram } from './frame-program.ts'
@@ -32,6 +33,9 @@ function centre(frame: Uint8Array, { width, height } = SIZE): [number, number] {
   return [sx / mass, sy / mass]
 }
 
+const moveOf = (kind: MoveKind) =>
+  stillMove({ seed: 'any', seconds: 4, times: 0, kind, best: MIDDLE_VIEW })
+
 describe('stillFrames', () => {
   it('moves without judder: a tracked disc is displaced from frame to frame by amounts that vary by less than 0.25 px', async () => {
     const disc = join(folder, 'disc.png')
@@ -47,8 +51,8 @@ describe('stillFrames', () => {
       '1',
       disc,
     ])
-    for (const seed of ['push', 'drift', 'pull']) {
-      const track = (await frames(disc, stillMove(seed, 4), 60)).map((frame) => centre(frame))
+    for (const kind of ['push in', 'drift left', 'to the whole'] as const) {
+      const track = (await frames(disc, moveOf(kind), 60)).map((frame) => centre(frame))
       for (const axis of [0, 1] as const) {
         const steps = track.slice(1).map((point, i) => point[axis] - track[i]![axis])
         const changes = steps.slice(1).map((step, i) => Math.abs(step - steps[i]!))
@@ -107,7 +111,7 @@ describe('stillFrames', () => {
       { width: 360, height: 640 },
       { width: 360, height: 360 },
     ]) {
-      const [frame] = await frames(photograph('any'), stillMove('x', 4), 1, size)
+      const [frame] = await frames(photograph('any'), moveOf('pull out'), 1, size)
       expect(frame).toHaveLength((size.width * size.height * 3) / 2)
     }
   })

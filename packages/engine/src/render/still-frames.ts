@@ -4,8 +4,10 @@ import { cropAt, eased } from '@tidy-reel/core/pictures/move'
 import type { Move } from '@tidy-reel/core/pictures/view'
 import { MEDIA_INPUT } from '../run/media-input.ts'
 import { runProgram } from '../run/program.ts'
+import { BT709 } from './bt709-args.ts'
 import { frameGrader } from './frame-grader.ts'
 import { bytesOf, frameProgram, type Size } from './frame-program.ts'
+import { wholeFilter } from './whole-filter.ts'
 
 /**
  * The picture is held larger than the film, so that the closest view still has a pixel for each of
@@ -17,23 +19,28 @@ const even = (n: number) => 2 * Math.ceil(n / 2)
 /** Frames `[first, first + frames)` of a move that takes `span`, eased at its ends. */
 export type FrameSpan = Pick<PictureRun, 'first' | 'frames' | 'span' | 'ease'>
 
+/** What is seen of a still. */
+export interface SeenStill {
+  move: Move
+  grade?: Grade
+  isWhole?: true
+}
+
 /**
  * Arguments that decode a still to limited-range BT.709 planes, filling `size` and what its closest
- * view needs.
+ * view needs, or standing in it whole.
  */
 export function decodeStillArgs(
   file: string,
-  { from, to }: Move,
+  { move: { from, to }, isWhole }: SeenStill,
   { width, height }: Size,
 ): string[] {
   const spare = Math.min(SPARE.most, Math.max(SPARE.least, 1 / Math.min(from.scale, to.scale)))
-  const fill = [
-    `scale=${even(width * spare)}:${even(height * spare)}:force_original_aspect_ratio=increase` +
-      ':flags=bicubic:out_color_matrix=bt709:out_range=tv',
-    'crop=trunc(iw/2)*2:trunc(ih/2)*2',
-    'format=yuv420p',
-    'showinfo=checksum=0',
-  ].join(',')
+  const large = { width: even(width * spare), height: even(height * spare) }
+  const filled =
+    `scale=${large.width}:${large.height}:force_original_aspect_ratio=increase` +
+    `:flags=bicubic:${BT709},crop=trunc(iw/2)*2:trunc(ih/2)*2,format=yuv420p`
+  const seen = isWhole ? wholeFilter(large, 'still') : filled
   return [
     '-hide_banner',
     '-nostdin',
@@ -43,7 +50,7 @@ export function decodeStillArgs(
     '-frames:v',
     '1',
     '-vf',
-    fill,
+    `${seen},showinfo=checksum=0`,
     '-f',
     'rawvideo',
     'pipe:1',
@@ -56,16 +63,17 @@ export function decodeStillArgs(
  */
 export async function* stillFrames(
   file: string,
-  { move, grade }: { move: Move; grade?: Grade },
+  still: SeenStill,
   { first, frames, span, ease }: FrameSpan,
   size: Size,
   signal?: AbortSignal,
 ): AsyncGenerator<Uint8Array> {
   const { stdout, stderr } = await runProgram(
     'ffmpeg',
-    decodeStillArgs(file, move, size),
+    decodeStillArgs(file, still, size),
     signal ? { signal } : {},
   )
+  const { move, grade } = still
   const shape = /n:\s*0 .* s:(\d+)x(\d+)/.exec(stderr)
   if (!shape) throw new Error('the decoder told no size')
   const source = { width: Number(shape[1]), height: Number(shape[2]) }

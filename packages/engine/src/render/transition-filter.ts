@@ -3,7 +3,8 @@ import type { SegmentShot } from '@tidy-reel/core/film/shots'
 import type { Palette } from '@tidy-reel/core/style/lettering'
 import { BLACK, colourThrough, type Way, WIPE_EDGE } from '@tidy-reel/core/style/transition'
 import type { FrameRate } from '@tidy-reel/core/time/time'
-import { BT709, exactly } from './run-filter.ts'
+import { BT709 } from './bt709-args.ts'
+import { exactly } from './run-filter.ts'
 
 export interface Passing {
   lead: NonNullable<SegmentShot['lead']>
