@@ -1,14 +1,14 @@
-import { type Light, type Tones, tonesIn } from '../pictures/light.ts'
 import { GROUND_DIM, standsWhole } from '../pictures/ground.ts'
+import { type Light, type Tones, tonesIn } from '../pictures/light.ts'
 import { cropAt, eased } from '../pictures/move.ts'
 import type { Move } from '../pictures/view.ts'
 import { contrastOf, LEGIBLE, luminance, luminanceOfTone, mixed } from '../style/contrast.ts'
 import type { Palette } from '../style/lettering.ts'
 import { frameAtSample } from '../time/time.ts'
 import type { Timeline } from '../timeline/timeline.ts'
+import type { FileSource } from './file-source.ts'
 import { type Frame, isInside, type Rect, shared } from './lettering/frame.ts'
 import { panesOf } from './panes.ts'
-import type { FileSource } from './file-source.ts'
 import type { SegmentShot } from './shots.ts'
 
 /** The pictures of a film as they are seen, and how light they are by their ids. */

@@ -1,7 +1,7 @@
 import { itemAt } from '../faults/certain.ts'
+import type { Framing } from '../pictures/framing.ts'
 import type { LayoutKind } from '../pictures/inlay.ts'
 import type { ChosenItem } from '../pictures/item.ts'
-import type { Framing } from '../pictures/framing.ts'
 import { easeOf, type MoveKind, moveKind } from '../pictures/move.ts'
 import type { Move } from '../pictures/view.ts'
 import type { Passage } from '../style/transition.ts'

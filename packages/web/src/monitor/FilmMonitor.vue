@@ -35,10 +35,12 @@ const props = defineProps<{
   guides: boolean
   /** Of the film; it is lettered for it and drawn as large as the monitor is. */
   shape?: { width: number; height: number }
+  /** What its shape is called, where it can be changed. */
+  ratio?: string
   /** Whether what stands on the picture may be put elsewhere. */
   movable?: boolean
 }>()
-const emit = defineEmits<{ guides: []; move: [moved: Moved] }>()
+const emit = defineEmits<{ guides: []; move: [moved: Moved]; shape: [] }>()
 /** How long before its shot a clip is made ready, in frames. */
 const READY_FRAMES = 60
 const lettered = computed(() => props.shape ?? { width: 1920, height: 1080 })
@@ -56,7 +58,13 @@ const cutouts = stillShelf(
   { address: cutout },
 )
 const clips = clipDeck(ready, () => !props.player.playing.value && draw())
-const shots = computed(() => filmShots(props.film, () => true))
+const { lights, isWhole: isLit } = useLights(() => props.proxies)
+const shots = computed(() =>
+  filmShots(props.film, () => true, {
+    aspect: lettered.value.width / lettered.value.height,
+    lights: lights.value,
+  }),
+)
 const isGraded = computed(() =>
   shots.value.some((scene) =>
     pictureInputs(scene).some(({ source }) => source.kind !== 'card' && source.grade),
@@ -77,7 +85,6 @@ watch(
 const frame = computed(() =>
   Math.min(props.film.frames - 1, frameAtSample(props.player.at.value, props.film.fps)),
 )
-const { lights, isWhole: isLit } = useLights(() => props.proxies)
 let written: Lettering | undefined
 /** Whether letters are asked for, and there, by the light of all pictures that are there. */
 let [isAsked, isLettered] = [false, false]
@@ -276,6 +283,15 @@ defineExpose({ fullscreen })
         @click="player.repeat()"
       >
         <Repeat :size="15" :stroke-width="1.6" />
+      </button>
+      <button
+        v-if="ratio"
+        class="plain mono ratio"
+        :aria-label="`Shape ${ratio}: the next one`"
+        title="See the film in the next shape (Shift W)"
+        @click="emit('shape')"
+      >
+        {{ ratio }}
       </button>
       <button
         class="plain"

@@ -12,6 +12,7 @@ import type { Timeline } from '@tidy-reel/core/timeline/timeline'
 import { drawPassage } from './draw-passage.ts'
 import type { PictureGrader } from './picture-grader.ts'
 import type { ClipDeck, StillShelf } from './picture-source.ts'
+import { wholeOnGround } from './whole-on-ground.ts'
 
 const WHOLE: Move = { from: { x: 0.5, y: 0.5, scale: 1 }, to: { x: 0.5, y: 0.5, scale: 1 } }
 
@@ -140,14 +141,15 @@ function drawFile(
   }
   const progress = span > 1 ? eased(frame / (span - 1), ease) : 0
   const move = source.move ?? WHOLE
+  const seen = source.isWhole ? wholeOnGround(picture, place) : picture
   if (!source.grade || !stage.grader) {
-    fill(context, picture, move, progress, place)
+    fill(context, seen, move, progress, place)
     return picture.whole && !source.grade
   }
   const layer = stage.grader.layer(Math.round(place.width), Math.round(place.height))
   const drawing = layer.getContext('2d', { alpha: false })
   if (!drawing) return false
-  fill(drawing, picture, move, progress, { x: 0, y: 0, width: layer.width, height: layer.height })
+  fill(drawing, seen, move, progress, { x: 0, y: 0, width: layer.width, height: layer.height })
   const fine = Math.min(1, context.canvas.width / stage.frame.width)
   const ungraded = { picture: layer, grade: source.grade, n: frame, fine }
   const graded = stage.grader.graded(ungraded)

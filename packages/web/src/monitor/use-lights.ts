@@ -7,12 +7,14 @@ import { lightsApi } from '../api/lights.ts'
 const AT_ONCE = 50
 
 /** Of pictures looked at before, in any room: it never changes. */
-const known = new Map<string, Light>()
+const lights = shallowRef<ReadonlyMap<string, Light>>(new Map())
 const asked = new Set<string>()
 
-/** How light the pictures are that are there: what is written on them is set by it. */
+/**
+ * How light the pictures are that are there, and where in them there is something to see: what is
+ * written on them is set by it, and how they are framed. All rooms share what is known.
+ */
 export function useLights(there: () => ReadonlySet<string>) {
-  const lights = shallowRef<ReadonlyMap<string, Light>>(new Map(known))
   /** Those that are there are known. */
   const isWhole = ref(false)
   let asking = 0
@@ -25,7 +27,8 @@ export function useLights(there: () => ReadonlySet<string>) {
           for (const id of some) asked.delete(id)
           return {}
         })
-        for (const [id, light] of Object.entries(found)) known.set(id, light)
+        if (Object.keys(found).length)
+          lights.value = new Map([...lights.value, ...Object.entries(found)])
       }),
     )
   }
@@ -36,7 +39,6 @@ export function useLights(there: () => ReadonlySet<string>) {
       isWhole.value = false
       asking++
       void load(wanted).then(() => {
-        if (lights.value.size < known.size) lights.value = new Map(known)
         isWhole.value = --asking === 0
       })
     },

@@ -14,11 +14,14 @@ import RenderLine from './RenderLine.vue'
 
 const SHAPES = [
   { label: '1920 × 1080, wide', width: 1920, height: 1080 },
+  { label: '3840 × 2160, wide', width: 3840, height: 2160 },
   { label: '1280 × 720, wide', width: 1280, height: 720 },
   { label: '640 × 360, wide, for a look', width: 640, height: 360 },
   { label: '320 × 180, wide, for a test', width: 320, height: 180 },
   { label: '1080 × 1920, upright', width: 1080, height: 1920 },
   { label: '1080 × 1080, square', width: 1080, height: 1080 },
+  { label: '1080 × 1350, tall', width: 1080, height: 1350 },
+  { label: '2520 × 1080, broad', width: 2520, height: 1080 },
 ]
 const episode = useEpisode()
 const size = ref(0)

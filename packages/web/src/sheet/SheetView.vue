@@ -8,6 +8,7 @@ import type { Command, Target } from '@tidy-reel/core/document/command'
 import { itemAt } from '@tidy-reel/core/faults/certain'
 import { moveOf } from '@tidy-reel/core/film/shots'
 import type { Item } from '@tidy-reel/core/pictures/item'
+import { FILM_SHAPES, SHAPE_NAMES, type ShapeName } from '@tidy-reel/core/render/shapes'
 import { libraryApi } from '../api/library.ts'
 import { drawingSteps } from '../controls/drawing-steps.ts'
 import { inTheEnd } from '../controls/in-the-end.ts'
@@ -18,6 +19,7 @@ import { focusKind } from '../keys/focus-kind.ts'
 import { overRoom, useRoomKeys } from '../keys/room-keys.ts'
 import FilmMonitor from '../monitor/FilmMonitor.vue'
 import type { Moved } from '../monitor/movable.ts'
+import { useLights } from '../monitor/use-lights.ts'
 import { usePlayer } from '../monitor/use-player.ts'
 import { sheetCommands } from './commands/sheet-commands.ts'
 import { WRITING_KEYS } from './commands/writing-keys.ts'
@@ -58,7 +60,19 @@ const monitor = ref<InstanceType<typeof FilmMonitor>>()
 const list = ref<HTMLElement>()
 
 /** How the selected picture is seen: worked out when the film changes, not with every frame. */
-const seen = computed(() => scene.value && moveOf(episode.film, scene.value.id, shot.value))
+const { lights } = useLights(() => episode.proxies)
+const shape = ref<ShapeName>('wide')
+const nextShape = () =>
+  (shape.value = SHAPE_NAMES[(SHAPE_NAMES.indexOf(shape.value) + 1) % SHAPE_NAMES.length] ?? 'wide')
+const seen = computed(() => {
+  if (!scene.value) return undefined
+  const { width, height } = FILM_SHAPES[shape.value]
+  return moveOf(
+    episode.film,
+    { sceneId: scene.value.id, shot: shot.value },
+    { aspect: width / height, lights: lights.value },
+  )
+})
 const unprepared = computed(() =>
   episode.document.scenes.some(
     (each) =>
@@ -175,6 +189,7 @@ const commands = sheetCommands({
     versions: () => (over.value = 'versions'),
     fullscreen: () => void monitor.value?.fullscreen(),
     guides: () => (guides.value = !guides.value),
+    shape: nextShape,
   },
 })
 useRoomKeys(() => commands, WRITING_KEYS)
@@ -349,8 +364,11 @@ function dropScenes(index: number) {
         :player="player"
         :proxies="episode.proxies"
         :guides="guides"
+        :shape="FILM_SHAPES[shape]"
+        :ratio="FILM_SHAPES[shape].ratio"
         movable
         @guides="guides = !guides"
+        @shape="nextShape"
         @move="move"
       />
       <p v-if="sheet.refused.value" class="refused red" role="alert">
@@ -425,6 +443,7 @@ function dropScenes(index: number) {
             :single="which === 'these' && selectedIds.length === 1"
             :seen="seen"
             :film="episode.document.transition"
+            :aspect="FILM_SHAPES[shape].width / FILM_SHAPES[shape].height"
             :offers="offered.picks.map(({ item }) => item)"
             :clip-sounds="episode.data.clipSounds"
             @run="run"
@@ -497,6 +516,7 @@ function dropScenes(index: number) {
 
 <style scoped>
 .desk {
+  --screen-most: 36vh;
   display: grid;
   grid-template: minmax(0, 1fr) 74px / minmax(0, 1fr) 474px;
 }

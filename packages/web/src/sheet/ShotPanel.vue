@@ -2,7 +2,8 @@
 import { ElInputNumber, ElOption, ElSelect } from 'element-plus'
 import { computed, ref } from 'vue'
 import type { Command, CommandOf, Target } from '@tidy-reel/core/document/command'
-import { PLAINLY_HEARD, type Shot } from '@tidy-reel/core/document/document'
+import { type Fit, PLAINLY_HEARD, type Shot } from '@tidy-reel/core/document/document'
+import { shownShares } from '@tidy-reel/core/pictures/framing'
 import type { Item } from '@tidy-reel/core/pictures/item'
 import type { Move, View } from '@tidy-reel/core/pictures/view'
 import type { Transition } from '@tidy-reel/core/style/transition'
@@ -25,6 +26,8 @@ const props = defineProps<{
   /** How it is seen now; nothing where that is the whole of it. */
   seen: Move | undefined
   film: Transition
+  /** Width by height of the film as it is seen now. */
+  aspect: number
   /** What matching offers for the scene. */
   offers: readonly Item[]
   /** By ids of clips; null of one that has none. */
@@ -55,15 +58,30 @@ const ENDS = [
 const held = ref<{ end: 'from' | 'to'; view: View }>()
 const viewOf = (end: 'from' | 'to') => (held.value?.end === end ? held.value.view : move.value[end])
 const box = (view: View) => ({
-  left: `${100 * inside(view.x, view.scale)}%`,
-  top: `${100 * inside(view.y, view.scale)}%`,
-  width: `${100 * view.scale}%`,
-  height: `${100 * view.scale}%`,
+  left: `${100 * inside(view.x, view.scale * shares.value.across)}%`,
+  top: `${100 * inside(view.y, view.scale * shares.value.down)}%`,
+  width: `${100 * view.scale * shares.value.across}%`,
+  height: `${100 * view.scale * shares.value.down}%`,
 })
-const inside = (middle: number, scale: number) => centre(middle, scale) - scale / 2
+/** How much of the picture the film's shape shows at most. */
+const ownShape = computed(() => {
+  const { width, height } = props.shot?.item ?? { width: 16, height: 9 }
+  return width && height ? width / height : 16 / 9
+})
+const shares = computed(() => shownShares(ownShape.value, props.aspect))
+/** As large as there is room for. */
+const pictureSize = computed(() => {
+  const width = Math.min(176, 99 * ownShape.value)
+  return { width: `${width}px`, height: `${width / ownShape.value}px` }
+})
+const inside = (middle: number, part: number) => centre(middle, part) - part / 2
 /** The nearest middle at which a view of this size does not reach over the picture's edge. */
-const centre = (middle: number, scale: number) =>
-  Math.min(1 - scale / 2, Math.max(scale / 2, middle))
+const centre = (middle: number, part: number) => Math.min(1 - part / 2, Math.max(part / 2, middle))
+const centred = ({ x, y, scale }: View): View => ({
+  scale,
+  x: centre(x, scale * shares.value.across),
+  y: centre(y, scale * shares.value.down),
+})
 
 function drag(event: PointerEvent, end: 'from' | 'to') {
   const picture = event.currentTarget as HTMLElement
@@ -73,11 +91,11 @@ function drag(event: PointerEvent, end: 'from' | 'to') {
   const { scale } = viewOf(end)
   held.value = {
     end,
-    view: {
+    view: centred({
       scale,
-      x: centre((event.clientX - at.left) / at.width, scale),
-      y: centre((event.clientY - at.top) / at.height, scale),
-    },
+      x: (event.clientX - at.left) / at.width,
+      y: (event.clientY - at.top) / at.height,
+    }),
   }
 }
 const STEP = 0.02
@@ -93,7 +111,7 @@ function nudge(event: KeyboardEvent, end: 'from' | 'to') {
   event.preventDefault()
   event.stopPropagation()
   const { x, y, scale } = viewOf(end)
-  frame(end, { scale, x: centre(x + dx!, scale), y: centre(y + dy!, scale) })
+  frame(end, centred({ scale, x: x + dx!, y: y + dy! }))
 }
 function drop() {
   if (!held.value) return
@@ -133,6 +151,7 @@ const transition = computed(() => props.shot?.transition ?? props.film)
       <figure v-for="{ name, label } in ENDS" :key="name">
         <div
           class="picture"
+          :style="pictureSize"
           role="application"
           :aria-label="`What is seen ${label}: drag it, or move it with the arrows`"
           tabindex="0"
@@ -224,6 +243,18 @@ const transition = computed(() => props.shot?.transition ?? props.film)
           <span /><span class="red">This clip has no sound of its own.</span>
         </template>
       </template>
+      <label for="shot-fit">Framed</label>
+      <ElSelect
+        id="shot-fit"
+        class="fit"
+        :model-value="shot?.fit ?? 'best'"
+        @change="(fit: Fit | 'best') => adjust({ fit: fit === 'best' ? null : fit })"
+      >
+        <ElOption value="best" label="as suits what it shows" /><ElOption
+          value="fill"
+          label="filling the film"
+        /><ElOption value="whole" label="whole, on a ground" />
+      </ElSelect>
       <span>Layout</span>
       <LayoutFields
         :key="`${number} ${index}`"
@@ -284,7 +315,6 @@ figure {
 }
 .picture {
   position: relative;
-  aspect-ratio: 16 / 9;
   overflow: hidden;
   cursor: move;
   touch-action: none;
@@ -316,6 +346,9 @@ figcaption {
   grid-template-columns: 74px 1fr;
   gap: 9px 12px;
   align-items: center;
+}
+.fit {
+  width: 210px;
 }
 .pair {
   display: flex;

@@ -3,6 +3,7 @@ import { ElButton, ElRadioButton, ElRadioGroup } from 'element-plus'
 import { computed, nextTick, onMounted, ref, useTemplateRef } from 'vue'
 import { apply } from '@tidy-reel/core/document/apply'
 import { changedParts, STYLE_PARTS, styleOf } from '@tidy-reel/core/document/style-parts'
+import { FILM_SHAPES, SHAPE_NAMES } from '@tidy-reel/core/render/shapes'
 import { FACES, PLAIN_FACE } from '@tidy-reel/core/style/faces'
 import { PLAIN_MIXING } from '@tidy-reel/core/style/film-choices'
 import type { HouseStyle } from '@tidy-reel/core/style/house-style'
@@ -21,7 +22,7 @@ import { KINDS } from '../pictures/drawn-kinds.ts'
 import { fileOfStyle, styleFromFile } from './style-files.ts'
 import StyleList from './StyleList.vue'
 import StyleParts from './StyleParts.vue'
-import { SHAPES, useStylePreview } from './use-style-preview.ts'
+import { useStylePreview } from './use-style-preview.ts'
 import { isOwn, useStyles } from './use-styles.ts'
 
 const styles = useStyles()
@@ -201,7 +202,7 @@ const rename = (name: string) => name.trim() && void styles.change({ name: name.
             <ElRadioButton value="kinds">Every kind</ElRadioButton>
           </ElRadioGroup>
           <ElRadioGroup v-model="shape" size="small" aria-label="Shape of the film">
-            <ElRadioButton v-for="(_, name) in SHAPES" :key="name" :value="name">{{
+            <ElRadioButton v-for="name in SHAPE_NAMES" :key="name" :value="name">{{
               name
             }}</ElRadioButton>
           </ElRadioGroup>
@@ -213,7 +214,7 @@ const rename = (name: string) => name.trim() && void styles.change({ name: name.
           :player="player"
           :proxies="proxies"
           :guides="guides"
-          :shape="SHAPES[shape]"
+          :shape="FILM_SHAPES[shape]"
           @guides="guides = !guides"
         />
         <p v-if="marked.length" class="marked">

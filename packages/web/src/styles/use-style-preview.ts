@@ -3,6 +3,7 @@ import { documentFrom } from '@tidy-reel/core/document/apply'
 import { type Document } from '@tidy-reel/core/document/document'
 import { filmOf } from '@tidy-reel/core/document/film-scenes'
 import { filmSupers } from '@tidy-reel/core/film/supers/supers'
+import type { ShapeName } from '@tidy-reel/core/render/shapes'
 import { DRAWN_EXAMPLES } from '@tidy-reel/core/script/drawn'
 import type { HouseStyle } from '@tidy-reel/core/style/house-style'
 import { CUT } from '@tidy-reel/core/style/transition'
@@ -12,13 +13,6 @@ import { episodesApi } from '../api/episodes.ts'
 
 /** Of the person's own film, so many scenes are shown. */
 const SCENES = 3
-
-export const SHAPES = {
-  wide: { width: 1920, height: 1080 },
-  upright: { width: 1080, height: 1920 },
-  square: { width: 1080, height: 1080 },
-}
-export type ShapeName = keyof typeof SHAPES
 
 /** One of every kind that can be drawn, each with a sentence of its own. */
 const EVERY_KIND = `# One of every kind

@@ -24,7 +24,7 @@ function listed({ film, plan, lights }: CuesAsked): CueRow[] {
   const cues = readableCues(filmCues(film, plan, WIDE, ''), {
     timeline: film,
     film: plan,
-    pictures: { shots: filmShots(film, () => true), lights },
+    pictures: { shots: filmShots(film, () => true, { aspect: 16 / 9, lights }), lights },
     frame: frameOf(WIDE.width, WIDE.height),
   })
   return cueRows(film, cues, filmLimits(film, plan, WIDE), plan.lettering.subtitle)

@@ -29,5 +29,11 @@ export function playCommands({ sheet, episode, player, desk }: SheetWorld): Shee
     { group: 'Play', name: 'Repeat the scene while playing', keys: ['r'], run: player.repeat },
     { group: 'Play', name: 'Whole screen', keys: ['w'], run: desk.fullscreen },
     { group: 'Play', name: 'Guides: thirds and safe area', keys: ['g'], run: desk.guides },
+    {
+      group: 'Play',
+      name: 'See the film wide, upright, square, tall, broad',
+      keys: ['Shift+w'],
+      run: desk.shape,
+    },
   ]
 }

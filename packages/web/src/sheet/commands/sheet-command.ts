@@ -18,6 +18,8 @@ export interface Desk {
   versions(): void
   fullscreen(): void
   guides(): void
+  /** The monitor shows the film in its next shape. */
+  shape(): void
 }
 
 /** What the commands of the sheet act on. */
