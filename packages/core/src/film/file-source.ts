@@ -52,9 +52,10 @@ export function fileSource(
   const whole = standsWhole(item, shot, framing) ? ({ isWhole: true } as const) : {}
   const shown = whole.isWhole ? UNSEEN : framing
   if (item.kind === 'clip') {
-    const part = clipPart(item, shot, seen)
-    const move = part.move ?? (whole.isWhole ? undefined : clipMove(item, part, seen, framing))
-    return { kind: 'clip', item, ...part, ...(move ? { move } : {}), ...whole, ...graded }
+    const { move: set, ...part } = clipPart(item, shot, seen, framing)
+    if (whole.isWhole) return { kind: 'clip', item, ...part, ...whole, ...graded }
+    const move = set ?? clipMove(item, part, seen, framing)
+    return { kind: 'clip', item, ...part, ...(move ? { move } : {}), ...graded }
   }
   const move = shot.frame ?? moveOfStill(item, seen, shown, whole.isWhole)
   return { kind: 'photo', item, move, ...whole, ...graded }
@@ -78,13 +79,13 @@ function moveOfStill(
 ): Move {
   const still = { seed: item.id, seconds, times, kind }
   if (isWhole) {
-    const far = MIDDLE_VIEW(1)
-    const near = MIDDLE_VIEW(1 - Math.min(WHOLE_CLOSER, 0.01 * seconds))
+    const far = MIDDLE_VIEW.at(1)
+    const near = MIDDLE_VIEW.at(1 - Math.min(WHOLE_CLOSER, 0.01 * seconds))
     return { from: far, to: near }
   }
   const best = bestOf(item, framing)
   // Words that move are hard to read.
-  if (isWorded(item.title)) return { from: best(1), to: best(1) }
+  if (isWorded(item.title)) return { from: best.at(1), to: best.at(1) }
   return stillMove({ ...still, best })
 }
 
@@ -118,7 +119,7 @@ function clipMove(
   const seen = light.interest.slice(from, from + Math.max(1, Math.ceil(seconds * speed)))
   const moments = seen.length ? seen : light.interest.slice(-1)
   const half = Math.ceil(moments.length / 2)
-  const view = (some: typeof moments) => bestViewIn(some, { aspect, film })(1)
+  const view = (some: typeof moments) => bestViewIn(some, { aspect, film }).at(1)
   const [all, early, late] = [moments, moments.slice(0, half), moments.slice(-half)].map(view)
   if (!all || !early || !late) return undefined
   const [dx, dy] = [late.x - early.x, late.y - early.y]
@@ -141,6 +142,7 @@ function clipPart(
   item: ChosenItem,
   { slip, speed, frame }: HowSeen,
   { seconds, times }: Seen,
+  framing: Framing,
 ): { slip: number; speed: number; move?: Move } {
   const move = frame ? { move: frame } : {}
   if (item.seconds === null) return { slip, speed, ...move }
@@ -152,7 +154,7 @@ function clipPart(
     isFree && spare >= wanted ? wanted * Math.min(times, Math.floor(spare / wanted)) : 0
   const there = item.seconds - asked - skipped
   const slowed = Math.max(1 - SLOWED_MOST, Math.min(1, there / wanted))
-  const view = viewAnew(item.id, times, MIDDLE_VIEW)
+  const view = viewAnew(item.id, times, bestOf(item, framing))
   return {
     slip: Math.round((asked + skipped) * SAMPLE_RATE),
     speed: speed * slowed,

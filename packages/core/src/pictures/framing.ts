@@ -9,11 +9,21 @@ export interface Framing {
   lights: ReadonlyMap<string, Light>
 }
 
-/** Where a view of so much of a picture shows most of what there is to see. */
-export type BestView = (scale: number) => View
+/** Where views of a picture show most of what there is to see. */
+export interface BestView {
+  /** Of a view of so much of the picture. */
+  at: (scale: number) => View
+  /** How much of the picture's width and height the largest view shows, 0 to 1. */
+  across: number
+  down: number
+}
 
 /** Nobody has looked: the middle. */
-export const MIDDLE_VIEW: BestView = (scale) => ({ x: 0.5, y: 0.5, scale })
+export const MIDDLE_VIEW: BestView = {
+  at: (scale) => ({ x: 0.5, y: 0.5, scale }),
+  across: 1,
+  down: 1,
+}
 
 /** How much of a picture's width and height the largest view in a film's shape shows. */
 export const shownShares = (picture: number, film: number) => ({
@@ -29,14 +39,15 @@ export function bestViewIn(
   moments: readonly Interest[],
   { aspect, film }: { aspect: number; film: number },
 ): BestView {
-  if (!moments.length) return MIDDLE_VIEW
-  const { across, down } = interestIn(moments)
   const shares = shownShares(aspect, film)
-  return (scale) => ({
+  if (!moments.length) return { ...MIDDLE_VIEW, ...shares }
+  const { across, down } = interestIn(moments)
+  const at = (scale: number) => ({
     x: bestWindow(across, shares.across * scale).middle,
     y: bestWindow(down, shares.down * scale).middle,
     scale,
   })
+  return { at, ...shares }
 }
 
 /** A crop that leaves so much of the picture can lose nothing. */
@@ -58,9 +69,12 @@ export function losesItsSubject(title: string, light: Light, film: number): bool
   const shown = shares.across * shares.down
   if (shown >= MUCH_SHOWN) return false
   if (isWorded(title)) return true
-  if (!light.interest.length) return false
-  const { across, down } = interestIn(light.interest)
-  return isParted(across, shares.across) || isParted(down, shares.down)
+  // What goes across a clip can be followed: each moment is judged by itself.
+  const parted = light.interest.filter((moment) => {
+    const { across, down } = interestIn([moment])
+    return isParted(across, shares.across) || isParted(down, shares.down)
+  })
+  return parted.length > light.interest.length / 2
 }
 
 /** A view that shows less of what there is to see has lost its subject; by eye on 24 pictures. */

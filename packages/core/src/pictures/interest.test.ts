@@ -60,8 +60,8 @@ describe('bestWindow', () => {
 describe('bestViewIn', () => {
   it('crops a wide picture to its subject in an upright film, and not in one of its own shape', () => {
     const moments = [interestOf(ball(0.75))]
-    expect(bestViewIn(moments, { aspect: 16 / 9, film: 9 / 16 })(1).x).toBeGreaterThan(0.67)
-    expect(bestViewIn(moments, { aspect: 16 / 9, film: 16 / 9 })(1)).toEqual({
+    expect(bestViewIn(moments, { aspect: 16 / 9, film: 9 / 16 }).at(1).x).toBeGreaterThan(0.67)
+    expect(bestViewIn(moments, { aspect: 16 / 9, film: 16 / 9 }).at(1)).toEqual({
       ...{ x: 0.5, y: 0.5, scale: 1 },
     })
   })

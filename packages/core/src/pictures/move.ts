@@ -75,8 +75,8 @@ export interface Still {
 export function stillMove({ seed, seconds, times, kind, best }: Still): Move {
   const isLed = kind === 'to a part' || kind === 'to the whole'
   const way = isLed ? Math.min(FURTHEST_LED, LED * seconds) : Math.min(FURTHEST, CALM * seconds)
-  const far = times ? viewAnew(seed, times, best) : best(1)
-  const near = times ? { ...far, scale: far.scale - way } : inside(far, best(1 - way))
+  const far = times ? viewAnew(seed, times, best) : best.at(1)
+  const near = times ? { ...far, scale: far.scale - way } : inside(far, best.at(1 - way))
   switch (kind) {
     case 'push in':
     case 'to a part':
@@ -85,13 +85,13 @@ export function stillMove({ seed, seconds, times, kind, best }: Still): Move {
     case 'to the whole':
       return { from: near, to: far }
     case 'drift left':
-      return drift(near, -way, 'x')
+      return drift(near, -way * best.across, 'x')
     case 'drift right':
-      return drift(near, way, 'x')
+      return drift(near, way * best.across, 'x')
     case 'drift up':
-      return drift(near, -way, 'y')
+      return drift(near, -way * best.down, 'y')
     case 'drift down':
-      return drift(near, way, 'y')
+      return drift(near, way * best.down, 'y')
   }
 }
 
@@ -116,9 +116,9 @@ function drift(view: View, way: number, axis: 'x' | 'y'): Move {
 /** How a picture is framed that has been seen before in the film: closer, on one side or the other. */
 export function viewAnew(seed: string, times: number, best: BestView): View {
   const side = (times % 2 ? 1 : -1) * (chance(`${seed} side`) < 0.5 ? 1 : -1)
-  const view = best(ANEW.scale)
+  const view = best.at(ANEW.scale)
   const within = (n: number) => Math.min(1, Math.max(0, n))
-  return { ...view, x: within(view.x + side * ANEW.aside) }
+  return { ...view, x: within(view.x + side * ANEW.aside * best.across) }
 }
 
 /**

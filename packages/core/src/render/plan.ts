@@ -60,7 +60,7 @@ export type SegmentShade = Pick<SoftShade, 'box' | 'blur' | 'colour' | 'opacity'
  * Changes whenever the encoder's arguments or the drawing change, so that old segments are not
  * taken for new.
  */
-const RECIPE = 9
+const RECIPE = 10
 
 /**
  * Where a segment begins on the clock of what is written on it, in seconds: so what came before the

@@ -22,7 +22,9 @@ export function viewFilter(
     `scale=${width}:${height}:force_original_aspect_ratio=increase:` +
     `force_divisible_by=2:flags=bicubic:${BT709},format=yuv420p`
   if (fits) return movingView(move, span, width / height)
-  return `${filled},${movingView(move, span, width / height)},${scaled}`
+  // Its colours are the film's by now: brought there twice, they would lose twice by rounding.
+  const fitted = `scale=${width}:${height}:flags=bicubic,setsar=1`
+  return `${filled},${movingView(move, span, width / height)},${fitted}`
 }
 
 /** Enlarged after it is cut out, which costs a seventh of moving it. */
@@ -41,7 +43,8 @@ function movingView(
   { first, span, ease }: Pick<PictureRun, 'first' | 'span' | 'ease'>,
   aspect: number,
 ): string {
-  const time = span > 1 ? `((in+${first})/${span - 1})` : '0'
+  // What `perspective` calls `in` is 1 at its first frame.
+  const time = span > 1 ? `((in+${first - 1})/${span - 1})` : '0'
   const ramp = 2 * ease * (1 - ease)
   const progress =
     `if(lt(${time},${ease}),${time}^2/${ramp},` +
