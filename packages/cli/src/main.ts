@@ -1,6 +1,7 @@
 import { Command } from 'commander'
 import { isFault } from '@tidy-reel/core/faults/fault'
 import own from '../package.json' with { type: 'json' }
+import type { CopyFlags } from './copy-command.ts'
 import type { MakeFlags } from './make-command.ts'
 import type { MixFlags } from './mix-command.ts'
 import type { MusicFlags } from './music-command.ts'
@@ -45,6 +46,7 @@ const COMMANDS = [
   align,
   make,
   check,
+  copy,
   mix,
   music,
   sounds,
@@ -211,6 +213,22 @@ function align(tidy: Command) {
     .description('where each sentence of a script is in a recording of the whole')
     .action(async (file: string, script: string, flags: { json?: boolean }) =>
       (await import('./align-command.ts')).alignCommand(file, script, flags),
+    )
+}
+
+function copy(tidy: Command) {
+  tidy
+    .command('copy')
+    .argument('<folder>', 'of a finished film')
+    .requiredOption('--as <kind>', 'mp4, hevc, webm, av1, mov, gif, webp, still, wav, flac or mp3')
+    .option('--lines <n>', 'of its shorter side')
+    .option('--from <seconds>')
+    .option('--to <seconds>')
+    .option('--megabytes <n>', 'no larger than this: mp4, hevc and webm')
+    .option('--out <file>', 'in place of beside the film')
+    .description('a finished film as another kind of file')
+    .action(async (folder: string, flags: CopyFlags) =>
+      (await import('./copy-command.ts')).copyCommand(folder, flags),
     )
 }
 

@@ -11,7 +11,7 @@ const CHANNEL = 'tidy_events'
  */
 const EpisodeEvent = z.object({
   episodeId: z.string(),
-  kind: z.enum(['document', 'prepare', 'proxy', 'render', 'recording', 'reload']),
+  kind: z.enum(['document', 'prepare', 'proxy', 'render', 'copies', 'recording', 'reload']),
   /** Small facts that save a fetch, such as a render's progress. */
   data: z.unknown().optional(),
 })

@@ -6,6 +6,7 @@ import { type Thumbnails, thumbnails } from '@tidy-reel/engine/stock/thumbnails'
 import { type WorkPool, workPool } from '@tidy-reel/engine/threads/pool'
 import { type CandidatesActions, candidatesOf } from './actions/candidates.ts'
 import { type ChannelActions, channelActions } from './actions/channels.ts'
+import { type CopyActions, copyActions } from './actions/copies.ts'
 import { type DepictionActions, depictionActions } from './actions/depictions.ts'
 import { episodeView } from './actions/episode-view.ts'
 import { type EpisodeActions, episodeActions } from './actions/episodes.ts'
@@ -38,6 +39,7 @@ export interface Services {
   music: MusicActions
   pictures: PictureActions
   recordings: RecordingActions
+  copies: CopyActions
   renders: RenderActions
   sounds: SoundActions
   styles: StyleActions
@@ -88,6 +90,7 @@ export async function openServices(
   const writing = writingActions(episodes, owner, pool, engine)
   return {
     channels,
+    copies: copyActions(sequelize, queue, engine, owner),
     depictions: depictionActions(episodes, writing, library, pool, engine),
     episodes,
     history,

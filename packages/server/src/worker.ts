@@ -3,6 +3,7 @@ import { onStopOrOrphaned } from '@tidy-reel/engine/run/stop-signals'
 import { warmUp } from '@tidy-reel/engine/stock/warm-up'
 import { hereAndNow } from '@tidy-reel/engine/threads/here-and-now'
 import { channelActions } from './actions/channels.ts'
+import { copyActions } from './actions/copies.ts'
 import { episodeActions } from './actions/episodes.ts'
 import { pictureActions } from './actions/pictures.ts'
 import { prepare } from './actions/prepare.ts'
@@ -11,7 +12,7 @@ import { recordingActions } from './actions/recordings.ts'
 import { renderActions } from './actions/renders.ts'
 import { serverConfig } from './config.ts'
 import { connect, LOCAL_OWNER } from './db/models.ts'
-import { CUTS, PREPARE, PROXIES, RECORDING, RENDER } from './jobs/kinds.ts'
+import { COPY, CUTS, PREPARE, PROXIES, RECORDING, RENDER } from './jobs/kinds.ts'
 import { openQueue } from './jobs/queue.ts'
 
 /** How often work that nobody does any more is looked for. */
@@ -37,6 +38,8 @@ await queue.work(RECORDING, ({ episodeId, recordingId }, signal) =>
   recordings.listen(episodeId, recordingId, signal),
 )
 await queue.work(RENDER, ({ renderId }, signal) => renders.run(renderId, signal))
+const copies = copyActions(sequelize, queue, engine, LOCAL_OWNER)
+await queue.work(COPY, ({ renderId, name }, signal) => copies.run(renderId, name, signal))
 const pictures = pictureActions(sequelize, queue, engine, LOCAL_OWNER, hereAndNow)
 await queue.work(CUTS, ({ id }, signal) => pictures.cut(id, signal))
 const sweep = async () => {

@@ -51,6 +51,9 @@ export interface FaultDetails {
   nothing_to_redo: undefined
   version_not_found: undefined
   render_not_found: undefined
+  copy_not_found: undefined
+  copy_too_small: { megabytes: number; least: number }
+  copy_beyond_film: { seconds: number }
   render_running: undefined
   file_not_ready: undefined
   origin_refused: undefined

@@ -84,6 +84,11 @@ export const ENGLISH: Messages = {
   nothing_to_redo: () => 'There is nothing to redo.',
   version_not_found: () => 'This version is not there any more. Choose another one.',
   render_not_found: () => 'There is no such film any more. Start a new render.',
+  copy_not_found: () => 'There is no such copy of the film any more. Ask for it again.',
+  copy_too_small: ({ megabytes, least }) =>
+    `The film does not fit into ${megabytes} MB. Ask for ${least} MB or more, or for fewer lines.`,
+  copy_beyond_film: ({ seconds }) =>
+    `The film is over by then: it lasts ${seconds} s. Choose an earlier place.`,
   render_running: () => 'A render of this episode is under way. Wait for it or stop it first.',
   file_not_ready: () => 'This file is not there yet. Wait until the render has finished.',
   origin_refused: () =>

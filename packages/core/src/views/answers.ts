@@ -61,6 +61,7 @@ export interface Answers {
   'POST /episodes/:id/renders': RenderView
   'POST /renders/:id/cancel': RenderView
   'POST /renders/:id/taken': RenderView
+  'POST /renders/:id/copies': RenderView
 
   'GET /music': { music: OwnMusic[] }
   'POST /music': OwnMusic

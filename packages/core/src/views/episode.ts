@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import type { Document } from '../document/document.ts'
+import type { FilmCopy } from '../export/copies.ts'
 import type { FaultCode } from '../faults/codes.ts'
 import type { UnmetMusic } from '../film/music/film-music.ts'
 import type { SoundFacts } from '../film/sound/effects/known-sound.ts'
@@ -47,6 +48,8 @@ export interface RenderView {
   progress: RenderProgress | null
   report: FilmReport | null
   fault: { code: FaultCode; message: string } | null
+  /** Of the finished film, in other kinds. */
+  copies: FilmCopy[]
   /** ISO 8601. */
   createdAt: string
 }

@@ -26,6 +26,7 @@ export const renderView = ({
   progress,
   report,
   fault,
+  copies,
   createdAt,
 }: Render): RenderView => ({
   id,
@@ -34,6 +35,7 @@ export const renderView = ({
   progress,
   report,
   fault,
+  copies,
   createdAt: createdAt.toISOString(),
 })
 

@@ -239,6 +239,9 @@ const DOCUMENT_14 = ['episodes', 'renders', 'versions'].map(
 /** Documents of version 15: colours of all pictures. */
 const DOCUMENT_15 = documentsOf(14, JSON.stringify({ version: 15, grade: {} }))
 
+/** Copies of finished films, of other kinds. */
+const COPIES = [`alter table renders add column copies jsonb not null default '[]'`]
+
 /** In order; one that has been published never changes. */
 const MIGRATIONS: readonly [name: string, statements: readonly string[]][] = [
   ['001-first', FIRST],
@@ -263,6 +266,7 @@ const MIGRATIONS: readonly [name: string, statements: readonly string[]][] = [
   ['020-document-13', DOCUMENT_13],
   ['021-document-14', DOCUMENT_14],
   ['022-document-15', DOCUMENT_15],
+  ['023-copies', COPIES],
 ]
 
 /** Brings the database to the newest layout; each step once, in a transaction. */

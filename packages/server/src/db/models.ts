@@ -106,6 +106,7 @@ export class Render extends Model<InferAttributes<Render>, InferCreationAttribut
   declare progress: RenderView['progress']
   declare report: RenderView['report']
   declare fault: RenderView['fault']
+  declare copies: CreationOptional<RenderView['copies']>
   declare createdAt: CreationOptional<Date>
   declare updatedAt: CreationOptional<Date>
 }
@@ -279,6 +280,7 @@ export function connect(database: string): Sequelize {
       progress: JSONB,
       report: JSONB,
       fault: JSONB,
+      copies: JSONB,
       createdAt: DATE,
       updatedAt: DATE,
     },

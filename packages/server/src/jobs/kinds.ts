@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { CopyName } from '@tidy-reel/core/export/copies'
 import type { JobKind } from './queue.ts'
 
 /**
@@ -22,6 +23,13 @@ export const RENDER: JobKind<{ renderId: string }> = {
   queue: 'film.render',
   input: z.object({ renderId: z.uuid() }),
   retryLimit: 3,
+  timeoutSeconds: 6 * 3600,
+}
+/** A copy of a finished film, of another kind. */
+export const COPY: JobKind<{ renderId: string; name: string }> = {
+  queue: 'film.copy',
+  input: z.object({ renderId: z.uuid(), name: CopyName }),
+  retryLimit: 2,
   timeoutSeconds: 6 * 3600,
 }
 /** Finding the cuts of a clip somebody brought. */

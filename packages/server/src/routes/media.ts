@@ -2,6 +2,7 @@ import { existsSync } from 'node:fs'
 import { join } from 'node:path'
 import { Hono } from 'hono'
 import { z } from 'zod'
+import { copyMime, CopyName, CopyWish } from '@tidy-reel/core/export/copies'
 import { FILM_FILE_NAMES, filmFileMime, isTrackFile } from '@tidy-reel/core/export/film-files'
 import { SAVED_NAME_LIMIT } from '@tidy-reel/core/export/saved-name'
 import { REASON_LIMIT } from '@tidy-reel/core/render/report'
@@ -21,7 +22,19 @@ const ItemIds = z.object({
 })
 const Hash = z.object({ hash: z.string().regex(/^[0-9a-f]{32}$/) })
 
-export function mediaRoutes({ renders, place, thumbnails, pictures }: Services) {
+/** What a file is to be called where a person saves it. */
+const Saved = z.object({
+  save: z
+    .string()
+    .max(2 * SAVED_NAME_LIMIT)
+    .optional(),
+})
+const savedAs = (save: string | undefined, file: string) => {
+  const ending = file.split('.').slice(1).join('.')
+  return save && `${save.replace(/[^\p{L}\p{M}\p{N} _-]+/gu, '').trim() || 'film'}.${ending}`
+}
+
+export function mediaRoutes({ copies, renders, place, thumbnails, pictures }: Services) {
   return new Hono()
     .get('/takes/:hash', valid('param', Hash), (c) =>
       sendFile(join(place.takes, `${c.req.valid('param').hash}.wav`), 'audio/wav', {
@@ -81,27 +94,34 @@ export function mediaRoutes({ renders, place, thumbnails, pictures }: Services) 
         return sendFile(await renders.findingFrame(id, found, c.req.raw.signal), 'image/jpeg')
       },
     )
+    .post(
+      '/renders/:id/copies',
+      valid('param', z.object({ id: z.uuid() })),
+      valid('json', CopyWish),
+      async (c) => c.json(await copies.ask(c.req.valid('param').id, c.req.valid('json'))),
+    )
+    .get(
+      '/renders/:id/copies/:name',
+      valid('param', z.object({ id: z.uuid(), name: CopyName })),
+      valid('query', Saved),
+      async (c) => {
+        const { id, name } = c.req.valid('param')
+        return sendFile(await copies.file(id, name), copyMime(name), {
+          range: c.req.header('range'),
+          saveAs: savedAs(c.req.valid('query').save, name),
+        })
+      },
+    )
     .get(
       '/renders/:id/:name',
       valid('param', z.object({ id: z.uuid(), name: FilmFile })),
-      valid(
-        'query',
-        z.object({
-          save: z
-            .string()
-            .max(2 * SAVED_NAME_LIMIT)
-            .optional(),
-        }),
-      ),
+      valid('query', Saved),
       async (c) => {
         const { id, name } = c.req.valid('param')
         await renders.find(id)
-        const { save } = c.req.valid('query')
-        const ending = name.split('.').slice(1).join('.')
         return sendFile(join(renders.folder(id), name), filmFileMime(name), {
           range: c.req.header('range'),
-          saveAs:
-            save && `${save.replace(/[^\p{L}\p{M}\p{N} _-]+/gu, '').trim() || 'film'}.${ending}`,
+          saveAs: savedAs(c.req.valid('query').save, name),
         })
       },
     )

@@ -1,4 +1,5 @@
 import type { Command } from '@tidy-reel/core/document/command'
+import type { CopyWish } from '@tidy-reel/core/export/copies'
 import type { FilmShape } from '@tidy-reel/core/render/plan'
 import { ask } from './ask.ts'
 
@@ -37,5 +38,7 @@ export const episodesApi = {
   /** A film that failed its check, taken all the same. */
   takeRender: (id: string, reason: string) =>
     ask('POST /renders/:id/taken', { path: { id }, json: { reason } }),
+  copyRender: (id: string, wish: CopyWish) =>
+    ask('POST /renders/:id/copies', { path: { id }, json: wish }),
   cancelRender: (id: string) => ask('POST /renders/:id/cancel', { path: { id } }),
 }

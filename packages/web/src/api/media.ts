@@ -26,6 +26,9 @@ export const takeSound = (hash: string) => `/api/takes/${hash}`
 export const renderFile = (id: string, name: string, save?: string) =>
   `/api/renders/${id}/${name}${save ? `?save=${encodeURIComponent(save)}` : ''}`
 
+export const copyFile = (id: string, name: string, save: string) =>
+  `/api/renders/${id}/copies/${name}?save=${encodeURIComponent(save)}`
+
 /** Of what a film's check found, the frame. */
 export const findingFrame = (id: string, found: number) =>
   `/api/renders/${id}/findings/${found}/frame`

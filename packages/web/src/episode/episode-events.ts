@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { FilmCopy } from '@tidy-reel/core/export/copies'
 import { Preparing, RENDER_STATES, RenderProgress } from '@tidy-reel/core/views/episode'
 
 /** What the server tells of an open episode while it is open. */
@@ -17,6 +18,8 @@ const EVENTS = {
     state: z.enum(RENDER_STATES),
     progress: RenderProgress.nullable(),
   }),
+  /** Of a finished film. */
+  copies: z.object({ id: z.string(), copies: z.array(FilmCopy) }),
 }
 export type EpisodeEvents = { [Kind in keyof typeof EVENTS]: z.infer<(typeof EVENTS)[Kind]> }
 type Heard = { [Kind in keyof EpisodeEvents]: (told: EpisodeEvents[Kind]) => void }

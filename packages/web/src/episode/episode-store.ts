@@ -132,6 +132,14 @@ export const useEpisode = defineStore('episode', () => {
         coming.expectMore()
       },
       recording: (told) => (listening.value = told),
+      copies({ id: film, copies }) {
+        data.value = {
+          ...data.value,
+          renders: data.value.renders.map((render) =>
+            render.id === film ? { ...render, copies } : render,
+          ),
+        }
+      },
       render(told) {
         const known = data.value.renders.find((render) => render.id === told.id)
         if (!known || known.state !== told.state) return void load(id)

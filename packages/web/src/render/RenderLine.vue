@@ -11,6 +11,7 @@ import { clockText } from '@tidy-reel/core/time/time'
 import type { RenderView } from '@tidy-reel/core/views/episode'
 import { renderFile } from '../api/media.ts'
 import FilmCheck from './FilmCheck.vue'
+import FilmCopies from './FilmCopies.vue'
 
 const props = defineProps<{ render: RenderView; document: Document }>()
 defineEmits<{ cancel: []; taken: [reason: string] }>()
@@ -99,6 +100,7 @@ defineExpose({ focusStop: () => stop.value?.ref?.focus() })
         :report="render.report"
         @taken="(reason) => $emit('taken', reason)"
       />
+      <FilmCopies v-if="!isHeldBack(render.report)" :render="render" :document="document" />
     </div>
     <p v-else-if="render.state === 'failed'" class="red" role="alert">
       {{ render.fault?.message }}
