@@ -62,6 +62,7 @@ export interface Answers {
   'POST /renders/:id/cancel': RenderView
   'POST /renders/:id/taken': RenderView
   'POST /renders/:id/copies': RenderView
+  'DELETE /renders/:id/copies/:name': RenderView
 
   'GET /music': { music: OwnMusic[] }
   'POST /music': OwnMusic

@@ -1,5 +1,5 @@
 import { existsSync } from 'node:fs'
-import { mkdir } from 'node:fs/promises'
+import { mkdir, rm } from 'node:fs/promises'
 import { join } from 'node:path'
 import type { Sequelize, Transaction } from 'sequelize'
 import { COPIES_LIMIT, copyName, type CopyWish, type FilmCopy } from '@tidy-reel/core/export/copies'
@@ -65,7 +65,13 @@ export function copyActions(
         asked.isNew = true
         return [...others, { name, wish, state: 'queued', done: 0 }]
       })
-      if (asked.isNew) await queue.send(COPY, { renderId: id, name })
+      if (asked.isNew) await queue.send(COPY, { renderId: id, name }, `${id} ${name}`)
+      return renderView(render)
+    },
+    /** One that is being made is stopped, one that is there goes. */
+    async remove(id: string, name: string) {
+      const render = await change(id, (copies) => copies.filter((copy) => copy.name !== name))
+      await rm(fileOf(id, name), { force: true })
       return renderView(render)
     },
     /** @throws TidyError `copy_not_found` while it is not there */
@@ -76,15 +82,20 @@ export function copyActions(
       return fileOf(id, name)
     },
     /** Made by a worker; what was stopped with it is made by the next. */
-    async run(id: string, name: string, signal: AbortSignal) {
+    async run(id: string, name: string, stopping: AbortSignal) {
       const render = await Render.findOne({ where: { id, ownerId } })
       const copy = render?.copies.find((one) => one.name === name)
       if (!copy || copy.state === 'done') return
+      const removed = new AbortController()
+      const signal = AbortSignal.any([stopping, removed.signal])
       let told = 0
       const tell = (done: number) => {
         if (Date.now() - told < TOLD_MS) return
         told = Date.now()
-        void note(id, name, { state: 'running', done }).catch(() => undefined)
+        void note(id, name, { state: 'running', done }).then(
+          ({ copies }) => copies.some((one) => one.name === name) || removed.abort(),
+          () => undefined,
+        )
       }
       await note(id, name, { state: 'running', done: 0 })
       try {
@@ -94,9 +105,10 @@ export function copyActions(
         const bytes = await filmCopy(film, copy.wish, out, { signal, onProgress: tell })
         await note(id, name, { state: 'done', done: 1, bytes })
       } catch (cause) {
-        if (signal.aborted) {
+        if (removed.signal.aborted) return
+        if (stopping.aborted) {
           await note(id, name, { state: 'queued', done: 0 })
-          await queue.send(COPY, { renderId: id, name })
+          await queue.send(COPY, { renderId: id, name }, `${id} ${name}`)
           return
         }
         const known = isFault(cause) ? cause : new TidyError('unexpected')

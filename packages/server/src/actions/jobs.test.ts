@@ -223,6 +223,38 @@ describe('render', () => {
     expect(render.report!.frames).toBeGreaterThan(60)
     const { headers, status } = await fresh.ask('GET', `/api/renders/${id}/film.srt`)
     expect([status, headers.get('content-type')]).toEqual([200, 'application/x-subrip'])
+
+    const at = `/api/renders/${id}/copies`
+    const asked = { kind: 'still', from: 1 }
+    const wanted = await fresh.ask('POST', at, asked)
+    expect(wanted.body).toMatchObject({
+      copies: [{ name: 'copy-still-from1.png', state: 'queued', wish: asked }],
+    })
+    expect((await fresh.ask('GET', `${at}/copy-still-from1.png`)).status).toBe(404)
+    await fresh.app.copies.run(id, 'copy-still-from1.png', never)
+    // Asked for twice, it is the same.
+    await fresh.ask('POST', at, asked)
+    const [copy] = (await Render.findByPk(id))!.copies
+    expect(copy).toMatchObject({ state: 'done', done: 1 })
+    const frame = await fresh.ask('GET', `${at}/copy-still-from1.png?save=A%20frame`)
+    expect(frame.headers.get('content-type')).toBe('image/png')
+    expect(frame.headers.get('content-disposition')).toContain('A%20frame.png')
+    expect(Number(frame.headers.get('content-length'))).toBe(copy?.bytes)
+
+    await fresh.ask('POST', at, { kind: 'still', from: 900 })
+    await fresh.app.copies.run(id, 'copy-still-from900.png', never)
+    expect((await Render.findByPk(id))!.copies[1]).toMatchObject({
+      state: 'failed',
+      fault: expect.stringContaining('Choose an earlier place'),
+    })
+    const left = await fresh.ask('DELETE', `${at}/copy-still-from900.png`)
+    expect(left.body).toMatchObject({ copies: [{ name: 'copy-still-from1.png' }] })
+    for (const wrong of [{ kind: 'gif' }, { kind: 'exe' }, {}])
+      expect((await fresh.ask('POST', at, wrong)).status).toBe(400)
+    expect((await fresh.ask('GET', `${at}/..%2Ffilm.mp4`)).status).toBe(400)
+    const unmade = await started('The bell rings.')
+    const early = await fresh.ask('POST', `/api/renders/${unmade.id}/copies`, { kind: 'webm' })
+    expect(early.body).toMatchObject({ code: 'file_not_ready' })
   })
   it('is run once, however many workers are told to', async () => {
     const { id } = await started('A bell rings.')

@@ -100,6 +100,14 @@ export function mediaRoutes({ copies, renders, place, thumbnails, pictures }: Se
       valid('json', CopyWish),
       async (c) => c.json(await copies.ask(c.req.valid('param').id, c.req.valid('json'))),
     )
+    .delete(
+      '/renders/:id/copies/:name',
+      valid('param', z.object({ id: z.uuid(), name: CopyName })),
+      async (c) => {
+        const { id, name } = c.req.valid('param')
+        return c.json(await copies.remove(id, name))
+      },
+    )
     .get(
       '/renders/:id/copies/:name',
       valid('param', z.object({ id: z.uuid(), name: CopyName })),

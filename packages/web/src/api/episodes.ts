@@ -40,5 +40,7 @@ export const episodesApi = {
     ask('POST /renders/:id/taken', { path: { id }, json: { reason } }),
   copyRender: (id: string, wish: CopyWish) =>
     ask('POST /renders/:id/copies', { path: { id }, json: wish }),
+  removeCopy: (id: string, name: string) =>
+    ask('DELETE /renders/:id/copies/:name', { path: { id, name } }),
   cancelRender: (id: string) => ask('POST /renders/:id/cancel', { path: { id } }),
 }

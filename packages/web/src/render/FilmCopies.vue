@@ -9,6 +9,7 @@ import {
   copyKind,
   type CopyKindName,
   CopyWish,
+  type FilmCopy,
 } from '@tidy-reel/core/export/copies'
 import { savedName } from '@tidy-reel/core/export/saved-name'
 import type { RenderView } from '@tidy-reel/core/views/episode'
@@ -40,6 +41,8 @@ const wish = computed(() => {
     ...(fits && megabytes.value ? { megabytes: megabytes.value } : {}),
   }).data
 })
+const isMade = ({ state }: FilmCopy) => state === 'done' || state === 'failed'
+const removing = useOnce((name: string) => episodesApi.removeCopy(props.render.id, name))
 const asking = useOnce(async () => {
   if (wish.value) await episodesApi.copyRender(props.render.id, wish.value)
 })
@@ -61,6 +64,13 @@ const asking = useOnce(async () => {
         <span v-else class="soft" role="status">{{
           copy.state === 'queued' ? 'waits for its turn' : `${Math.round(copy.done * 100)} %`
         }}</span>
+        <button
+          class="plain link"
+          :aria-label="`${isMade(copy) ? 'Remove' : 'Stop'}: ${copyTitle(copy.wish)}`"
+          @click="removing.run(copy.name)"
+        >
+          {{ isMade(copy) ? 'Remove' : 'Stop' }}
+        </button>
       </li>
     </ul>
     <button class="plain link" :aria-expanded="isOpen" @click="isOpen = !isOpen">
