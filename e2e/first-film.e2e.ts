@@ -32,6 +32,19 @@ test('a pasted script becomes a film that can be downloaded', async ({ page, req
   expect((await answer.body()).subarray(4, 8).toString('latin1')).toBe('ftyp')
   await expect(page.getByText(/^Checked: /)).toBeVisible()
 
+  await page.getByRole('button', { name: 'Another kind of file' }).click()
+  const copies = page.getByRole('region', { name: 'Other kinds of file' })
+  await copies.locator('.el-select').first().click()
+  await page.getByRole('option', { name: 'Sound, MP3' }).click()
+  await copies.getByRole('button', { name: 'Make it' }).click()
+  const sound = copies.getByRole('link', { name: 'Sound, MP3' })
+  await expect(sound).toBeVisible({ timeout: 30_000 })
+  const heard = await request.get(new URL((await sound.getAttribute('href'))!, address()).href)
+  // The tag an MP3 begins with (ID3v2, 3.1).
+  expect((await heard.body()).subarray(0, 3).toString('latin1')).toBe('ID3')
+  await copies.getByRole('button', { name: 'Remove: Sound, MP3' }).click()
+  await expect(sound).toHaveCount(0)
+
   // The same film as it would be told of had its check found something wrong.
   await page.route(/api[/]episodes[/][^/]+$/, async (route) => {
     const told = await (await route.fetch()).text()

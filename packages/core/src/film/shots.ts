@@ -1,5 +1,7 @@
 import { itemAt } from '../faults/certain.ts'
 import type { Framing } from '../pictures/framing.ts'
+import type { Grade } from '../pictures/grade/grade.ts'
+import { matchedGrade, usualCast } from '../pictures/grade/match.ts'
 import type { LayoutKind } from '../pictures/inlay.ts'
 import type { ChosenItem } from '../pictures/item.ts'
 import { easeOf, type MoveKind, moveKind } from '../pictures/move.ts'
@@ -52,7 +54,8 @@ export function filmShots(
   usable: (item: ChosenItem) => boolean,
   framing: Framing = UNSEEN,
 ): SegmentShot[][] {
-  const stretches = stretchesOf(film, { usable, framing })
+  const usual = usualCast(castsOf(film, framing))
+  const stretches = stretchesOf(film, { usable, framing: { ...framing, usual } })
   let n = 0
   return film.scenes.map(({ shots }) =>
     shots.map(({ transition }): SegmentShot => {
@@ -61,6 +64,14 @@ export function filmShots(
       return transition && before ? { ...own, lead: leadFrom(before, transition) } : own
     }),
   )
+}
+
+/** Of each of its pictures once, the light it is in; none where nothing is matched. */
+function castsOf({ scenes }: Timeline, { lights }: Framing) {
+  const shots = scenes.flatMap((scene) => scene.shots)
+  if (!shots.some(({ grade }) => grade?.match)) return []
+  const ids = new Set(shots.flatMap(({ item }) => item?.id ?? []))
+  return [...ids].flatMap((id) => lights.get(id)?.cast ?? [])
 }
 
 /** What pictures of a film are seen by. */
@@ -109,13 +120,11 @@ function sourceOf(
   seeing: Seeing,
 ): PictureSource {
   const { item } = shot
-  if (item && seeing.usable(item))
-    return laidOut(
-      fileSource(item, shot, seen, shot.layout ? UNSEEN : seeing.framing),
-      shot,
-      seen,
-      seeing,
-    )
+  if (item && seeing.usable(item)) {
+    const framing = shot.layout ? UNSEEN : seeing.framing
+    const own = fileSource(item, matchedShot(shot, item, seeing), seen, framing)
+    return laidOut(own, shot, seen, seeing)
+  }
   return {
     kind: 'card',
     text:
@@ -128,20 +137,31 @@ function sourceOf(
   }
 }
 
+/** A shot with its colours brought to the others', as far as they are to be. */
+function matchedShot<Graded extends { grade?: Grade }>(
+  { grade, ...shot }: Graded,
+  { id }: ChosenItem,
+  { framing }: Seeing,
+): Omit<Graded, 'grade'> & { grade?: Grade } {
+  const matched = grade && matchedGrade(grade, framing.lights.get(id)?.cast, framing.usual)
+  return { ...shot, ...(matched && Object.keys(matched).length ? { grade: matched } : {}) }
+}
+
 /** A picture in its layout; without the second's file it fills the film's picture as ever. */
 function laidOut(
   own: FileSource,
   { layout, grade }: Pick<TimelineShot, 'layout' | 'grade'>,
   seen: Seen,
-  { usable }: Seeing,
+  seeing: Seeing,
 ): PictureSource {
   if (!layout) return own
   if (layout.kind === 'print') return { kind: 'panes', layout: 'print', panes: [own] }
   const { kind, second } = layout
-  if (!usable(second)) return own
+  if (!seeing.usable(second)) return own
+  const beside = { slip: 0, speed: 1, ...(grade ? { grade } : {}) }
   const other = fileSource(
     second,
-    { slip: 0, speed: 1, ...(grade ? { grade } : {}) },
+    matchedShot(beside, second, seeing),
     { ...seen, times: 0 },
     UNSEEN,
   )

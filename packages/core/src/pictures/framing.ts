@@ -1,3 +1,4 @@
+import type { Cast } from './grade/match.ts'
 import { bestWindow, type Interest, interestIn } from './interest.ts'
 import type { Light } from './light.ts'
 import type { View } from './view.ts'
@@ -7,6 +8,8 @@ export interface Framing {
   /** Width by height of the film. */
   aspect: number
   lights: ReadonlyMap<string, Light>
+  /** The light most of the film's pictures are in. */
+  usual?: Cast | undefined
 }
 
 /** Where views of a picture show most of what there is to see. */

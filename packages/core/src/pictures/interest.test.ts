@@ -69,7 +69,7 @@ describe('bestViewIn', () => {
 
 describe('losesItsSubject', () => {
   const light = (pixels: Uint8Array) =>
-    lightOf([new Uint8Array(32 * 18).fill(120)], 16 / 9, [interestOf(pixels)])
+    lightOf([new Uint8Array(32 * 18).fill(120)], 16 / 9, { interest: [interestOf(pixels)] })
 
   it('is so for words, and for two things far apart, where the film is upright', () => {
     const one = light(ball(0.5))

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { Cast } from './grade/match.ts'
 import { Interest } from './interest.ts'
 
 /** Cells that a picture's light is told by: at 1,080 lines each is as high as a line of subtitle. */
@@ -18,6 +19,8 @@ export const Light = z.object({
   darkest: Cells,
   /** Where there is something to see: of a clip once a second from its first, of a still once. */
   interest: z.array(Interest),
+  /** The light it is in, where that was measured. */
+  cast: Cast.optional(),
 })
 export type Light = z.infer<typeof Light>
 
@@ -30,7 +33,7 @@ export type Light = z.infer<typeof Light>
 export function lightOf(
   frames: readonly Uint8Array[],
   aspect: number,
-  interest: readonly Interest[] = [],
+  { interest = [], cast }: { interest?: readonly Interest[]; cast?: Cast } = {},
 ): Light {
   if (!frames.length || frames.some(({ length }) => length !== CELLS))
     throw new RangeError(`a picture's light is told by frames of ${CELLS} cells`)
@@ -38,7 +41,13 @@ export function lightOf(
     Array.from({ length: CELLS }, (_, i) => choose(...frames.map((frame) => frame[i] ?? 0)))
       .map((value) => STEPS[value >> 2] ?? 'A')
       .join('')
-  return { aspect, lightest: cells(Math.max), darkest: cells(Math.min), interest: [...interest] }
+  return {
+    aspect,
+    lightest: cells(Math.max),
+    darkest: cells(Math.min),
+    interest: [...interest],
+    ...(cast ? { cast } : {}),
+  }
 }
 
 /** A part of a picture in shares of it: 0 to 1 from its top left. */

@@ -2,6 +2,7 @@ import { existsSync } from 'node:fs'
 import { writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import pLimit from 'p-limit'
+import { castOf } from '@tidy-reel/core/pictures/grade/match'
 import { INTEREST_PIXELS, interestOf } from '@tidy-reel/core/pictures/interest'
 import type { ChosenItem } from '@tidy-reel/core/pictures/item'
 import { Light, LIGHT_CELLS, lightOf } from '@tidy-reel/core/pictures/light'
@@ -18,7 +19,7 @@ const MOST_FRAMES = 30
 
 /** Where the light of a picture is kept: one for monitor and render, whichever needs it first. */
 export const lightFile = (folder: string, id: string) =>
-  join(folder, `${contentHash({ id, ...LIGHT_CELLS, version: 2 })}.json`)
+  join(folder, `${contentHash({ id, ...LIGHT_CELLS, version: 3 })}.json`)
 
 /**
  * How light a picture is and where in it there is something to see, looked at once.
@@ -36,7 +37,11 @@ export async function pictureLight(
     const light = lightOf(
       frames.map(({ cells }) => cells),
       await aspectOf(file, signal),
-      frames.map(({ pixels }) => interestOf(pixels)),
+      {
+        interest: frames.map(({ pixels }) => interestOf(pixels)),
+        // Of a clip, the light of all its moments together.
+        cast: castOf(Buffer.concat(frames.map(({ pixels }) => pixels))),
+      },
     )
     await writeFile(half, JSON.stringify(light))
   })

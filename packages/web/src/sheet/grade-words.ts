@@ -14,7 +14,10 @@ export const LOOK_WORDS: Record<GradeLook, string> = {
   frost: 'Frost',
 }
 
-/** What the numbers of a grade are called, in the order they are shown. */
+/**
+ * What the numbers of a grade are called, in the order they are shown; `Alike` brings a picture to
+ * the light of the others.
+ */
 export const NUMBER_WORDS: readonly (readonly [GradeNumber, string, string?])[] = [
   ['exposure', 'Exposure', 'stops'],
   ['contrast', 'Contrast'],
@@ -26,4 +29,5 @@ export const NUMBER_WORDS: readonly (readonly [GradeNumber, string, string?])[] 
   ['fade', 'Fade'],
   ['vignette', 'Vignette'],
   ['grain', 'Grain'],
+  ['match', 'Alike'],
 ]

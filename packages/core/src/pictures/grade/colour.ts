@@ -4,11 +4,11 @@ import type { Grade, Rgb } from './grade.ts'
 import { type Look, LOOKS } from './looks.ts'
 
 /** Of a display (close to ITU-R BT.1886): light is worked on as light. */
-const GAMMA = 2.2
+export const GAMMA = 2.2
 /** Middle grey, 18 % of the light, as it is shown. */
 const MIDDLE = 0.18 ** (1 / GAMMA)
 /** The most each of them does at 100. */
-const MOST = { contrast: 0.45, warmth: 0.3, tint: 0.18, dark: 0.45, light: 0.45 }
+export const MOST = { contrast: 0.45, warmth: 0.3, tint: 0.18, dark: 0.45, light: 0.45 }
 /** Black and white of a wholly faded picture. */
 const FADED = { black: 0.13, white: 0.94 }
 /** Where light that was raised begins to be held back, so that it does not burn out at once. */

@@ -31,6 +31,7 @@ export const GRADE_RANGES = {
   fade: [0, 100],
   vignette: [0, 100],
   grain: [0, 100],
+  match: [0, 100],
 } as const satisfies Record<string, readonly [least: number, most: number]>
 export type GradeNumber = keyof typeof GRADE_RANGES
 const GRADE_NUMBERS = Object.keys(GRADE_RANGES) as GradeNumber[]
@@ -68,6 +69,8 @@ export const Grade = z.object({
   strength: z.number().min(0).max(100).optional(),
   vignette: number('vignette'),
   grain: number('grain'),
+  /** How far it is brought to the light that most pictures of the film are in. */
+  match: number('match'),
 })
 export type Grade = z.infer<typeof Grade>
 
@@ -88,6 +91,7 @@ export const GradeSettings = z.object({
   strength: shape.strength.unwrap().nullish(),
   vignette: shape.vignette.unwrap().nullish(),
   grain: shape.grain.unwrap().nullish(),
+  match: shape.match.unwrap().nullish(),
 })
 export type GradeSettings = z.infer<typeof GradeSettings>
 
