@@ -9,7 +9,7 @@ function frameRate(fps: string): FrameRate {
   throw new TidyError('option_invalid', {
     option: '--fps',
     value: fps,
-    wanted: 'one of 24, 25, 30, 50, 60, 24000/1001, 30000/1001',
+    wanted: 'one of 24, 25, 30, 50, 60, 24000/1001, 30000/1001, 60000/1001',
   })
 }
 

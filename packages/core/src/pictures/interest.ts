@@ -82,12 +82,15 @@ function cellsOf(pixels: Uint8Array): Cell[] {
   })
 }
 
+/** The light of each tone of sRGB. */
+const LINEAR = Array.from({ length: 256 }, (_, tone) => {
+  const share = tone / 255
+  return share <= 0.04045 ? share / 12.92 : ((share + 0.055) / 1.055) ** 2.4
+})
+
 /** CIE L*a*b* of sRGB under D65 (IEC 61966-2-1, CIE 15; from memory). */
 function labOf(red: number, green: number, blue: number): Lab {
-  const [r, g, b] = [red, green, blue].map((value) => {
-    const share = value / 255
-    return share <= 0.04045 ? share / 12.92 : ((share + 0.055) / 1.055) ** 2.4
-  }) as [number, number, number]
+  const [r, g, b] = [LINEAR[red] ?? 0, LINEAR[green] ?? 0, LINEAR[blue] ?? 0]
   const f = (t: number) => (t > 0.008856 ? Math.cbrt(t) : 7.787 * t + 16 / 116)
   const x = f((0.4124 * r + 0.3576 * g + 0.1805 * b) / 0.9505)
   const y = f(0.2126 * r + 0.7152 * g + 0.0722 * b)
@@ -95,7 +98,8 @@ function labOf(red: number, green: number, blue: number): Lab {
   return [116 * y - 16, 500 * (x - y), 200 * (y - z)]
 }
 
-const apart = (a: Lab, b: Lab) => Math.hypot(0.7 * (a[0] - b[0]), a[1] - b[1], a[2] - b[2])
+const apart = (a: Lab, b: Lab) =>
+  Math.sqrt(0.49 * (a[0] - b[0]) ** 2 + (a[1] - b[1]) ** 2 + (a[2] - b[2]) ** 2)
 
 /** Of each cell, 0 for nothing to see. */
 function saliency(cells: readonly Cell[]): number[] {
@@ -144,10 +148,15 @@ function fromEdges(cells: readonly Cell[]): number[] {
   return scaled(
     cells.map(({ lab }, i) => {
       const [x, y] = [i % ACROSS, Math.floor(i / ACROSS)]
-      const near = rim
-        .map((one) => apart(lab, one.lab) + 0.6 * Math.hypot(x - one.x, y - one.y))
-        .sort((a, b) => a - b)
-      return (near[0]! + near[1]! + near[2]!) / 3
+      // The nearest three, so that one odd pixel of an edge does not count for all of it.
+      let [first, second, third] = [Infinity, Infinity, Infinity]
+      for (const one of rim) {
+        const far = apart(lab, one.lab) + 0.6 * Math.sqrt((x - one.x) ** 2 + (y - one.y) ** 2)
+        if (far < first) [first, second, third] = [far, first, second]
+        else if (far < second) [second, third] = [far, second]
+        else if (far < third) third = far
+      }
+      return (first + second + third) / 3
     }),
   )
 }
@@ -162,20 +171,27 @@ function sharpness(cells: readonly Cell[]): number[] {
   return scaled(smooth.map((value) => Math.max(0, value - usual)))
 }
 
+/** The mean around each cell, so many cells each way as far as there are any. */
 function boxMean(values: readonly number[], reach: number): number[] {
+  // Sums of everything left of and above each corner: a box is four of them.
+  const wide = ACROSS + 1
+  const sums = new Float64Array(wide * (DOWN + 1))
+  for (let y = 0; y < DOWN; y++)
+    for (let x = 0; x < ACROSS; x++) {
+      const at = (y + 1) * wide + x + 1
+      sums[at] = values[y * ACROSS + x]! + sums[at - 1]! + sums[at - wide]! - sums[at - wide - 1]!
+    }
   return values.map((_, i) => {
     const [x, y] = [i % ACROSS, Math.floor(i / ACROSS)]
-    let [sum, count] = [0, 0]
-    for (let v = Math.max(0, y - reach); v <= Math.min(DOWN - 1, y + reach); v++)
-      for (let u = Math.max(0, x - reach); u <= Math.min(ACROSS - 1, x + reach); u++) {
-        sum += values[v * ACROSS + u]!
-        count++
-      }
-    return sum / count
+    const [left, right] = [Math.max(0, x - reach), Math.min(ACROSS, x + reach + 1)]
+    const [top, foot] = [Math.max(0, y - reach), Math.min(DOWN, y + reach + 1)]
+    const at = (row: number, column: number) => sums[row * wide + column]!
+    const sum = at(foot, right) - at(foot, left) - at(top, right) + at(top, left)
+    return sum / ((right - left) * (foot - top))
   })
 }
 
-/** To a mean of about a third and a most of 1; all 0 where all are equal. */
+/** From 0 to 1; all 0 where all are equal. */
 function scaled(values: readonly number[]): number[] {
   const [least, most] = [Math.min(...values), Math.max(...values)]
   return values.map((value) => (most > least ? (value - least) / (most - least) : 0))

@@ -1,9 +1,10 @@
 import { existsSync } from 'node:fs'
 import { writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
+import { setImmediate } from 'node:timers/promises'
 import pLimit from 'p-limit'
 import { castOf } from '@tidy-reel/core/pictures/grade/match'
-import { INTEREST_PIXELS, interestOf } from '@tidy-reel/core/pictures/interest'
+import { type Interest, INTEREST_PIXELS, interestOf } from '@tidy-reel/core/pictures/interest'
 import type { ChosenItem } from '@tidy-reel/core/pictures/item'
 import { Light, LIGHT_CELLS, lightOf } from '@tidy-reel/core/pictures/light'
 import { jsonOf } from '@tidy-reel/core/text/json'
@@ -34,11 +35,17 @@ export async function pictureLight(
 ): Promise<Light> {
   const kept = await keptFile(lightFile(folder, id), async (half) => {
     const frames = await framesOf(file, kind, signal)
+    const interest: Interest[] = []
+    for (const { pixels } of frames) {
+      interest.push(interestOf(pixels))
+      // Milliseconds each: whoever else waits for this thread comes between.
+      await setImmediate()
+    }
     const light = lightOf(
       frames.map(({ cells }) => cells),
       await aspectOf(file, signal),
       {
-        interest: frames.map(({ pixels }) => interestOf(pixels)),
+        interest,
         // Of a clip, the light of all its moments together.
         cast: castOf(Buffer.concat(frames.map(({ pixels }) => pixels))),
       },

@@ -4,7 +4,7 @@ import { computed, ref, useTemplateRef, watch } from 'vue'
 import { doubtedClaims } from '@tidy-reel/core/checks/claims'
 import { itemAt } from '@tidy-reel/core/faults/certain'
 import { ledgerOf } from '@tidy-reel/core/film/ledger'
-import { clockText, secondsFromSamples } from '@tidy-reel/core/time/time'
+import { clockText, type FrameRate, secondsFromSamples } from '@tidy-reel/core/time/time'
 import { episodesApi } from '../api/episodes.ts'
 import { renderFile } from '../api/media.ts'
 import { useOnce } from '../controls/use-once.ts'
@@ -25,7 +25,18 @@ const SHAPES = [
 ]
 const episode = useEpisode()
 const size = ref(0)
-const fps = ref(30)
+/** By what they are called: those of NTSC are a thousandth slower (SMPTE ST 12-1). */
+const RATES: readonly (readonly [name: string, rate: FrameRate])[] = [
+  ['23.976', [24_000, 1001]],
+  ['24', [24, 1]],
+  ['25', [25, 1]],
+  ['29.97', [30_000, 1001]],
+  ['30', [30, 1]],
+  ['50', [50, 1]],
+  ['59.94', [60_000, 1001]],
+  ['60', [60, 1]],
+]
+const rate = ref('30')
 const burnIn = ref(true)
 const running = computed(() =>
   episode.renders.find(({ state }) => state === 'queued' || state === 'running'),
@@ -46,7 +57,7 @@ const starting = useOnce(async () => {
   await episodesApi.startRender(episode.data.id, {
     width,
     height,
-    fps: [fps.value, 1],
+    fps: RATES.find(([name]) => name === rate.value)?.[1] ?? [30, 1],
     burnIn: burnIn.value,
   })
   await episode.load(episode.data.id)
@@ -128,12 +139,8 @@ async function cancel(id: string) {
       </div>
       <div class="field">
         <label for="fps" class="soft">Frames a second</label
-        ><ElSelect id="fps" v-model="fps"
-          ><ElOption
-            v-for="rate in [24, 25, 30, 50, 60]"
-            :key="rate"
-            :value="rate"
-            :label="String(rate)"
+        ><ElSelect id="fps" v-model="rate"
+          ><ElOption v-for="[name] in RATES" :key="name" :value="name" :label="name"
         /></ElSelect>
       </div>
       <div class="row">
