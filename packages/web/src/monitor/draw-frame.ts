@@ -1,37 +1,18 @@
 import { sortedLastIndexBy } from 'lodash-es'
 import { itemAt } from '@tidy-reel/core/faults/certain'
 import type { FileSource } from '@tidy-reel/core/film/file-source'
-import { type Frame, grown, type Rect } from '@tidy-reel/core/film/lettering/frame'
+import { grown, type Rect } from '@tidy-reel/core/film/lettering/frame'
 import { panesOf } from '@tidy-reel/core/film/panes'
 import type { PictureRun, SegmentShot } from '@tidy-reel/core/film/shots'
 import { cropAt, eased } from '@tidy-reel/core/pictures/move'
 import type { Move } from '@tidy-reel/core/pictures/view'
-import type { Palette } from '@tidy-reel/core/style/lettering'
-import { type FrameRate, SAMPLE_RATE } from '@tidy-reel/core/time/time'
+import { SAMPLE_RATE } from '@tidy-reel/core/time/time'
 import type { Timeline } from '@tidy-reel/core/timeline/timeline'
 import { drawPassage } from './draw-passage.ts'
-import type { PictureGrader } from './picture-grader.ts'
-import type { ClipDeck, StillShelf } from './picture-source.ts'
+import type { Drawing, Stage } from './stage.ts'
 import { wholeOnGround } from './whole-on-ground.ts'
 
 const WHOLE: Move = { from: { x: 0.5, y: 0.5, scale: 1 }, to: { x: 0.5, y: 0.5, scale: 1 } }
-
-export type Drawing = CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D
-
-export interface Stage {
-  context: Drawing
-  /** Of the film, in whose pixels what is laid over it stands. */
-  frame: Frame
-  stills: StillShelf
-  clips: ClipDeck
-  fps: FrameRate
-  /** Grounds of cards and layouts, as the render has them. */
-  palette: Palette
-  /** Undefined while none is needed, and until it has come. */
-  grader: PictureGrader | undefined
-  /** How fast the film runs; 0 stands still. */
-  rate: number
-}
 
 /** Where a frame of the film is: its scene and shot, and how far into the shot. */
 export function placeOfFrame(

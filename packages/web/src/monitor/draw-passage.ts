@@ -7,7 +7,7 @@ import {
   type Way,
   WIPE_EDGE,
 } from '@tidy-reel/core/style/transition'
-import type { Drawing, Stage } from './draw-frame.ts'
+import type { Drawing, Stage } from './stage.ts'
 
 type Lead = NonNullable<SegmentShot['lead']>
 
