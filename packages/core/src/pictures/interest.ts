@@ -210,7 +210,7 @@ export const interestIn = (moments: readonly Interest[]): { across: number[]; do
 
 /** Places of a window that are tried. */
 const TRIED = 200
-/** So much more counts what lies in the inner half of a window. */
+/** So much more counts what lies in the inner half of what is seen. */
 const INNER = 0.5
 /** So little is enough for a window to stay nearer to the picture's middle. */
 const ASIDE = 0.02

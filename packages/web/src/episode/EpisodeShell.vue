@@ -6,6 +6,7 @@ import { computed, onUnmounted, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { clockText } from '@tidy-reel/core/time/time'
 import { useRoomKeys } from '../keys/room-keys.ts'
+import { tellWhenDone, useIsTold } from '../render/tell-when-done.ts'
 import AsideEdits from './AsideEdits.vue'
 import { useEpisode } from './episode-store.ts'
 import TwoVersions from './TwoVersions.vue'
@@ -22,6 +23,14 @@ onUnmounted(episode.close)
 useEventListener('beforeunload', (event: BeforeUnloadEvent) => {
   if (episode.saving !== 'saved') event.preventDefault()
 })
+tellWhenDone(
+  () => episode.renders,
+  () => episode.document.title,
+  {
+    isTold: useIsTold(),
+    onOpen: () => void router.push({ name: 'render', params: { id: props.id } }),
+  },
+)
 const ROOMS = [
   { name: 'script', label: 'Script' },
   { name: 'sheet', label: 'Sheet' },

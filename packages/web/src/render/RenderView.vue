@@ -11,6 +11,7 @@ import { useOnce } from '../controls/use-once.ts'
 import { useEpisode } from '../episode/episode-store.ts'
 import LedgerNote from './LedgerNote.vue'
 import RenderLine from './RenderLine.vue'
+import { askToTell, useIsTold } from './tell-when-done.ts'
 
 const SHAPES = [
   { label: '1920 × 1080, wide', width: 1920, height: 1080 },
@@ -38,6 +39,7 @@ const RATES: readonly (readonly [name: string, rate: FrameRate])[] = [
 ]
 const rate = ref('30')
 const burnIn = ref(true)
+const isTold = useIsTold()
 const running = computed(() =>
   episode.renders.find(({ state }) => state === 'queued' || state === 'running'),
 )
@@ -149,6 +151,10 @@ async function cancel(id: string) {
       <p class="soft small">
         They are always carried in the film as a track that can be turned on and off.
       </p>
+      <div class="row">
+        <label for="told">Tell me when it is done</label
+        ><ElSwitch id="told" v-model="isTold" @change="(is) => is && void askToTell()" />
+      </div>
       <p v-if="cards" class="red small">
         {{ cards }} {{ cards === 1 ? 'scene has' : 'scenes have' }} no picture and will show a plain
         card.
