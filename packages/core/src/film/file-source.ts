@@ -68,8 +68,11 @@ function standsWhole(item: ChosenItem, { fit, frame }: HowSeen, framing: Framing
   return !frame && !!light && losesItsSubject(item.title, light, framing.aspect)
 }
 
-/** One that stands whole on its ground comes a little closer. */
-const WHOLE_CLOSER = 0.05
+/**
+ * One that stands whole on its ground comes closer until it reaches the film's edges; slower, it
+ * would be taken for one that has frozen.
+ */
+const WHOLE_CLOSER = { most: 0.1, aSecond: 0.02 }
 
 function moveOfStill(
   item: ChosenItem,
@@ -80,7 +83,7 @@ function moveOfStill(
   const still = { seed: item.id, seconds, times, kind }
   if (isWhole) {
     const far = MIDDLE_VIEW.at(1)
-    const near = MIDDLE_VIEW.at(1 - Math.min(WHOLE_CLOSER, 0.01 * seconds))
+    const near = MIDDLE_VIEW.at(1 - Math.min(WHOLE_CLOSER.most, WHOLE_CLOSER.aSecond * seconds))
     return { from: far, to: near }
   }
   const best = bestOf(item, framing)

@@ -1,5 +1,5 @@
 /** A picture that stands whole does not quite reach the film's edges: so it can come closer. */
-const INSET = 0.95
+const INSET = 0.9
 /** What is left of the ground's light and colours: it stays behind the picture. */
 export const GROUND_DIM = 0.55
 /** The ground is the picture made so small that nothing of it can be told, and large again. */

@@ -83,7 +83,7 @@ describe('stillMove', () => {
           ...(['scale', 'x', 'y'] as const).map((of) => Math.abs(to[of] - from[of])),
         )
         const speed = way / seconds
-        const calm = /part|whole/.test(kind) ? 0.03 : 0.02
+        const calm = /part|whole|up|down/.test(kind) ? 0.03 : 0.02
         expect(speed, kind).toBeLessThanOrEqual(calm + 1e-9)
         if (seconds <= 10) expect(speed, kind).toBeCloseTo(calm, 9)
       }
@@ -103,6 +103,32 @@ describe('stillMove', () => {
           for (const place of [x, y]) expect(place, kind).toBeLessThan(0.9)
         }
       }
+  })
+  it('is under way all the while, in a film of any shape, wherever there is something to see', () => {
+    const shapes = [...SHAPES, [1080, 1350], [2520, 1080]] as const
+    for (const picture of [16 / 9, 1, 2 / 3])
+      for (const [width, height] of shapes)
+        for (const kind of MOVES)
+          for (const at of [0, 12, 31]) {
+            const across = Array.from({ length: 32 }, (_, i) => (i === at ? '_' : 'B')).join('')
+            const down = Array.from({ length: 18 }, (_, i) => (2 * i === at ? '_' : 'B')).join('')
+            const film = width / height
+            const best = bestViewIn([{ across, down }], { aspect: picture, film })
+            const way = stillMove({ seed: 'a', seconds: 6, times: 0, kind, best })
+            const crops = [0, 0.1, 0.2, 0.5, 0.8, 0.9, 1].map((progress) =>
+              cropAt(way, progress, { width: 1000 * picture, height: 1000 }, film),
+            )
+            crops.slice(1).forEach((crop, i) => {
+              const before = crops[i]!
+              const apart = Math.hypot(
+                crop.x - before.x,
+                crop.y - before.y,
+                crop.x + crop.width - before.x - before.width,
+                crop.y + crop.height - before.y - before.height,
+              )
+              expect(apart, `${kind}, ${picture} in ${film}, step ${i}`).toBeGreaterThan(3)
+            })
+          }
   })
   it('frames and moves a picture anew that is seen again', () => {
     for (const seed of SEEDS) {

@@ -7,7 +7,10 @@ import type { Move, View } from './view.ts'
  * How fast a still moves, in parts of it a second: slow enough not to be noticed (common practice).
  */
 const CALM = 0.02
-/** From the whole to a part of it, one is led somewhere. */
+/**
+ * From the whole to a part of it, one is led somewhere; and films are wide, so that upwards or down
+ * the same part of a picture is fewer pixels.
+ */
 const LED = 0.03
 /** A picture that stands for long does not come closer than this: it moves slower instead. */
 const FURTHEST = 0.2
@@ -29,6 +32,8 @@ export const MOVES = [
   'to the whole',
 ] as const
 export type MoveKind = (typeof MOVES)[number]
+
+const LED_KINDS: readonly MoveKind[] = ['to a part', 'to the whole', 'drift up', 'drift down']
 
 /** Kinds that look alike: neighbours are not of one. */
 const FAMILIES: Record<MoveKind, 'in' | 'out' | 'across' | 'along'> = {
@@ -73,7 +78,7 @@ export interface Still {
  * @returns views of 0.54 to 1 of the whole picture
  */
 export function stillMove({ seed, seconds, times, kind, best }: Still): Move {
-  const isLed = kind === 'to a part' || kind === 'to the whole'
+  const isLed = LED_KINDS.includes(kind)
   const way = isLed ? Math.min(FURTHEST_LED, LED * seconds) : Math.min(FURTHEST, CALM * seconds)
   const far = times ? viewAnew(seed, times, best) : best.at(1)
   const near = times ? { ...far, scale: far.scale - way } : inside(far, best.at(1 - way))
@@ -85,13 +90,13 @@ export function stillMove({ seed, seconds, times, kind, best }: Still): Move {
     case 'to the whole':
       return { from: near, to: far }
     case 'drift left':
-      return drift(near, -way * best.across, 'x')
+      return drift(near, -way, 'x', best.across)
     case 'drift right':
-      return drift(near, way * best.across, 'x')
+      return drift(near, way, 'x', best.across)
     case 'drift up':
-      return drift(near, -way * best.down, 'y')
+      return drift(near, -way, 'y', best.down)
     case 'drift down':
-      return drift(near, way * best.down, 'y')
+      return drift(near, way, 'y', best.down)
   }
 }
 
@@ -103,13 +108,19 @@ function inside(far: View, near: View): View {
   return { ...near, x: within(near.x, far.x), y: within(near.y, far.y) }
 }
 
-/** A view that goes so far one way, and is in its place half-way; as far as the picture goes. */
-function drift(view: View, way: number, axis: 'x' | 'y'): Move {
-  const half = Math.abs(way) / 2
-  const middle = Math.min(1 - half, Math.max(half, view[axis]))
+/**
+ * A view that goes so far one way, in parts of the largest one, and is in its place half-way;
+ * nearer to the picture's middle where it would come to its edge.
+ *
+ * @param share how much of the picture the largest view shows that way
+ */
+function drift(view: View, way: number, axis: 'x' | 'y', share: number): Move {
+  const half = (share * way) / 2
+  const room = Math.min(0.5, (share * view.scale) / 2 + Math.abs(half))
+  const middle = Math.min(1 - room, Math.max(room, view[axis]))
   return {
-    from: { ...view, [axis]: middle - way / 2 },
-    to: { ...view, [axis]: middle + way / 2 },
+    from: { ...view, [axis]: middle - half },
+    to: { ...view, [axis]: middle + half },
   }
 }
 
