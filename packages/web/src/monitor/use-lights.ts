@@ -8,7 +8,27 @@ const AT_ONCE = 50
 
 /** Of pictures looked at before, in any room: it never changes. */
 const lights = shallowRef<ReadonlyMap<string, Light>>(new Map())
-const asked = new Set<string>()
+/** Of each that was asked for, by whichever room: until it has come. */
+const coming = new Map<string, Promise<void>>()
+
+async function fetched(ids: readonly string[]) {
+  const found = await lightsApi.lights(ids).catch(() => {
+    // Asked for again as soon as another picture is there.
+    for (const id of ids) coming.delete(id)
+    return {}
+  })
+  const more = Object.entries(found)
+  if (more.length) lights.value = new Map([...lights.value, ...more])
+}
+
+function load(ids: readonly string[]): Promise<unknown> {
+  const wanted = ids.filter((id) => !coming.has(id))
+  for (const some of chunk(wanted, AT_ONCE)) {
+    const answer = fetched(some)
+    for (const id of some) coming.set(id, answer)
+  }
+  return Promise.all(ids.flatMap((id) => coming.get(id) ?? []))
+}
 
 /**
  * How light the pictures are that are there, and where in them there is something to see: what is
@@ -18,29 +38,12 @@ export function useLights(there: () => ReadonlySet<string>) {
   /** Those that are there are known. */
   const isWhole = ref(false)
   let asking = 0
-  const load = async (ids: string[]) => {
-    await Promise.all(
-      chunk(ids, AT_ONCE).map(async (some) => {
-        for (const id of some) asked.add(id)
-        const found = await lightsApi.lights(some).catch(() => {
-          // Asked for again as soon as another picture is there.
-          for (const id of some) asked.delete(id)
-          return {}
-        })
-        if (Object.keys(found).length)
-          lights.value = new Map([...lights.value, ...Object.entries(found)])
-      }),
-    )
-  }
   watch(
     there,
     (ids) => {
-      const wanted = [...ids].filter((id) => !asked.has(id))
       isWhole.value = false
       asking++
-      void load(wanted).then(() => {
-        isWhole.value = --asking === 0
-      })
+      void load([...ids]).then(() => (isWhole.value = --asking === 0))
     },
     { immediate: true },
   )
