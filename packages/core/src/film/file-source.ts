@@ -1,7 +1,7 @@
 import { SLOWED_MOST } from '../pictures/clip.ts'
 import {
   type BestView,
-  bestViewIn,
+  bestViewOf,
   type Framing,
   isWorded,
   losesItsSubject,
@@ -49,16 +49,15 @@ export function fileSource(
   framing: Framing,
 ): FileSource {
   const graded = shot.grade ? { grade: shot.grade } : {}
-  const whole = standsWhole(item, shot, framing) ? ({ isWhole: true } as const) : {}
-  const shown = whole.isWhole ? UNSEEN : framing
+  const isWhole = standsWhole(item, shot, framing)
+  const whole = isWhole ? ({ isWhole } as const) : {}
   if (item.kind === 'clip') {
     const { move: set, ...part } = clipPart(item, shot, seen, framing)
-    if (whole.isWhole) return { kind: 'clip', item, ...part, ...whole, ...graded }
-    const move = set ?? clipMove(item, part, seen, framing)
-    return { kind: 'clip', item, ...part, ...(move ? { move } : {}), ...graded }
+    const move = isWhole ? undefined : (set ?? clipMove(item, part, seen, framing))
+    return { kind: 'clip', item, ...part, ...(move ? { move } : {}), ...whole, ...graded }
   }
-  const move = shot.frame ?? moveOfStill(item, seen, shown, whole.isWhole)
-  return { kind: 'photo', item, move, ...whole, ...graded }
+  const byItself = isWhole ? wholeMove(seen) : moveOfStill(item, seen, framing)
+  return { kind: 'photo', item, move: shot.frame ?? byItself, ...whole, ...graded }
 }
 
 /** Whether a picture is not to be cropped to the film's shape. */
@@ -74,27 +73,21 @@ function standsWhole(item: ChosenItem, { fit, frame }: HowSeen, framing: Framing
  */
 const WHOLE_CLOSER = { most: 0.1, aSecond: 0.02 }
 
-function moveOfStill(
-  item: ChosenItem,
-  { seconds, times, kind }: Seen,
-  framing: Framing,
-  isWhole = false,
-): Move {
-  const still = { seed: item.id, seconds, times, kind }
-  if (isWhole) {
-    const far = MIDDLE_VIEW.at(1)
-    const near = MIDDLE_VIEW.at(1 - Math.min(WHOLE_CLOSER.most, WHOLE_CLOSER.aSecond * seconds))
-    return { from: far, to: near }
-  }
+function wholeMove({ seconds }: Seen): Move {
+  const closer = Math.min(WHOLE_CLOSER.most, WHOLE_CLOSER.aSecond * seconds)
+  return { from: MIDDLE_VIEW.at(1), to: MIDDLE_VIEW.at(1 - closer) }
+}
+
+function moveOfStill(item: ChosenItem, seen: Seen, framing: Framing): Move {
   const best = bestOf(item, framing)
   // Words that move are hard to read.
   if (isWorded(item.title)) return { from: best.at(1), to: best.at(1) }
-  return stillMove({ ...still, best })
+  return stillMove({ ...seen, seed: item.id, best })
 }
 
 function bestOf({ id }: ChosenItem, { lights, aspect: film }: Framing): BestView {
   const light = lights.get(id)
-  return light ? bestViewIn(light.interest, { aspect: light.aspect, film }) : MIDDLE_VIEW
+  return light ? bestViewOf(light, film) : MIDDLE_VIEW
 }
 
 /** A clip of nearly the film's shape is seen whole. */
@@ -118,13 +111,12 @@ function clipMove(
   if (!light?.interest.length) return undefined
   const { aspect } = light
   if (Math.max(aspect / film, film / aspect) < SAME_SHAPE) return undefined
-  const from = Math.floor(slip / SAMPLE_RATE)
-  const seen = light.interest.slice(from, from + Math.max(1, Math.ceil(seconds * speed)))
-  const moments = seen.length ? seen : light.interest.slice(-1)
-  const half = Math.ceil(moments.length / 2)
-  const view = (some: typeof moments) => bestViewIn(some, { aspect, film }).at(1)
-  const [all, early, late] = [moments, moments.slice(0, half), moments.slice(-half)].map(view)
-  if (!all || !early || !late) return undefined
+  const count = light.interest.length
+  const from = Math.min(count - 1, Math.floor(slip / SAMPLE_RATE))
+  const to = Math.min(count, from + Math.max(1, Math.ceil(seconds * speed)))
+  const half = Math.ceil((to - from) / 2)
+  const view = (first: number, end: number) => bestViewOf(light, film, [first, end]).at(1)
+  const [all, early, late] = [view(from, to), view(from, from + half), view(to - half, to)]
   const [dx, dy] = [late.x - early.x, late.y - early.y]
   const way = Math.hypot(dx, dy)
   if (way < STANDS_STILL) return { from: all, to: all }

@@ -53,12 +53,40 @@ export function bestViewIn(
   return { at, ...shares }
 }
 
+/**
+ * What follows from a picture's light and stays the same: worked out once, for a film's shots are
+ * asked for anew with every edit.
+ */
+const worked = new WeakMap<Light, Map<string, unknown>>()
+function once<Value>(light: Light, key: string, work: () => Value): Value {
+  const known = worked.get(light) ?? new Map<string, unknown>()
+  worked.set(light, known)
+  if (!known.has(key)) known.set(key, work())
+  return known.get(key) as Value
+}
+
+/** As `bestViewIn`, of the moments `[from, to)` of a picture. */
+export function bestViewOf(
+  light: Light,
+  film: number,
+  [from, to]: readonly [from: number, to: number] = [0, light.interest.length],
+): BestView {
+  const key = `${film} ${from} ${to}`
+  const best = once(light, key, () =>
+    bestViewIn(light.interest.slice(from, to), { aspect: light.aspect, film }),
+  )
+  return { ...best, at: (scale) => once(light, `${key} ${scale}`, () => best.at(scale)) }
+}
+
 /** A crop that leaves so much of the picture can lose nothing. */
 const MUCH_SHOWN = 0.7
 
 /** What is named so has words in it, and is of no use in parts. */
-const WORDED =
-  /\b(?:maps?|charts?|diagrams?|graphs?|manuscripts?|newspapers?|documents?|posters?|blueprints?|timetables?|handwriting)\b/i
+const WORDED_THINGS = [
+  ...['map', 'chart', 'diagram', 'graph', 'blueprint', 'timetable'],
+  ...['manuscript', 'newspaper', 'document', 'poster'],
+]
+const WORDED = new RegExp(`\\b(?:(?:${WORDED_THINGS.join('|')})s?|handwriting)\\b`, 'i')
 
 /** Whether a picture has words that must be read, by its title. */
 export const isWorded = (title: string): boolean => WORDED.test(title)
@@ -72,12 +100,14 @@ export function losesItsSubject(title: string, light: Light, film: number): bool
   const shown = shares.across * shares.down
   if (shown >= MUCH_SHOWN) return false
   if (isWorded(title)) return true
-  // What goes across a clip can be followed: each moment is judged by itself.
-  const parted = light.interest.filter((moment) => {
-    const { across, down } = interestIn([moment])
-    return isParted(across, shares.across) || isParted(down, shares.down)
+  return once(light, `parted ${film}`, () => {
+    // What goes across a clip can be followed: each moment is judged by itself.
+    const parted = light.interest.filter((moment) => {
+      const { across, down } = interestIn([moment])
+      return isParted(across, shares.across) || isParted(down, shares.down)
+    })
+    return parted.length > light.interest.length / 2
   })
-  return parted.length > light.interest.length / 2
 }
 
 /** A view that shows less of what there is to see has lost its subject; by eye on 24 pictures. */
