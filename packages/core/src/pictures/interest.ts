@@ -1,22 +1,19 @@
 import { z } from 'zod'
 import { lastOf } from '../faults/certain.ts'
+import { letterOf, stepOf, stepsText } from './steps.ts'
 
 /** Pixels a picture is looked at in, whatever its shape. */
 export const INTEREST_PIXELS = { width: 128, height: 72 }
 /** Parts its interest is told by, each way. */
 export const INTEREST_PARTS = { across: 32, down: 18 }
 
-/** 64 steps, a letter each. */
-const STEPS = 'ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz0123456789-_'
-const profile = (parts: number) => z.string().regex(new RegExp(`^[\\w-]{${parts}}$`))
-
 /**
  * Where in a picture there is something to see: how much of it in each column from the left, and in
  * each row from the top.
  */
 export const Interest = z.object({
-  across: profile(INTEREST_PARTS.across),
-  down: profile(INTEREST_PARTS.down),
+  across: stepsText(INTEREST_PARTS.across),
+  down: stepsText(INTEREST_PARTS.down),
 })
 export type Interest = z.infer<typeof Interest>
 
@@ -55,7 +52,7 @@ const sumOf = (count: number, of: (i: number) => number | undefined) => {
 
 function letters(values: readonly number[]): string {
   const most = Math.max(...values, 1e-9)
-  return values.map((value) => STEPS[Math.round((63 * value) / most)] ?? 'A').join('')
+  return values.map((value) => letterOf(Math.round((63 * value) / most))).join('')
 }
 
 interface Cell {
@@ -197,13 +194,11 @@ function scaled(values: readonly number[]): number[] {
   return values.map((value) => (most > least ? (value - least) / (most - least) : 0))
 }
 
-const stepOf = (letter: string) => STEPS.indexOf(letter)
-
 /** Of several moments, what is to be seen in all of them together. */
 export const interestIn = (moments: readonly Interest[]): { across: number[]; down: number[] } => {
   const added = (part: keyof Interest) =>
     Array.from({ length: INTEREST_PARTS[part] }, (_, i) =>
-      sumOf(moments.length, (n) => stepOf(moments[n]?.[part][i] ?? 'A')),
+      sumOf(moments.length, (n) => stepOf(moments[n]?.[part][i])),
     )
   return { across: added('across'), down: added('down') }
 }

@@ -1,14 +1,13 @@
 import { z } from 'zod'
 import { Cast } from './grade/match.ts'
 import { Interest } from './interest.ts'
+import { letterOf, stepOf, stepsText } from './steps.ts'
 
 /** Cells that a picture's light is told by: at 1,080 lines each is as high as a line of subtitle. */
 export const LIGHT_CELLS = { across: 32, down: 18 }
 const CELLS = LIGHT_CELLS.across * LIGHT_CELLS.down
 
-/** 64 steps of lightness, a letter each. */
-const STEPS = 'ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz0123456789-_'
-const Cells = z.string().regex(new RegExp(`^[\\w-]{${CELLS}}$`))
+const Cells = stepsText(CELLS)
 
 /** How light a picture is, cell by cell from the top left. */
 export const Light = z.object({
@@ -39,7 +38,7 @@ export function lightOf(
     throw new RangeError(`a picture's light is told by frames of ${CELLS} cells`)
   const cells = (choose: (...values: number[]) => number) =>
     Array.from({ length: CELLS }, (_, i) => choose(...frames.map((frame) => frame[i] ?? 0)))
-      .map((value) => STEPS[value >> 2] ?? 'A')
+      .map((value) => letterOf(value >> 2))
       .join('')
   return {
     aspect,
@@ -87,4 +86,4 @@ export function tonesIn({ lightest, darkest }: Light, { x, y, width, height }: P
 }
 
 /** The middle of its step. */
-const toneOf = (letter = 'A') => (STEPS.indexOf(letter) * 4 + 2) / 255
+const toneOf = (letter?: string) => (stepOf(letter) * 4 + 2) / 255

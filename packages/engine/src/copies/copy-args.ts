@@ -1,4 +1,5 @@
 import { copyKind, type CopyWish } from '@tidy-reel/core/export/copies'
+import { BT709_TAGS } from '../render/bt709-args.ts'
 
 /** What is known of the film that is copied. */
 export interface CopiedFilm {
@@ -37,10 +38,6 @@ export function pictureRate(wish: CopyWish, film: CopiedFilm): number | undefine
 export const leastMegabytes = (wish: CopyWish, film: CopiedFilm): number =>
   Math.ceil((10 * (LEAST_RATE + SOUND_RATE) * secondsOf(wish, film)) / STREAMS_SHARE / 8e6) / 10
 
-const BT709 = [
-  ...['-color_primaries', 'bt709', '-color_trc', 'bt709'],
-  ...['-colorspace', 'bt709', '-color_range', 'tv'],
-]
 const OPUS = ['-c:a', 'libopus', '-b:a', String(SOUND_RATE)]
 const AAC = ['-c:a', 'aac', '-b:a', String(SOUND_RATE)]
 const MP4 = ['-movflags', '+faststart']
@@ -62,7 +59,7 @@ export function copyRuns(
   const { kind } = wish
   const filters = scaled(wish, film)
   const once = (args: string[]): CopyRun[] => [{ args, isFirstPass: false }]
-  const film420 = [...filterArgs([...filters, 'format=yuv420p']), ...BT709]
+  const film420 = [...filterArgs([...filters, 'format=yuv420p']), ...BT709_TAGS]
   switch (kind) {
     case 'mp4':
       return encoded(
@@ -101,7 +98,7 @@ export function copyRuns(
       // VC-3 (SMPTE ST 2019-1) and sound as it is: editors read it frame by frame.
       return once([
         ...filterArgs([...filters, 'format=yuv422p']),
-        ...BT709,
+        ...BT709_TAGS,
         ...['-c:v', 'dnxhd', '-profile:v', 'dnxhr_sq', '-c:a', 'pcm_s16le', '-sn'],
       ])
     case 'gif':

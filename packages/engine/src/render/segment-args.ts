@@ -3,6 +3,7 @@ import { pictureRuns } from '@tidy-reel/core/film/shots'
 import { type FilmShape, LETTERS_LEAD_SECONDS, type Segment } from '@tidy-reel/core/render/plan'
 import type { FrameRate } from '@tidy-reel/core/time/time'
 import { MEDIA_INPUT } from '../run/media-input.ts'
+import { BT709_TAGS } from './bt709-args.ts'
 import type { PictureFile } from './footage.ts'
 import { inlayFilters } from './inlay-filter.ts'
 import { type DrawnRun, drawnRun, isFed, runFilter, type SizedInput } from './run-filter.ts'
@@ -21,14 +22,7 @@ export const ENCODER = [
   'high',
   '-pix_fmt',
   'yuv420p',
-  '-color_primaries',
-  'bt709',
-  '-color_trc',
-  'bt709',
-  '-colorspace',
-  'bt709',
-  '-color_range',
-  'tv',
+  ...BT709_TAGS,
 ]
 
 /** Common practice for films that are sent in pieces. */

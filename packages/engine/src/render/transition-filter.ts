@@ -147,7 +147,8 @@ function wipe({ lead, before, own, out }: Passing, { fps, frame }: Look): string
   const other = isTall ? 'x' : 'y'
   return [
     `color=c=black:s=${thin}:r=${fps.join('/')},trim=end_frame=1,format=yuv420p,` +
-      `geq=lum='${luma}':cb='${chroma}':cr='${chroma}',scale=${wide}:${high}:flags=neighbor,loop=-1:1,trim=end_frame=${lead.frames},` +
+      `geq=lum='${luma}':cb='${chroma}':cr='${chroma}',scale=${wide}:${high}:flags=neighbor,` +
+      `loop=-1:1,trim=end_frame=${lead.frames},` +
       `crop=w=${frame.width}:h=${frame.height}:${axis}='${at}':${other}=0,${exactly(fps)}[${out}k]`,
     `[${before}][${own}][${out}k]maskedmerge[${out}]`,
   ].join(';')

@@ -26,6 +26,9 @@ export function copyActions(
   const folderOf = (renderId: string) => join(folders(config).renders, renderId)
   const fileOf = (renderId: string, name: string) => join(folderOf(renderId), 'copies', name)
 
+  const send = (renderId: string, name: string) =>
+    queue.send(COPY, { renderId, name }, `${renderId} ${name}`)
+
   /** Two who change a film's copies at once wait for each other. */
   async function change(
     id: string,
@@ -65,7 +68,7 @@ export function copyActions(
         asked.isNew = true
         return [...others, { name, wish, state: 'queued', done: 0 }]
       })
-      if (asked.isNew) await queue.send(COPY, { renderId: id, name }, `${id} ${name}`)
+      if (asked.isNew) await send(id, name)
       return renderView(render)
     },
     /** One that is being made is stopped, one that is there goes. */
@@ -108,7 +111,7 @@ export function copyActions(
         if (removed.signal.aborted) return
         if (stopping.aborted) {
           await note(id, name, { state: 'queued', done: 0 })
-          await queue.send(COPY, { renderId: id, name }, `${id} ${name}`)
+          await send(id, name)
           return
         }
         const known = isFault(cause) ? cause : new TidyError('unexpected')

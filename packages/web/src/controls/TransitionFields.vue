@@ -29,7 +29,6 @@ const emit = defineEmits<{ change: [transition: Transition] }>()
   <span class="transition">
     <ElSelect
       :id="id"
-      class="kind"
       :model-value="transition.kind"
       aria-label="How it gives way to the next"
       @change="(kind: TransitionKind) => emit('change', transitionOf(kind))"
@@ -43,7 +42,6 @@ const emit = defineEmits<{ change: [transition: Transition] }>()
     </ElSelect>
     <ElSelect
       v-if="transition.kind === 'dip'"
-      class="how"
       :model-value="transition.through ?? 'black'"
       aria-label="What it goes through"
       @change="(through: Through) => emit('change', { ...transition, through })"
@@ -52,7 +50,6 @@ const emit = defineEmits<{ change: [transition: Transition] }>()
     </ElSelect>
     <ElSelect
       v-if="isMoving(transition.kind)"
-      class="how"
       :model-value="transition.way ?? 'left'"
       aria-label="Where to it moves"
       @change="(way: Way) => emit('change', { ...transition, way })"
@@ -82,10 +79,7 @@ const emit = defineEmits<{ change: [transition: Transition] }>()
   gap: 6px 8px;
   align-items: center;
 }
-.kind {
-  width: 118px;
-}
-.how {
+.el-select {
   width: 118px;
 }
 .el-input-number {

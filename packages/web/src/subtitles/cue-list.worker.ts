@@ -20,11 +20,12 @@ export interface CuesAsked {
 const WIDE = { width: 1920, height: 1080 }
 
 function listed({ film, plan, lights }: CuesAsked): CueRow[] {
+  const framing = { aspect: WIDE.width / WIDE.height, lights }
   meetFaces(plan.lettering.faces)
   const cues = readableCues(filmCues(film, plan, WIDE, ''), {
     timeline: film,
     film: plan,
-    pictures: { shots: filmShots(film, () => true, { aspect: 16 / 9, lights }), lights },
+    pictures: { shots: filmShots(film, () => true, framing), lights },
     frame: frameOf(WIDE.width, WIDE.height),
   })
   return cueRows(film, cues, filmLimits(film, plan, WIDE), plan.lettering.subtitle)
